@@ -1,0 +1,269 @@
+/** The athlete as the core knows them: the plain value behind an athlete file (see docs/formats). Always metric, local dates. */
+import type { ClockTime, IsoDate } from "../dates";
+
+export const SPORTS = ["run", "triathlon", "ride", "row", "hike"] as const;
+export type Sport = (typeof SPORTS)[number];
+export const SESSION_SPORTS = [...SPORTS, "swim", "other"] as const;
+export type SessionSport = (typeof SESSION_SPORTS)[number];
+export const SESSION_KINDS = [
+  "easy",
+  "long",
+  "steady",
+  "tempo",
+  "threshold",
+  "intervals",
+  "race",
+  "technique",
+  "other",
+] as const;
+export type SessionKind = (typeof SESSION_KINDS)[number];
+export const APPROACHES = [
+  "layered",
+  "heavy-economy",
+  "steady",
+  "control",
+  "full-range",
+  "paired-routines",
+] as const;
+export type Approach = (typeof APPROACHES)[number];
+export const PHASES = ["base", "build", "race", "recovery"] as const;
+export type Phase = (typeof PHASES)[number];
+export const EMPHASES = ["prepare", "develop", "maximal", "hold", "restore"] as const;
+export type Emphasis = (typeof EMPHASES)[number];
+export const PRIORITIES = ["A", "B", "C"] as const;
+export type Priority = (typeof PRIORITIES)[number];
+export const LABELS = ["A", "B", "C", "D"] as const;
+export type Label = (typeof LABELS)[number];
+export const AREAS = [
+  "knee-front",
+  "knee-outside",
+  "low-back",
+  "achilles",
+  "calf",
+  "shin",
+  "foot",
+  "hamstring",
+  "groin",
+  "hip-flexor",
+  "hip",
+  "shoulder",
+  "bone-stress",
+] as const;
+export type Area = (typeof AREAS)[number];
+export const SCREEN_TESTS = [
+  "dowel-hinge",
+  "wall-squat",
+  "wall-squat-overhead",
+  "single-leg-squat",
+  "step-down",
+  "side-hold",
+  "calf-raise",
+  "single-leg-bridge",
+  "knee-to-wall",
+  "march-hold",
+  "front-plank",
+] as const;
+export type ScreenTest = (typeof SCREEN_TESTS)[number];
+export const SEEN = [
+  "hip-drop",
+  "crossover",
+  "pelvis-tilt",
+  "knee-in",
+  "hip-flexor-fatigue",
+  "rounded-catch",
+  "rocking-pelvis",
+] as const;
+export const ONE_REP_MAX_FORMULAS = [
+  "default",
+  "epley",
+  "brzycki",
+  "lombardi",
+  "mayhew",
+  "wathan",
+  "oconner",
+  "lander",
+] as const;
+export type OneRepMaxFormula = (typeof ONE_REP_MAX_FORMULAS)[number];
+export const BAR_KINDS = ["straight", "trap", "safety"] as const;
+export type BarKind = (typeof BAR_KINDS)[number];
+export const AWAY_KINDS = ["travel", "illness", "holiday", "heat", "height"] as const;
+export const SIDES = ["left", "right", "both"] as const;
+export type Side = (typeof SIDES)[number];
+export const FELT = ["hamstrings", "glutes", "quads", "calves", "trunk", "low-back"] as const;
+
+export interface AthleteFacts {
+  name: string;
+  sport: Sport;
+  birthYear: number;
+  sex?: "female" | "male" | "unspecified";
+  bodyMassKg: number;
+  strengthTrainingMonths: number;
+  massUnit?: "kg" | "lb";
+  distanceUnit?: "km" | "mi";
+  timeZone?: string;
+  restingHeartRate?: number;
+  maxHeartRate?: number;
+}
+
+export interface Settings {
+  approach?: Approach;
+  approachByPhase?: Partial<Record<Phase, Approach>>;
+  placement?: "stack" | "spread";
+  maxMinutesPerDay?: number;
+  squatDepth?: "45" | "90" | "thigh-level" | "full";
+  splitSquatStyle?: "upright" | "lean" | "knee-forward";
+  singleLegLoad?: "opposite" | "same";
+  strictPain?: boolean;
+  quietExercises?: boolean;
+  oneRepMax?: OneRepMaxFormula;
+  ruleWeights?: Record<string, number>;
+}
+
+export interface TroubleArea {
+  area: Area;
+  side: Side;
+  status: "current" | "recent" | "past";
+  since?: IsoDate;
+  setOffBy?: string;
+}
+
+export interface Health {
+  clearanceNeeded: boolean;
+  clearance?: { date: IsoDate; by: string; limits: string };
+  areas: TroubleArea[];
+}
+
+export interface Place {
+  id: string;
+  bars: { id: string; kind: BarKind; massKg: number }[];
+  plates: { massKg: number; pairs: number }[];
+  dumbbellsKg: { massKg: number; count: number }[];
+  kettlebellsKg: { massKg: number; count: number }[];
+  bands: string[];
+  boxesCm: number[];
+  machines: { kind: string; fromKg: number; toKg: number; stepKg: number }[];
+  other: string[];
+}
+
+/** A weekly window in which strength work may stand. day 1 = Monday. */
+export interface Window {
+  day: number;
+  start: ClockTime;
+  minutes: number;
+  place: string;
+}
+
+export interface Away {
+  start: IsoDate;
+  end: IsoDate;
+  kind: (typeof AWAY_KINDS)[number];
+  place?: string;
+}
+
+export interface LockedSession {
+  date: IsoDate;
+  start: ClockTime;
+  place: string;
+  label: Label;
+}
+
+export interface Race {
+  id: string;
+  date: IsoDate;
+  start?: ClockTime;
+  days?: number;
+  rounds?: number;
+  name: string;
+  sport: SessionSport;
+  distanceKm?: number;
+  ascentM?: number;
+  expectedMinutes?: number;
+  priority: Priority;
+}
+
+export interface PhaseSpan {
+  phase: Phase;
+  start: IsoDate;
+  end: IsoDate;
+}
+
+export interface EnduranceSession {
+  date: IsoDate;
+  start?: ClockTime;
+  sport: SessionSport;
+  kind: SessionKind;
+  minutes: number;
+  distanceKm?: number;
+  ascentM?: number;
+  descentM?: number;
+  packKg?: number;
+  rpe?: number;
+  key?: boolean;
+  done?: boolean;
+  averageHeartRate?: number;
+}
+
+export interface LoggedSet {
+  reps?: number;
+  seconds?: number;
+  loadKg?: number;
+  rir?: number;
+  side: Side;
+  clean?: number;
+}
+
+export interface Prescribed {
+  sets: number;
+  reps?: number;
+  repsLow?: number;
+  seconds?: number;
+  rir?: number;
+  loadKg?: number;
+}
+
+export interface LoggedItem {
+  exercise: string;
+  prescribed?: Prescribed;
+  sets: LoggedSet[];
+  pain?: number;
+  nextDayPain?: number;
+  felt?: (typeof FELT)[number];
+}
+
+export interface StrengthLog {
+  date: IsoDate;
+  start?: ClockTime;
+  minutes?: number;
+  rpe?: number;
+  label: Label;
+  items: LoggedItem[];
+}
+
+export interface Screening {
+  test: ScreenTest;
+  date: IsoDate;
+  left?: number;
+  right?: number;
+  value?: number;
+}
+
+/** The whole athlete, as in an athlete file version 1. */
+export interface Athlete {
+  format: "field-anchor/athlete";
+  version: 1;
+  athlete: AthleteFacts;
+  settings?: Settings;
+  season: { start: IsoDate; end: IsoDate };
+  health: Health;
+  places: Place[];
+  availability: Window[];
+  away: Away[];
+  locked?: LockedSession[];
+  screening: Screening[];
+  seen: { what: (typeof SEEN)[number]; date: IsoDate; side?: Side }[];
+  races: Race[];
+  phases?: PhaseSpan[];
+  endurance: EnduranceSession[];
+  strengthLog: StrengthLog[];
+  rungs?: { ladder: string; exercise: string }[];
+}

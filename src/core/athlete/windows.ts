@@ -1,0 +1,51 @@
+/** Free windows of a week: the weekly pattern, less the days away. */
+import { type IsoDate, addDays, minutesOf } from "../dates";
+import type { Athlete, Away, Place, Window } from "./types";
+
+export interface DatedWindow {
+  date: IsoDate;
+  /** Minutes after midnight. */
+  start: number;
+  minutes: number;
+  place: string;
+}
+
+/** @returns the absence that covers a date, if any */
+export function awayOn(athlete: Pick<Athlete, "away">, date: IsoDate): Away | undefined {
+  return athlete.away.find((a) => a.start <= date && date <= a.end);
+}
+
+/** @returns pairs of windows (indices) that overlap on the same day */
+export function overlappingWindows(windows: readonly Window[]): [number, number][] {
+  const found: [number, number][] = [];
+  windows.forEach((a, i) => {
+    windows.slice(i + 1).forEach((b, k) => {
+      const [sa, sb] = [minutesOf(a.start), minutesOf(b.start)];
+      if (a.day === b.day && sa < sb + b.minutes && sb < sa + a.minutes) found.push([i, i + 1 + k]);
+    });
+  });
+  return found;
+}
+
+/**
+ * The windows of one week in order of time. Illness closes a day; another absence closes it unless it names a place, whose
+ * equipment then counts.
+ * @param monday the week's Monday
+ */
+export function windowsOfWeek(athlete: Athlete, monday: IsoDate): DatedWindow[] {
+  const known = new Set(athlete.places.map((p) => p.id));
+  return athlete.availability
+    .flatMap((w): DatedWindow[] => {
+      const date = addDays(monday, w.day - 1);
+      const away = awayOn(athlete, date);
+      const shuts = away && (away.kind === "illness" || (!away.place && away.kind !== "heat" && away.kind !== "height"));
+      if (shuts) return [];
+      const place = away?.place ?? w.place;
+      return known.has(place) ? [{ date, start: minutesOf(w.start), minutes: w.minutes, place }] : [];
+    })
+    .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start));
+}
+
+export function placeById(athlete: Athlete, id: string): Place | undefined {
+  return athlete.places.find((p) => p.id === id);
+}

@@ -1,0 +1,53 @@
+/** Endurance load (handbook 10): session load, and what stands in for what a record leaves out. */
+import type { EnduranceSession, SessionKind, SessionSport } from "../athlete/types";
+import { minutesOf } from "../dates";
+
+/** RPE taken where none was given, by kind [house]. */
+export const ASSUMED_RPE: Record<SessionKind, number> = {
+  easy: 3,
+  technique: 3,
+  long: 4,
+  steady: 4,
+  tempo: 6,
+  threshold: 7,
+  intervals: 8,
+  race: 9,
+  other: 4,
+};
+
+/** Start taken where none was given [house]. */
+export const ASSUMED_START = "07:00";
+
+const KEY_KINDS: readonly SessionKind[] = ["tempo", "threshold", "intervals", "race", "long"];
+
+/** Share of a session's load that falls on the legs [house]. */
+export const LEG_SHARE: Record<SessionSport, number> = {
+  run: 1,
+  triathlon: 0.7,
+  hike: 0.8,
+  row: 0.6,
+  ride: 0.5,
+  swim: 0.15,
+  other: 0.3,
+};
+
+/** @returns RPE, given or assumed by kind */
+export const rpeOf = (s: EnduranceSession): number => s.rpe ?? ASSUMED_RPE[s.kind];
+
+/** Session load = RPE x minutes, in AU [pub: Foster 2001]. */
+export const sessionLoad = (s: EnduranceSession): number => rpeOf(s) * s.minutes;
+
+/** @returns load on the legs in AU [house shares] */
+export const legLoad = (s: EnduranceSession): number => sessionLoad(s) * LEG_SHARE[s.sport];
+
+/** @returns whether it is a key session: as flagged, or by kind */
+export const isKey = (s: EnduranceSession): boolean => s.key ?? KEY_KINDS.includes(s.kind);
+
+/** @returns minutes after midnight of its start, given or assumed */
+export const startOf = (s: EnduranceSession): number => minutesOf(s.start ?? ASSUMED_START);
+
+const ON_FOOT: readonly SessionSport[] = ["run", "hike", "triathlon"];
+
+/** Leg-heavy in the sense of rule M4: key, long, or over 60 minutes on foot. */
+export const isLegHeavy = (s: EnduranceSession): boolean =>
+  s.sport !== "swim" && (isKey(s) || s.kind === "long" || (ON_FOOT.includes(s.sport) && s.minutes > 60));

@@ -1,0 +1,24 @@
+/** Exact unit conversions (international agreement of 1959). Stored values are always metric; conversion is for display and entry. */
+
+/** Kilograms in one pound, exact. */
+export const KG_PER_LB = 0.45359237;
+/** Kilometres in one mile, exact. */
+export const KM_PER_MILE = 1.609344;
+
+/** @param lb pounds @returns kilograms, unrounded */
+export const lbToKg = (lb: number): number => lb * KG_PER_LB;
+/** @param kg kilograms @returns pounds, unrounded */
+export const kgToLb = (kg: number): number => kg / KG_PER_LB;
+/** @param mi miles @returns kilometres, unrounded */
+export const miToKm = (mi: number): number => mi * KM_PER_MILE;
+/** @param km kilometres @returns miles, unrounded */
+export const kmToMi = (km: number): number => km / KM_PER_MILE;
+
+/** Masses are compared in whole micrograms so that sums of plates meet exactly. @param kg kilograms @returns integer micrograms */
+export const toMicrograms = (kg: number): number => Math.round(kg * 1e9);
+
+/** @param value any number @param digits decimal places kept @returns the rounded number (halves away from zero) */
+export function roundTo(value: number, digits: number): number {
+  const f = 10 ** digits;
+  return (Math.sign(value) * Math.round(Math.abs(value) * f + 1e-9)) / f;
+}
