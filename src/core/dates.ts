@@ -8,6 +8,7 @@ export type ClockTime = string;
 
 const DAY_MS = 86_400_000;
 const dayCache = new Map<string, number>();
+const nameCache = new Map<number, string>();
 
 /** @returns day number of a date (1970-01-01 is 0); NaN for a string that is not a real date */
 export function dayNumber(date: IsoDate): number {
@@ -27,7 +28,12 @@ export function dayNumber(date: IsoDate): number {
 
 /** @returns the date of a day number */
 export function dateOf(day: number): IsoDate {
-  return new Date(day * DAY_MS).toISOString().slice(0, 10);
+  const known = nameCache.get(day);
+  if (known !== undefined) return known;
+  const name = new Date(day * DAY_MS).toISOString().slice(0, 10);
+  if (nameCache.size > 20_000) nameCache.clear();
+  nameCache.set(day, name);
+  return name;
 }
 
 /** @returns whether the string is a real calendar date */

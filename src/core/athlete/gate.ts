@@ -25,15 +25,16 @@ export interface Gate {
 
 /**
  * @param athlete the whole record
- * @param on the day asked about; where the birth year leaves an age open, the careful reading is taken
+ * @param on the day asked about; months of training count on from the season's start [house]; where the birth year leaves an age open, the careful reading is taken
  */
 export function safetyGate(athlete: Athlete, on: IsoDate): Gate {
   const { birthYear, strengthTrainingMonths } = athlete.athlete;
+  const sinceStart = Math.max(0, daysBetween(athlete.season.start, on)) / 30.44;
   const year = Number(on.slice(0, 4));
   const youngest = year - birthYear - 1;
   const oldest = year - birthYear;
   const minor = youngest < 18;
-  const training = trainingAge(strengthTrainingMonths);
+  const training = trainingAge(strengthTrainingMonths + sinceStart);
   const { clearanceNeeded, clearance } = athlete.health;
   const restricted = clearanceNeeded && (!clearance || daysBetween(clearance.date, on) < 0);
   const reasons: Why[] = [];

@@ -108,8 +108,8 @@ const hip = [
 ];
 
 const calf = [
-  ex("calf-raise", "Single-leg calf raise", "calf", "single", 6, ["gastrocnemius"], ["soleus"], "Straight knee, through the big toe, pause at the top.", { uni: true, bw: true, needs: hand, ladder: ["calf", 2], tempo: "2-1-1", limits: [] }),
-  ex("soleus-raise", "Bent-knee calf raise", "calf", "single", 5, ["soleus"], ["gastrocnemius"], "Knee stays bent the same amount; slow both ways.", { uni: true, bw: true, needs: hand, tempo: "2-1-1", sports: { run: 0.5 } }),
+  ex("calf-raise", "Single-leg calf raise", "calf", "single", 6, ["gastrocnemius"], ["soleus"], "Straight knee, through the big toe, pause at the top.", { uni: true, bw: true, needs: hand, ladder: ["calf", 2], tempo: "2-1-1", notWith: ["achilles", "calf"] }),
+  ex("soleus-raise", "Bent-knee calf raise", "calf", "single", 5, ["soleus"], ["gastrocnemius"], "Knee stays bent the same amount; slow both ways.", { uni: true, bw: true, needs: hand, tempo: "2-1-1", sports: { run: 0.5 }, notWith: ["achilles", "calf"] }),
   ex("double-leg-calf-raise", "Calf raise, both legs", "calf", "bodyweight", 3, ["gastrocnemius"], ["soleus"], "A ball between the ankles helps; through the big toe.", { ladder: ["calf", 1], tempo: "2-1-2" }),
   ex("heel-walk", "Heel and toe walks", "calf", "bodyweight", 1, ["tibialis anterior"], ["gastrocnemius"], "Tall, short steps, toes high; then on the toes.", { unit: "seconds" }),
 ];

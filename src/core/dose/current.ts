@@ -1,0 +1,63 @@
+/** The athlete's current e1RM of a lift from the strength log (handbook 6). */
+import type { Athlete, LoggedItem, StrengthLog } from "../athlete/types";
+import { type IsoDate, daysBetween } from "../dates";
+import { estimate, uncertaintyPct } from "./oneRepMax";
+
+export interface CurrentMax {
+  kg: number;
+  /** Plus or minus percent. */
+  unsurePct: number;
+  /** The day of the set it rests on. */
+  date: IsoDate;
+}
+
+/** Estimates within this many days count in full. */
+export const FULL_WEIGHT_DAYS = 42;
+/** Decay of an older estimate, percent a week, to a floor of 80% (handbook 13, e1RM without lifting) [house]. */
+export const DECAY = { pctPerWeek: 1.5, floor: 0.8 };
+
+/** Share of an estimate that is kept after so many days without a newer one. */
+export function kept(days: number): number {
+  if (days <= FULL_WEIGHT_DAYS) return 1;
+  return Math.max(DECAY.floor, 1 - (DECAY.pctPerWeek / 100) * Math.ceil((days - FULL_WEIGHT_DAYS) / 7));
+}
+
+/** Best set of a logged item as an e1RM, clean reps only; null where no set says anything. */
+export function bestOf(item: LoggedItem, formula: Parameters<typeof estimate>[3]): { kg: number; unsurePct: number } | null {
+  let best: { kg: number; unsurePct: number } | null = null;
+  for (const s of item.sets) {
+    if (s.loadKg === undefined || s.reps === undefined) continue;
+    const reps = s.clean ?? s.reps;
+    const rir = s.rir ?? item.prescribed?.rir ?? 0;
+    const kg = estimate(s.loadKg, reps, rir, formula);
+    if (kg !== null && (!best || kg > best.kg)) best = { kg, unsurePct: uncertaintyPct(reps, rir) };
+  }
+  return best;
+}
+
+/**
+ * @param log in any order
+ * @param before only what was lifted before this day counts
+ * @returns the best estimate of the last six weeks; without one, the best older estimate, decayed; null where none exists
+ */
+export function currentMax(
+  athlete: Pick<Athlete, "settings">,
+  log: readonly StrengthLog[],
+  exercise: string,
+  before: IsoDate,
+): CurrentMax | null {
+  const formula = athlete.settings?.oneRepMax ?? "default";
+  let best: CurrentMax | null = null;
+  for (const session of log) {
+    if (session.date >= before) continue;
+    for (const item of session.items) {
+      if (item.exercise !== exercise) continue;
+      const set = bestOf(item, formula);
+      if (!set) continue;
+      const kg = set.kg * kept(daysBetween(session.date, before));
+      if (!best || kg > best.kg || (kg === best.kg && session.date > best.date))
+        best = { kg, unsurePct: set.unsurePct, date: session.date };
+    }
+  }
+  return best;
+}

@@ -1,0 +1,66 @@
+/** Loads a place can make for an exercise: bars with plates, dumbbells, kettlebells, machine stacks. */
+import type { Place } from "../athlete/types";
+import type { Exercise, Loading } from "../exercise/types";
+import { roundTo } from "../units";
+import { barLoads, loadBar } from "./plates";
+
+export interface MadeLoad {
+  loadKg: number;
+  /** Plates on each side in order; empty where there is no bar. */
+  perSideKg: number[];
+  barKg: number | null;
+}
+
+/** The bar an exercise takes here: the heaviest of its kind, so that plates suffice. */
+export function barFor(exercise: Exercise, place: Place): number | null {
+  const kinds = exercise.needs.flatMap((set) => set.filter((n) => n.endsWith("-bar")).map((n) => n.replace("-bar", "")));
+  const masses = place.bars.filter((b) => kinds.includes(b.kind)).map((b) => b.massKg);
+  return masses.length ? Math.max(...masses) : null;
+}
+
+/** @returns every makeable load in kg, rising; empty where the loading has none (band, bodyweight) */
+export function makeableLoads(exercise: Exercise, loading: Loading, place: Place): number[] {
+  const rising = (list: number[]) => [...new Set(list)].sort((a, b) => a - b);
+  switch (loading) {
+    case "bar": {
+      const bar = barFor(exercise, place);
+      return bar === null ? [] : barLoads(bar, place.plates);
+    }
+    case "pair":
+      return rising(place.dumbbellsKg.filter((d) => d.count > 1).map((d) => d.massKg));
+    case "single": {
+      const bells = exercise.needs.some((n) => n.includes("kettlebell")) ? place.kettlebellsKg : [];
+      return rising([...place.dumbbellsKg, ...bells].filter((d) => d.count > 0).map((d) => d.massKg));
+    }
+    case "kettlebell":
+      return rising(place.kettlebellsKg.filter((d) => d.count > 0).map((d) => d.massKg));
+    case "machine": {
+      const kinds = exercise.needs.flatMap((set) => set.filter((n) => n.startsWith("machine:")).map((n) => n.slice(8)));
+      const machine = place.machines.find((m) => kinds.includes(m.kind));
+      if (!machine) return [];
+      const steps = Math.floor((machine.toKg - machine.fromKg) / machine.stepKg + 1e-9);
+      return Array.from({ length: steps + 1 }, (_, i) => roundTo(machine.fromKg + i * machine.stepKg, 6));
+    }
+    default:
+      return [];
+  }
+}
+
+/**
+ * @param targetKg wanted load
+ * @returns the nearest makeable load at or below the target, else the lightest there is; null where nothing can be made
+ */
+export function makeLoad(exercise: Exercise, loading: Loading, place: Place, targetKg: number): MadeLoad | null {
+  if (loading === "bar") {
+    const bar = barFor(exercise, place);
+    return bar === null ? null : { ...loadBar(bar, place.plates, targetKg), barKg: bar };
+  }
+  const loads = makeableLoads(exercise, loading, place);
+  const loadKg = loads.filter((l) => l <= targetKg + 1e-9).at(-1) ?? loads[0];
+  return loadKg === undefined ? null : { loadKg, perSideKg: [], barKg: null };
+}
+
+/** @returns the smallest makeable load above, or null at the top of what there is */
+export function nextLoadUp(exercise: Exercise, loading: Loading, place: Place, fromKg: number): number | null {
+  return makeableLoads(exercise, loading, place).find((l) => l > fromKg + 1e-9) ?? null;
+}

@@ -1,0 +1,77 @@
+/** Estimated 1RM and its inverse, percent by repetitions to failure (handbook 6). */
+import type { OneRepMaxFormula } from "../athlete/types";
+
+export type NamedFormula = Exclude<OneRepMaxFormula, "default">;
+
+/** No estimate above this many repetitions to failure. */
+export const MOST_REPS = 20;
+
+/**
+ * 1RM / load for n repetitions to failure, n > 1.
+ * Sources: Epley 1985; Brzycki 1993; Lombardi 1989; Mayhew et al. 1992; Wathan 1994; O'Conner et al. 1989; Lander 1985.
+ */
+export const FORMULAS: Record<NamedFormula, (n: number) => number> = {
+  epley: (n) => 1 + n / 30,
+  brzycki: (n) => 36 / (37 - n),
+  lombardi: (n) => n ** 0.1,
+  mayhew: (n) => 100 / (52.2 + 41.9 * Math.exp(-0.055 * n)),
+  wathan: (n) => 100 / (48.8 + 53.8 * Math.exp(-0.075 * n)),
+  oconner: (n) => 1 + 0.025 * n,
+  lander: (n) => 100 / (101.3 - 2.67123 * n),
+};
+
+const highReps = (n: number): number => (FORMULAS.mayhew(n) + FORMULAS.wathan(n)) / 2;
+/** Above 10 the mean of Mayhew and Wathan, scaled so that it meets Brzycki at 10 [house]. */
+const JOIN = FORMULAS.brzycki(10) / highReps(10);
+
+/**
+ * @param n repetitions to failure (reps + RIR), 1 to 20
+ * @returns 1RM as a multiple of the load; exactly 1 for a true single; null above 20 or below 1
+ */
+export function multiplier(n: number, formula: OneRepMaxFormula = "default"): number | null {
+  if (!(n >= 1) || n > MOST_REPS) return null;
+  if (n === 1) return 1;
+  if (formula === "default") return n <= 10 ? FORMULAS.brzycki(n) : highReps(n) * JOIN;
+  return FORMULAS[formula](n);
+}
+
+/**
+ * @param loadKg load of the set, kg
+ * @param reps clean repetitions
+ * @param rir repetitions in reserve
+ * @returns estimated 1RM in kg, or null where the set says nothing
+ */
+export function estimate(loadKg: number, reps: number, rir: number, formula: OneRepMaxFormula = "default"): number | null {
+  const m = loadKg > 0 && reps >= 1 ? multiplier(reps + rir, formula) : null;
+  return m === null ? null : loadKg * m;
+}
+
+/** How unsure an estimate is, plus or minus percent; grows with reps to failure and with RIR [house]. */
+export const uncertaintyPct = (reps: number, rir: number): number => 1 + 0.5 * (reps + rir - 1) + rir;
+
+/**
+ * Percent of 1RM for n repetitions to failure: the inverse of the formula that made the estimate, so that up and down give
+ * the same load.
+ * @returns percent (0 to 100), null above 20
+ */
+export function percentFor(n: number, formula: OneRepMaxFormula = "default"): number | null {
+  const m = multiplier(n, formula);
+  return m === null ? null : 100 / m;
+}
+
+/** Percent of 1RM by repetitions to failure [pub: NSCA Essentials, 4th ed., ch. 17]. */
+export const NSCA_PERCENT: Readonly<Record<number, number>> = {
+  1: 100,
+  2: 95,
+  3: 93,
+  4: 90,
+  5: 87,
+  6: 85,
+  7: 83,
+  8: 80,
+  9: 77,
+  10: 75,
+  11: 70,
+  12: 67,
+  15: 65,
+};

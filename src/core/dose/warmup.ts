@@ -1,0 +1,42 @@
+/** Warm-up sets of a main lift, from the working load (handbook 6) [trade]. Never counted as working sets. */
+import { type MadeLoad, makeLoad } from "./loads";
+import type { Place } from "../athlete/types";
+import type { Exercise, Loading } from "../exercise/types";
+
+export interface WarmUpSet extends MadeLoad {
+  exercise: string;
+  reps: number;
+}
+
+/** Seconds a warm-up set takes, with its plates and its short rest [house]. */
+export const WARM_UP_SECONDS = 90;
+
+/**
+ * Bar x 8; 0.5 W x 5; 0.7 W x 3; 0.85 W x 2 when W is 80% of 1RM or more; rounded down to what can be made, never a load twice,
+ * never the working load. Light sessions take two.
+ * @param workKg working load W, kg
+ * @param percent1rm W against the e1RM, null where unknown
+ */
+export function warmUpSets(
+  exercise: Exercise,
+  loading: Loading,
+  place: Place,
+  workKg: number,
+  percent1rm: number | null,
+  light: boolean,
+): WarmUpSet[] {
+  const steps: [number, number][] = [
+    [0.5, 5],
+    [0.7, 3],
+  ];
+  if (loading === "bar") steps.unshift([0, 8]);
+  if (percent1rm !== null && percent1rm >= 80) steps.push([0.85, 2]);
+  const sets: WarmUpSet[] = [];
+  for (const [share, reps] of steps) {
+    const made = makeLoad(exercise, loading, place, workKg * share);
+    if (!made || made.loadKg >= workKg || made.loadKg > Math.max(workKg * share, made.barKg ?? 0) + 1e-9) continue;
+    if (sets.some((s) => s.loadKg === made.loadKg)) continue;
+    sets.push({ exercise: exercise.id, reps, ...made });
+  }
+  return light ? sets.slice(0, 2) : sets;
+}

@@ -1,0 +1,112 @@
+/** The one way through: athlete -> plan. Pure; the same athlete and options always give the same plan. */
+import { safetyGate } from "./athlete/gate";
+import type { Athlete, LockedSession, StrengthLog } from "./athlete/types";
+import { addDays, dayNumber, type IsoDate, minutesOf, mondayOf } from "./dates";
+import { layeredDose } from "./dose/layered";
+import { type PlanWeek, planWeek } from "./planWeek";
+import type { PlannedLoad } from "./progress/next";
+import { planPhases, type SeasonPhase, type SeasonWarning } from "./season/phases";
+import { type SeasonWeek, seasonWeeks } from "./season/weeks";
+import { heartSets } from "./session/trim";
+import type { Standing } from "./week/types";
+
+export type { PlanSession, PlanWeek } from "./planWeek";
+
+export interface PlanOptions {
+  /** First day of the plan; what is logged before it is history. Default: the season's start. */
+  from?: IsoDate;
+  /** Weeks to plan, or every week to the season's end. Default 1. */
+  weeks?: number | "season";
+  /** Placements taken over without a lock; they stay while every must-hold rule allows it. */
+  held?: readonly LockedSession[];
+}
+
+export interface Plan {
+  from: IsoDate;
+  phases: SeasonPhase[];
+  /** Every week of the season, planned or not. */
+  season: SeasonWeek[];
+  weeks: PlanWeek[];
+  warnings: SeasonWarning[];
+}
+
+/**
+ * @param athlete a checked athlete (see formats/athlete-file)
+ * @throws never for a checked athlete; a `from` outside the season gives no weeks
+ */
+export function plan(athlete: Athlete, options: PlanOptions = {}): Plan {
+  const from = options.from ?? athlete.season.start;
+  const { phases, warnings } = planPhases(athlete);
+  const season = seasonWeeks(athlete, phases, (day) => {
+    const dose = layeredDose(day.emphasis, safetyGate(athlete, day.date));
+    if (day.emphasis !== "restore") return dose.perWeek;
+    return day.loading === "mobility" ? dose.perWeek : 2;
+  });
+  const log = athlete.strengthLog.filter((s) => s.date < from);
+  const first = season.findIndex((w) => addDays(w.start, 6) >= from);
+  const count = options.weeks === "season" ? season.length : (options.weeks ?? 1);
+  const weeks: PlanWeek[] = [];
+  let standing: Standing[] = log.filter((s) => dayNumber(from) - dayNumber(s.date) <= 10).map(standingOfLog);
+  const loads = new Map<string, PlannedLoad>();
+  let buildSets = first >= 0 ? buildSetsBefore(athlete, season, first, log) : null;
+
+  for (const week of first < 0 ? [] : season.slice(first, first + count)) {
+    const begin = week.start > from ? week.start : from;
+    const done = new Set(athlete.strengthLog.filter((s) => s.date >= week.start && s.date < from && s.date <= addDays(week.start, 6)).map((s) => s.label));
+    const planned = planWeek({ athlete, week, from: begin, asOf: from, log, standing, done, held: options.held ?? [], buildSets, planned: loads });
+    weeks.push(planned);
+    keepLoads(planned, loads);
+    if (isFullBuild(week)) buildSets = weekHeartSets(planned) || buildSets;
+    standing = [
+      ...standing.filter((s) => dayNumber(week.start) - s.day <= 3),
+      ...planned.sessions.map((s) => ({ day: dayNumber(s.date), start: s.start, minutes: s.minutes, lowerLoaded: s.lowerLoaded, heavy: s.heavy })),
+    ];
+  }
+  const unplaced = weeks.flatMap((w) => w.fit.unplaced.map((u): SeasonWarning => ({ code: "not-placed", text: `Session ${u.label} of the week of ${w.season.start}: ${u.why}`, date: w.season.start })));
+  return { from, phases, season, weeks, warnings: [...warnings, ...approachWarning(athlete), ...unplaced] };
+}
+
+/** Working sets of the four heart patterns in a planned week. */
+export const weekHeartSets = (w: PlanWeek): number => w.sessions.reduce((a, s) => a + heartSets(s.items), 0);
+
+/** Seven days of build, nothing that cuts the dose. */
+export const isFullBuild = (w: SeasonWeek): boolean => w.days.length === 7 && w.days.every((d) => d.phase === "build" && d.loading === "full") && w.setFactor >= 1 && !w.mileage.holdOnly;
+
+/** A plan that begins in the race phase still needs the last full build week to cut from: it is planned and set aside. */
+function buildSetsBefore(athlete: Athlete, season: readonly SeasonWeek[], first: number, log: readonly StrengthLog[]): number | null {
+  const start = season[first];
+  if (!start || !season.slice(first).some((w) => w.phase === "race")) return null;
+  for (let i = first - 1; i >= 0; i--) {
+    const week = season[i];
+    if (!week || !isFullBuild(week)) continue;
+    const planned = planWeek({ athlete, week, from: week.start, asOf: week.start, log: log.filter((s) => s.date < week.start), standing: [], done: new Set(), held: [], buildSets: null, planned: new Map() });
+    return weekHeartSets(planned) || null;
+  }
+  return null;
+}
+
+/** Remembers the loads of full sessions; light ones say nothing about the next. */
+function keepLoads(week: PlanWeek, loads: Map<string, PlannedLoad>): void {
+  for (const s of week.sessions)
+    for (const i of s.items) if (s.loading === "full" && i.loadKg !== null && i.reps !== null) loads.set(i.exercise.id, { loadKg: i.loadKg, reps: i.reps, rir: i.rir });
+}
+
+/** What a logged session still weighs on the week after: loaded lower-body work counts as heavy at 6 reps or fewer. */
+function standingOfLog(s: StrengthLog): Standing {
+  const loaded = s.items.filter((i) => i.sets.some((x) => (x.loadKg ?? 0) > 0));
+  return {
+    day: dayNumber(s.date),
+    start: minutesOf(s.start ?? "18:00"),
+    minutes: s.minutes ?? 60,
+    lowerLoaded: loaded.length > 0,
+    heavy: loaded.some((i) => i.sets.some((x) => (x.reps ?? 99) <= 6 && (x.rir ?? 9) <= 2)),
+  };
+}
+
+function approachWarning(athlete: Athlete): SeasonWarning[] {
+  const asked = [athlete.settings?.approach, ...Object.values(athlete.settings?.approachByPhase ?? {})].find((a) => a && a !== "layered");
+  return asked ? [{ code: "approach-pending", text: `The approach "${asked}" is kept in the file, but doses follow the layered approach for now.`, date: athlete.season.start }] : [];
+}
+
+/** @returns the Monday of the first planned week */
+export const firstMonday = (p: Plan): IsoDate => p.weeks[0]?.season.start ?? mondayOf(p.from);

@@ -1,0 +1,145 @@
+/** Who sets the load (handbook 6): e1RM x percent at the start of a block, then the log, within 7.5% of e1RM x percent. */
+import type { Athlete, StrengthLog } from "../athlete/types";
+import { daysBetween, type IsoDate } from "../dates";
+import { type CurrentMax, currentMax } from "../dose/current";
+import { makeableLoads, makeLoad } from "../dose/loads";
+import { percentFor } from "../dose/oneRepMax";
+import type { LoadAnswer, LoadQuestion } from "../session/types";
+import { roundTo } from "../units";
+import { type Why, why } from "../why";
+import { decide, type History } from "./decide";
+
+/** Loads stay this near to e1RM x percent, percent of it [house: handbook 6]. */
+export const NEAR_PCT = 7.5;
+/** Days without a lift after which a log no longer sets the load. */
+export const LAYOFF_DAYS = 28;
+/** Days for which a stopped exercise stays out, unless it is logged again without pain [house]. */
+export const STOPPED_DAYS = 14;
+
+export interface LoadContext {
+  athlete: Athlete;
+  /** Logs before the day asked about. */
+  log: readonly StrengthLog[];
+  on: IsoDate;
+  /** The last day that anything is known of: what lies between it and `on` is planned lifting, so nothing decays there. */
+  asOf: IsoDate;
+  /** First day of the run of this emphasis. */
+  blockStart: IsoDate;
+  cap: Why | null;
+  /** Loads of the weeks planned before this one, by exercise: a week without increase keeps them. */
+  planned: ReadonlyMap<string, PlannedLoad>;
+}
+
+export interface PlannedLoad {
+  loadKg: number;
+  reps: number;
+  rir: number;
+}
+
+const none: LoadAnswer = { loadKg: null, perSideKg: [], barKg: null, percent1rm: null, why: [] };
+
+/** Logs of an exercise before a day, newest first. */
+export function historyOf(log: readonly StrengthLog[], exercise: string, before: IsoDate): History[] {
+  return log
+    .filter((s) => s.date < before)
+    .flatMap((s) => s.items.filter((i) => i.exercise === exercise && i.sets.length > 0).map((item) => ({ date: s.date, item })))
+    .sort((a, b) => (a.date < b.date ? 1 : -1));
+}
+
+/** Load, plates and reps of one exercise on a day, with the reasons. */
+export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
+  const byMax = q.loading === "bar" || q.loading === "machine";
+  const formula = c.athlete.settings?.oneRepMax ?? "default";
+  const max = byMax ? currentMax(c.athlete, c.log, q.exercise.id, c.asOf) : null;
+  const percent = percentFor(q.reps + q.rir, formula);
+  const history = historyOf(c.log, q.exercise.id, c.asOf);
+  const [last, ...older] = history;
+
+  const before = c.planned.get(q.exercise.id);
+  if (c.cap && before && before.rir === q.rir && before.reps >= q.repsLow && q.capPercent === null)
+    return { ...answer(q, before.loadKg, max, [c.cap, why("load.progress", "The load of the weeks before is kept.")]), reps: before.reps };
+  if (q.capPercent !== null) return lightLoad(q, max, last, q.capPercent);
+  const recent = last !== undefined && daysBetween(last.date, c.asOf) <= LAYOFF_DAYS;
+  const inBlock = recent && last.date >= c.blockStart;
+  // A taper's light set says nothing about the next hard one, nor the other way round.
+  const unlike = Math.abs((last?.item.prescribed?.rir ?? q.rir) - q.rir) >= 2;
+  if (last && !unlike && inBlock) {
+    const loads = makeableLoads(q.exercise, q.loading, q.place);
+    const d = decide({
+      history: [last, ...older],
+      on: c.on,
+      repsLow: q.repsLow,
+      reps: q.reps,
+      rir: q.rir,
+      cap: c.cap,
+      strictPain: c.athlete.settings?.strictPain ?? false,
+      loads,
+    });
+    if (d.loadKg !== null) {
+      let target = d.loadKg;
+      const reasons = [...d.why];
+      if (max && percent !== null) {
+        const wanted = (max.kg * percent) / 100;
+        const [low, high] = [wanted * (1 - NEAR_PCT / 100), wanted * (1 + NEAR_PCT / 100)];
+        // A higher floor never overrules a decision to go down or to stay.
+        if (target > high) {
+          target = high;
+          reasons.push(why("load.progress", `Kept within ${NEAR_PCT}% of e1RM x percent (${roundTo(wanted, 1)} kg).`));
+        } else if (target < low && d.kind === "up-load") {
+          target = low;
+          reasons.push(why("load.progress", `Raised to within ${NEAR_PCT}% of e1RM x percent (${roundTo(wanted, 1)} kg).`));
+        }
+      }
+      return { ...answer(q, target, max, reasons), reps: d.reps };
+    }
+  }
+  if (max && percent !== null) {
+    const target = (max.kg * percent) / 100;
+    return answer(q, target, max, [
+      why("load.percent", `e1RM ${roundTo(max.kg, 1)} kg (give or take ${Math.round(max.unsurePct)}%) x ${roundTo(percent, 1)}% for ${q.reps} reps with ${q.rir} in reserve = ${roundTo(target, 1)} kg.`),
+    ]);
+  }
+  if (last && !byMax) {
+    const load = last.item.sets.find((s) => s.loadKg !== undefined)?.loadKg;
+    const more = q.reps > (last.item.prescribed?.reps ?? q.reps);
+    if (load !== undefined)
+      return recent && !more
+        ? answer(q, load, null, [why("load.rir", `New block: start from the ${load} kg of last time and go by the reserve.`)])
+        : answer(q, load * 0.9, null, [why("load.rir", recent ? `New block with more reps: start below the ${load} kg of last time.` : `Last lifted ${daysBetween(last.date, c.asOf)} days ago: start below ${load} kg and go by the reserve.`)]);
+  }
+  return { ...none, why: [why("load.unknown", `No log yet: find the load that leaves ${q.rir} in reserve, then it is kept.`)] };
+}
+
+function lightLoad(q: LoadQuestion, max: CurrentMax | null, last: History | undefined, cap: number): LoadAnswer {
+  const load = last?.item.sets.find((s) => s.loadKg !== undefined)?.loadKg;
+  const target = max ? (max.kg * cap) / 100 : load === undefined ? null : load * 0.6;
+  if (target === null) return { ...none, why: [why("load.light", "Light: a load that leaves 5 or more in reserve.")] };
+  const made = makeLoad(q.exercise, q.loading, q.place, target);
+  // Nothing light enough here: nothing in the hands.
+  if (!made || made.loadKg > target + 1e-9) return { ...none, why: [why("load.light", "The lightest load here is too heavy for this week: empty hands.")] };
+  return answer(q, target, max, [why("load.light", `At most ${cap}% of 1RM, 4 or more in reserve, while restoring.`)]);
+}
+
+function answer(q: LoadQuestion, targetKg: number, max: CurrentMax | null, reasons: Why[]): LoadAnswer {
+  const made = makeLoad(q.exercise, q.loading, q.place, targetKg);
+  if (!made) return { ...none, why: reasons };
+  const off = targetKg - made.loadKg;
+  const rounded = Math.abs(off) > 0.01 ? [why("load.makeable", off > 0 ? `${roundTo(made.loadKg, 2)} kg is the nearest load at or below it here.` : `${roundTo(made.loadKg, 2)} kg is the lightest there is here.`)] : [];
+  return { ...made, percent1rm: max ? roundTo((made.loadKg / max.kg) * 100, 1) : null, why: [...reasons, ...rounded] };
+}
+
+/** Exercises that pain has stopped lately, with the sentence to show. */
+export function stoppedByPain(log: readonly StrengthLog[], on: IsoDate, strict: boolean): Map<string, string> {
+  const stopped = new Map<string, string>();
+  const seen = new Set<string>();
+  for (const s of [...log].filter((l) => l.date < on).sort((a, b) => (a.date < b.date ? 1 : -1))) {
+    if (daysBetween(s.date, on) > STOPPED_DAYS) break;
+    for (const item of s.items) {
+      if (seen.has(item.exercise)) continue;
+      seen.add(item.exercise);
+      const pain = item.pain ?? 0;
+      if (pain > 5 || (strict && pain > 0)) stopped.set(item.exercise, `stopped: pain ${pain} of 10 on ${s.date}`);
+    }
+  }
+  return stopped;
+}

@@ -1,0 +1,156 @@
+/** The season week by week: endurance figures, step-back weeks, mileage rules, and the sessions each week asks for. */
+import { safetyGate } from "../athlete/gate";
+import { type Athlete, type Emphasis, LABELS, type Label, type Phase } from "../athlete/types";
+import { addDays, dayNumber, type IsoDate, mondayOf } from "../dates";
+import { type Change, changeAgainstOrdinary, type WeekFigures, weeklyFigures } from "../endurance/figures";
+import { type MileageRule, mileageRule } from "../endurance/mileage";
+import { type Why, why } from "../why";
+import { hasAbsence, type SeasonDay, seasonDays } from "./days";
+import type { SeasonPhase } from "./phases";
+import { classRule } from "./races";
+
+/** A session the week asks for; `days` limits where it may stand, null is anywhere. */
+export interface WantedSession {
+  label: Label;
+  days: readonly IsoDate[] | null;
+  taper: boolean;
+}
+
+export interface SeasonWeek {
+  start: IsoDate;
+  phase: Phase;
+  emphasis: Emphasis;
+  days: SeasonDay[];
+  stepBack: boolean;
+  /** The endurance itself steps back this week. */
+  enduranceStepBack: boolean;
+  /** An ordinary week counts in comparisons: no step-back, race or recovery phase, absence. */
+  ordinary: boolean;
+  figures: WeekFigures;
+  change: Change;
+  mileage: MileageRule;
+  /** Share of the sets that stays, all rules together (the strictest one). */
+  setFactor: number;
+  wanted: WantedSession[];
+  why: Why[];
+}
+
+/** An endurance week below this share of the last three ordinary ones is a step-back [house]. */
+export const STEP_BACK_SHARE = 0.82;
+/** Sets kept in a step-back week [trade: cut by 40 to 50%]. */
+export const STEP_BACK_SETS = 0.55;
+/** Sets kept in the week of a B race [trade]. */
+export const B_RACE_SETS = 0.5;
+/** Weeks of history looked at for comparisons. */
+const LOOK_BACK_WEEKS = 12;
+
+const mostFrequent = <T>(values: readonly T[]): T | undefined => {
+  const count = new Map<T, number>();
+  for (const v of values) count.set(v, (count.get(v) ?? 0) + 1);
+  return [...count].reduce<[T, number] | undefined>((best, c) => (!best || c[1] > best[1] ? c : best), undefined)?.[0];
+};
+
+/** Sessions a full week of each emphasis asks for; supplied by the dose room so that the season knows no doses. */
+export type PerWeek = (day: SeasonDay) => number;
+
+/**
+ * Every week that touches the season.
+ * @param perWeek sessions of a full week at a day's emphasis
+ */
+export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], perWeek: PerWeek): SeasonWeek[] {
+  const first = mondayOf(athlete.season.start);
+  const last = mondayOf(athlete.season.end);
+  const historyStart = addDays(first, -7 * LOOK_BACK_WEEKS);
+  const figures = weeklyFigures(athlete, historyStart, last);
+  const days = seasonDays(athlete, phases, athlete.season.start, athlete.season.end);
+  const ordinary: boolean[] = [];
+  const weeks: SeasonWeek[] = [];
+  let since = 0;
+  const stepsBack = (i: number, phase: Phase | undefined): boolean => {
+    const load = figures[i]?.load ?? 0;
+    if (load <= 0 || phase === "race" || phase === "recovery") return false;
+    const change = changeAgainstOrdinary(figures, i, (k) => ordinary[k] ?? true);
+    const before = change.against.length;
+    const previous = figures[i - 1]?.load ?? 0;
+    return before === 3 && load < STEP_BACK_SHARE * previous && ((change.legLoadPct ?? 0) / 100 + 1 < STEP_BACK_SHARE || (change.distancePct ?? 0) / 100 + 1 < STEP_BACK_SHARE);
+  };
+
+  figures.forEach((figure, i) => {
+    const inSeason = i >= LOOK_BACK_WEEKS;
+    const own = inSeason ? daysOf(figure.start) : [];
+    const phase = mostFrequent(own.map((d) => d.phase));
+    const back = stepsBack(i, phase);
+    ordinary[i] = !back && phase !== "race" && phase !== "recovery" && !hasAbsence(athlete, figure.start) && figure.load > 0;
+    if (!inSeason || !phase) return;
+    const emphasis = mostFrequent(own.map((d) => d.emphasis)) ?? "prepare";
+    const change = changeAgainstOrdinary(figures, i, (k) => ordinary[k] ?? true);
+    const mileage = phase === "race" || phase === "recovery" ? mileageRule(change, false) : mileageRule(change, ordinary[i] ?? false);
+    const reasons: Why[] = [];
+    const trains = phase === "base" || phase === "build";
+    since = trains ? since + 1 : 0;
+    const every = safetyGate(athlete, figure.start).stepBackEvery;
+    let stepBack = false;
+    if (trains && back) {
+      stepBack = true;
+      reasons.push(why("stepback.endurance", "Step-back week: the endurance steps back, the strength sets with it; load held."));
+    } else if (trains && since >= every && !waits(i)) {
+      stepBack = true;
+      reasons.push(why("stepback.every", `Step-back week: every ${every === 3 ? "3rd" : "4th"} week, sets cut by 40 to 50%, load held.`));
+    }
+    if (stepBack) since = 0;
+    reasons.push(...mileage.why);
+    const bRace = athlete.races.find((r) => r.priority === "B" && r.date >= figure.start && r.date <= addDays(figure.start, 6));
+    if (bRace) reasons.push(why("race.b", `Sets halved in the week of ${bRace.name}, load kept.`));
+    weeks.push({
+      start: figure.start,
+      phase,
+      emphasis,
+      days: own,
+      stepBack,
+      enduranceStepBack: back,
+      ordinary: ordinary[i] ?? false,
+      figures: figure,
+      change,
+      mileage,
+      setFactor: Math.min(stepBack ? STEP_BACK_SETS : 1, bRace ? B_RACE_SETS : 1, mileage.holdOnly ? 1 : mileage.factor),
+      wanted: wantedSessions(athlete, own, perWeek, mileage.holdOnly),
+      why: reasons,
+    });
+  });
+  return weeks;
+
+  /** The season's days of one week: the days run without a gap from the season's start. */
+  function daysOf(monday: IsoDate): SeasonDay[] {
+    const at = dayNumber(monday) - dayNumber(athlete.season.start);
+    return days.slice(Math.max(0, at), Math.max(0, at + 7));
+  }
+
+  /** A step-back due now waits for one in the endurance next week, and for the race phase if that begins next week. */
+  function waits(i: number): boolean {
+    const next = addDays(figures[i]?.start ?? first, 7);
+    const nextDays = daysOf(next);
+    if (nextDays.some((d) => d.phase === "race")) return true;
+    const nextPhase = mostFrequent(nextDays.map((d) => d.phase));
+    return stepsBack(i + 1, nextPhase);
+  }
+}
+
+/** Number of sessions: the rounded sum of each day's share; before an A race one light session more, in its own days. */
+function wantedSessions(athlete: Athlete, days: readonly SeasonDay[], perWeek: PerWeek, holdOnly: boolean): WantedSession[] {
+  const sum = days.reduce((a, d) => a + (d.counts ? perWeek(d) / 7 : 0), 0);
+  const lost = days.filter((d) => !d.counts && d.taperFor === null).reduce((a, d) => a + perWeek(d) / 7, 0);
+  const raceWeek = days.some((d) => d.taperFor !== null);
+  // A day lost to a B or C race moves its share to the rest of the week; a taper does not.
+  const total = Math.round(raceWeek ? sum : sum + lost);
+  const count = Math.min(holdOnly ? 1 : 4, total);
+  const wanted = LABELS.slice(0, count).map((label): WantedSession => ({ label, days: null, taper: false }));
+  for (const race of athlete.races) {
+    const taper = days.filter((d) => d.taperFor === race.id && d.loading === "light");
+    const final = taper.at(-1);
+    if (!final || wanted.length >= 4) continue;
+    // A taper that runs on into next week is asked for there.
+    if (dayNumber(race.date) - dayNumber(final.date) > classRule(race).lastLight) continue;
+    wanted.push({ label: LABELS[wanted.length] ?? "A", days: taper.map((d) => d.date), taper: true });
+  }
+  return wanted;
+}

@@ -1,0 +1,86 @@
+/** Cutting sets: by a share (step-back, mileage, taper), and by time (handbook 8, 10, 17). */
+import { HEART_PATTERNS, type Pattern } from "../exercise/types";
+
+interface Trimmable {
+  exercise: { pattern: Pattern; id: string };
+  sets: number;
+  main: boolean;
+}
+
+const isHeart = (i: Trimmable): boolean => HEART_PATTERNS.includes(i.exercise.pattern);
+
+/** @returns working sets of the four heart patterns */
+export const heartSets = (items: readonly Trimmable[]): number =>
+  items.reduce((a, i) => a + (isHeart(i) ? i.sets : 0), 0);
+
+/** Main lifts, and the first squat, hinge or split-squat work, keep two sets for as long as anything else can give. */
+const protectedWork = <T extends Trimmable>(items: readonly T[]): Set<T> => {
+  const first = items.find((i) => isHeart(i) && i.exercise.pattern !== "hip");
+  return new Set(items.filter((i) => i.main || i === first));
+};
+
+/**
+ * Takes sets off until the heart patterns have at most `most`: always from the item with most sets, the later one first.
+ * @returns new items; those left with no set are dropped
+ */
+export function trimHeart<T extends Trimmable>(items: readonly T[], most: number): T[] {
+  const work = items.map((i) => ({ ...i }));
+  const kept = protectedWork(work);
+  const first = work.find((i) => kept.has(i));
+  const pickAbove = (floor: (i: T) => number): T | undefined =>
+    work.reduce<T | undefined>((best, i) => (isHeart(i) && i.sets > floor(i) && (!best || i.sets >= best.sets) ? i : best), undefined);
+  while (heartSets(work) > most) {
+    const pick = pickAbove((i) => (kept.has(i) ? 2 : 0)) ?? pickAbove((i) => (i === first ? 2 : 0));
+    if (!pick) break;
+    pick.sets -= 1;
+  }
+  return work.filter((i) => i.sets > 0);
+}
+
+/** Sets that stay at a share, at least one. */
+export const keptSets = (sets: number, factor: number): number => Math.max(1, Math.round(sets * factor));
+
+/** Scales every item by the share: heart patterns together, the others each, never below one set. */
+export function scaleSets<T extends Trimmable>(items: readonly T[], factor: number): T[] {
+  if (factor >= 1) return [...items];
+  const others = items.map((i) => (isHeart(i) ? i : { ...i, sets: Math.max(1, Math.round(i.sets * factor)) }));
+  return trimHeart(others, keptSets(heartSets(items), factor));
+}
+
+export interface Drop<T> {
+  items: T[];
+  dropped: { exercise: string; why: string };
+}
+
+/**
+ * The next thing to drop when time is short, in the order of the trade: mobility, second hip exercise, calf, trunk second set,
+ * assistance sets, then main sets down to two.
+ * @returns null where nothing more may go
+ */
+export function nextDrop<T extends Trimmable>(items: readonly T[]): Drop<T> | null {
+  const without = (t: T, why: string): Drop<T> => ({
+    items: items.filter((i) => i !== t),
+    dropped: { exercise: t.exercise.id, why },
+  });
+  const fewer = (t: T, why: string): Drop<T> =>
+    t.sets <= 1
+      ? without(t, why)
+      : { items: items.map((i) => (i === t ? { ...i, sets: i.sets - 1 } : i)), dropped: { exercise: t.exercise.id, why: `one set fewer, ${why}` } };
+  const last = (test: (i: T) => boolean): T | undefined => items.filter(test).at(-1);
+  const work = items.some((i) => i.exercise.pattern !== "mobility");
+  const mobility = last((i) => i.exercise.pattern === "mobility");
+  if (mobility && (work || items.length > 1)) return without(mobility, "mobility goes first when time is short");
+  const hips = items.filter((i) => i.exercise.pattern === "hip");
+  const secondHip = hips[1];
+  if (secondHip) return without(secondHip, "the second hip exercise goes when time is short");
+  const calf = last((i) => i.exercise.pattern === "calf");
+  if (calf && items.length > 1) return without(calf, "calf work goes when time is short");
+  const trunk = last((i) => i.exercise.pattern === "trunk" && i.sets > 1);
+  if (trunk) return fewer(trunk, "trunk keeps one set when time is short");
+  const lead = items.find((i) => isHeart(i) && i.exercise.pattern !== "hip");
+  const assist = last((i) => !i.main && i !== lead);
+  if (assist) return fewer(assist, "assistance gives way to the main work");
+  const main = last((i) => i.sets > 2);
+  if (main) return fewer(main, "the main lift keeps two sets");
+  return null;
+}

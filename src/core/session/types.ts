@@ -1,0 +1,104 @@
+import type { Emphasis, Label, Place } from "../athlete/types";
+import type { Loading as DayLoading } from "../season/days";
+import type { EmphasisDose } from "../dose/layered";
+import type { WarmUpSet } from "../dose/warmup";
+import type { ChoiceContext } from "../exercise/choose";
+import type { Exercise, Loading } from "../exercise/types";
+import type { Why } from "../why";
+
+/** What stands in a set of an exercise: chosen by the load rules, asked for by the builder. */
+export interface LoadAnswer {
+  loadKg: number | null;
+  perSideKg: number[];
+  barKg: number | null;
+  percent1rm: number | null;
+  /** Repetitions, where progress asks for others than the dose's top. */
+  reps?: number;
+  sets?: number;
+  why: Why[];
+}
+
+export interface LoadQuestion {
+  exercise: Exercise;
+  loading: Loading;
+  place: Place;
+  repsLow: number;
+  reps: number;
+  rir: number;
+  /** Light loads at most this percent (restore); null where the dose decides. */
+  capPercent: number | null;
+}
+
+export interface SessionRequest {
+  label: Label;
+  emphasis: Emphasis;
+  loading: DayLoading;
+  heavyOk: boolean;
+  dose: EmphasisDose;
+  place: Place;
+  /** Minutes there are. */
+  minutes: number;
+  choice: ChoiceContext;
+  /** Share of the hard sets that stays. */
+  setFactor: number;
+  /** Hard sets of the four heart patterns that this session may have at most; null is free. */
+  heartCap: number | null;
+  /** Stress at which assistance gives way; null is free. */
+  stressCap: number | null;
+  loadFor: (q: LoadQuestion) => LoadAnswer;
+}
+
+export interface Item {
+  pair: string;
+  exercise: Exercise;
+  loading: Loading;
+  main: boolean;
+  sets: number;
+  repsLow: number | null;
+  reps: number | null;
+  seconds: number | null;
+  eachSide: boolean;
+  loadKg: number | null;
+  perSideKg: number[];
+  barKg: number | null;
+  percent1rm: number | null;
+  rir: number;
+  restSeconds: number;
+  why: Why[];
+}
+
+export interface Dropped {
+  exercise: string;
+  why: string;
+}
+
+/** Seconds of a session by kind; they add up to its length. */
+export interface TimeParts {
+  opening: number;
+  warmUp: number;
+  work: number;
+  filledRest: number;
+  emptyRest: number;
+  change: number;
+}
+
+export interface BuiltSession {
+  label: Label;
+  emphasis: Emphasis;
+  loading: DayLoading;
+  items: Item[];
+  warmUp: WarmUpSet[];
+  dropped: Dropped[];
+  cautions: string[];
+  /** Whole minutes, rounded up. */
+  minutes: number;
+  time: TimeParts;
+  lowerLoaded: boolean;
+  heavy: boolean;
+  /** Planned session RPE x minutes, AU. */
+  stress: number;
+  rpe: number;
+  /** Share of the asked sets that found no time. */
+  lostShare: number;
+  why: Why[];
+}

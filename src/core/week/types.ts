@@ -1,0 +1,80 @@
+import type { EnduranceSession, Label } from "../athlete/types";
+import type { IsoDate } from "../dates";
+
+/** One way to place one session: what it would be on that day, in that window, at that hour. */
+export interface Option {
+  label: Label;
+  date: IsoDate;
+  /** Day number, and minutes after midnight. */
+  day: number;
+  start: number;
+  minutes: number;
+  place: string;
+  lowerLoaded: boolean;
+  heavy: boolean;
+  /** Nothing but mobility: free of the spacing rules. */
+  mobility: boolean;
+  stress: number;
+  /** Share of its sets that the window has no time for, 0 to 1. */
+  lostShare: number;
+  /** Races whose softer spacing a heavy session here breaks. */
+  softRaces: readonly string[];
+  locked: boolean;
+}
+
+/** A strength session that stands already: lifted, or placed in an earlier week. */
+export type Standing = Pick<Option, "day" | "start" | "minutes" | "lowerLoaded" | "heavy">;
+
+export interface Demand {
+  label: Label;
+  options: Option[];
+  /** What to say when there is no option at all. */
+  none: string;
+}
+
+export interface WeekContext {
+  /** Endurance of the week and two days either side. */
+  endurance: readonly EnduranceSession[];
+  standing: readonly Standing[];
+  placement: "stack" | "spread";
+  weights: Readonly<Record<string, number>>;
+  /** The week has a key session at all. */
+  hasKey: boolean;
+  /** Days that hold a key session. */
+  keyDays: ReadonlySet<number>;
+}
+
+export interface Cost {
+  rule: string;
+  points: number;
+  text: string;
+}
+
+export interface Placed {
+  label: Label;
+  date: IsoDate;
+  start: number;
+  place: string;
+}
+
+export interface Alternative {
+  cost: number;
+  sessions: Placed[];
+}
+
+export interface Unplaced {
+  label: Label;
+  why: string;
+}
+
+export interface FitResult {
+  placed: Option[];
+  unplaced: Unplaced[];
+  cost: number;
+  costs: Cost[];
+  /** Complete placements that were compared. */
+  weighed: number;
+  alternatives: Alternative[];
+  /** How many complete placements cost how much: [points, count], rising. */
+  histogram: [number, number][];
+}

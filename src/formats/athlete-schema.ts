@@ -1,0 +1,186 @@
+/** The athlete file, version 1, as Zod schemas; published as docs/formats/athlete.schema.json. Unknown fields are errors. */
+import { z } from "zod";
+import {
+  APPROACHES,
+  AREAS,
+  type Athlete,
+  AWAY_KINDS,
+  BAR_KINDS,
+  FELT,
+  LABELS,
+  ONE_REP_MAX_FORMULAS,
+  PHASES,
+  PRIORITIES,
+  SCREEN_TESTS,
+  SEEN,
+  SESSION_KINDS,
+  SESSION_SPORTS,
+  SIDES,
+  SPORTS,
+} from "../core/athlete/types";
+import { isDate } from "../core/dates";
+
+const DATE_TEXT = 'a real date such as "2026-03-02" expected';
+const date = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, DATE_TEXT).refine(isDate, DATE_TEXT);
+const time = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day such as "18:30" expected');
+const text = z.string().min(1).max(400);
+const mass = z.number().min(0).max(1000);
+const positive = z.number().gt(0);
+const scale = z.number().min(0).max(10);
+const id = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, "lower-case words joined by hyphens expected");
+const weekday = z.int().min(1).max(7);
+const count = z.int().min(0).max(1000);
+
+const facts = z.strictObject({
+  name: text,
+  sport: z.enum(SPORTS),
+  birthYear: z.int().min(1900).max(2100),
+  sex: z.enum(["female", "male", "unspecified"]).optional(),
+  bodyMassKg: positive.max(400),
+  strengthTrainingMonths: z.number().min(0).max(1200),
+  massUnit: z.enum(["kg", "lb"]).optional(),
+  distanceUnit: z.enum(["km", "mi"]).optional(),
+  timeZone: text.optional(),
+  restingHeartRate: z.number().min(20).max(150).optional(),
+  maxHeartRate: z.number().min(80).max(250).optional(),
+});
+
+const approach = z.enum(APPROACHES);
+const settings = z.strictObject({
+  approach: approach.optional(),
+  approachByPhase: z
+    .strictObject({ base: approach.optional(), build: approach.optional(), race: approach.optional(), recovery: approach.optional() })
+    .optional(),
+  placement: z.enum(["stack", "spread"]).optional(),
+  maxMinutesPerDay: z.number().min(0).max(1440).optional(),
+  squatDepth: z.enum(["45", "90", "thigh-level", "full"]).optional(),
+  splitSquatStyle: z.enum(["upright", "lean", "knee-forward"]).optional(),
+  singleLegLoad: z.enum(["opposite", "same"]).optional(),
+  strictPain: z.boolean().optional(),
+  quietExercises: z.boolean().optional(),
+  oneRepMax: z.enum(ONE_REP_MAX_FORMULAS).optional(),
+  ruleWeights: z.record(z.string(), z.number().min(0).max(1000)).optional(),
+});
+
+export const windowSchema = z.strictObject({ day: weekday, start: time, minutes: z.int().min(10).max(1440), place: id });
+export const phaseSchema = z.strictObject({ phase: z.enum(PHASES), start: date, end: date });
+export const lockedSchema = z.strictObject({ date, start: time, place: id, label: z.enum(LABELS) });
+
+export const raceSchema = z.strictObject({
+  id,
+  date,
+  start: time.optional(),
+  days: z.int().min(1).max(60).optional(),
+  rounds: z.int().min(1).max(50).optional(),
+  name: text,
+  sport: z.enum(SESSION_SPORTS),
+  distanceKm: positive.max(10_000).optional(),
+  ascentM: z.number().min(0).max(100_000).optional(),
+  expectedMinutes: positive.max(100_000).optional(),
+  priority: z.enum(PRIORITIES),
+});
+
+export const enduranceSchema = z.strictObject({
+  date,
+  start: time.optional(),
+  sport: z.enum(SESSION_SPORTS),
+  kind: z.enum(SESSION_KINDS),
+  minutes: positive.max(4320),
+  distanceKm: z.number().min(0).max(2000).optional(),
+  ascentM: z.number().min(0).max(50_000).optional(),
+  descentM: z.number().min(0).max(50_000).optional(),
+  packKg: mass.optional(),
+  rpe: scale.optional(),
+  key: z.boolean().optional(),
+  done: z.boolean().optional(),
+  averageHeartRate: z.number().min(20).max(250).optional(),
+});
+
+const loggedSet = z.strictObject({
+  reps: count.optional(),
+  seconds: z.number().min(0).max(7200).optional(),
+  loadKg: mass.optional(),
+  rir: scale.optional(),
+  side: z.enum(SIDES),
+  clean: count.optional(),
+});
+
+export const strengthLogSchema = z.strictObject({
+  date,
+  start: time.optional(),
+  minutes: z.number().min(0).max(600).optional(),
+  rpe: scale.optional(),
+  label: z.enum(LABELS),
+  items: z.array(
+    z.strictObject({
+      exercise: id,
+      prescribed: z
+        .strictObject({
+          sets: count,
+          reps: count.optional(),
+          repsLow: count.optional(),
+          seconds: z.number().min(0).optional(),
+          rir: scale.optional(),
+          loadKg: mass.optional(),
+        })
+        .optional(),
+      sets: z.array(loggedSet),
+      pain: scale.optional(),
+      nextDayPain: scale.optional(),
+      felt: z.enum(FELT).optional(),
+    }),
+  ),
+});
+
+const counted = z.strictObject({ massKg: positive.max(500), count });
+const placeSchema = z.strictObject({
+  id,
+  bars: z.array(z.strictObject({ id, kind: z.enum(BAR_KINDS), massKg: positive.max(100) })),
+  plates: z.array(z.strictObject({ massKg: positive.max(100), pairs: count })),
+  dumbbellsKg: z.array(counted),
+  kettlebellsKg: z.array(counted),
+  bands: z.array(text),
+  boxesCm: z.array(positive.max(300)),
+  machines: z.array(z.strictObject({ kind: id, fromKg: mass, toKg: mass, stepKg: positive.max(100) })),
+  other: z.array(text),
+});
+
+export const athleteSchema: z.ZodType<Athlete> = z.strictObject({
+  format: z.literal("field-anchor/athlete"),
+  version: z.literal(1),
+  athlete: facts,
+  settings: settings.optional(),
+  season: z.strictObject({ start: date, end: date }),
+  health: z.strictObject({
+    clearanceNeeded: z.boolean(),
+    clearance: z.strictObject({ date, by: text, limits: z.string().max(2000) }).optional(),
+    areas: z.array(
+      z.strictObject({
+        area: z.enum(AREAS),
+        side: z.enum(SIDES),
+        status: z.enum(["current", "recent", "past"]),
+        since: date.optional(),
+        setOffBy: text.optional(),
+      }),
+    ),
+  }),
+  places: z.array(placeSchema),
+  availability: z.array(windowSchema),
+  away: z.array(z.strictObject({ start: date, end: date, kind: z.enum(AWAY_KINDS), place: id.optional() })),
+  locked: z.array(lockedSchema).optional(),
+  screening: z.array(
+    z.strictObject({
+      test: z.enum(SCREEN_TESTS),
+      date,
+      left: z.number().min(0).optional(),
+      right: z.number().min(0).optional(),
+      value: z.number().min(0).optional(),
+    }),
+  ),
+  seen: z.array(z.strictObject({ what: z.enum(SEEN), date, side: z.enum(SIDES).optional() })),
+  races: z.array(raceSchema),
+  phases: z.array(phaseSchema).optional(),
+  endurance: z.array(enduranceSchema),
+  strengthLog: z.array(strengthLogSchema),
+  rungs: z.array(z.strictObject({ ladder: id, exercise: id })).optional(),
+});

@@ -1,0 +1,165 @@
+/** The plan file, version 1: what the planner answers (published as docs/formats/plan.schema.json). */
+import { z } from "zod";
+import { EMPHASES, LABELS, PHASES } from "../core/athlete/types";
+import { timeOf } from "../core/dates";
+import { LOADINGS, PATTERNS } from "../core/exercise/types";
+import type { Plan, PlanSession, PlanWeek } from "../core/plan";
+import { roundTo } from "../core/units";
+
+const whySchema = z.strictObject({ rule: z.string(), text: z.string() });
+
+const itemSchema = z.strictObject({
+  pair: z.string(),
+  exercise: z.string(),
+  pattern: z.enum(PATTERNS),
+  sets: z.int(),
+  reps: z.int().nullable(),
+  repsLow: z.int().nullable(),
+  seconds: z.number().nullable(),
+  eachSide: z.boolean(),
+  loadKg: z.number().nullable(),
+  loadUnit: z.enum(LOADINGS),
+  platesPerSideKg: z.array(z.number()),
+  percent1rm: z.number().nullable(),
+  rir: z.number(),
+  restSeconds: z.number(),
+  tempo: z.string(),
+  why: z.array(whySchema),
+});
+
+const sessionSchema = z.strictObject({
+  date: z.string(),
+  start: z.string(),
+  place: z.string(),
+  minutes: z.int(),
+  label: z.enum(LABELS),
+  emphasis: z.enum(EMPHASES),
+  locked: z.boolean(),
+  lowerLoaded: z.boolean(),
+  heavy: z.boolean(),
+  stress: z.number(),
+  warmUp: z.array(z.strictObject({ exercise: z.string(), reps: z.int(), loadKg: z.number() })),
+  items: z.array(itemSchema),
+  dropped: z.array(z.strictObject({ exercise: z.string(), why: z.string() })),
+  cautions: z.array(z.string()),
+});
+
+const weekSchema = z.strictObject({
+  start: z.string(),
+  phase: z.enum(PHASES),
+  emphasis: z.enum(EMPHASES),
+  stepBack: z.boolean(),
+  endurance: z.strictObject({
+    minutes: z.number(),
+    distanceKm: z.number(),
+    load: z.number(),
+    changePct: z.number().nullable(),
+    monotony: z.number().nullable(),
+  }),
+  sessions: z.array(sessionSchema),
+  unplaced: z.array(z.strictObject({ label: z.enum(LABELS), why: z.string() })),
+  placement: z.strictObject({
+    cost: z.number(),
+    weighed: z.int(),
+    costs: z.array(z.strictObject({ rule: z.string(), points: z.number(), text: z.string() })),
+    alternatives: z.array(
+      z.strictObject({
+        cost: z.number(),
+        sessions: z.array(z.strictObject({ label: z.enum(LABELS), date: z.string(), start: z.string() })),
+      }),
+    ),
+  }),
+  why: z.array(whySchema),
+});
+
+export const planFileSchema = z.strictObject({
+  format: z.literal("field-anchor/plan"),
+  version: z.literal(1),
+  from: z.string(),
+  phases: z.array(
+    z.strictObject({
+      phase: z.enum(PHASES),
+      start: z.string(),
+      end: z.string(),
+      race: z.string().nullable(),
+      why: z.array(z.string()),
+    }),
+  ),
+  weeks: z.array(weekSchema),
+  warnings: z.array(z.strictObject({ code: z.string(), text: z.string(), date: z.string() })),
+});
+
+export type PlanFile = z.infer<typeof planFileSchema>;
+export type PlanFileSession = z.infer<typeof sessionSchema>;
+
+const rounded = (v: number | null): number | null => (v === null ? null : roundTo(v, 1));
+
+const sessionOut = (s: PlanSession): PlanFileSession => ({
+  date: s.date,
+  start: timeOf(s.start),
+  place: s.place,
+  minutes: s.minutes,
+  label: s.label,
+  emphasis: s.emphasis,
+  locked: s.locked,
+  lowerLoaded: s.lowerLoaded,
+  heavy: s.heavy,
+  stress: s.stress,
+  warmUp: s.warmUp.map((w) => ({ exercise: w.exercise, reps: w.reps, loadKg: w.loadKg })),
+  items: s.items.map((i) => ({
+    pair: i.pair,
+    exercise: i.exercise.id,
+    pattern: i.exercise.pattern,
+    sets: i.sets,
+    reps: i.reps,
+    repsLow: i.repsLow,
+    seconds: i.seconds,
+    eachSide: i.eachSide,
+    loadKg: i.loadKg,
+    loadUnit: i.loading,
+    platesPerSideKg: i.perSideKg,
+    percent1rm: i.percent1rm,
+    rir: i.rir,
+    restSeconds: i.restSeconds,
+    tempo: i.exercise.tempo,
+    why: i.why,
+  })),
+  dropped: s.dropped,
+  cautions: s.cautions,
+});
+
+const weekOut = (w: PlanWeek): PlanFile["weeks"][number] => ({
+  start: w.season.start,
+  phase: w.season.phase,
+  emphasis: w.season.emphasis,
+  stepBack: w.season.stepBack,
+  endurance: {
+    minutes: w.season.figures.minutes,
+    distanceKm: roundTo(w.season.figures.distanceKm, 3),
+    load: roundTo(w.season.figures.load, 1),
+    changePct: rounded(w.season.change.distancePct ?? w.season.change.legLoadPct),
+    monotony: w.season.figures.monotony === null ? null : roundTo(w.season.figures.monotony, 2),
+  },
+  sessions: w.sessions.map(sessionOut),
+  unplaced: w.fit.unplaced,
+  placement: {
+    cost: w.fit.cost,
+    weighed: w.fit.weighed,
+    costs: w.fit.costs,
+    alternatives: w.fit.alternatives.map((a) => ({
+      cost: a.cost,
+      sessions: a.sessions.map((s) => ({ label: s.label, date: s.date, start: timeOf(s.start) })),
+    })),
+  },
+  why: [...w.why, w.depthWhy],
+});
+
+/** @returns the plan as a plain value of the open format */
+export const planToFile = (p: Plan): PlanFile => ({
+  format: "field-anchor/plan",
+  version: 1,
+  from: p.from,
+  phases: p.phases.map(({ phase, start, end, race, why }) => ({ phase, start, end, race, why })),
+  weeks: p.weeks.map(weekOut),
+  warnings: p.warnings,
+});
