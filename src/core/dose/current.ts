@@ -1,5 +1,5 @@
 /** The athlete's current e1RM of a lift from the strength log (handbook 6). */
-import type { Athlete, LoggedItem, StrengthLog } from "../athlete/types";
+import type { LoggedItem, OneRepMaxFormula } from "../athlete/types";
 import { type IsoDate, daysBetween } from "../dates";
 import { estimate, uncertaintyPct } from "./oneRepMax";
 
@@ -23,7 +23,7 @@ export function kept(days: number): number {
 }
 
 /** Best set of a logged item as an e1RM, clean reps only; null where no set says anything. */
-export function bestOf(item: LoggedItem, formula: Parameters<typeof estimate>[3]): { kg: number; unsurePct: number } | null {
+export function bestOf(item: LoggedItem, formula: OneRepMaxFormula): { kg: number; unsurePct: number } | null {
   let best: { kg: number; unsurePct: number } | null = null;
   for (const s of item.sets) {
     if (s.loadKg === undefined || s.reps === undefined) continue;
@@ -36,28 +36,18 @@ export function bestOf(item: LoggedItem, formula: Parameters<typeof estimate>[3]
 }
 
 /**
- * @param log in any order
- * @param before only what was lifted before this day counts
- * @returns the best estimate of the last six weeks; without one, the best older estimate, decayed; null where none exists
+ * @param history logged items of one lift with their days, in any order
+ * @param asOf the day the estimate is asked for; only what was lifted before it counts
+ * @returns the best estimate of the last six weeks, older ones decayed; null where there is none
  */
-export function currentMax(
-  athlete: Pick<Athlete, "settings">,
-  log: readonly StrengthLog[],
-  exercise: string,
-  before: IsoDate,
-): CurrentMax | null {
-  const formula = athlete.settings?.oneRepMax ?? "default";
+export function currentMax(history: readonly { date: IsoDate; item: LoggedItem }[], formula: OneRepMaxFormula, asOf: IsoDate): CurrentMax | null {
   let best: CurrentMax | null = null;
-  for (const session of log) {
-    if (session.date >= before) continue;
-    for (const item of session.items) {
-      if (item.exercise !== exercise) continue;
-      const set = bestOf(item, formula);
-      if (!set) continue;
-      const kg = set.kg * kept(daysBetween(session.date, before));
-      if (!best || kg > best.kg || (kg === best.kg && session.date > best.date))
-        best = { kg, unsurePct: set.unsurePct, date: session.date };
-    }
+  for (const { date, item } of history) {
+    if (date >= asOf) continue;
+    const set = bestOf(item, formula);
+    if (!set) continue;
+    const kg = set.kg * kept(daysBetween(date, asOf));
+    if (!best || kg > best.kg || (kg === best.kg && date > best.date)) best = { kg, unsurePct: set.unsurePct, date };
   }
   return best;
 }

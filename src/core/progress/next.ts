@@ -38,19 +38,36 @@ export interface PlannedLoad {
 
 const none: LoadAnswer = { loadKg: null, perSideKg: [], barKg: null, percent1rm: null, why: [] };
 
+const indexes = new WeakMap<readonly StrengthLog[], Map<string, History[]>>();
+
+/** Logged items by exercise, newest first; made once for as long as the log lives. */
+function indexOf(log: readonly StrengthLog[]): Map<string, History[]> {
+  const known = indexes.get(log);
+  if (known) return known;
+  const index = new Map<string, History[]>();
+  for (const s of log)
+    for (const item of s.items) {
+      if (item.sets.length === 0) continue;
+      const list = index.get(item.exercise);
+      if (list) list.push({ date: s.date, item });
+      else index.set(item.exercise, [{ date: s.date, item }]);
+    }
+  for (const list of index.values()) list.sort((a, b) => (a.date < b.date ? 1 : -1));
+  indexes.set(log, index);
+  return index;
+}
+
 /** Logs of an exercise before a day, newest first. */
 export function historyOf(log: readonly StrengthLog[], exercise: string, before: IsoDate): History[] {
-  return log
-    .filter((s) => s.date < before)
-    .flatMap((s) => s.items.filter((i) => i.exercise === exercise && i.sets.length > 0).map((item) => ({ date: s.date, item })))
-    .sort((a, b) => (a.date < b.date ? 1 : -1));
+  const all = indexOf(log).get(exercise) ?? [];
+  return all[0] && all[0].date < before ? all : all.filter((h) => h.date < before);
 }
 
 /** Load, plates and reps of one exercise on a day, with the reasons. */
 export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
   const byMax = q.loading === "bar" || q.loading === "machine";
   const formula = c.athlete.settings?.oneRepMax ?? "default";
-  const max = byMax ? currentMax(c.athlete, c.log, q.exercise.id, c.asOf) : null;
+  const max = byMax ? currentMax(historyOf(c.log, q.exercise.id, c.asOf), formula, c.asOf) : null;
   const percent = percentFor(q.reps + q.rir, formula);
   const history = historyOf(c.log, q.exercise.id, c.asOf);
   const [last, ...older] = history;

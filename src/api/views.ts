@@ -1,0 +1,245 @@
+/** What the HTTP interface answers: plain views, made by the server from the stored facts and the plan. */
+import type { Athlete, Emphasis, EnduranceSession, Label, LockedSession, Phase, PhaseSpan, Place, Priority, Race, Sport, StrengthLog, Window } from "../core/athlete/types";
+import type { Loading, Pattern } from "../core/exercise/types";
+import type { Alternative, Cost, Unplaced } from "../core/week/types";
+import type { Why } from "../core/why";
+
+export interface ClubView {
+  name: string;
+  today: string;
+}
+
+export interface HealthView {
+  status: "ok";
+  version: string;
+  today: string;
+  athletes: number;
+  startedMsAgo: number;
+}
+
+/** A band of an anchor: hard sets of one group of patterns. */
+export interface Band {
+  pattern: Pattern;
+  sets: number;
+}
+
+export interface AnchorView {
+  label: Label;
+  date: string;
+  /** Minutes after midnight. */
+  start: number;
+  minutes: number;
+  stress: number;
+  bands: Band[];
+  done: boolean;
+  locked: boolean;
+  heavy: boolean;
+}
+
+export interface WeekColumn {
+  start: string;
+  isoWeek: number;
+  phase: Phase;
+  emphasis: Emphasis;
+  stepBack: boolean;
+  /** Every endurance session of the week is in the past. */
+  done: boolean;
+  minutes: number;
+  distanceKm: number;
+  ascentM: number;
+  load: number;
+  distancePct: number | null;
+  loadPct: number | null;
+  depthLimit: number;
+  anchors: AnchorView[];
+}
+
+export interface RaceFlag {
+  id: string;
+  name: string;
+  date: string;
+  days: number;
+  priority: Priority;
+  minutes: number;
+  assumed: boolean;
+}
+
+export interface AttentionView {
+  rule: string;
+  text: string;
+  /** Higher needs the coach sooner. */
+  weight: number;
+}
+
+export interface SquadRow {
+  id: string;
+  name: string;
+  sport: Sport;
+  phase: Phase | null;
+  emphasis: Emphasis | null;
+  phaseWeek: number;
+  phaseWeeks: number;
+  nextRace: RaceFlag | null;
+  weeks: WeekColumn[];
+  /** This week's Monday. */
+  monday: string;
+  today: { label: Label; start: number; minutes: number; place: string; done: boolean } | null;
+  attention: AttentionView[];
+}
+
+export interface SquadView {
+  today: string;
+  rows: SquadRow[];
+}
+
+export interface DoseLine {
+  pattern: Pattern;
+  exercise: string;
+  sets: number;
+  reps: number | null;
+  seconds: number | null;
+  eachSide: boolean;
+  loadKg: number | null;
+  loading: Loading;
+  percent1rm: number | null;
+  rir: number;
+  label: Label;
+}
+
+export interface SeasonWeekView extends WeekColumn {
+  dose: DoseLine[];
+  why: Why[];
+  unplaced: Unplaced[];
+  phaseWeek: number;
+  phaseWeeks: number;
+}
+
+export interface SeasonView {
+  id: string;
+  today: string;
+  season: { start: string; end: string };
+  phases: { phase: Phase; start: string; end: string; fixed: boolean; why: string[] }[];
+  races: RaceFlag[];
+  weeks: SeasonWeekView[];
+  warnings: { code: string; text: string; date: string }[];
+}
+
+export interface EnduranceView extends EnduranceSession {
+  id: string;
+  load: number;
+  isKey: boolean;
+  startMinutes: number;
+  assumed: string[];
+}
+
+export interface PlannedSessionView extends AnchorView {
+  place: string;
+  warning: string | null;
+}
+
+export interface WeekView {
+  id: string;
+  today: string;
+  monday: string;
+  isoWeek: number;
+  phase: Phase;
+  emphasis: Emphasis;
+  phaseWeek: number;
+  phaseWeeks: number;
+  stepBack: boolean;
+  /** The days before it, for the carry-over column: Sunday before. */
+  endurance: EnduranceView[];
+  sessions: PlannedSessionView[];
+  dayLimits: number[];
+  depthLimit: number;
+  dayPhases: Phase[];
+  windows: { date: string; start: number; minutes: number; place: string }[];
+  fit: {
+    cost: number;
+    weighed: number;
+    costs: Cost[];
+    alternatives: Alternative[];
+    histogram: [number, number][];
+    unplaced: Unplaced[];
+    freeRules: number;
+  };
+  /** The coach has taken a fit of this week over. */
+  held: LockedSession[] | null;
+  /** The least-cost placement differs from what is held. */
+  stale: boolean;
+  races: RaceFlag[];
+  why: Why[];
+  editable: boolean;
+}
+
+export interface WarmUpView {
+  exercise: string;
+  reps: number;
+  loadKg: number;
+  perSideKg: number[];
+}
+
+export interface ItemView {
+  pair: string;
+  exercise: string;
+  name: string;
+  pattern: Pattern;
+  loading: Loading;
+  sets: number;
+  repsLow: number | null;
+  reps: number | null;
+  seconds: number | null;
+  eachSide: boolean;
+  loadKg: number | null;
+  perSideKg: number[];
+  barKg: number | null;
+  percent1rm: number | null;
+  rir: number;
+  restSeconds: number;
+  tempo: string;
+  cue: string;
+  felt: string;
+  why: Why[];
+  warmUp: WarmUpView[];
+  /** Loads this place can make, kg. */
+  loads: number[];
+  last: { date: string; text: string } | null;
+}
+
+export interface SessionView {
+  id: string;
+  today: string;
+  date: string;
+  start: number;
+  place: string;
+  label: Label;
+  emphasis: Emphasis;
+  phase: Phase;
+  minutes: number;
+  windowMinutes: number;
+  stress: number;
+  rpe: number;
+  locked: boolean;
+  depthLimit: number;
+  items: ItemView[];
+  dropped: { exercise: string; name: string; why: string }[];
+  cautions: string[];
+  time: { opening: number; warmUp: number; work: number; filledRest: number; emptyRest: number; change: number };
+  why: Why[];
+  log: StrengthLog | null;
+}
+
+export interface AthleteView {
+  id: string;
+  revision: number;
+  facts: Athlete["athlete"];
+  season: { start: string; end: string };
+  places: Place[];
+  windows: Window[];
+  races: Race[];
+  endurance: EnduranceView[];
+  phases: PhaseSpan[];
+  locked: LockedSession[];
+  logged: { date: string; label: Label; minutes: number | null; sets: number }[];
+  sessions: { date: string; label: Label }[];
+}

@@ -1,0 +1,202 @@
+/** The store: athletes in and out of SQLite. Each write is one transaction and raises the athlete's revision. */
+import { randomUUID } from "node:crypto";
+import { mkdirSync } from "node:fs";
+import { dirname } from "node:path";
+import { DataSource, type EntityManager } from "typeorm";
+import type { Athlete, EnduranceSession, Label, LockedSession, Race, StrengthLog } from "../../core/athlete/types";
+import { mondayOf } from "../../core/dates";
+import { AthleteEntity, type AthleteRow, ENTITIES, HeldEntity, LIST_ENTITIES, LISTS, type ListName, type ListRow } from "./entities";
+import { MIGRATIONS } from "./migrations";
+
+export interface Stored {
+  id: string;
+  revision: number;
+  athlete: Athlete;
+  held: LockedSession[];
+  heldWeeks: ReadonlySet<string>;
+  /** Row ids beside the endurance list, in the same order. */
+  enduranceIds: string[];
+}
+
+/** What changes of an athlete; whatever is left out stays. */
+export type Change = (athlete: Athlete) => Athlete;
+
+type ListItem = { date: string };
+
+export class Store {
+  private line: Promise<unknown> = Promise.resolve();
+
+  private constructor(private readonly db: DataSource) {}
+
+  /** Opens the file, makes what is missing, brings it up to date. @param file path, or ":memory:" */
+  static async open(file: string): Promise<Store> {
+    if (file !== ":memory:") mkdirSync(dirname(file), { recursive: true });
+    const db = new DataSource({
+      type: "better-sqlite3",
+      database: file,
+      entities: ENTITIES,
+      migrations: MIGRATIONS,
+      migrationsRun: true,
+      synchronize: false,
+      enableWAL: file !== ":memory:",
+      prepareDatabase: (raw: { pragma: (s: string) => unknown }) => {
+        raw.pragma("foreign_keys = ON");
+        raw.pragma("busy_timeout = 4000");
+        raw.pragma("cache_size = -8000");
+      },
+    });
+    await db.initialize();
+    return new Store(db);
+  }
+
+  close(): Promise<void> {
+    return this.db.destroy();
+  }
+
+  /** Value of a SQLite pragma, for the health check and the tests. */
+  async pragma(name: "journal_mode" | "foreign_keys"): Promise<unknown> {
+    const rows: Record<string, unknown>[] = await this.db.query(`PRAGMA ${name}`);
+    return rows[0]?.[name];
+  }
+
+  /** Ids and revisions in the club's order. */
+  async list(): Promise<Pick<AthleteRow, "id" | "revision" | "name">[]> {
+    return this.db.getRepository(AthleteEntity).find({ select: { id: true, revision: true, name: true }, order: { position: "ASC" } });
+  }
+
+  count(): Promise<number> {
+    return this.db.getRepository(AthleteEntity).count();
+  }
+
+  async get(id: string): Promise<Stored | null> {
+    return this.read(this.db.manager, id);
+  }
+
+  private async read(m: EntityManager, id: string): Promise<Stored | null> {
+    const row = await m.findOneBy(AthleteEntity, { id });
+    if (!row) return null;
+    const record: Record<string, unknown> = JSON.parse(row.record);
+    let enduranceIds: string[] = [];
+    for (const name of LISTS) {
+      if (!(name in record)) continue;
+      const rows = await m.find(LIST_ENTITIES[name], { where: { athleteId: id }, order: { seq: "ASC" } });
+      record[name] = rows.map((r) => JSON.parse(r.data) as unknown);
+      if (name === "endurance") enduranceIds = rows.map((r) => r.id);
+    }
+    const heldRows = await m.findBy(HeldEntity, { athleteId: id });
+    return {
+      id,
+      revision: row.revision,
+      athlete: record as unknown as Athlete,
+      held: heldRows.flatMap((h) => JSON.parse(h.data) as LockedSession[]),
+      heldWeeks: new Set(heldRows.map((h) => h.monday)),
+      enduranceIds,
+    };
+  }
+
+  /** Takes a checked athlete in. @returns the new id */
+  async add(athlete: Athlete): Promise<string> {
+    const id = randomUUID();
+    await this.write(async (m) => {
+      const position = await m.count(AthleteEntity);
+      await m.insert(AthleteEntity, { id, position, revision: 1, name: athlete.athlete.name, record: recordOf(athlete) });
+      for (const name of LISTS) await this.insertList(m, id, name, athlete[name] ?? []);
+    });
+    return id;
+  }
+
+  async remove(id: string): Promise<boolean> {
+    return this.write(async (m) => ((await m.delete(AthleteEntity, { id })).affected ?? 0) > 0);
+  }
+
+  /**
+   * One transaction: reads, changes, checks, writes what differs.
+   * @param check throws where the changed athlete may not stand; nothing is stored then
+   * @returns false where there is no such athlete
+   */
+  async change(id: string, change: Change, check: (a: Athlete) => void): Promise<boolean> {
+    return this.write(async (m) => {
+      const stored = await this.read(m, id);
+      if (!stored) return false;
+      const next = change(stored.athlete);
+      check(next);
+      for (const name of LISTS) {
+        if (next[name] === stored.athlete[name]) continue;
+        await m.delete(LIST_ENTITIES[name], { athleteId: id });
+        await this.insertList(m, id, name, next[name] ?? []);
+      }
+      await m.update(AthleteEntity, { id }, { record: recordOf(next), name: next.athlete.name, revision: stored.revision + 1 });
+      return true;
+    });
+  }
+
+  /** Endurance sessions are many: one is written without touching the others. @returns its row id, null without the athlete */
+  async putEndurance(id: string, session: EnduranceSession | null, rowId: string | null): Promise<string | null> {
+    return this.write(async (m) => {
+      if (!(await this.touch(m, id))) return null;
+      const entity = LIST_ENTITIES.endurance;
+      if (rowId !== null && session === null) return ((await m.delete(entity, { id: rowId, athleteId: id })).affected ?? 0) > 0 ? rowId : null;
+      if (session === null) return null;
+      const known = rowId === null ? null : await m.findOneBy(entity, { id: rowId, athleteId: id });
+      if (rowId !== null && !known) return null;
+      if (known) {
+        await m.update(entity, { id: known.id }, { date: session.date, data: JSON.stringify(session) });
+        return known.id;
+      }
+      const top = await m.findOne(entity, { where: { athleteId: id }, order: { seq: "DESC" } });
+      const row: ListRow = { id: randomUUID(), athleteId: id, seq: (top?.seq ?? -1) + 1, date: session.date, data: JSON.stringify(session) };
+      await m.insert(entity, row);
+      return row.id;
+    });
+  }
+
+  /** One log a day and label; saving it again replaces it. @param log null takes it away */
+  async putLog(id: string, date: string, label: Label, log: StrengthLog | null): Promise<boolean> {
+    return this.write(async (m) => {
+      if (!(await this.touch(m, id))) return false;
+      const entity = LIST_ENTITIES.strengthLog;
+      const rows = await m.findBy(entity, { athleteId: id, date });
+      const known = rows.find((r) => (JSON.parse(r.data) as StrengthLog).label === label);
+      if (log === null) return known ? ((await m.delete(entity, { id: known.id })).affected ?? 0) > 0 : false;
+      if (known) await m.update(entity, { id: known.id }, { data: JSON.stringify(log) });
+      else {
+        const top = await m.findOne(entity, { where: { athleteId: id }, order: { seq: "DESC" } });
+        await m.insert(entity, { id: randomUUID(), athleteId: id, seq: (top?.seq ?? -1) + 1, date, data: JSON.stringify(log) });
+      }
+      return true;
+    });
+  }
+
+  /** What the coach has taken over for a week; null gives the week back to the planner. */
+  async hold(id: string, monday: string, sessions: readonly LockedSession[] | null): Promise<boolean> {
+    return this.write(async (m) => {
+      if (!(await this.touch(m, id))) return false;
+      await m.delete(HeldEntity, { athleteId: id, monday: mondayOf(monday) });
+      if (sessions) await m.insert(HeldEntity, { athleteId: id, monday: mondayOf(monday), data: JSON.stringify(sessions) });
+      return true;
+    });
+  }
+
+  /** Writes stand in one line: the driver has one connection, and a transaction must not run inside another. */
+  private write<T>(work: (m: EntityManager) => Promise<T>): Promise<T> {
+    const turn = this.line.then(() => this.db.transaction(work));
+    this.line = turn.catch(() => undefined);
+    return turn;
+  }
+
+  private async touch(m: EntityManager, id: string): Promise<boolean> {
+    return ((await m.increment(AthleteEntity, { id }, "revision", 1)).affected ?? 0) > 0;
+  }
+
+  private async insertList(m: EntityManager, athleteId: string, name: ListName, items: readonly (Race | EnduranceSession | StrengthLog | LockedSession)[]): Promise<void> {
+    const rows = items.map((item, seq): ListRow => ({ id: randomUUID(), athleteId, seq, date: (item as ListItem).date, data: JSON.stringify(item) }));
+    for (let i = 0; i < rows.length; i += 150) await m.insert(LIST_ENTITIES[name], rows.slice(i, i + 150));
+  }
+}
+
+/** The record without its lists; an empty list keeps the place of its key. */
+function recordOf(athlete: Athlete): string {
+  const record: Record<string, unknown> = { ...athlete };
+  for (const name of LISTS) if (name in record) record[name] = [];
+  return JSON.stringify(record);
+}

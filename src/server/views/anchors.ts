@@ -1,0 +1,53 @@
+/** Anchors: what was lifted, and what is planned, as the section draws them. */
+import type { AnchorView, Band } from "../../api/views";
+import type { StrengthLog } from "../../core/athlete/types";
+import { minutesOf } from "../../core/dates";
+import { exerciseById } from "../../core/exercise/library";
+import { PATTERNS, type Pattern } from "../../core/exercise/types";
+import type { PlanSession } from "../../core/plan";
+
+/** Session RPE and minutes taken for a log that does not say [house]. */
+const ASSUMED = { rpe: 6, minutes: 50 };
+
+function bandsOf(sets: readonly [Pattern, number][]): Band[] {
+  const sums = new Map<Pattern, number>();
+  for (const [pattern, n] of sets) sums.set(pattern, (sums.get(pattern) ?? 0) + n);
+  return PATTERNS.flatMap((pattern) => (sums.get(pattern) ? [{ pattern, sets: sums.get(pattern) ?? 0 }] : []));
+}
+
+export const plannedAnchor = (s: PlanSession): AnchorView => ({
+  label: s.label,
+  date: s.date,
+  start: s.start,
+  minutes: s.minutes,
+  stress: s.stress,
+  bands: bandsOf(s.items.map((i) => [i.exercise.pattern, i.sets])),
+  done: false,
+  locked: s.locked,
+  heavy: s.heavy,
+});
+
+/** Sets of a logged item; two sides of one set count once. */
+export const setsOf = (item: StrengthLog["items"][number]): number => {
+  const right = item.sets.filter((s) => s.side === "right").length;
+  const left = item.sets.filter((s) => s.side === "left").length;
+  return item.sets.length - Math.min(left, right);
+};
+
+export function loggedAnchor(log: StrengthLog): AnchorView {
+  const minutes = log.minutes ?? ASSUMED.minutes;
+  return {
+    label: log.label,
+    date: log.date,
+    start: minutesOf(log.start ?? "18:00"),
+    minutes,
+    stress: Math.round(minutes * (log.rpe ?? ASSUMED.rpe)),
+    bands: bandsOf(log.items.flatMap((i): [Pattern, number][] => {
+      const e = exerciseById(i.exercise);
+      return e ? [[e.pattern, setsOf(i)]] : [];
+    })),
+    done: true,
+    locked: false,
+    heavy: log.items.some((i) => i.sets.some((s) => (s.reps ?? 99) <= 6 && (s.loadKg ?? 0) > 0)),
+  };
+}

@@ -1,0 +1,95 @@
+/** The season as the section and its inspector show it. */
+import type { DoseLine, RaceFlag, SeasonView, SeasonWeekView, WeekColumn } from "../../api/views";
+import type { Athlete, Race } from "../../core/athlete/types";
+import { addDays, daysBetween, type IsoDate, isoWeek } from "../../core/dates";
+import { HEART_PATTERNS } from "../../core/exercise/types";
+import type { PlanSession, PlanWeek } from "../../core/plan";
+import { phaseOn, type SeasonPhase } from "../../core/season/phases";
+import { inOrder, raceMinutes } from "../../core/season/races";
+import type { SeasonWeek } from "../../core/season/weeks";
+import type { Planned } from "../planner";
+import { loggedAnchor, plannedAnchor } from "./anchors";
+
+export const flagOf = (r: Race): RaceFlag => {
+  const { minutes, assumed } = raceMinutes(r);
+  return { id: r.id, name: r.name, date: r.date, days: r.days ?? 1, priority: r.priority, minutes, assumed };
+};
+
+/** Week n of m of the phase that holds most of a week. */
+export function phasePlace(phases: readonly SeasonPhase[], week: SeasonWeek): { phaseWeek: number; phaseWeeks: number } {
+  const day = week.days.find((d) => d.phase === week.phase)?.date ?? week.start;
+  const phase = phaseOn(phases, day);
+  if (!phase) return { phaseWeek: 1, phaseWeeks: 1 };
+  const weeks = Math.max(1, Math.round((daysBetween(phase.start, phase.end) + 1) / 7));
+  return { phaseWeek: Math.min(weeks, Math.max(1, Math.round(daysBetween(phase.start, addDays(week.start, 3)) / 7 + 0.5))), phaseWeeks: weeks };
+}
+
+export function columnOf(p: Planned, week: SeasonWeek, planned: PlanWeek | undefined, athlete: Athlete): WeekColumn {
+  const end = addDays(week.start, 6);
+  const logs = athlete.strengthLog.filter((l) => l.date >= week.start && l.date <= end && l.date < p.from);
+  return {
+    start: week.start,
+    isoWeek: isoWeek(week.start).week,
+    phase: week.phase,
+    emphasis: week.emphasis,
+    stepBack: week.stepBack,
+    done: end < p.from,
+    minutes: week.figures.minutes,
+    distanceKm: week.figures.distanceKm,
+    ascentM: week.figures.ascentM,
+    load: week.figures.load,
+    distancePct: week.change.distancePct,
+    loadPct: week.change.legLoadPct,
+    depthLimit: planned?.depthLimit ?? p.pastLimits.get(week.start) ?? 0,
+    anchors: [...logs.map(loggedAnchor), ...(planned?.sessions ?? []).map(plannedAnchor)].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start)),
+  };
+}
+
+/** One line a heart pattern: the week's leading work of it. */
+export function doseLines(sessions: readonly PlanSession[]): DoseLine[] {
+  return HEART_PATTERNS.flatMap((pattern): DoseLine[] => {
+    const all = sessions.flatMap((s) => s.items.filter((i) => i.exercise.pattern === pattern).map((i) => ({ i, label: s.label })));
+    const lead = all.sort((a, b) => b.i.sets - a.i.sets)[0];
+    if (!lead) return [];
+    const { i, label } = lead;
+    return [
+      {
+        pattern,
+        exercise: i.exercise.name,
+        sets: i.sets,
+        reps: i.reps,
+        seconds: i.seconds,
+        eachSide: i.eachSide,
+        loadKg: i.loadKg,
+        loading: i.loading,
+        percent1rm: i.percent1rm,
+        rir: i.rir,
+        label,
+      },
+    ];
+  });
+}
+
+export function seasonView(p: Planned, today: IsoDate): SeasonView {
+  const { athlete, id } = p.stored;
+  const byStart = new Map(p.plan.weeks.map((w) => [w.season.start, w]));
+  const weeks = p.plan.season.map((week): SeasonWeekView => {
+    const planned = byStart.get(week.start);
+    return {
+      ...columnOf(p, week, planned, athlete),
+      ...phasePlace(p.plan.phases, week),
+      dose: doseLines(planned?.sessions ?? []),
+      why: planned ? [...planned.why, planned.depthWhy] : week.why,
+      unplaced: planned?.fit.unplaced ?? [],
+    };
+  });
+  return {
+    id,
+    today,
+    season: athlete.season,
+    phases: p.plan.phases.map(({ phase, start, end, fixed, why }) => ({ phase, start, end, fixed, why })),
+    races: inOrder(athlete.races).map(flagOf),
+    weeks,
+    warnings: p.plan.warnings,
+  };
+}

@@ -1,0 +1,86 @@
+/** The survey table of the club. Rows are kept while an athlete's facts and the day stay the same. */
+import type { SquadRow, SquadView } from "../../api/views";
+import { addDays, type IsoDate, mondayOf } from "../../core/dates";
+import { inOrder } from "../../core/season/races";
+import type { Planner } from "../planner";
+import type { Store } from "../store/store";
+import { attentionOf } from "./attention";
+import { columnOf, flagOf, phasePlace } from "./season";
+
+/** Weeks before and from this one in the short section. */
+export const SHORT = { before: 4, ahead: 8 };
+
+export class Squad {
+  private readonly rows = new Map<string, { key: string; row: SquadRow }>();
+  private making: Promise<SquadRow[]> | null = null;
+
+  constructor(
+    private readonly store: Store,
+    private readonly planner: Planner,
+  ) {}
+
+  async view(): Promise<SquadView> {
+    this.making ??= this.makeRows().finally(() => {
+      this.making = null;
+    });
+    const rows = await this.making;
+    return { today: this.planner.today(), rows };
+  }
+
+  /** Most pressing first, then the club's order. Between athletes other requests get their turn. */
+  private async makeRows(): Promise<SquadRow[]> {
+    const list = await this.store.list();
+    const known = new Set(list.map((a) => a.id));
+    for (const id of this.rows.keys()) if (!known.has(id)) this.rows.delete(id);
+    const out: SquadRow[] = [];
+    for (const { id, revision } of list) {
+      const key = `${revision}/${this.planner.today()}`;
+      const kept = this.rows.get(id);
+      if (kept?.key === key) {
+        out.push(kept.row);
+        continue;
+      }
+      await new Promise((resolve) => setImmediate(resolve));
+      const row = await this.makeRow(id);
+      if (!row) continue;
+      this.rows.set(id, { key, row });
+      out.push(row);
+    }
+    const weight = (r: SquadRow) => r.attention[0]?.weight ?? 0;
+    return out.map((r, i) => ({ r, i })).sort((a, b) => weight(b.r) - weight(a.r) || a.i - b.i).map(({ r }) => r);
+  }
+
+  private async makeRow(id: string): Promise<SquadRow | null> {
+    const stored = await this.store.get(id);
+    if (!stored) return null;
+    const today: IsoDate = this.planner.today();
+    const p = this.planner.near(stored, SHORT.ahead);
+    const monday = mondayOf(today);
+    const { athlete } = stored;
+    const byStart = new Map(p.plan.weeks.map((w) => [w.season.start, w]));
+    const [first, last] = [addDays(monday, -7 * SHORT.before), addDays(monday, 7 * (SHORT.ahead - 1))];
+    const season = p.plan.season.filter((w) => w.start >= first && w.start <= last);
+    const now = p.plan.season.find((w) => w.start === monday);
+    const next = inOrder(athlete.races).find((r) => r.date >= today);
+    const logged = athlete.strengthLog.find((l) => l.date === today);
+    const planned = byStart.get(monday)?.sessions.find((s) => s.date === today);
+    const place = now ? phasePlace(p.plan.phases, now) : { phaseWeek: 0, phaseWeeks: 0 };
+    return {
+      id,
+      name: athlete.athlete.name,
+      sport: athlete.athlete.sport,
+      phase: now?.phase ?? null,
+      emphasis: now?.emphasis ?? null,
+      ...place,
+      nextRace: next ? flagOf(next) : null,
+      weeks: season.map((w) => columnOf(p, w, byStart.get(w.start), athlete)),
+      monday,
+      today: logged
+        ? { label: logged.label, start: 0, minutes: logged.minutes ?? 0, place: "", done: true }
+        : planned
+          ? { label: planned.label, start: planned.start, minutes: planned.minutes, place: planned.place, done: false }
+          : null,
+      attention: attentionOf(p, byStart.get(monday), today),
+    };
+  }
+}

@@ -1,0 +1,78 @@
+/** One week as the week section and the fit panel show it. */
+import type { EnduranceView, PlannedSessionView, WeekView } from "../../api/views";
+import type { EnduranceSession } from "../../core/athlete/types";
+import { windowsOfWeek } from "../../core/athlete/windows";
+import { addDays, type IsoDate, isoWeek } from "../../core/dates";
+import { ASSUMED_RPE, ASSUMED_START, isKey, sessionLoad, startOf } from "../../core/endurance/load";
+import { phaseOn } from "../../core/season/phases";
+import { DEFAULT_WEIGHTS } from "../../core/week/rules";
+import type { Planned, Planner } from "../planner";
+import type { Stored } from "../store/store";
+import { loggedAnchor, plannedAnchor } from "./anchors";
+import { flagOf, phasePlace } from "./season";
+
+export function enduranceView(e: EnduranceSession, id: string): EnduranceView {
+  const assumed: string[] = [];
+  if (e.rpe === undefined) assumed.push(`RPE ${ASSUMED_RPE[e.kind]} assumed for ${e.kind}`);
+  if (e.start === undefined) assumed.push(`start ${ASSUMED_START} assumed`);
+  if (e.key === undefined && isKey(e)) assumed.push(`key session because it is ${e.kind}`);
+  return { ...e, id, load: Math.round(sessionLoad(e)), isKey: isKey(e), startMinutes: startOf(e), assumed };
+}
+
+/** Endurance of a span with the row ids of the store. */
+export const enduranceBetween = (stored: Stored, from: IsoDate, to: IsoDate): EnduranceView[] =>
+  stored.athlete.endurance
+    .flatMap((e, i) => (e.date >= from && e.date <= to ? [enduranceView(e, stored.enduranceIds[i] ?? String(i))] : []))
+    .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.startMinutes - b.startMinutes));
+
+/** @returns null for a week outside the season */
+export function weekView(p: Planned, planner: Planner, monday: IsoDate): WeekView | null {
+  const { stored, plan } = p;
+  const season = plan.season.find((w) => w.start === monday);
+  if (!season) return null;
+  const week = plan.weeks.find((w) => w.season.start === monday);
+  const end = addDays(monday, 6);
+  const logs = stored.athlete.strengthLog.filter((l) => l.date >= addDays(monday, -1) && l.date <= end && l.date < p.from);
+  const limits = week?.dayLimits ?? [];
+  const sessions: PlannedSessionView[] = [
+    ...logs.map((l): PlannedSessionView => ({ ...loggedAnchor(l), place: "", warning: null })),
+    ...(week?.sessions ?? []).map((s): PlannedSessionView => {
+      const day = Math.round((Date.parse(s.date) - Date.parse(monday)) / 86_400_000);
+      const over = Math.max(s.stress - (limits[day] ?? 0), s.stress - (week?.depthLimit ?? 0));
+      return { ...plannedAnchor(s), place: s.place, warning: over > 0 ? `${Math.round(over)} over the depth limit` : null };
+    }),
+  ];
+  const heldWeek = stored.heldWeeks.has(monday);
+  const best = week && heldWeek ? planner.refit(stored, monday).weeks[0] : undefined;
+  const charged = new Set((week?.fit.costs ?? []).map((c) => c.rule));
+  return {
+    id: stored.id,
+    today: planner.today(),
+    monday,
+    isoWeek: isoWeek(monday).week,
+    phase: season.phase,
+    emphasis: season.emphasis,
+    ...phasePlace(plan.phases, season),
+    stepBack: season.stepBack,
+    endurance: enduranceBetween(stored, addDays(monday, -1), end),
+    sessions,
+    dayLimits: limits,
+    depthLimit: week?.depthLimit ?? p.pastLimits.get(monday) ?? 0,
+    dayPhases: Array.from({ length: 7 }, (_, i) => phaseOn(plan.phases, addDays(monday, i))?.phase ?? season.phase),
+    windows: windowsOfWeek(stored.athlete, monday),
+    fit: {
+      cost: week?.fit.cost ?? 0,
+      weighed: (best?.fit ?? week?.fit)?.weighed ?? 0,
+      costs: week?.fit.costs ?? [],
+      alternatives: (best?.fit ?? week?.fit)?.alternatives ?? [],
+      histogram: (best?.fit ?? week?.fit)?.histogram ?? [],
+      unplaced: week?.fit.unplaced ?? [],
+      freeRules: Object.keys(DEFAULT_WEIGHTS).length - charged.size,
+    },
+    held: heldWeek ? stored.held.filter((h) => h.date >= monday && h.date <= end) : null,
+    stale: best !== undefined && week !== undefined && best.fit.cost < week.fit.cost,
+    races: stored.athlete.races.filter((r) => r.date >= monday && r.date <= end).map(flagOf),
+    why: week ? [...week.why, week.depthWhy] : season.why,
+    editable: end >= p.from,
+  };
+}
