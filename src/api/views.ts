@@ -75,6 +75,8 @@ export interface SquadRow {
   id: string;
   name: string;
   sport: Sport;
+  massUnit: "kg" | "lb";
+  distanceUnit: "km" | "mi";
   phase: Phase | null;
   emphasis: Emphasis | null;
   phaseWeek: number;

@@ -69,6 +69,8 @@ export class Squad {
       id,
       name: athlete.athlete.name,
       sport: athlete.athlete.sport,
+      massUnit: athlete.athlete.massUnit ?? "kg",
+      distanceUnit: athlete.athlete.distanceUnit ?? "km",
       phase: now?.phase ?? null,
       emphasis: now?.emphasis ?? null,
       ...place,

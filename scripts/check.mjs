@@ -1,0 +1,8 @@
+/** `npm run check`: format and lint, types, arrows, and the published schemas against the code. */
+import { ensureInstalled, must, tool } from "./lib.mjs";
+
+ensureInstalled();
+must(tool("biome"), ["check", "--error-on-warnings", "."]);
+must(tool("tsc"), ["--noEmit", "-p", "."]);
+must(tool("depcruise"), ["--config", ".dependency-cruiser.cjs", "src"]);
+must(tool("tsx"), ["scripts/schemas.ts", "--check"]);

@@ -1,0 +1,71 @@
+/** What the scripts share. Node's own modules only: these run before anything is installed. */
+import { spawn, spawnSync } from "node:child_process";
+import { existsSync, mkdirSync, readdirSync, statSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+
+export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
+export const CHROMIUM = process.env.CHROMIUM_PATH ?? "/usr/bin/chromium";
+
+/** Runs a command to its end; a failure ends this process with its code. */
+export function must(command, args, options = {}) {
+  const done = spawnSync(command, args, { cwd: ROOT, stdio: "inherit", ...options });
+  if (done.error) {
+    console.error(`${command}: ${done.error.message}`);
+    process.exit(1);
+  }
+  if (done.status !== 0) process.exit(done.status ?? 1);
+}
+
+/** A tool of node_modules. */
+export const tool = (name) => join(ROOT, "node_modules", ".bin", name);
+
+/** npm ci, where node_modules is absent or older than the lock file. */
+export function ensureInstalled() {
+  const marker = join(ROOT, "node_modules", ".package-lock.json");
+  if (existsSync(marker) && statSync(marker).mtimeMs >= statSync(join(ROOT, "package-lock.json")).mtimeMs - 1000) return;
+  console.log("Installing packages (npm ci) ...");
+  must("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]);
+}
+
+function newest(path) {
+  const s = statSync(path);
+  if (!s.isDirectory()) return s.mtimeMs;
+  return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
+}
+
+/** Builds web and server where a source is newer than the last build. */
+export function ensureBuilt() {
+  const stamp = join(ROOT, "dist", "built");
+  const sources = ["src", "public", "index.html", "vite.config.ts", "package-lock.json"].map((p) => newest(join(ROOT, p)));
+  if (existsSync(stamp) && statSync(stamp).mtimeMs >= Math.max(...sources)) return;
+  console.log("Building ...");
+  must(tool("vite"), ["build", "--logLevel", "warn"]);
+  must(tool("vite"), ["build", "--ssr", "--logLevel", "warn"]);
+  mkdirSync(dirname(stamp), { recursive: true });
+  writeFileSync(stamp, new Date().toISOString());
+}
+
+/** Debian's Chromium for the journeys; installed through apt where the user may. */
+export function ensureChromium() {
+  if (existsSync(CHROMIUM)) return;
+  const root = typeof process.getuid === "function" && process.getuid() === 0;
+  const sudo = !root && spawnSync("sudo", ["-n", "true"]).status === 0;
+  if (!root && !sudo) {
+    console.error(`Chromium is needed for the journeys and is not at ${CHROMIUM}. Install it (apt-get install chromium), or set CHROMIUM_PATH.`);
+    process.exit(1);
+  }
+  console.log("Installing chromium (apt-get) ...");
+  const env = { ...process.env, DEBIAN_FRONTEND: "noninteractive" };
+  const apt = (args) => must(root ? "apt-get" : "sudo", root ? args : ["-n", "apt-get", ...args], { env });
+  apt(["update", "-qq"]);
+  apt(["install", "-y", "-qq", "--no-install-recommends", "chromium"]);
+}
+
+/** Starts a long-running child and passes signals on. */
+export function follow(command, args, env = process.env) {
+  const child = spawn(command, args, { cwd: ROOT, stdio: "inherit", env });
+  for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => child.kill(signal));
+  child.on("exit", (code, signal) => process.exit(code ?? (signal ? 0 : 1)));
+  return child;
+}

@@ -1,0 +1,71 @@
+/** Query and mutation hooks. Every write refreshes what is shown of that athlete, and the squad. */
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useSyncExternalStore } from "react";
+import type { EnduranceBody, RaceBody } from "../../api/requests";
+import type { AthleteView, ClubView, SeasonView, SessionView, SquadView, WeekView } from "../../api/views";
+import type { Label, LockedSession, StrengthLog, Window } from "../../core/athlete/types";
+import { del, get, post, postText, put } from "./api";
+
+export const useClub = () => useQuery({ queryKey: ["club"], queryFn: () => get<ClubView>("/club"), staleTime: 60_000 });
+export const useSquad = () => useQuery({ queryKey: ["squad"], queryFn: () => get<SquadView>("/squad") });
+export const useAthlete = (id: string) => useQuery({ queryKey: ["a", id, "record"], queryFn: () => get<AthleteView>(`/athletes/${id}`) });
+export const useSeason = (id: string) => useQuery({ queryKey: ["a", id, "season"], queryFn: () => get<SeasonView>(`/athletes/${id}/season`) });
+export const useWeek = (id: string, monday: string) =>
+  useQuery({ queryKey: ["a", id, "week", monday], queryFn: () => get<WeekView>(`/athletes/${id}/weeks/${monday}`), enabled: monday !== "", placeholderData: (before) => before });
+export const useSession = (id: string, date: string, label: string) =>
+  useQuery({ queryKey: ["a", id, "session", date, label], queryFn: () => get<SessionView>(`/athletes/${id}/sessions/${date}/${label}`), enabled: date !== "" });
+
+/** When the last write reached the server; shown in the status bar. */
+let savedAt: Date | null = null;
+const listeners = new Set<() => void>();
+export function markSaved(): void {
+  savedAt = new Date();
+  for (const l of listeners) l();
+}
+export const useSavedAt = (): Date | null =>
+  useSyncExternalStore(
+    (l) => {
+      listeners.add(l);
+      return () => listeners.delete(l);
+    },
+    () => savedAt,
+  );
+
+/** A write about one athlete. */
+export function useChange<V, R = unknown>(id: string, write: (value: V) => Promise<R>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: write,
+    onSuccess: async () => {
+      markSaved();
+      await Promise.all([client.invalidateQueries({ queryKey: ["a", id] }), client.invalidateQueries({ queryKey: ["squad"] })]);
+    },
+  });
+}
+
+export const useImport = () => {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (text: string) => postText<{ id: string; name: string }>("/athletes", text),
+    onSuccess: () => {
+      markSaved();
+      return client.invalidateQueries({ queryKey: ["squad"] });
+    },
+  });
+};
+
+const base = (id: string) => `/athletes/${id}`;
+export const useFit = (id: string) => useChange(id, (monday: string) => post<WeekView>(`${base(id)}/weeks/${monday}/fit`));
+export const useHold = (id: string) =>
+  useChange(id, ({ monday, sessions }: { monday: string; sessions: LockedSession[] | null }) => put(`${base(id)}/weeks/${monday}/held`, { sessions }));
+export const useLock = (id: string) => useChange(id, (lock: LockedSession) => put(`${base(id)}/locks`, lock));
+export const useUnlock = (id: string) => useChange(id, (l: { date: string; label: Label }) => del(`${base(id)}/locks/${l.date}/${l.label}`));
+export const usePutLog = (id: string) => useChange(id, (log: StrengthLog) => put(`${base(id)}/logs/${log.date}/${log.label}`, log));
+export const useSaveRace = (id: string) =>
+  useChange(id, ({ race, body }: { race: string | null; body: RaceBody }) => (race ? put(`${base(id)}/races/${race}`, body) : post(`${base(id)}/races`, body)));
+export const useDeleteRace = (id: string) => useChange(id, (race: string) => del(`${base(id)}/races/${race}`));
+export const useSaveEndurance = (id: string) =>
+  useChange(id, ({ row, body }: { row: string | null; body: EnduranceBody }) => (row ? put(`${base(id)}/endurance/${row}`, body) : post(`${base(id)}/endurance`, body)));
+export const useDeleteEndurance = (id: string) => useChange(id, (row: string) => del(`${base(id)}/endurance/${row}`));
+export const useSaveWindows = (id: string) => useChange(id, (windows: Window[]) => put(`${base(id)}/windows`, { windows }));
+export const useDeleteAthlete = (id: string) => useChange(id, () => del(base(id)));

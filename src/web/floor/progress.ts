@@ -1,0 +1,96 @@
+/** Where a lifter stands in a session: pure, so that it can be tested without a screen. */
+import type { ItemView, SessionView } from "../../api/views";
+import type { LoggedItem, LoggedSet, Side, StrengthLog } from "../../core/athlete/types";
+
+/** Pain at which the exercise stops (handbook 14). */
+export const STOP_PAIN = 5;
+
+export const sidesOf = (i: Pick<ItemView, "eachSide">): Side[] => (i.eachSide ? ["left", "right"] : ["both"]);
+
+/** Logged rows an exercise asks for: one a set, two where it has sides. */
+export const rowsOf = (i: Pick<ItemView, "eachSide" | "sets">): number => i.sets * sidesOf(i).length;
+
+export const loggedOf = (log: StrengthLog, exercise: string): LoggedItem | undefined => log.items.find((x) => x.exercise === exercise);
+
+export const doneRows = (log: StrengthLog, i: ItemView): number => loggedOf(log, i.exercise)?.sets.length ?? 0;
+
+/** Done with it: every row logged, or stopped by pain. */
+export const isFinished = (log: StrengthLog, i: ItemView): boolean => doneRows(log, i) >= rowsOf(i) || (loggedOf(log, i.exercise)?.pain ?? 0) > STOP_PAIN;
+
+const group = (i: Pick<ItemView, "pair">): string => i.pair.replace(/[AB]$/, "");
+
+/**
+ * What to lift next: partners of a pair take turns, one set each; then the next pair.
+ * @returns index of the item, or -1 when the session is done
+ */
+export function nextItem(view: Pick<SessionView, "items">, log: StrengthLog): number {
+  const open = view.items.map((i, at) => ({ i, at })).filter(({ i }) => !isFinished(log, i));
+  const first = open[0];
+  if (!first) return -1;
+  const mates = open.filter(({ i }) => group(i) === group(first.i));
+  const setsDone = ({ i }: { i: ItemView }) => Math.floor(doneRows(log, i) / sidesOf(i).length);
+  const unfinished = mates.find(({ i }) => doneRows(log, i) % sidesOf(i).length !== 0);
+  return (unfinished ?? mates.reduce((best, m) => (setsDone(m) < setsDone(best) ? m : best))).at;
+}
+
+export interface Entry {
+  reps: number | null;
+  seconds: number | null;
+  loadKg: number | null;
+  rir: number;
+}
+
+/** What the steppers start from: the set before, else the prescription. */
+export function startEntry(i: ItemView, log: StrengthLog): Entry {
+  const before = loggedOf(log, i.exercise)?.sets.at(-1);
+  return {
+    reps: i.seconds === null ? (i.reps ?? 0) : null,
+    seconds: i.seconds,
+    loadKg: before?.loadKg ?? i.loadKg,
+    rir: i.rir,
+  };
+}
+
+/** An empty log of the session. */
+export const emptyLog = (view: SessionView, start: string): StrengthLog => ({ date: view.date, start, label: view.label, items: [] });
+
+const prescribedOf = (i: ItemView): LoggedItem["prescribed"] => ({
+  sets: i.sets,
+  ...(i.reps === null ? {} : { reps: i.reps }),
+  ...(i.repsLow === null ? {} : { repsLow: i.repsLow }),
+  ...(i.seconds === null ? {} : { seconds: i.seconds }),
+  rir: i.rir,
+  ...(i.loadKg === null ? {} : { loadKg: i.loadKg }),
+});
+
+const withItem = (log: StrengthLog, i: ItemView, change: (item: LoggedItem) => LoggedItem): StrengthLog => {
+  const known = loggedOf(log, i.exercise);
+  const next = change(known ?? { exercise: i.exercise, prescribed: prescribedOf(i), sets: [] });
+  return { ...log, items: known ? log.items.map((x) => (x === known ? next : x)) : [...log.items, next] };
+};
+
+/** @returns the log with one more row */
+export function withSet(log: StrengthLog, i: ItemView, entry: Entry): StrengthLog {
+  const rows = doneRows(log, i);
+  const side = sidesOf(i)[rows % sidesOf(i).length] ?? "both";
+  const set: LoggedSet = {
+    ...(entry.reps === null ? {} : { reps: entry.reps }),
+    ...(entry.seconds === null ? {} : { seconds: entry.seconds }),
+    ...(entry.loadKg === null ? {} : { loadKg: entry.loadKg }),
+    rir: entry.rir,
+    side,
+  };
+  return withItem(log, i, (item) => ({ ...item, sets: [...item.sets, set] }));
+}
+
+/** @returns the log without its last row of an exercise */
+export const withoutLast = (log: StrengthLog, i: ItemView): StrengthLog => withItem(log, i, (item) => ({ ...item, sets: item.sets.slice(0, -1) }));
+
+export const withPain = (log: StrengthLog, i: ItemView, pain: number): StrengthLog => withItem(log, i, (item) => ({ ...item, pain }));
+
+/** Moves a load by one step of what the room can make. */
+export function stepLoad(loads: readonly number[], from: number | null, by: 1 | -1): number | null {
+  if (loads.length === 0) return from;
+  if (from === null) return loads[0] ?? null;
+  return (by === 1 ? loads.find((l) => l > from + 1e-9) : loads.findLast((l) => l < from - 1e-9)) ?? from;
+}

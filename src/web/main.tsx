@@ -1,0 +1,43 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { createBrowserRouter, RouterProvider } from "react-router";
+import "./app.css";
+import SquadView from "./routes/squad";
+import { Frame } from "./ui/Frame";
+import { KeysProvider } from "./ui/keys";
+import { Crash } from "./ui/Crash";
+
+const client = new QueryClient({ defaultOptions: { queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true } } });
+
+/** Views other than the first are fetched when they are opened. */
+const view = (load: () => Promise<{ default: React.ComponentType }>) => async () => ({ Component: (await load()).default });
+
+const router = createBrowserRouter([
+  {
+    Component: Frame,
+    ErrorBoundary: Crash,
+    HydrateFallback: () => null,
+    children: [
+      { path: "/", Component: SquadView },
+      { path: "/a/:id/season", lazy: view(() => import("./routes/season")) },
+      { path: "/a/:id/week/:monday?", lazy: view(() => import("./routes/week")) },
+      { path: "/a/:id/session/:date?/:label?", lazy: view(() => import("./routes/session")) },
+      { path: "/a/:id/records", lazy: view(() => import("./routes/records")) },
+      { path: "*", lazy: view(() => import("./routes/missing")) },
+    ],
+  },
+  { path: "/a/:id/floor/:date/:label", lazy: view(() => import("./routes/floor")), ErrorBoundary: Crash, HydrateFallback: () => null },
+]);
+
+const root = document.getElementById("root");
+if (root)
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={client}>
+        <KeysProvider>
+          <RouterProvider router={router} />
+        </KeysProvider>
+      </QueryClientProvider>
+    </StrictMode>,
+  );

@@ -1,0 +1,244 @@
+/** Records: races, endurance sessions and weekly windows, to add and edit; the athlete's file in and out. */
+import { lazy, Suspense, useState } from "react";
+import { useNavigate, useParams, useSearchParams } from "react-router";
+import { toast } from "sonner";
+import type { AthleteView, EnduranceView } from "../../api/views";
+import type { Race } from "../../core/athlete/types";
+import { minutesOf } from "../../core/dates";
+import { get } from "../data/api";
+import { useAthlete, useDeleteAthlete, useImport } from "../data/hooks";
+import { day, distance, duration, SPORT_NAMES, type Units } from "../format";
+import { ICON } from "../ui/glyphs";
+import { useKeys } from "../ui/keys";
+import { Failed, Loading } from "../ui/State";
+
+const RaceSheet = lazy(() => import("../ui/RaceSheet"));
+const EnduranceSheet = lazy(() => import("../ui/EnduranceSheet"));
+const WindowSheet = lazy(() => import("../ui/WindowSheet"));
+
+const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
+type Open = { kind: "race"; race: Race | null } | { kind: "endurance"; session: EnduranceView | null } | { kind: "window"; at: number | null };
+
+export default function RecordsRoute() {
+  const { id = "" } = useParams();
+  const athlete = useAthlete(id);
+  if (athlete.isPending) return <Loading what="the records" />;
+  if (athlete.isError) return <Failed error={athlete.error} retry={() => athlete.refetch()} what="The records" />;
+  return <Records key={id} view={athlete.data} />;
+}
+
+function Records({ view }: { view: AthleteView }) {
+  const [params, setParams] = useSearchParams();
+  const [opened, setOpened] = useState<Open | null>(params.get("add") === "race" ? { kind: "race", race: null } : null);
+  const units: Units = { massUnit: view.facts.massUnit ?? "kg", distanceUnit: view.facts.distanceUnit ?? "km" };
+  const close = () => {
+    setOpened(null);
+    if (params.has("add")) setParams({}, { replace: true });
+  };
+  useKeys("view", [
+    { key: "r", label: "add race", run: () => setOpened({ kind: "race", race: null }), bar: true },
+    { key: "e", label: "add endurance", run: () => setOpened({ kind: "endurance", session: null }), bar: true },
+    { key: "w", label: "add window", run: () => setOpened({ kind: "window", at: null }), bar: true },
+  ]);
+  const races = [...view.races].sort((a, b) => (a.date < b.date ? -1 : 1));
+  const windows = view.windows.map((w, at) => ({ w, at })).sort((a, b) => a.w.day - b.w.day || minutesOf(a.w.start) - minutesOf(b.w.start));
+  const head = "h-7 text-left text-[12px] text-ink2 shadow-[inset_0_-1px_0_var(--color-ground)] [&>th]:font-semibold";
+  const line = "h-8 cursor-pointer border-b border-hair2 hover:bg-panel";
+  const title = (text: string, add: string, onAdd: () => void) => (
+    <div className="mb-1 flex items-center gap-2">
+      <h2 className="text-[15px] leading-6 font-[650]">{text}</h2>
+      <span className="flex-1" />
+      <button type="button" className="btn btn-sm" onClick={onAdd}>
+        {ICON.plus} {add}
+      </button>
+    </div>
+  );
+  return (
+    <main className="flex h-full flex-col">
+      <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
+        <h1 className="text-[18px] leading-6 font-[650]">Records</h1>
+        <span className="ml-1 text-ink2">what the plan is worked out from</span>
+        <span className="flex-1" />
+        <FileActions view={view} />
+      </div>
+      <div className="grid min-h-0 flex-1 grid-cols-2 gap-6 overflow-auto px-4 pb-4">
+        <div className="space-y-6">
+          <section>
+            {title("Races", "Race", () => setOpened({ kind: "race", race: null }))}
+            {races.length === 0 ? (
+              <p className="py-3 text-ink2">No race entered: phases roll in blocks of base and build until there is one.</p>
+            ) : (
+              <table className="w-full border-collapse">
+                <thead>
+                  <tr className={head}>
+                    <th className="w-8" />
+                    <th>Race</th>
+                    <th>Date</th>
+                    <th>Distance</th>
+                    <th>Expected</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {races.map((r) => (
+                    <tr key={r.id} className={line} onClick={() => setOpened({ kind: "race", race: r })}>
+                      <td className="font-bold text-brick-ink">{r.priority}</td>
+                      <td>
+                        <button type="button" className="link text-left" onClick={() => setOpened({ kind: "race", race: r })}>
+                          {r.name}
+                        </button>
+                      </td>
+                      <td>{day(r.date)}</td>
+                      <td>{r.distanceKm === undefined ? "–" : distance(r.distanceKm, units, 1)}</td>
+                      <td>{r.expectedMinutes === undefined ? "assumed" : duration(r.expectedMinutes)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+          </section>
+          <section>
+            {title("Weekly windows", "Window", () => setOpened({ kind: "window", at: null }))}
+            {windows.length === 0 ? (
+              <p className="py-3 text-ink2">No window yet: without one no session can be placed.</p>
+            ) : (
+              <table className="w-full border-collapse">
+                <thead>
+                  <tr className={head}>
+                    <th>Day</th>
+                    <th>From</th>
+                    <th>Length</th>
+                    <th>Place</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {windows.map(({ w, at }) => (
+                    <tr key={at} className={line} onClick={() => setOpened({ kind: "window", at })}>
+                      <td>
+                        <button type="button" className="link" onClick={() => setOpened({ kind: "window", at })}>
+                          {DAYS[w.day - 1]}
+                        </button>
+                      </td>
+                      <td>{w.start}</td>
+                      <td>{duration(w.minutes)}</td>
+                      <td>{w.place}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+          </section>
+          <section>
+            <h2 className="mb-1 text-[15px] leading-6 font-[650]">Places</h2>
+            <ul className="space-y-1.5 text-[12px] leading-4">
+              {view.places.map((p) => (
+                <li key={p.id}>
+                  <b>{p.id}</b>: {placeWords(p, units)}
+                </li>
+              ))}
+            </ul>
+          </section>
+        </div>
+        <section>
+          {title("Endurance, six weeks either side of today", "Session", () => setOpened({ kind: "endurance", session: null }))}
+          <table className="w-full border-collapse">
+            <thead>
+              <tr className={head}>
+                <th>Date</th>
+                <th>Session</th>
+                <th>Duration</th>
+                <th>Distance</th>
+                <th>Load</th>
+                <th>State</th>
+              </tr>
+            </thead>
+            <tbody>
+              {view.endurance.map((e) => (
+                <tr key={e.id} className={line} onClick={() => setOpened({ kind: "endurance", session: e })}>
+                  <td className="whitespace-nowrap">
+                    <button type="button" className="link" onClick={() => setOpened({ kind: "endurance", session: e })}>
+                      {day(e.date)}
+                    </button>{" "}
+                    <span className="text-[12px] text-ink2">{e.start ?? ""}</span>
+                  </td>
+                  <td>
+                    {SPORT_NAMES[e.sport]}, {e.kind}
+                    {e.isKey ? <b className="ml-1 text-[12px] text-moss-ink">key</b> : null}
+                  </td>
+                  <td>{duration(e.minutes)}</td>
+                  <td>{e.distanceKm === undefined ? "–" : distance(e.distanceKm, units, 1)}</td>
+                  <td>
+                    {e.load}
+                    {e.rpe === undefined ? <span title="RPE assumed by kind">*</span> : null}
+                  </td>
+                  <td>{e.done ? "done" : "planned"}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {view.endurance.length === 0 && <p className="py-3 text-ink2">Nothing recorded around today. Add sessions, so that the week can be fitted around them.</p>}
+          <p className="mt-1 text-[12px] text-ink2">* effort assumed by kind of session</p>
+        </section>
+      </div>
+      {opened && (
+        <Suspense fallback={null}>
+          {opened.kind === "race" && <RaceSheet id={view.id} race={opened.race} season={view.season} units={units} onClose={close} />}
+          {opened.kind === "endurance" && <EnduranceSheet id={view.id} session={opened.session} date={view.season.start} sport={view.facts.sport} units={units} onClose={close} />}
+          {opened.kind === "window" && <WindowSheet id={view.id} windows={view.windows} at={opened.at} places={view.places.map((p) => p.id)} onClose={close} />}
+        </Suspense>
+      )}
+    </main>
+  );
+}
+
+function placeWords(p: AthleteView["places"][number], units: Units): string {
+  const kg = (n: number) => (units.massUnit === "lb" ? `${Math.round((n / 0.45359237) * 10) / 10}` : String(n));
+  const parts = [
+    p.bars.length ? `bars ${p.bars.map((b) => `${b.kind} ${kg(b.massKg)}`).join(", ")}` : "",
+    p.plates.length ? `plates ${p.plates.map((x) => `${x.pairs} × ${kg(x.massKg)}`).join(", ")}` : "",
+    p.dumbbellsKg.length ? `dumbbells ${p.dumbbellsKg.map((x) => kg(x.massKg)).join(", ")}` : "",
+    p.kettlebellsKg.length ? `kettlebells ${p.kettlebellsKg.map((x) => kg(x.massKg)).join(", ")}` : "",
+    p.machines.map((m) => m.kind).join(", "),
+    p.bands.length ? `bands ${p.bands.join(", ")}` : "",
+    p.other.join(", "),
+  ].filter(Boolean);
+  return `${parts.join("; ") || "nothing"} (${units.massUnit})`;
+}
+
+function FileActions({ view }: { view: AthleteView }) {
+  const remove = useDeleteAthlete(view.id);
+  const bring = useImport();
+  const navigate = useNavigate();
+  const [asking, setAsking] = useState(false);
+  const takeAway = async () => {
+    const file = await get<unknown>(`/athletes/${view.id}/file`);
+    remove.mutate(undefined, {
+      onSuccess: () => {
+        toast(`${view.facts.name} removed.`, { duration: 15_000, action: { label: "Undo", onClick: () => bring.mutate(JSON.stringify(file)) } });
+        navigate("/");
+      },
+    });
+  };
+  return (
+    <>
+      <a className="btn" href={`/api/athletes/${view.id}/file`} download>
+        {ICON.down} Export file
+      </a>
+      {asking ? (
+        <>
+          <span className="ml-2 text-[12px] text-brick-ink">Remove {view.facts.name} with all records?</span>
+          <button type="button" className="btn btn-sm" onClick={takeAway}>
+            Remove
+          </button>
+          <button type="button" className="btn btn-sm" onClick={() => setAsking(false)}>
+            Keep
+          </button>
+        </>
+      ) : (
+        <button type="button" className="btn" onClick={() => setAsking(true)}>
+          {ICON.bin} Remove athlete
+        </button>
+      )}
+    </>
+  );
+}
+

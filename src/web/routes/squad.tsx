@@ -1,0 +1,187 @@
+/** Squad: who lifts today, who needs a look and why. A survey table, the most pressing first. */
+import { useEffect, useState } from "react";
+import { Link, useNavigate, useSearchParams } from "react-router";
+import type { SquadRow } from "../../api/views";
+import { daysBetween } from "../../core/dates";
+import { useSquad } from "../data/hooks";
+import { day, duration, EMPHASIS_NAMES, inDays, PHASE_NAMES, SPORT_NAMES, sessionName, time } from "../format";
+import { ShortSection } from "../section/ShortSection";
+import { STRATA } from "../section/patterns";
+import { ICON, WarnIcon } from "../ui/glyphs";
+import { ImportSheet } from "../ui/ImportSheet";
+import { useKeys } from "../ui/keys";
+import { Empty, Failed, Loading } from "../ui/State";
+import { Asked } from "../ui/Why";
+
+type Filter = "all" | "today" | "look";
+const FILTERS: [Filter, string][] = [
+  ["all", "Everyone"],
+  ["today", "Lifts today"],
+  ["look", "Needs a look"],
+];
+
+export default function SquadView() {
+  const squad = useSquad();
+  const navigate = useNavigate();
+  const [params, setParams] = useSearchParams();
+  const [filter, setFilter] = useState<Filter>("all");
+  const [chosen, setChosen] = useState(0);
+  const importing = params.get("import") === "1";
+  const setImporting = (open: boolean) => setParams(open ? { import: "1" } : {}, { replace: true });
+  const all = squad.data?.rows ?? [];
+  const rows = all.filter((r) => (filter === "today" ? r.today !== null : filter === "look" ? r.attention.length > 0 : true));
+  const at = Math.min(chosen, Math.max(0, rows.length - 1));
+  const open = () => rows[at] && navigate(`/a/${rows[at].id}/week`);
+  useKeys("view", [
+    { key: "ArrowUp", label: "", run: () => setChosen(Math.max(0, at - 1)), bar: true },
+    { key: "ArrowDown", label: "athlete", run: () => setChosen(Math.min(rows.length - 1, at + 1)), bar: true },
+    { key: "Enter", label: "open week", run: open, bar: true },
+    { key: "t", label: "lifts today", run: () => setFilter(filter === "today" ? "all" : "today"), bar: true },
+    { key: "i", label: "import", run: () => setImporting(true), bar: true },
+  ]);
+  useEffect(() => {
+    document.querySelector(`[data-row="${at}"]`)?.scrollIntoView({ block: "nearest" });
+  }, [at]);
+
+  if (squad.isPending) return <Loading what="the squad" />;
+  if (squad.isError) return <Failed error={squad.error} retry={() => squad.refetch()} what="The squad" />;
+  const lifting = all.filter((r) => r.today).length;
+  const looks = all.filter((r) => r.attention.length > 0).length;
+  return (
+    <main className="flex h-full flex-col">
+      <div className="flex h-[52px] flex-none items-center gap-2 px-4">
+        <h1 className="text-[18px] leading-6 font-[650]">Squad</h1>
+        <span className="ml-1 text-ink2">
+          {all.length} athletes, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need{looks === 1 ? "s" : ""} a look
+        </span>
+        <span className="flex-1" />
+        <fieldset className="inline-flex h-8 overflow-hidden rounded-[3px] border border-edge bg-panel">
+          <legend className="sr-only">Show</legend>
+          {FILTERS.map(([id, name]) => (
+            <button key={id} type="button" aria-pressed={filter === id} onClick={() => setFilter(id)} className={`border-r border-hair px-[11px] leading-[30px] font-medium last:border-r-0 ${filter === id ? "bg-ink text-panel" : "text-ink2"}`}>
+              {name}
+            </button>
+          ))}
+        </fieldset>
+        <button type="button" className="btn ml-2" onClick={() => setImporting(true)}>
+          {ICON.file} Import athlete
+        </button>
+      </div>
+      <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">
+        {all.length === 0 ? (
+          <Empty title="No athletes yet">
+            <p className="mb-3">Bring in an athlete file: races, weekly sessions, windows and places. Phases, doses and a fitted week follow from it.</p>
+            <button type="button" className="btn btn-pri" onClick={() => setImporting(true)}>
+              {ICON.file} Import athlete
+            </button>
+          </Empty>
+        ) : (
+          <table className="w-full border-collapse text-left">
+            <thead>
+              <tr className="sticky top-0 z-10 h-7 bg-paper text-[12px] text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
+                <th className="w-[150px] pl-2 font-semibold">Athlete</th>
+                <th className="w-[150px] font-semibold">Phase</th>
+                <th className="w-[280px] font-semibold">4 weeks back, 8 ahead</th>
+                <th className="w-[168px] font-semibold">Next race</th>
+                <th className="w-[150px] font-semibold">Today</th>
+                <th className="font-semibold">What needs you</th>
+                <th className="w-9" />
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((r, i) => (
+                <Row key={r.id} row={r} today={squad.data.today} at={i} on={i === at} onChoose={() => setChosen(i)} />
+              ))}
+            </tbody>
+          </table>
+        )}
+        {all.length > 0 && rows.length === 0 && <p className="p-6 text-ink2">{filter === "today" ? "Nobody lifts today." : "Nobody needs a look today."}</p>}
+      </div>
+      <ImportSheet key={String(importing)} open={importing} onClose={() => setImporting(false)} />
+    </main>
+  );
+}
+
+function Row({ row, today, at, on, onChoose }: { row: SquadRow; today: string; at: number; on: boolean; onChoose: () => void }) {
+  const first = row.attention[0];
+  const more = row.attention.slice(1);
+  return (
+    // biome-ignore lint/a11y/useKeyWithClickEvents: arrow keys and Enter walk the rows; the name is a link
+    <tr data-row={at} onClick={onChoose} className={`h-[76px] border-b border-hair align-middle ${on ? "bg-panel shadow-[inset_3px_0_0_var(--color-iron)]" : ""}`}>
+      <td className="pl-3">
+        <Link to={`/a/${row.id}/week`} className="block text-[15px] leading-5 font-[650] hover:underline">
+          {row.name}
+        </Link>
+        <span className="text-[12px] text-ink2">{SPORT_NAMES[row.sport]}</span>
+      </td>
+      <td>
+        {row.phase && row.emphasis ? (
+          <>
+            <span className="flex items-center gap-1.5 font-medium">
+              <i className="sw" style={{ background: STRATA[row.phase].tint }} />
+              {PHASE_NAMES[row.phase]}
+            </span>
+            <span className="text-[12px] text-ink2">
+              week {row.phaseWeek} of {row.phaseWeeks}, {EMPHASIS_NAMES[row.emphasis].toLowerCase()}
+            </span>
+          </>
+        ) : (
+          <span className="text-ink2">outside the season</span>
+        )}
+      </td>
+      <td>
+        <Link to={`/a/${row.id}/season`} aria-label={`${row.name}, season`} className="inline-block">
+          <ShortSection row={row} />
+        </Link>
+      </td>
+      <td>
+        {row.nextRace ? (
+          <>
+            <span className="block leading-4 font-medium">{row.nextRace.name}</span>
+            <span className="text-[12px] text-ink2">
+              {row.nextRace.priority}, {day(row.nextRace.date)}, {inDays(daysBetween(today, row.nextRace.date))}
+            </span>
+          </>
+        ) : (
+          <span className="text-ink2">none entered</span>
+        )}
+      </td>
+      <td>
+        {row.today ? (
+          <Link to={`/a/${row.id}/session/${today}/${row.today.label}`} className="block hover:underline">
+            <span className="block font-medium">{sessionName(row.today.label, row.emphasis ?? "develop")}</span>
+            <span className="text-[12px] text-ink2">{row.today.done ? "logged" : `${time(row.today.start)}, ${duration(row.today.minutes)}`}</span>
+          </Link>
+        ) : (
+          <span className="text-ink2">–</span>
+        )}
+      </td>
+      <td className="pr-2 text-[13px] leading-[18px]">
+        {first ? (
+          <span className="flex items-start gap-1.5">
+            <span className="mt-0.5">
+              <WarnIcon />
+            </span>
+            <span>
+              <Asked reasons={[first]} className="text-left">
+                {first.text}
+              </Asked>
+              {more.length > 0 && (
+                <Asked reasons={more} className="ml-1 text-[12px] text-ink2">
+                  {more.length} more
+                </Asked>
+              )}
+            </span>
+          </span>
+        ) : (
+          <span className="text-ink2">Nothing</span>
+        )}
+      </td>
+      <td>
+        <Link to={`/a/${row.id}/week`} className="btn btn-sm btn-sq" aria-label={`Open ${row.name}'s week`}>
+          {ICON.right}
+        </Link>
+      </td>
+    </tr>
+  );
+}

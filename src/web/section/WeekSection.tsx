@@ -1,0 +1,201 @@
+/** The week as a ground section: buttes of endurance above, anchors below, rock at each day's depth limit. */
+import type { WeekView } from "../../api/views";
+import { duration, sessionName, time } from "../format";
+import { Defs } from "./Defs";
+import type { WeekLayout } from "./layout/week";
+import { Anchor, Earth, Flag, Plumb, Text, Triangle } from "./parts";
+import { AxisTitle } from "./SeasonSection";
+import { STRATA } from "./patterns";
+
+interface Props {
+  layout: WeekLayout;
+  view: WeekView;
+  selected: number | null;
+  onSelect: (index: number) => void;
+  onOpen: (index: number) => void;
+  onEndurance: (id: string) => void;
+  width: number;
+  height: number;
+}
+
+const px = (y: number) => Math.round(y) + 0.5;
+
+export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEndurance, width, height }: Props) {
+  const phase = STRATA[view.phase];
+  return (
+    <>
+      <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="group" aria-label="Week section. Sessions can be reached with the Tab key.">
+        <Defs prefix="w" size={6} />
+        <clipPath id="week-soil">
+          <path d={l.soilArea} />
+        </clipPath>
+        <clipPath id="week-rock">
+          <path d={l.rockArea} />
+        </clipPath>
+        <rect x={l.carry} y={l.ground} width={l.x1 - l.carry} height={l.bottom - l.ground} fill={phase.tint} opacity=".34" />
+        <g clipPath="url(#week-soil)">
+          {l.days.map((d, i) => {
+            const tint = STRATA[view.dayPhases[i] ?? view.phase];
+            const x = i === 0 ? l.carry : d.x0;
+            return (
+              <g key={d.date}>
+                <rect x={x} y={l.ground} width={d.x1 - x} height={l.bottom - l.ground} fill={tint.tint} />
+                <rect x={x} y={l.ground} width={d.x1 - x} height={l.bottom - l.ground} fill={`url(#w${view.dayPhases[i] ?? view.phase})`} />
+              </g>
+            );
+          })}
+        </g>
+        <rect x={l.carry} y={l.ground} width={l.x1 - l.carry} height={l.bottom - l.ground} fill="url(#wrock)" clipPath="url(#week-rock)" />
+        {l.soilGrid.map((g) => (
+          <line key={g.text} x1={l.carry} x2={l.x1} y1={px(g.y)} y2={px(g.y)} stroke="var(--color-ground)" opacity=".12" />
+        ))}
+        {l.skyGrid.map((g) => (
+          <line key={g.text} x1={l.carry} x2={l.x1} y1={px(g.y)} y2={px(g.y)} stroke="var(--color-hair)" opacity=".6" />
+        ))}
+        {l.days.map((d) => {
+          const middle = (d.x0 + d.x1) / 2;
+          return (
+            <g key={d.date}>
+              <line x1={d.x0 + 0.5} x2={d.x0 + 0.5} y1={4} y2={l.ground} stroke="var(--color-hair)" />
+              <line x1={d.x0 + 0.5} x2={d.x0 + 0.5} y1={l.ground} y2={l.bottom} stroke="var(--color-ground)" opacity=".2" />
+              <line x1={middle} x2={middle} y1={l.top} y2={l.bottom} stroke="var(--color-ground)" opacity=".25" strokeDasharray="1 4" />
+              <Text x={d.x0 + 8} y={18} size={13} weight={650} width={92}>
+                {d.title}
+              </Text>
+              <Text x={d.x0 + 8} y={37} fill="var(--color-ink2)">
+                AM
+              </Text>
+              <Text x={middle + 8} y={37} fill="var(--color-ink2)">
+                PM
+              </Text>
+              {d.rest && (
+                <Text x={d.x0 + 8} y={l.ground - 10} fill="var(--color-ink2)">
+                  Rest
+                </Text>
+              )}
+              <Earth x={d.x0 + 6} y={l.ground} />
+              <Earth x={middle + 6} y={l.ground} />
+            </g>
+          );
+        })}
+        <path d={l.rock} fill="none" stroke="var(--color-ground)" strokeWidth="1.25" />
+        {l.buttes.map((b) => (
+          // biome-ignore lint/a11y/noStaticElementInteractions: the pointer's twin; the list below holds the same sessions as buttons
+          <g key={b.id} className="cursor-pointer" onClick={() => onEndurance(b.id)}>
+            <path d={b.area} fill={b.done ? "var(--color-moss)" : "var(--color-moss-plan)"} />
+            <path d={b.path} fill="none" stroke="var(--color-moss-ink)" strokeWidth="1.25" strokeLinejoin="round" />
+            {b.key && <line x1={b.key.x0} x2={b.key.x1} y1={b.key.y} y2={b.key.y} stroke="var(--color-moss-ink)" strokeWidth="1.5" />}
+          </g>
+        ))}
+        {l.buttes.map((b) =>
+          b.label.lines.map((line, i) => (
+            <Text key={`${b.id}${line}`} x={b.label.x} y={b.label.y - (b.label.lines.length - 1 - i) * 14} size={i === 0 ? 12 : 11} weight={i === 0 ? 650 : 400} width={i === 0 ? 82 : 80} anchor={b.label.anchor} fill={i === 0 ? undefined : "var(--color-ink2)"} halo="var(--color-paper)">
+              {line}
+            </Text>
+          )),
+        )}
+        {l.flags.map((f) => (
+          <g key={f.name}>
+            <Flag x={f.x} ground={l.ground} top={l.top + 26} priority={f.priority} />
+            <Text x={f.x} y={l.top + 18} size={12} weight={600} anchor="middle" halo="var(--color-paper)">
+              {f.text}
+            </Text>
+          </g>
+        ))}
+        <line x1={l.carry - 8} x2={l.x1 + 6} y1={l.ground} y2={l.ground} stroke="var(--color-ground)" strokeWidth="2.5" />
+        {l.windows.map((w) => (
+          <rect key={`${w.x}`} x={w.x} y={w.y + 1} width={w.w} height={w.h} fill="var(--color-iron)" opacity=".28">
+            <title>{w.text}</title>
+          </rect>
+        ))}
+        {l.anchors.map((a) => {
+          const s = view.sessions[a.index];
+          if (!s) return null;
+          return (
+            // biome-ignore lint/a11y/useSemanticElements: a drawn anchor can not be a button element
+            <g
+              key={a.key}
+              role="button"
+              tabIndex={0}
+              aria-label={`${sessionName(s.label, view.emphasis)}, ${a.tag.lines[1]}${s.locked ? ", locked" : ""}${s.done ? ", done" : ""}. Enter opens it.`}
+              aria-pressed={selected === a.index}
+              className="cursor-pointer"
+              onClick={() => onSelect(a.index)}
+              onDoubleClick={() => onOpen(a.index)}
+              onFocus={() => onSelect(a.index)}
+              onKeyDown={(e) => e.key === "Enter" && onOpen(a.index)}
+            >
+              <Anchor shape={a} ground={l.ground} prefix="w" letters stroke={1.75} />
+              {selected === a.index && <rect x={a.x0 - 6} y={a.top - 6} width={a.x1 - a.x0 + 12} height={a.foot - a.top + 12} fill="none" stroke="var(--color-iron)" strokeWidth="2" rx="3" />}
+              <rect x={a.tag.rect.x} y={a.tag.rect.y} width={a.tag.rect.w} height={a.tag.rect.h} fill="var(--color-panel)" opacity=".94" rx="2" />
+              <Text x={a.tag.rect.x + 5} y={a.tag.rect.y + 13} size={12} weight={650}>
+                {a.tag.lines[0]}
+              </Text>
+              <Text x={a.tag.rect.x + 5} y={a.tag.rect.y + 27} width={80} fill="var(--color-ink2)">
+                {a.tag.lines[1]}
+              </Text>
+              {a.tag.warning && (
+                <>
+                  <Triangle x={a.tag.rect.x + 10} y={a.tag.rect.y + 38} size={5} />
+                  <Text x={a.tag.rect.x + 19} y={a.tag.rect.y + 41} width={80} weight={500} fill="var(--color-brick-ink)">
+                    {a.tag.warning}
+                  </Text>
+                </>
+              )}
+            </g>
+          );
+        })}
+        <line x1={l.carry} x2={l.x1} y1={l.top + 0.5} y2={l.top + 0.5} stroke="var(--color-edge)" />
+        <line x1={l.carry + 0.5} x2={l.carry + 0.5} y1={l.top} y2={l.bottom} stroke="var(--color-ground)" />
+        <Text x={l.carry + 4} y={37} width={80} fill="var(--color-ink2)">
+          Sunday
+        </Text>
+        {[...l.skyGrid, ...l.soilGrid].map((g) => (
+          <g key={`${g.y}`}>
+            <line x1={l.carry - 5} x2={l.carry} y1={px(g.y)} y2={px(g.y)} stroke="var(--color-ground)" />
+            <Text x={l.carry - 9} y={g.y + 4} width={75} anchor="end" fill="var(--color-ink2)">
+              {g.text}
+            </Text>
+          </g>
+        ))}
+        <AxisTitle x={29} y={(l.top + 40 + l.ground) / 2} name="Terrain" rest=", load in AU" />
+        <AxisTitle x={29} y={(l.ground + l.bottom) / 2} name="Depth" rest=", AU" />
+        {l.today !== null && <Plumb x={px(l.today)} top={l.top - 22 + 17} bottom={l.bottom - 2} />}
+        <Rows l={l} />
+      </svg>
+      <ul className="sr-only" aria-label="Endurance sessions">
+        {view.endurance.map((e) => (
+          <li key={e.id}>
+            <button type="button" onClick={() => onEndurance(e.id)}>{`${e.date} ${time(e.startMinutes)} ${e.sport} ${e.kind}, ${duration(e.minutes)}, load ${e.load}${e.isKey ? ", key session" : ""}. Edit`}</button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function Rows({ l }: { l: WeekLayout }) {
+  const rows: [string, (d: WeekLayout["days"][number]) => number][] = [
+    ["Load", (d) => d.load],
+    ["Depth", (d) => d.depth],
+  ];
+  return (
+    <g>
+      {[0, 1, 2].map((r) => (
+        <line key={r} x1={16} x2={l.x1} y1={l.bottom + r * 20 + 0.5} y2={l.bottom + r * 20 + 0.5} stroke={r === 1 ? "var(--color-hair)" : "var(--color-ground)"} />
+      ))}
+      {rows.map(([name, pick], r) => (
+        <g key={name}>
+          <Text x={16} y={l.bottom + r * 20 + 14} fill="var(--color-ink2)">
+            {name}
+          </Text>
+          {l.days.map((d) => (
+            <Text key={d.date} x={(d.x0 + d.x1) / 2} y={l.bottom + r * 20 + 14} size={12} width={78} weight={500} anchor="middle" fill={pick(d) === 0 ? "var(--color-ink2)" : undefined}>
+              {pick(d) === 0 ? "–" : Math.round(pick(d))}
+            </Text>
+          ))}
+        </g>
+      ))}
+    </g>
+  );
+}

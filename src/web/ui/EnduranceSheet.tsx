@@ -1,0 +1,157 @@
+/** Add or edit an endurance session. */
+import { useState } from "react";
+import { type Path, useForm } from "react-hook-form";
+import { toast } from "sonner";
+import { type EnduranceBody, enduranceBody } from "../../api/requests";
+import type { EnduranceView } from "../../api/views";
+import { type EnduranceSession, SESSION_KINDS, SESSION_SPORTS } from "../../core/athlete/types";
+import { kmToMi, miToKm, roundTo } from "../../core/units";
+import { useDeleteEndurance, useSaveEndurance } from "../data/hooks";
+import { SPORT_NAMES, type Units } from "../format";
+import { bodyResolver, compact, Field, FormProblem, numberFrom, placeFaults } from "./form";
+import { ICON } from "./glyphs";
+import { Sheet } from "./Sheet";
+
+interface Form {
+  date: string;
+  start: string;
+  sport: string;
+  kind: string;
+  minutes: string;
+  distanceKm: string;
+  ascentM: string;
+  descentM: string;
+  packKg: string;
+  rpe: string;
+  key: string;
+  done: boolean;
+}
+
+const FIELDS: Path<Form>[] = ["date", "start", "sport", "kind", "minutes", "distanceKm", "ascentM", "descentM", "packKg", "rpe", "key"];
+const text = (n: number | undefined) => (n === undefined ? "" : String(n));
+
+/** Without what the server added to the stored session. */
+export function storedPart(e: EnduranceView): EnduranceSession {
+  const { id: _id, load: _load, isKey: _key, startMinutes: _start, assumed: _assumed, ...session } = e;
+  return session;
+}
+
+export default function EnduranceSheet({ id, session, date, sport, units, onClose }: { id: string; session: EnduranceView | null; date: string; sport: string; units: Units; onClose: () => void }) {
+  const save = useSaveEndurance(id);
+  const remove = useDeleteEndurance(id);
+  const [problem, setProblem] = useState("");
+  const mi = units.distanceUnit === "mi";
+  const shown = (km: number | undefined) => (km === undefined ? "" : String(mi ? roundTo(kmToMi(km), 3) : km));
+  const toBody = (f: Form) => {
+    const d = numberFrom(f.distanceKm);
+    const km = session?.distanceKm !== undefined && f.distanceKm === shown(session.distanceKm) ? session.distanceKm : typeof d === "number" && mi ? miToKm(d) : d;
+    return compact({
+      date: f.date,
+      start: f.start,
+      sport: f.sport,
+      kind: f.kind,
+      minutes: numberFrom(f.minutes),
+      distanceKm: km,
+      ascentM: numberFrom(f.ascentM),
+      descentM: numberFrom(f.descentM),
+      packKg: numberFrom(f.packKg),
+      rpe: numberFrom(f.rpe),
+      key: f.key === "" ? undefined : f.key === "yes",
+      done: f.done || session?.done !== undefined ? f.done : undefined,
+      averageHeartRate: session?.averageHeartRate,
+    });
+  };
+  const form = useForm<Form>({
+    resolver: bodyResolver(toBody, enduranceBody),
+    defaultValues: {
+      date: session?.date ?? date,
+      start: session?.start ?? "",
+      sport: session?.sport ?? sport,
+      kind: session?.kind ?? "easy",
+      minutes: text(session?.minutes),
+      distanceKm: shown(session?.distanceKm),
+      ascentM: text(session?.ascentM),
+      descentM: text(session?.descentM),
+      packKg: text(session?.packKg),
+      rpe: text(session?.rpe),
+      key: session?.key === undefined ? "" : session.key ? "yes" : "no",
+      done: session?.done ?? false,
+    },
+  });
+  const { errors } = form.formState;
+  const submit = form.handleSubmit((values) =>
+    save.mutate(
+      { row: session?.id ?? null, body: toBody(values) as EnduranceBody },
+      {
+        onSuccess: () => {
+          toast(session ? "Session changed." : "Session added.");
+          onClose();
+        },
+        onError: (e) => setProblem(placeFaults(e, FIELDS, form.setError)),
+      },
+    ),
+  );
+  const takeAway = () =>
+    session &&
+    remove.mutate(session.id, {
+      onSuccess: () => {
+        toast("Session removed.", { action: { label: "Undo", onClick: () => save.mutate({ row: null, body: storedPart(session) }) } });
+        onClose();
+      },
+      onError: (e) => setProblem(e.message),
+    });
+  const input = (name: Exclude<Path<Form>, "done">, label: string, type = "text", hint?: string) => (
+    <Field id={`end-${name}`} label={label} hint={hint} error={errors[name]?.message}>
+      <input id={`end-${name}`} type={type} inputMode={type === "text" ? "decimal" : undefined} className="input" aria-invalid={!!errors[name]} {...form.register(name)} />
+    </Field>
+  );
+  const select = (name: "sport" | "kind" | "key", label: string, options: readonly [string, string][]) => (
+    <Field id={`end-${name}`} label={label} error={errors[name]?.message}>
+      <select id={`end-${name}`} className="input" {...form.register(name)}>
+        {options.map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </Field>
+  );
+  return (
+    <Sheet open onClose={onClose} title={session ? "Edit endurance session" : "Add endurance session"} note={session && session.assumed.length > 0 ? `Assumed: ${session.assumed.join("; ")}.` : "Start, effort and key flag may be left out; what stands in for them is shown as assumed."}>
+      <form onSubmit={submit} noValidate className="space-y-3">
+        <FormProblem text={problem} />
+        <div className="grid grid-cols-2 gap-3">
+          {input("date", "Date", "date")}
+          {input("start", "Start", "time", "optional")}
+          {select("sport", "Sport", SESSION_SPORTS.map((s) => [s, SPORT_NAMES[s]]))}
+          {select("kind", "Kind", SESSION_KINDS.map((k) => [k, k]))}
+          {input("minutes", "Duration", "text", "min")}
+          {input("rpe", "Effort", "text", "RPE 0 to 10")}
+          {input("distanceKm", "Distance", "text", units.distanceUnit)}
+          {select("key", "Key session", [
+            ["", "by kind"],
+            ["yes", "yes"],
+            ["no", "no"],
+          ])}
+          {input("ascentM", "Ascent", "text", "m")}
+          {input("descentM", "Descent", "text", "m")}
+        </div>
+        <label className="flex items-center gap-2">
+          <input type="checkbox" {...form.register("done")} /> Done
+        </label>
+        <div className="flex justify-between pt-1">
+          {session ? (
+            <button type="button" className="btn" onClick={takeAway} disabled={remove.isPending}>
+              {ICON.bin} Remove
+            </button>
+          ) : (
+            <span />
+          )}
+          <button type="submit" className="btn btn-pri" disabled={save.isPending}>
+            {save.isPending ? "Saving…" : session ? "Save session" : "Add session"}
+          </button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}

@@ -1,0 +1,81 @@
+/** Brings an athlete file in. Faults are listed with their paths; nothing is stored then. */
+import { useRef, useState } from "react";
+import { useNavigate } from "react-router";
+import { toast } from "sonner";
+import { ProblemError } from "../data/api";
+import { useImport } from "../data/hooks";
+import { ICON, WarnIcon } from "./glyphs";
+import { Sheet } from "./Sheet";
+
+const SHOWN = 12;
+
+export function ImportSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const bring = useImport();
+  const navigate = useNavigate();
+  const input = useRef<HTMLInputElement>(null);
+  const [name, setName] = useState<string | null>(null);
+  const [over, setOver] = useState(false);
+
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setName(file.name);
+    const text = await file.text();
+    bring.mutate(text, {
+      onSuccess: ({ id, name: athlete }) => {
+        toast(`${athlete} is in.`);
+        onClose();
+        navigate(`/a/${id}/season`);
+      },
+    });
+  };
+  const faults = bring.error instanceof ProblemError ? bring.error.problem.faults : [];
+  return (
+    <Sheet open={open} onClose={onClose} title="Import an athlete file" note="The open format of docs/formats: one athlete, whole. Nothing is stored until every field is as expected.">
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: dropping a file is the pointer's twin of the button inside */}
+      <div
+        className={`rounded-[3px] border border-dashed p-6 text-center ${over ? "border-iron bg-iron-l" : "border-field"}`}
+        onDragOver={(e) => {
+          e.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(e) => {
+          e.preventDefault();
+          setOver(false);
+          void take(e.dataTransfer.files[0]);
+        }}
+      >
+        <input
+          ref={input}
+          type="file"
+          accept=".json,application/json"
+          aria-label="Athlete file"
+          className="sr-only"
+          onChange={(e) => {
+            void take(e.target.files?.[0]);
+            e.target.value = "";
+          }}
+        />
+        <button type="button" className="btn btn-pri" onClick={() => input.current?.click()} disabled={bring.isPending}>
+          {ICON.file} {bring.isPending ? "Reading…" : "Choose a file"}
+        </button>
+        <p className="mt-2 text-[12px] text-ink2">or drop it here</p>
+      </div>
+      {bring.error && (
+        <div role="alert" className="mt-3 rounded-[3px] border border-brick bg-brick-l p-3">
+          <p className="mb-1 flex items-center gap-1.5 font-semibold text-brick-ink">
+            <WarnIcon /> {name}: {bring.error.message}
+          </p>
+          <ul className="space-y-1 text-[12px] leading-4">
+            {faults.slice(0, SHOWN).map((f) => (
+              <li key={`${f.path}${f.expected}`}>
+                <code className="font-semibold">{f.path}</code>: {f.expected}
+              </li>
+            ))}
+          </ul>
+          {faults.length > SHOWN && <p className="mt-1 text-[12px]">and {faults.length - SHOWN} more</p>}
+        </div>
+      )}
+    </Sheet>
+  );
+}

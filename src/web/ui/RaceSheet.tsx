@@ -1,0 +1,145 @@
+/** Add or edit a race. */
+import { useState } from "react";
+import { type Path, useForm } from "react-hook-form";
+import { toast } from "sonner";
+import { type RaceBody, raceBody } from "../../api/requests";
+import { PRIORITIES, type Race, SESSION_SPORTS } from "../../core/athlete/types";
+import { kmToMi, miToKm, roundTo } from "../../core/units";
+import { useDeleteRace, useSaveRace } from "../data/hooks";
+import { SPORT_NAMES, type Units } from "../format";
+import { bodyResolver, compact, Field, FormProblem, numberFrom, placeFaults } from "./form";
+import { ICON } from "./glyphs";
+import { Sheet } from "./Sheet";
+
+interface Form {
+  name: string;
+  date: string;
+  start: string;
+  priority: string;
+  sport: string;
+  distanceKm: string;
+  ascentM: string;
+  expectedMinutes: string;
+  days: string;
+  rounds: string;
+}
+
+const FIELDS: Path<Form>[] = ["name", "date", "start", "priority", "sport", "distanceKm", "ascentM", "expectedMinutes", "days", "rounds"];
+const PRIORITY_WORDS = { A: "A: the season is built for it", B: "B: a small taper", C: "C: trained through" } as const;
+
+export default function RaceSheet({ id, race, season, units, onClose }: { id: string; race: Race | null; season: { start: string; end: string }; units: Units; onClose: () => void }) {
+  const save = useSaveRace(id);
+  const remove = useDeleteRace(id);
+  const [problem, setProblem] = useState("");
+  const mi = units.distanceUnit === "mi";
+  const shown = (km: number | undefined) => (km === undefined ? "" : String(mi ? roundTo(kmToMi(km), 3) : km));
+  const toBody = (f: Form) => {
+    const d = numberFrom(f.distanceKm);
+    // An unchanged distance keeps its exact value.
+    const km = race?.distanceKm !== undefined && f.distanceKm === shown(race.distanceKm) ? race.distanceKm : typeof d === "number" && mi ? miToKm(d) : d;
+    return compact({
+      date: f.date,
+      start: f.start,
+      days: numberFrom(f.days),
+      rounds: numberFrom(f.rounds),
+      name: f.name.trim(),
+      sport: f.sport,
+      distanceKm: km,
+      ascentM: numberFrom(f.ascentM),
+      expectedMinutes: numberFrom(f.expectedMinutes),
+      priority: f.priority,
+    });
+  };
+  const text = (n: number | undefined) => (n === undefined ? "" : String(n));
+  const form = useForm<Form>({
+    resolver: bodyResolver(toBody, raceBody),
+    defaultValues: {
+      name: race?.name ?? "",
+      date: race?.date ?? "",
+      start: race?.start ?? "",
+      priority: race?.priority ?? "A",
+      sport: race?.sport ?? "run",
+      distanceKm: shown(race?.distanceKm),
+      ascentM: text(race?.ascentM),
+      expectedMinutes: text(race?.expectedMinutes),
+      days: text(race?.days),
+      rounds: text(race?.rounds),
+    },
+  });
+  const { errors } = form.formState;
+  const submit = form.handleSubmit(
+    (values) =>
+      save.mutate(
+        { race: race?.id ?? null, body: toBody(values) as RaceBody },
+        {
+          onSuccess: () => {
+            toast(race ? "Race changed. Phases follow it." : "Race added. Phases follow it.");
+            onClose();
+          },
+          onError: (e) => setProblem(placeFaults(e, FIELDS, form.setError)),
+        },
+      ),
+    () => setProblem(""),
+  );
+  const takeAway = () =>
+    race &&
+    remove.mutate(race.id, {
+      onSuccess: () => {
+        const { id: _, ...body } = race;
+        toast(`${race.name} removed.`, { action: { label: "Undo", onClick: () => save.mutate({ race: null, body }) } });
+        onClose();
+      },
+      onError: (e) => setProblem(e.message),
+    });
+  const input = (name: Path<Form>, label: string, type = "text", hint?: string) => (
+    <Field id={`race-${name}`} label={label} hint={hint} error={errors[name]?.message}>
+      <input id={`race-${name}`} type={type} inputMode={type === "text" && name !== "name" ? "decimal" : undefined} className="input" aria-invalid={!!errors[name]} aria-describedby={errors[name] ? `race-${name}-error` : undefined} {...form.register(name)} />
+    </Field>
+  );
+  return (
+    <Sheet open onClose={onClose} title={race ? "Edit race" : "Add race"} note={`Inside the season, ${season.start} to ${season.end}. The duration decides how long the taper and the recovery are; where it is left out it is estimated and shown as assumed.`}>
+      <form onSubmit={submit} noValidate className="space-y-3">
+        <FormProblem text={problem} />
+        {input("name", "Name")}
+        <div className="grid grid-cols-2 gap-3">
+          {input("date", "Date", "date")}
+          {input("start", "Start", "time", "optional")}
+          <Field id="race-priority" label="Importance" error={errors.priority?.message}>
+            <select id="race-priority" className="input" {...form.register("priority")}>
+              {PRIORITIES.map((p) => (
+                <option key={p} value={p}>
+                  {PRIORITY_WORDS[p]}
+                </option>
+              ))}
+            </select>
+          </Field>
+          <Field id="race-sport" label="Sport" error={errors.sport?.message}>
+            <select id="race-sport" className="input" {...form.register("sport")}>
+              {SESSION_SPORTS.map((s) => (
+                <option key={s} value={s}>
+                  {SPORT_NAMES[s]}
+                </option>
+              ))}
+            </select>
+          </Field>
+          {input("expectedMinutes", "Expected duration", "text", "min")}
+          {input("distanceKm", "Distance", "text", units.distanceUnit)}
+          {input("ascentM", "Ascent", "text", "m")}
+          {input("days", "Days", "text", "if several")}
+        </div>
+        <div className="flex justify-between pt-1">
+          {race ? (
+            <button type="button" className="btn" onClick={takeAway} disabled={remove.isPending}>
+              {ICON.bin} Remove
+            </button>
+          ) : (
+            <span />
+          )}
+          <button type="submit" className="btn btn-pri" disabled={save.isPending}>
+            {save.isPending ? "Saving…" : race ? "Save race" : "Add race"}
+          </button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}

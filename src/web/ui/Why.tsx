@@ -1,0 +1,61 @@
+/** Reasons: one sentence each with its rule; the rule opens to say how far it can be trusted and where it comes from. */
+import { Popover } from "radix-ui";
+import type { ReactNode } from "react";
+import { RULES } from "../../core/rules";
+import type { Why } from "../../core/why";
+
+const TRUST = { pub: "Published", trade: "Common practice", house: "Our assumption" } as const;
+
+export function RuleNote({ rule }: { rule: string }) {
+  const r = RULES[rule];
+  if (!r) return null;
+  return (
+    <span className="block text-[11px] leading-[14px] text-ink2">
+      {r.title} ({rule}). {TRUST[r.trust]}
+      {r.trust === "pub" ? `: ${r.source}` : r.trust === "house" ? ", adjustable" : ", no published source"}.
+    </span>
+  );
+}
+
+export function WhyList({ reasons, sources = false }: { reasons: readonly Why[]; sources?: boolean }) {
+  const seen = new Set<string>();
+  const unique = reasons.filter((r) => !seen.has(r.text) && seen.add(r.text));
+  return (
+    <ul className="space-y-1.5">
+      {unique.map((r) => (
+        <li key={r.text} className="relative pl-4 text-[12px] leading-4 cond-s">
+          <span className="absolute top-[7px] left-px w-2 border-t-[1.5px] border-ground" />
+          {sources ? (
+            <>
+              {r.text}
+              <RuleNote rule={r.rule} />
+            </>
+          ) : (
+            <Asked reasons={[r]} className="text-left hover:underline">
+              {r.text}
+            </Asked>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Any figure that can be asked: one action opens its reasons with their rules. */
+export function Asked({ reasons, children, className = "", label }: { reasons: readonly Why[]; children: ReactNode; className?: string; label?: string }) {
+  if (reasons.length === 0) return <span className={className}>{children}</span>;
+  return (
+    <Popover.Root>
+      <Popover.Trigger aria-label={label} className={`${className} decoration-edge decoration-dotted underline-offset-4 hover:underline`}>
+        {children}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content sideOffset={6} collisionPadding={12} className="fade z-50 w-[300px] rounded-[3px] border border-edge bg-panel p-3 shadow-[0_2px_8px_rgb(58_47_37/0.18)]">
+          <h3 className="mb-1.5 text-[12px] font-semibold text-ink2">Why</h3>
+          <WhyList reasons={reasons} sources />
+          <Popover.Arrow className="fill-edge" />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

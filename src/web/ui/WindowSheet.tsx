@@ -1,0 +1,97 @@
+/** Add or edit a weekly window. */
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+import { toast } from "sonner";
+import { windowSchema } from "../../api/requests";
+import type { Window } from "../../core/athlete/types";
+import { useSaveWindows } from "../data/hooks";
+import { bodyResolver, Field, FormProblem, numberFrom, placeFaults } from "./form";
+import { ICON } from "./glyphs";
+import { Sheet } from "./Sheet";
+
+interface Form {
+  day: string;
+  start: string;
+  minutes: string;
+  place: string;
+}
+
+const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
+const toBody = (f: Form) => ({ day: Number(f.day), start: f.start, minutes: numberFrom(f.minutes), place: f.place });
+
+export default function WindowSheet({ id, windows, at, places, onClose }: { id: string; windows: readonly Window[]; at: number | null; places: readonly string[]; onClose: () => void }) {
+  const save = useSaveWindows(id);
+  const [problem, setProblem] = useState("");
+  const known = at === null ? undefined : windows[at];
+  const form = useForm<Form>({
+    resolver: bodyResolver(toBody, windowSchema),
+    defaultValues: { day: String(known?.day ?? 1), start: known?.start ?? "18:00", minutes: String(known?.minutes ?? 60), place: known?.place ?? places[0] ?? "" },
+  });
+  const { errors } = form.formState;
+  const put = (next: Window[], done: string) =>
+    save.mutate(next, {
+      onSuccess: () => {
+        toast(done, { action: { label: "Undo", onClick: () => save.mutate([...windows]) } });
+        onClose();
+      },
+      onError: (e) => setProblem(placeFaults(e, ["day", "start", "minutes", "place"], form.setError)),
+    });
+  const submit = form.handleSubmit((values) => {
+    const body = windowSchema.parse(toBody(values));
+    put(at === null ? [...windows, body] : windows.map((w, i) => (i === at ? body : w)), at === null ? "Window added." : "Window changed.");
+  });
+  return (
+    <Sheet open onClose={onClose} title={at === null ? "Add window" : "Edit window"} note="A time each week in which strength work may stand. Windows of one day may not overlap." width={400}>
+      <form onSubmit={submit} noValidate className="space-y-3">
+        <FormProblem text={problem} />
+        <div className="grid grid-cols-2 gap-3">
+          <Field id="win-day" label="Day" error={errors.day?.message}>
+            <select id="win-day" className="input" {...form.register("day")}>
+              {DAYS.map((d, i) => (
+                <option key={d} value={i + 1}>
+                  {d}
+                </option>
+              ))}
+            </select>
+          </Field>
+          <Field id="win-place" label="Place" error={errors.place?.message}>
+            <select id="win-place" className="input" {...form.register("place")}>
+              {places.map((p) => (
+                <option key={p} value={p}>
+                  {p}
+                </option>
+              ))}
+            </select>
+          </Field>
+          <Field id="win-start" label="From" error={errors.start?.message}>
+            <input id="win-start" type="time" className="input" aria-invalid={!!errors.start} {...form.register("start")} />
+          </Field>
+          <Field id="win-minutes" label="Length" hint="min" error={errors.minutes?.message}>
+            <input id="win-minutes" inputMode="numeric" className="input" aria-invalid={!!errors.minutes} {...form.register("minutes")} />
+          </Field>
+        </div>
+        <div className="flex justify-between pt-1">
+          {at === null ? (
+            <span />
+          ) : (
+            <button
+              type="button"
+              className="btn"
+              onClick={() =>
+                put(
+                  windows.filter((_, i) => i !== at),
+                  "Window removed.",
+                )
+              }
+            >
+              {ICON.bin} Remove
+            </button>
+          )}
+          <button type="submit" className="btn btn-pri" disabled={save.isPending}>
+            {save.isPending ? "Saving…" : at === null ? "Add window" : "Save window"}
+          </button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}

@@ -1,0 +1,69 @@
+/** Forms: labelled fields with their faults beside them; what a form gives is checked by the same schemas as the server's. */
+import type { ReactNode } from "react";
+import type { FieldErrors, FieldValues, Path, Resolver, UseFormSetError } from "react-hook-form";
+import type { z } from "zod";
+import { faultsOf } from "../../formats/fault";
+import { ProblemError } from "../data/api";
+import { WarnIcon } from "./glyphs";
+
+/** Last name in a path: "races[3].date" belongs to the field "date". */
+const fieldOf = (path: string): string => path.split(".").at(-1)?.replace(/\[\d+\]$/, "") ?? path;
+
+/** Checks what the form would send; faults land on the fields they name. */
+export function bodyResolver<F extends FieldValues>(toBody: (form: F) => unknown, schema: z.ZodType): Resolver<F> {
+  return (values) => {
+    const body = toBody(values);
+    const result = schema.safeParse(body);
+    if (result.success) return { values, errors: {} };
+    const errors: Record<string, { type: string; message: string }> = {};
+    for (const f of faultsOf(result.error, body)) errors[fieldOf(f.path)] ??= { type: "schema", message: f.expected };
+    return { values: {}, errors: errors as FieldErrors<F> };
+  };
+}
+
+/** Puts the server's faults on the fields; what no field owns is returned to be shown above. */
+export function placeFaults<F extends FieldValues>(error: Error, fields: readonly Path<F>[], setError: UseFormSetError<F>): string {
+  if (!(error instanceof ProblemError)) return error.message;
+  const rest: string[] = [];
+  for (const f of error.problem.faults) {
+    const name = fieldOf(f.path) as Path<F>;
+    if (fields.includes(name)) setError(name, { type: "server", message: f.expected });
+    else rest.push(`${f.path}: ${f.expected}`);
+  }
+  return rest.length > 0 ? rest.join("; ") : error.problem.faults.length > 0 ? "" : error.message;
+}
+
+export function Field({ label, error, hint, children, className = "", id }: { label: string; error?: string | undefined; hint?: string; children: ReactNode; className?: string; id: string }) {
+  return (
+    <div className={className}>
+      <label htmlFor={id} className="mb-0.5 block text-[12px] leading-4 font-medium">
+        {label}
+        {hint && <span className="ml-1 font-normal text-ink2">{hint}</span>}
+      </label>
+      {children}
+      {error && (
+        <p id={`${id}-error`} role="alert" className="mt-0.5 text-[12px] leading-4 text-brick-ink">
+          {error}
+        </p>
+      )}
+    </div>
+  );
+}
+
+export const FormProblem = ({ text }: { text: string }) =>
+  text ? (
+    <p role="alert" className="mb-3 flex gap-1.5 rounded-[3px] border border-brick bg-brick-l p-2 text-[12px] leading-4 text-brick-ink">
+      <WarnIcon /> {text}
+    </p>
+  ) : null;
+
+/** Text of an optional number field: "" is left out, "12,5" is 12.5, anything else is given on to be refused with its path. */
+export function numberFrom(text: string): number | string | undefined {
+  const t = text.trim().replace(",", ".");
+  if (t === "") return undefined;
+  const n = Number(t);
+  return Number.isFinite(n) ? n : text;
+}
+
+/** Drops keys without a value, so that optional fields stay out of the file. */
+export const compact = <T extends Record<string, unknown>>(o: T): Partial<T> => Object.fromEntries(Object.entries(o).filter(([, v]) => v !== undefined && v !== "")) as Partial<T>;
