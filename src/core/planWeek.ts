@@ -102,6 +102,7 @@ export function planWeek(input: WeekInput): PlanWeek {
         mobility: session.loading === "mobility",
         stress: session.stress,
         lostShare: session.lostShare,
+        unloaded: session.unloaded && label !== "C",
         softRaces: day.softRaces,
         locked,
       };

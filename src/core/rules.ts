@@ -66,5 +66,5 @@ export const RULES: Readonly<Record<string, Rule>> = {
   S4: pub("Hours between strength and endurance", "Robineau et al. 2016, J Strength Cond Res 30(3):672-683"),
   S5: trade("Hard days hard, or spread"),
   S13: trade("Softer spacing around B and C races"),
-  whole: house("Work that the window has no time for"),
+  whole: house("Work that the window or the place cannot hold"),
 };

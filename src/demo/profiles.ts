@@ -128,9 +128,10 @@ export const PROFILES: readonly Profile[] = [
       usual(7, "09:00", "run", "easy", 40, 6, { ascentM: 50 }),
     ],
     races: [
+      { id: "heath-marathon", inDays: -130, name: "Long Heath Trail", sport: "run", distanceKm: 30, ascentM: 900, expectedMinutes: 205, priority: "A" },
       { id: "estuary-10", inDays: -60, name: "Estuary Ten", sport: "run", distanceKm: 10, ascentM: 60, expectedMinutes: 46, priority: "C" },
-      { id: "harrow-quay", inDays: 26, name: "Harrow Quay 10 mile", sport: "run", distanceKm: 16.1, expectedMinutes: 78, priority: "B" },
-      { id: "gullfoot", inDays: 61, name: "Gullfoot Ridge 50K", sport: "run", start: "07:00", distanceKm: 50, ascentM: 2400, expectedMinutes: 380, priority: "A" },
+      { id: "harrow-quay", inDays: 32, name: "Harrow Quay 10 mile", sport: "run", distanceKm: 16.1, expectedMinutes: 78, priority: "B" },
+      { id: "gullfoot", inDays: 66, name: "Gullfoot Ridge 50K", sport: "run", start: "07:00", distanceKm: 50, ascentM: 2400, expectedMinutes: 380, priority: "A" },
       { id: "tern-hill", inDays: 124, name: "Tern Hill relay", sport: "run", distanceKm: 8, expectedMinutes: 38, priority: "C" },
     ],
     away: [],
@@ -160,6 +161,7 @@ export const PROFILES: readonly Profile[] = [
       usual(7, "09:00", "run", "long", 85, 15, { ascentM: 120 }),
     ],
     races: [
+      { id: "autumn-tri", inDays: -110, name: "Marram Olympic Distance", sport: "triathlon", expectedMinutes: 160, priority: "A" },
       { id: "saltpan-sprint", inDays: -32, name: "Saltpan Sprint", sport: "triathlon", expectedMinutes: 78, priority: "B" },
       { id: "lagoon-middle", inDays: 83, name: "Lagoon Middle Distance", sport: "triathlon", start: "07:30", distanceKm: 113, ascentM: 900, expectedMinutes: 330, priority: "A" },
     ],
@@ -216,6 +218,7 @@ export const PROFILES: readonly Profile[] = [
       usual(7, "10:00", "run", "easy", 40, 7),
     ],
     races: [
+      { id: "autumn-head", inDays: -120, name: "Autumn Sculls", sport: "row", distanceKm: 4, expectedMinutes: 16, priority: "A" },
       { id: "winter-head", inDays: 1, name: "Reedwater Head", sport: "row", distanceKm: 5, expectedMinutes: 19, priority: "B" },
       { id: "spring-regatta", inDays: 72, name: "Saltmarsh Spring Regatta", sport: "row", distanceKm: 2, expectedMinutes: 7, days: 2, rounds: 3, priority: "A" },
     ],

@@ -55,7 +55,7 @@ export const setsByReps = (d: Pick<DoseLike, "sets" | "reps" | "seconds">): stri
 
 /** "72.5 kg", "2 × 12 kg", "bodyweight", "find it" */
 export function loadText(d: Pick<DoseLike, "loadKg" | "loading">, u: Units): string {
-  if (d.loading === "bodyweight") return "body";
+  if (d.loading === "bodyweight") return "bodyweight";
   if (d.loading === "band") return "band";
   if (d.loadKg === null) return "find it";
   return d.loading === "pair" ? `2${NB}×${NB}${mass(d.loadKg, u)}` : mass(d.loadKg, u);

@@ -90,7 +90,7 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
     since = trains ? since + 1 : 0;
     const every = safetyGate(athlete, figure.start).stepBackEvery;
     let stepBack = false;
-    if (trains && back) {
+    if (trains && back && since > 1) {
       stepBack = true;
       reasons.push(why("stepback.endurance", "Step-back week: the endurance steps back, the strength sets with it; load held."));
     } else if (trains && since >= every && !waits(i)) {
@@ -135,22 +135,19 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
   }
 }
 
-/** Number of sessions: the rounded sum of each day's share; before an A race one light session more, in its own days. */
+/**
+ * Number of sessions: the rounded sum of each day's share of its phase's weekly number. In the week that holds the end of an A
+ * race's taper one of them is the light session, in its own days; where no day may hold a full session none is asked for.
+ */
 function wantedSessions(athlete: Athlete, days: readonly SeasonDay[], perWeek: PerWeek, holdOnly: boolean): WantedSession[] {
-  const sum = days.reduce((a, d) => a + (d.counts ? perWeek(d) / 7 : 0), 0);
-  const lost = days.filter((d) => !d.counts && d.taperFor === null).reduce((a, d) => a + perWeek(d) / 7, 0);
-  const raceWeek = days.some((d) => d.taperFor !== null);
-  // A day lost to a B or C race moves its share to the rest of the week; a taper does not.
-  const total = Math.round(raceWeek ? sum : sum + lost);
-  const count = Math.min(holdOnly ? 1 : 4, total);
-  const wanted = LABELS.slice(0, count).map((label): WantedSession => ({ label, days: null, taper: false }));
-  for (const race of athlete.races) {
+  const total = Math.round(days.reduce((a, d) => a + perWeek(d) / 7, 0));
+  const tapers = athlete.races.flatMap((race) => {
     const taper = days.filter((d) => d.taperFor === race.id && d.loading === "light");
     const final = taper.at(-1);
-    if (!final || wanted.length >= 4) continue;
     // A taper that runs on into next week is asked for there.
-    if (dayNumber(race.date) - dayNumber(final.date) > classRule(race).lastLight) continue;
-    wanted.push({ label: LABELS[wanted.length] ?? "A", days: taper.map((d) => d.date), taper: true });
-  }
-  return wanted;
+    return final && dayNumber(race.date) - dayNumber(final.date) === classRule(race).lastLight ? [taper.map((d) => d.date)] : [];
+  });
+  const open = days.some((d) => d.counts);
+  const full = open ? Math.max(0, Math.min(holdOnly ? 1 : LABELS.length, total) - tapers.length) : 0;
+  return LABELS.slice(0, full + tapers.length).map((label, i) => ({ label, days: tapers[i - full] ?? null, taper: i >= full }));
 }

@@ -15,7 +15,7 @@ import type { BuiltSession, Dropped, Item, SessionRequest } from "./types";
 const HEAVY_PERCENT = 80;
 /** RIR on days where nothing heavy may stand [house]. */
 const LIGHT_RIR = 4;
-/** Planned RPE of unloaded and restoring work [house]; a session with cut sets counts one less than its emphasis. */
+/** Planned RPE of unloaded and restoring work [house]; with a third of the sets cut a session counts one less than its emphasis, with half of them two. */
 const UNLOADED_RPE = 3;
 const SCREEN_FOR = { "split-squat": "single-leg-squat", hip: "single-leg-bridge", calf: "calf-raise", trunk: "side-hold" } as const;
 const LOWER: readonly string[] = ["squat", "hinge", "split-squat"];
@@ -35,7 +35,7 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   const cut = r.setFactor < 1 && r.loading !== "mobility";
   if (cut) items = scaleSets(items, r.setFactor);
   if (r.heartCap !== null && heartSets(items) > r.heartCap) items = trimHeart(items, r.heartCap);
-  const rpe = r.loading === "full" || r.loading === "light" ? r.dose.rpe - (cut ? 1 : 0) : Math.min(r.dose.rpe, UNLOADED_RPE);
+  const rpe = r.loading === "full" || r.loading === "light" ? r.dose.rpe - (!cut ? 0 : r.setFactor <= 0.6 ? 2 : 1) : Math.min(r.dose.rpe, UNLOADED_RPE);
 
   const light = r.loading !== "full";
   const arrange = (list: readonly Item[]) => {
@@ -87,6 +87,7 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
     stress: now.minutes * rpe,
     rpe,
     lostShare: wantedSets > 0 ? Math.max(0, 1 - left / wantedSets) : 0,
+    unloaded: r.loading === "full" && lower.length === 0,
     why: reasons,
   };
 }

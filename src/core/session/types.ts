@@ -100,5 +100,7 @@ export interface BuiltSession {
   rpe: number;
   /** Share of the asked sets that found no time. */
   lostShare: number;
+  /** A loaded dose is asked for and the place has nothing to load with. */
+  unloaded: boolean;
   why: Why[];
 }

@@ -61,6 +61,7 @@ export function ownCosts(o: Option, c: WeekContext): Cost[] {
   };
   const begin = at(o);
   if (o.lostShare > 0) add("whole", o.lostShare, `${name} loses ${Math.round(o.lostShare * 100)}% of its sets in a window of this length.`);
+  if (o.unloaded) add("whole", 0.6, `${name} has nothing to load with at ${o.place}.`);
   if (o.heavy && o.softRaces.length > 0) add("S13", 1, `${name} is heavy close to ${o.softRaces.join(" and ")}.`);
   if (!o.mobility) {
     for (const e of c.endurance) {

@@ -17,6 +17,8 @@ export interface Option {
   stress: number;
   /** Share of its sets that the window has no time for, 0 to 1. */
   lostShare: number;
+  /** A loaded dose is asked for and the place has nothing to load with. */
+  unloaded: boolean;
   /** Races whose softer spacing a heavy session here breaks. */
   softRaces: readonly string[];
   locked: boolean;

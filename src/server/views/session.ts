@@ -11,11 +11,13 @@ import type { Item } from "../../core/session/types";
 import { plan } from "../../core/plan";
 import type { Planned } from "../planner";
 
-const lastText = (item: LoggedItem): string =>
-  item.sets
-    .filter((s) => s.side !== "right")
-    .map((s) => `${s.reps ?? `${s.seconds ?? 0} s`}${s.loadKg === undefined ? "" : ` @ ${s.loadKg}`}`)
-    .join(", ");
+/** "3 × 5 @ 52.5", or set by set where they differ; one side stands for both. */
+function lastText(item: LoggedItem): string {
+  const sets = item.sets.filter((s) => s.side !== "right");
+  const of = (s: (typeof sets)[number]) => `${s.reps ?? `${s.seconds ?? 0} s`}${s.loadKg === undefined ? "" : ` @ ${s.loadKg}`}`;
+  const first = sets[0] ? of(sets[0]) : "";
+  return sets.length > 1 && sets.every((s) => of(s) === first) ? `${sets.length} × ${first}` : sets.map(of).join(", ");
+}
 
 function itemView(i: Item, s: PlanSession, p: Planned, date: IsoDate): ItemView {
   const place = placeById(p.stored.athlete, s.place);

@@ -191,7 +191,7 @@ function Exercise({ view, item, log, units, rest, onRestOver, onLog, onUndo, onP
           {rest && <Rest rest={rest} partner={partner} onOver={onRestOver} />}
           {!stopped && left > 0 && (
             <div className="border-l-4 border-iron bg-white p-2">
-              {side !== "both" && <p className="px-1 pb-1 text-[15px] font-semibold capitalize">{side} side</p>}
+              {side !== "both" && <p className="px-1 pb-1 text-[15px] font-semibold">{side === "left" ? "Left" : "Right"} side</p>}
               <div className={`grid gap-2 ${external && item.seconds === null ? "grid-cols-3" : "grid-cols-2"}`}>
                 {item.seconds === null ? (
                   <Stepper label="Reps" value={entry.reps ?? 0} onStep={(by) => setEntry({ ...entry, reps: Math.max(0, (entry.reps ?? 0) + by) })} />
@@ -314,9 +314,9 @@ function Stepper({ label, value, unit, onStep }: { label: string; value: number 
   return (
     <div className="rounded-[3px] border border-field bg-panel">
       <p className="pt-1 text-center text-[13px] leading-4">{label}</p>
-      <output className="num block text-center text-[26px] leading-8 font-semibold" aria-label={label}>
+      <output className="num block h-8 overflow-hidden text-center text-[26px] leading-8 font-semibold" aria-label={label}>
         {value}
-        {unit && typeof value === "number" && <small className="ml-0.5 text-[14px] font-medium">{unit}</small>}
+        {unit && typeof value === "number" && <small className="ml-0.5 text-[14px] leading-none font-medium">{unit}</small>}
       </output>
       <div className="flex border-t border-hair">
         <button type="button" className={`${button} border-r border-hair`} aria-label={`${label} down`} onClick={() => onStep(-1)}>

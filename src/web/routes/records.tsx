@@ -27,6 +27,9 @@ export default function RecordsRoute() {
   return <Records key={id} view={athlete.data} />;
 }
 
+const head = "h-7 text-left text-[12px] text-ink2 shadow-[inset_0_-1px_0_var(--color-ground)] [&>th]:font-semibold";
+const line = "h-8 cursor-pointer border-b border-hair2 hover:bg-panel";
+
 function Records({ view }: { view: AthleteView }) {
   const [params, setParams] = useSearchParams();
   const [opened, setOpened] = useState<Open | null>(params.get("add") === "race" ? { kind: "race", race: null } : null);
@@ -42,8 +45,6 @@ function Records({ view }: { view: AthleteView }) {
   ]);
   const races = [...view.races].sort((a, b) => (a.date < b.date ? -1 : 1));
   const windows = view.windows.map((w, at) => ({ w, at })).sort((a, b) => a.w.day - b.w.day || minutesOf(a.w.start) - minutesOf(b.w.start));
-  const head = "h-7 text-left text-[12px] text-ink2 shadow-[inset_0_-1px_0_var(--color-ground)] [&>th]:font-semibold";
-  const line = "h-8 cursor-pointer border-b border-hair2 hover:bg-panel";
   const title = (text: string, add: string, onAdd: () => void) => (
     <div className="mb-1 flex items-center gap-2">
       <h2 className="text-[15px] leading-6 font-[650]">{text}</h2>
@@ -140,41 +141,8 @@ function Records({ view }: { view: AthleteView }) {
         </div>
         <section>
           {title("Endurance, six weeks either side of today", "Session", () => setOpened({ kind: "endurance", session: null }))}
-          <table className="w-full border-collapse">
-            <thead>
-              <tr className={head}>
-                <th>Date</th>
-                <th>Session</th>
-                <th>Duration</th>
-                <th>Distance</th>
-                <th>Load</th>
-                <th>State</th>
-              </tr>
-            </thead>
-            <tbody>
-              {view.endurance.map((e) => (
-                <tr key={e.id} className={line} onClick={() => setOpened({ kind: "endurance", session: e })}>
-                  <td className="whitespace-nowrap">
-                    <button type="button" className="link" onClick={() => setOpened({ kind: "endurance", session: e })}>
-                      {day(e.date)}
-                    </button>{" "}
-                    <span className="text-[12px] text-ink2">{e.start ?? ""}</span>
-                  </td>
-                  <td>
-                    {SPORT_NAMES[e.sport]}, {e.kind}
-                    {e.isKey ? <b className="ml-1 text-[12px] text-moss-ink">key</b> : null}
-                  </td>
-                  <td>{duration(e.minutes)}</td>
-                  <td>{e.distanceKm === undefined ? "–" : distance(e.distanceKm, units, 1)}</td>
-                  <td>
-                    {e.load}
-                    {e.rpe === undefined ? <span title="RPE assumed by kind">*</span> : null}
-                  </td>
-                  <td>{e.done ? "done" : "planned"}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <EnduranceTable rows={view.endurance.filter((e) => !e.done)} name="Ahead" units={units} onOpen={(session) => setOpened({ kind: "endurance", session })} />
+          <EnduranceTable rows={view.endurance.filter((e) => e.done).reverse()} name="Done, latest first" units={units} onOpen={(session) => setOpened({ kind: "endurance", session })} />
           {view.endurance.length === 0 && <p className="py-3 text-ink2">Nothing recorded around today. Add sessions, so that the week can be fitted around them.</p>}
           <p className="mt-1 text-[12px] text-ink2">* effort assumed by kind of session</p>
         </section>
@@ -187,6 +155,45 @@ function Records({ view }: { view: AthleteView }) {
         </Suspense>
       )}
     </main>
+  );
+}
+
+function EnduranceTable({ rows, name, units, onOpen }: { rows: readonly EnduranceView[]; name: string; units: Units; onOpen: (e: EnduranceView) => void }) {
+  if (rows.length === 0) return null;
+  return (
+    <table className="mb-4 w-full border-collapse">
+      <thead>
+        <tr className={head}>
+          <th>{name}</th>
+          <th>Session</th>
+          <th>Duration</th>
+          <th>Distance</th>
+          <th>Load</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((e) => (
+          <tr key={e.id} className={line} onClick={() => onOpen(e)}>
+            <td className="whitespace-nowrap">
+              <button type="button" className="link" onClick={() => onOpen(e)}>
+                {day(e.date)}
+              </button>{" "}
+              <span className="text-[12px] text-ink2">{e.start ?? ""}</span>
+            </td>
+            <td>
+              {SPORT_NAMES[e.sport]}, {e.kind}
+              {e.isKey ? <b className="ml-1 text-[12px] text-moss-ink">key</b> : null}
+            </td>
+            <td>{duration(e.minutes)}</td>
+            <td>{e.distanceKm === undefined ? "–" : distance(e.distanceKm, units, 1)}</td>
+            <td>
+              {e.load}
+              {e.rpe === undefined ? <span title="RPE assumed by kind">*</span> : null}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

@@ -3,7 +3,6 @@ import { lazy, Suspense, useMemo, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 import type { SeasonView, SeasonWeekView } from "../../api/views";
 import { addDays, mondayOf } from "../../core/dates";
-import { HEART_PATTERNS } from "../../core/exercise/types";
 import { useSeason } from "../data/hooks";
 import { distanceNumber, EMPHASIS_NAMES, loadText, PHASE_NAMES, setsByReps, signed, span, thousands, type Units } from "../format";
 import { SeasonDetail } from "../section/SeasonDetail";
@@ -236,12 +235,12 @@ function phaseFacts(view: SeasonView, units: Units): Map<number, PhaseFacts> {
     const weeks = view.weeks.filter((w) => w.phase === p.phase && addDays(w.start, 3) >= p.start && addDays(w.start, 3) <= p.end);
     const back = weeks.filter((w) => w.stepBack).length;
     const counts = weeks.map((w) => w.anchors.length).filter((n) => n > 0);
-    const model = weeks.find((w) => !w.stepBack && HEART_PATTERNS.slice(0, 2).some((h) => w.dose.some((d) => d.pattern === h))) ?? weeks.find((w) => w.dose.length > 0);
+    const model = weeks.find((w) => !w.stepBack && w.dose.some((d) => d.pattern === "squat") && w.anchors.every((a) => !a.done)) ?? weeks.find((w) => w.dose.length > 0);
     const line = (patterns: readonly string[]): string => {
       const d = model?.dose.find((x) => patterns.includes(x.pattern));
       if (!d) return weeks.some((w) => !w.done) ? "none" : "done";
       const at = d.percent1rm !== null ? `${Math.round(d.percent1rm)}%` : loadText(d, units);
-      return `${setsByReps(d)} @ ${at}`.replaceAll("\u00A0", "");
+      return `${setsByReps(d)} @ ${at === "bodyweight" ? "body" : at}`.replaceAll("\u00A0", "");
     };
     const [least, most] = [Math.min(...counts), Math.max(...counts)];
     out.set(index, {

@@ -111,6 +111,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
                 <th className="font-semibold">Exercise</th>
                 <th className="w-[104px] font-semibold">Sets × reps</th>
                 <th className="w-[112px] font-semibold">Load</th>
+                <th className="w-[112px] font-semibold">Last time</th>
                 <th className="w-[118px] font-semibold">Plates a side</th>
                 <th className="w-[70px] font-semibold">Reserve</th>
                 <th className="w-14 font-semibold">Rest</th>
@@ -177,7 +178,7 @@ function Lines({ item: i, view, units }: { item: ItemView; view: SessionView; un
   const [partnered, second] = [/[AB]$/.test(i.pair), i.pair.endsWith("B")];
   const logged = view.log?.items.find((x) => x.exercise === i.exercise);
   const reps = i.seconds !== null ? `${i.sets} × ${i.seconds} s` : `${i.sets} × ${i.repsLow !== null && i.repsLow !== i.reps ? `${i.repsLow}–` : ""}${i.reps}`;
-  const columns = view.log ? 9 : 8;
+  const columns = view.log ? 10 : 9;
   return (
     <>
       {i.warmUp.length > 0 && (
@@ -223,6 +224,16 @@ function Lines({ item: i, view, units }: { item: ItemView; view: SessionView; un
           {i.percent1rm !== null && <span className="block text-[12px] leading-4 text-ink2">{i.percent1rm}% of 1RM</span>}
           {i.loading === "pair" && i.loadKg !== null && <span className="block text-[12px] leading-4 text-ink2">one in each hand</span>}
           {i.loading === "single" && i.loadKg !== null && <span className="block text-[12px] leading-4 text-ink2">one, held</span>}
+        </td>
+        <td className="pr-2 text-[12px] leading-4 text-ink2 cond-s">
+          {i.last ? (
+            <>
+              <span className="block">{day(i.last.date)}</span>
+              {i.last.text}
+            </>
+          ) : (
+            "–"
+          )}
         </td>
         <td className="text-[12px] leading-4">
           {i.loading === "bar" && i.barKg !== null && i.loadKg !== null ? (

@@ -167,8 +167,8 @@ function Row({ row, today, at, on, onChoose }: { row: SquadRow; today: string; a
                 {first.text}
               </Asked>
               {more.length > 0 && (
-                <Asked reasons={more} className="ml-1 text-[12px] text-ink2">
-                  {more.length} more
+                <Asked reasons={more} className="block text-[12px] leading-4 text-ink2">
+                  and {more.length} more
                 </Asked>
               )}
             </span>

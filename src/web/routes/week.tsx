@@ -176,8 +176,9 @@ function Week({ id, view }: { id: string; view: WeekView }) {
 }
 
 function enduranceWords(e: EnduranceView, units: Units): string[] {
-  const sport = SPORT_NAMES[e.sport];
-  const kind = e.kind === "other" ? sport : `${e.kind[0]?.toUpperCase()}${e.kind.slice(1)} ${sport === "Swim" ? "swim" : sport.toLowerCase()}`;
+  const noun = e.sport === "triathlon" || e.sport === "other" ? "" : ` ${e.sport}`;
+  const plain = ["easy", "long", "steady", "technique"].includes(e.kind);
+  const kind = e.kind === "other" ? SPORT_NAMES[e.sport] : `${e.kind[0]?.toUpperCase()}${e.kind.slice(1)}${plain || e.sport === "swim" ? noun : ""}`;
   const far = e.distanceKm ? distance(e.distanceKm, units, e.distanceKm < 10 ? 1 : 0) : "";
   return [`${kind} ${far}`.trim(), `${duration(e.minutes)} · RPE ${e.rpe ?? e.load / e.minutes}${e.rpe === undefined ? "*" : ""}`];
 }

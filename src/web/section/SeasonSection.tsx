@@ -93,14 +93,14 @@ export function SeasonSection({ layout: l, view, selected, unit, facts, onSelect
         {l.months.map((m) => (
           <g key={`${m.x}`}>
             <line x1={m.x} x2={m.x} y1={6} y2={l.top} stroke="var(--color-edge)" />
-            <Text x={m.x + 5} y={16} size={12} weight={500} width={88}>
+            <Text x={l.today !== null && m.x + 5 > l.today - 46 && m.x + 5 < l.today + 20 ? l.today + 24 : m.x + 5} y={16} size={12} weight={500} width={88}>
               {m.text}
             </Text>
           </g>
         ))}
         {l.today !== null && <Plumb x={Math.round(l.today) + 0.5} top={18} bottom={l.bottom - 2} />}
         {l.strata.map((s) => (
-          <Text key={s.index} x={s.x0 + 8} y={l.bottom - 9} size={12} weight={650} width={95}>
+          <Text key={s.index} x={l.today !== null && l.today > s.x0 && l.today < s.x0 + 46 ? l.today + 10 : s.x0 + 8} y={l.bottom - 9} size={12} weight={650} width={95}>
             {s.name}
           </Text>
         ))}
@@ -216,6 +216,12 @@ function Strip({ l, selected }: { l: SeasonLayout; selected: number }) {
   );
 }
 
+/** A cell that is too narrow keeps what stands before the comma; its title keeps the whole. */
+const cellText = (text: string, width: number): string => {
+  const whole = fitText(text, width, 10);
+  return whole === text ? text : fitText(text.split(",")[0] ?? text, width, 10);
+};
+
 const ROWS = ["Phase", "Dates", "Length", "Sessions", "Squat, hinge", "Split, hip"];
 
 function PhaseTable({ l, facts }: { l: SeasonLayout; facts: ReadonlyMap<number, PhaseFacts> }) {
@@ -232,7 +238,7 @@ function PhaseTable({ l, facts }: { l: SeasonLayout; facts: ReadonlyMap<number, 
               <g key={ROWS[r]}>
                 <title>{text}</title>
                 <Text x={s.x0 + 7} y={top + r * h + 16} size={12} width={r === 0 ? 82 : 76} weight={r === 0 ? 650 : 400}>
-                  {fitText(text, s.x1 - s.x0 - 8, 11.5)}
+                  {cellText(text, s.x1 - s.x0 - 8)}
                 </Text>
               </g>
             ))}
