@@ -12,11 +12,26 @@ module.exports = {
       from: { path: "^src/core", pathNot: "\\.test\\.ts$" },
       to: { pathNot: "^src/core" },
     },
-    { name: "formats-know-core", severity: "error", from: { path: "^src/formats", pathNot: "\\.test\\.ts$" }, to: { path: "^src/(api|server|web|cli|demo)" } },
-    { name: "api-knows-formats", severity: "error", from: { path: "^src/api" }, to: { path: "^src/(server|web|cli|demo)" } },
+    {
+      name: "formats-know-core",
+      severity: "error",
+      from: { path: "^src/formats", pathNot: "\\.test\\.ts$" },
+      to: { path: "^src/(api|server|web|cli|demo)" },
+    },
+    {
+      name: "api-knows-formats",
+      severity: "error",
+      from: { path: "^src/api" },
+      to: { path: "^src/(server|web|cli|demo)" },
+    },
     { name: "server-not-web", severity: "error", from: { path: "^src/(server|cli|demo)" }, to: { path: "^src/web" } },
     { name: "web-not-server", severity: "error", from: { path: "^src/web" }, to: { path: "^src/(server|cli|demo)" } },
-    { name: "drawing-knows-no-react", severity: "error", from: { path: "^src/web/section/layout", pathNot: "\\.test\\.ts$" }, to: { path: "react" } },
+    {
+      name: "drawing-knows-no-react",
+      severity: "error",
+      from: { path: "^src/web/section/layout", pathNot: "\\.test\\.ts$" },
+      to: { path: "react" },
+    },
     ...rooms.map((room, i) => ({
       name: `core-${room}-looks-up`,
       comment: "Inside core, a room imports only rooms above it in the list.",
@@ -24,7 +39,12 @@ module.exports = {
       from: { path: `^src/core/${room}/`, pathNot: "\\.test\\.ts$" },
       to: { path: "^src/core/", pathNot: [basics, ...rooms.slice(0, i + 1).map((r) => `^src/core/${r}/`)] },
     })),
-    { name: "basics-stand-alone", severity: "error", from: { path: basics }, to: { path: "^src/core", pathNot: basics } },
+    {
+      name: "basics-stand-alone",
+      severity: "error",
+      from: { path: basics },
+      to: { path: "^src/core", pathNot: basics },
+    },
   ],
   options: {
     parser: "swc",

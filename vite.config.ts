@@ -6,7 +6,12 @@ export default defineConfig(({ isSsrBuild }) => ({
   plugins: isSsrBuild ? [] : [react(), tailwindcss()],
   publicDir: isSsrBuild ? false : "public",
   build: isSsrBuild
-    ? { ssr: true, outDir: "dist/server", target: "node20", rollupOptions: { input: { main: "src/server/main.ts", demo: "src/demo/main.ts" } } }
+    ? {
+        ssr: true,
+        outDir: "dist/server",
+        target: "node20",
+        rollupOptions: { input: { main: "src/server/main.ts", demo: "src/demo/main.ts" } },
+      }
     : { outDir: "dist/web", target: "es2022", sourcemap: false },
   server: { port: 5173, proxy: { "/api": "http://127.0.0.1:4173" } },
 }));

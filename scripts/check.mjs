@@ -4,5 +4,5 @@ import { ensureInstalled, must, tool } from "./lib.mjs";
 ensureInstalled();
 must(tool("biome"), ["check", "--error-on-warnings", "."]);
 must(tool("tsc"), ["--noEmit", "-p", "."]);
-must(tool("depcruise"), ["--config", ".dependency-cruiser.cjs", "src"]);
+must(tool("tsx"), ["scripts/arrows.ts"]);
 must(tool("tsx"), ["scripts/schemas.ts", "--check"]);

@@ -3,6 +3,10 @@ import { spawn } from "node:child_process";
 import { ensureInstalled, follow, ROOT, tool } from "./lib.mjs";
 
 ensureInstalled();
-const server = spawn(tool("tsx"), ["watch", "src/demo/main.ts"], { cwd: ROOT, stdio: "inherit", env: { LOG_LEVEL: "warn", ...process.env } });
+const server = spawn(tool("tsx"), ["watch", "src/demo/main.ts"], {
+  cwd: ROOT,
+  stdio: "inherit",
+  env: { LOG_LEVEL: "warn", ...process.env },
+});
 process.on("exit", () => server.kill());
 follow(tool("vite"), []);

@@ -23,7 +23,8 @@ export const tool = (name) => join(ROOT, "node_modules", ".bin", name);
 /** npm ci, where node_modules is absent or older than the lock file. */
 export function ensureInstalled() {
   const marker = join(ROOT, "node_modules", ".package-lock.json");
-  if (existsSync(marker) && statSync(marker).mtimeMs >= statSync(join(ROOT, "package-lock.json")).mtimeMs - 1000) return;
+  if (existsSync(marker) && statSync(marker).mtimeMs >= statSync(join(ROOT, "package-lock.json")).mtimeMs - 1000)
+    return;
   console.log("Installing packages (npm ci) ...");
   must("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]);
 }
@@ -37,7 +38,9 @@ function newest(path) {
 /** Builds web and server where a source is newer than the last build. */
 export function ensureBuilt() {
   const stamp = join(ROOT, "dist", "built");
-  const sources = ["src", "public", "index.html", "vite.config.ts", "package-lock.json"].map((p) => newest(join(ROOT, p)));
+  const sources = ["src", "public", "index.html", "vite.config.ts", "package-lock.json"].map((p) =>
+    newest(join(ROOT, p)),
+  );
   if (existsSync(stamp) && statSync(stamp).mtimeMs >= Math.max(...sources)) return;
   console.log("Building ...");
   must(tool("vite"), ["build", "--logLevel", "warn"]);
@@ -52,7 +55,9 @@ export function ensureChromium() {
   const root = typeof process.getuid === "function" && process.getuid() === 0;
   const sudo = !root && spawnSync("sudo", ["-n", "true"]).status === 0;
   if (!root && !sudo) {
-    console.error(`Chromium is needed for the journeys and is not at ${CHROMIUM}. Install it (apt-get install chromium), or set CHROMIUM_PATH.`);
+    console.error(
+      `Chromium is needed for the journeys and is not at ${CHROMIUM}. Install it (apt-get install chromium), or set CHROMIUM_PATH.`,
+    );
     process.exit(1);
   }
   console.log("Installing chromium (apt-get) ...");

@@ -52,7 +52,14 @@ try {
   await shoot(desk, `/a/${id("Maren")}/week/2026-03-09`, "week", "svg[aria-label^='Week section']");
   await shoot(desk, `/a/${id("Maren")}/session/2026-03-10/A`, "session", "tbody tr");
   await shoot(desk, `/a/${id("Maren")}/records`, "records", "tbody tr");
-  const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 }, deviceScaleFactor: 1, hasTouch: true, isMobile: true })).newPage();
+  const phone = await (
+    await browser.newContext({
+      viewport: { width: 390, height: 844 },
+      deviceScaleFactor: 1,
+      hasTouch: true,
+      isMobile: true,
+    })
+  ).newPage();
   if (lifter?.today) await shoot(phone, `/a/${lifter.id}/floor/${TODAY}/${lifter.today.label}`, "floor", "h1");
   await browser.close();
   console.log(`Pictures in ${OUT}`);

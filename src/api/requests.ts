@@ -1,6 +1,13 @@
 /** What the HTTP interface takes, checked with Zod; the shapes are those of the athlete file. */
 import { z } from "zod";
-import { enduranceSchema, lockedSchema, phaseSchema, raceSchema, strengthLogSchema, windowSchema } from "../formats/athlete-schema";
+import {
+  enduranceSchema,
+  lockedSchema,
+  phaseSchema,
+  raceSchema,
+  strengthLogSchema,
+  windowSchema,
+} from "../formats/athlete-schema";
 
 export const raceBody = raceSchema.omit({ id: true });
 export const enduranceBody = enduranceSchema;

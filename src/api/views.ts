@@ -1,5 +1,19 @@
 /** What the HTTP interface answers: plain views, made by the server from the stored facts and the plan. */
-import type { Athlete, Emphasis, EnduranceSession, Label, LockedSession, Phase, PhaseSpan, Place, Priority, Race, Sport, StrengthLog, Window } from "../core/athlete/types";
+import type {
+  Athlete,
+  Emphasis,
+  EnduranceSession,
+  Label,
+  LockedSession,
+  Phase,
+  PhaseSpan,
+  Place,
+  Priority,
+  Race,
+  Sport,
+  StrengthLog,
+  Window,
+} from "../core/athlete/types";
 import type { Loading, Pattern } from "../core/exercise/types";
 import type { Alternative, Cost, Unplaced } from "../core/week/types";
 import type { Why } from "../core/why";

@@ -38,7 +38,9 @@ function textOf(file: string): string {
   try {
     return readFileSync(file, "utf8");
   } catch (error) {
-    return fail([`(file): a readable file expected, ${file}: ${error instanceof Error ? error.message : String(error)}`]);
+    return fail([
+      `(file): a readable file expected, ${file}: ${error instanceof Error ? error.message : String(error)}`,
+    ]);
   }
 }
 
@@ -46,13 +48,21 @@ const { values, positionals: files } = options();
 if (values.help) {
   process.stdout.write(`${USAGE}\n`);
 } else if (values.exercises) {
-  const list = EXERCISES.map(({ id, name, pattern, unilateral, loading }) => ({ id, name, pattern, unilateral, loading }));
+  const list = EXERCISES.map(({ id, name, pattern, unilateral, loading }) => ({
+    id,
+    name,
+    pattern,
+    unilateral,
+    loading,
+  }));
   process.stdout.write(`${JSON.stringify(list, null, 2)}\n`);
 } else {
   if (files.length === 0) fail([`(arguments): a file expected. Usage: ${USAGE}`]);
-  if (values.from !== undefined && !isDate(values.from)) fail([`--from: a real date such as "2026-03-02" expected, found "${values.from}"`]);
+  if (values.from !== undefined && !isDate(values.from))
+    fail([`--from: a real date such as "2026-03-02" expected, found "${values.from}"`]);
   const weeks = values.weeks === undefined ? 1 : Number(values.weeks);
-  if (!Number.isInteger(weeks) || weeks < 1) fail([`--weeks: a whole number of at least 1 expected, found "${values.weeks}"`]);
+  if (!Number.isInteger(weeks) || weeks < 1)
+    fail([`--weeks: a whole number of at least 1 expected, found "${values.weeks}"`]);
 
   // Every file is read before anything is written, so that a fault leaves standard output empty.
   const faults: string[] = [];
@@ -60,14 +70,22 @@ if (values.help) {
     const read = readAthleteFile(textOf(file));
     const prefix = files.length > 1 ? `${file}: ` : "";
     if (!read.ok) faults.push(...read.faults.map((f) => `${prefix}${f.path}: ${f.expected}`));
-    else if (values.from !== undefined && (values.from < read.value.season.start || values.from > read.value.season.end))
-      faults.push(`${prefix}--from: a date inside the season (${read.value.season.start} to ${read.value.season.end}) expected, found "${values.from}"`);
+    else if (
+      values.from !== undefined &&
+      (values.from < read.value.season.start || values.from > read.value.season.end)
+    )
+      faults.push(
+        `${prefix}--from: a date inside the season (${read.value.season.start} to ${read.value.season.end}) expected, found "${values.from}"`,
+      );
     return read;
   });
   if (faults.length > 0) fail(faults);
   for (const read of athletes) {
     if (!read.ok) continue;
-    const p = plan(read.value, { ...(values.from ? { from: values.from } : {}), weeks: values.season ? "season" : weeks });
+    const p = plan(read.value, {
+      ...(values.from ? { from: values.from } : {}),
+      weeks: values.season ? "season" : weeks,
+    });
     // Several files: one plan file a line.
     process.stdout.write(`${JSON.stringify(planToFile(p), null, files.length > 1 ? 0 : 2)}\n`);
   }

@@ -41,6 +41,9 @@ export const isDate = (s: string): boolean => !Number.isNaN(dayNumber(s));
 
 export const addDays = (date: IsoDate, days: number): IsoDate => dateOf(dayNumber(date) + days);
 
+/** @returns the later of two dates */
+export const laterOf = (a: IsoDate, b: IsoDate): IsoDate => (a > b ? a : b);
+
 /** @returns whole days from a to b (b - a) */
 export const daysBetween = (a: IsoDate, b: IsoDate): number => dayNumber(b) - dayNumber(a);
 
@@ -78,5 +81,4 @@ export const dayName = (date: IsoDate): string => WEEKDAYS[weekday(date) - 1] ??
 /** @returns "Mar" */
 export const monthName = (date: IsoDate): string => MONTHS[Number(date.slice(5, 7)) - 1] ?? "";
 /** @returns "Tue 19 May" */
-export const dayLabel = (date: IsoDate): string =>
-  `${dayName(date)} ${Number(date.slice(8, 10))} ${monthName(date)}`;
+export const dayLabel = (date: IsoDate): string => `${dayName(date)} ${Number(date.slice(8, 10))} ${monthName(date)}`;

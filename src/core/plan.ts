@@ -1,7 +1,7 @@
 /** The one way through: athlete -> plan. Pure; the same athlete and options always give the same plan. */
 import { safetyGate } from "./athlete/gate";
 import type { Athlete, LockedSession, StrengthLog } from "./athlete/types";
-import { addDays, dayNumber, type IsoDate, minutesOf, mondayOf } from "./dates";
+import { addDays, dayNumber, type IsoDate, laterOf, minutesOf, mondayOf } from "./dates";
 import { layeredDose } from "./dose/layered";
 import { type PlanWeek, planWeek } from "./planWeek";
 import type { PlannedLoad } from "./progress/next";
@@ -51,18 +51,47 @@ export function plan(athlete: Athlete, options: PlanOptions = {}): Plan {
   let buildSets = first >= 0 ? buildSetsBefore(athlete, season, first, log) : null;
 
   for (const week of first < 0 ? [] : season.slice(first, first + count)) {
-    const begin = week.start > from ? week.start : from;
-    const done = new Set(athlete.strengthLog.filter((s) => s.date >= week.start && s.date < from && s.date <= addDays(week.start, 6)).map((s) => s.label));
-    const planned = planWeek({ athlete, week, from: begin, asOf: from, log, standing, done, held: options.held ?? [], buildSets, planned: loads });
+    const begin = laterOf(week.start, from);
+    const done = new Set(
+      athlete.strengthLog
+        .filter((s) => s.date >= week.start && s.date < from && s.date <= addDays(week.start, 6))
+        .map((s) => s.label),
+    );
+    const planned = planWeek({
+      athlete,
+      week,
+      from: begin,
+      asOf: from,
+      log,
+      standing,
+      done,
+      held: options.held ?? [],
+      buildSets,
+      planned: loads,
+    });
     weeks.push(planned);
     keepLoads(planned, loads);
     if (isFullBuild(week)) buildSets = weekHeartSets(planned) || buildSets;
     standing = [
       ...standing.filter((s) => dayNumber(week.start) - s.day <= 3),
-      ...planned.sessions.map((s) => ({ day: dayNumber(s.date), start: s.start, minutes: s.minutes, lowerLoaded: s.lowerLoaded, heavy: s.heavy })),
+      ...planned.sessions.map((s) => ({
+        day: dayNumber(s.date),
+        start: s.start,
+        minutes: s.minutes,
+        lowerLoaded: s.lowerLoaded,
+        heavy: s.heavy,
+      })),
     ];
   }
-  const unplaced = weeks.flatMap((w) => w.fit.unplaced.map((u): SeasonWarning => ({ code: "not-placed", text: `Session ${u.label} of the week of ${w.season.start}: ${u.why}`, date: w.season.start })));
+  const unplaced = weeks.flatMap((w) =>
+    w.fit.unplaced.map(
+      (u): SeasonWarning => ({
+        code: "not-placed",
+        text: `Session ${u.label} of the week of ${w.season.start}: ${u.why}`,
+        date: w.season.start,
+      }),
+    ),
+  );
   return { from, phases, season, weeks, warnings: [...warnings, ...approachWarning(athlete), ...unplaced] };
 }
 
@@ -70,16 +99,36 @@ export function plan(athlete: Athlete, options: PlanOptions = {}): Plan {
 export const weekHeartSets = (w: PlanWeek): number => w.sessions.reduce((a, s) => a + heartSets(s.items), 0);
 
 /** Seven days of build, nothing that cuts the dose. */
-export const isFullBuild = (w: SeasonWeek): boolean => w.days.length === 7 && w.days.every((d) => d.phase === "build" && d.loading === "full") && w.setFactor >= 1 && !w.mileage.holdOnly;
+export const isFullBuild = (w: SeasonWeek): boolean =>
+  w.days.length === 7 &&
+  w.days.every((d) => d.phase === "build" && d.loading === "full") &&
+  w.setFactor >= 1 &&
+  !w.mileage.holdOnly;
 
 /** A plan that begins in the race phase still needs the last full build week to cut from: it is planned and set aside. */
-function buildSetsBefore(athlete: Athlete, season: readonly SeasonWeek[], first: number, log: readonly StrengthLog[]): number | null {
+function buildSetsBefore(
+  athlete: Athlete,
+  season: readonly SeasonWeek[],
+  first: number,
+  log: readonly StrengthLog[],
+): number | null {
   const start = season[first];
   if (!start || !season.slice(first).some((w) => w.phase === "race")) return null;
   for (let i = first - 1; i >= 0; i--) {
     const week = season[i];
     if (!week || !isFullBuild(week)) continue;
-    const planned = planWeek({ athlete, week, from: week.start, asOf: week.start, log: log.filter((s) => s.date < week.start), standing: [], done: new Set(), held: [], buildSets: null, planned: new Map() });
+    const planned = planWeek({
+      athlete,
+      week,
+      from: week.start,
+      asOf: week.start,
+      log: log.filter((s) => s.date < week.start),
+      standing: [],
+      done: new Set(),
+      held: [],
+      buildSets: null,
+      planned: new Map(),
+    });
     return weekHeartSets(planned) || null;
   }
   return null;
@@ -88,7 +137,9 @@ function buildSetsBefore(athlete: Athlete, season: readonly SeasonWeek[], first:
 /** Remembers the loads of full sessions; light ones say nothing about the next. */
 function keepLoads(week: PlanWeek, loads: Map<string, PlannedLoad>): void {
   for (const s of week.sessions)
-    for (const i of s.items) if (s.loading === "full" && i.loadKg !== null && i.reps !== null) loads.set(i.exercise.id, { loadKg: i.loadKg, reps: i.reps, rir: i.rir });
+    for (const i of s.items)
+      if (s.loading === "full" && i.loadKg !== null && i.reps !== null)
+        loads.set(i.exercise.id, { loadKg: i.loadKg, reps: i.reps, rir: i.rir });
 }
 
 /** What a logged session still weighs on the week after: loaded lower-body work counts as heavy at 6 reps or fewer. */
@@ -104,8 +155,18 @@ function standingOfLog(s: StrengthLog): Standing {
 }
 
 function approachWarning(athlete: Athlete): SeasonWarning[] {
-  const asked = [athlete.settings?.approach, ...Object.values(athlete.settings?.approachByPhase ?? {})].find((a) => a && a !== "layered");
-  return asked ? [{ code: "approach-pending", text: `The approach "${asked}" is kept in the file, but doses follow the layered approach for now.`, date: athlete.season.start }] : [];
+  const asked = [athlete.settings?.approach, ...Object.values(athlete.settings?.approachByPhase ?? {})].find(
+    (a) => a && a !== "layered",
+  );
+  return asked
+    ? [
+        {
+          code: "approach-pending",
+          text: `The approach "${asked}" is kept in the file, but doses follow the layered approach for now.`,
+          date: athlete.season.start,
+        },
+      ]
+    : [];
 }
 
 /** @returns the Monday of the first planned week */

@@ -1,15 +1,10 @@
 /** One week of the plan: what each session would be in each window, the exact fit, and the depth limits. */
-import { activeAreas, safetyGate } from "./athlete/gate";
-import type { Athlete, Label, LockedSession, Place, StrengthLog } from "./athlete/types";
-import { type DatedWindow, placeById, windowsOfWeek } from "./athlete/windows";
+import type { Label, LockedSession } from "./athlete/types";
+import { type DatedWindow, windowsOfWeek } from "./athlete/windows";
 import { addDays, dayLabel, dayNumber, type IsoDate, minutesOf, timeOf } from "./dates";
 import { isKey, sessionLoad } from "./endurance/load";
-import { layeredDose } from "./dose/layered";
-import type { ChoiceContext } from "./exercise/choose";
-import { nextLoad, type PlannedLoad, stoppedByPain } from "./progress/next";
-import type { SeasonDay } from "./season/days";
+import { type BuilderInput, sessionBuilder } from "./planSession";
 import type { SeasonWeek, WantedSession } from "./season/weeks";
-import { buildSession } from "./session/build";
 import type { BuiltSession } from "./session/types";
 import { fitWeek } from "./week/fit";
 import { blockedByEndurance, ownCosts } from "./week/rules";
@@ -36,35 +31,20 @@ export interface PlanWeek {
   why: Why[];
 }
 
-export interface WeekInput {
-  athlete: Athlete;
-  week: SeasonWeek;
-  /** First day on which anything may be placed. */
-  from: IsoDate;
-  /** First day of the whole plan; what was lifted before it is known. */
-  asOf: IsoDate;
-  /** What was lifted before `asOf`. */
-  log: readonly StrengthLog[];
+export interface WeekInput extends BuilderInput {
   standing: readonly Standing[];
   /** Labels lifted this week already. */
   done: ReadonlySet<Label>;
   /** Placements the coach has taken over without locking them. */
   held: readonly LockedSession[];
-  /** Loads of the weeks planned before. */
-  planned: ReadonlyMap<string, PlannedLoad>;
-  /** Hard sets in the heart patterns of the last full build week; null before there was one. */
-  buildSets: number | null;
 }
 
-/** In a full race-phase week the hard sets are 41 to 60% below the last full build week. */
-export const RACE_WEEK = { mostShare: 0.59, leastShare: 0.4 };
 /** Depth limit against the planned dose [house]. */
 export const DEPTH_FACTOR = { free: 1, jump: 2 / 3, leap: 0.5, stepBack: 0.55 };
 /** Minutes of a light mobility visit, for the depth limit of a day. */
 const MOBILITY_STRESS = 60;
 /** Complete placements that are weighed at most; beyond it the hour grid is made coarser, never the choice of days. */
 const MOST_PLACEMENTS = 600_000;
-const RECENT_DAYS = 56;
 
 const inWeek = (w: SeasonWeek, date: IsoDate): boolean => date >= w.start && date <= addDays(w.start, 6);
 
@@ -77,15 +57,25 @@ export function planWeek(input: WeekInput): PlanWeek {
   const builder = sessionBuilder(input);
   const factor = depthFactor(week);
   const locks = (athlete.locked ?? []).filter((l) => inWeek(week, l.date) && l.date >= input.from);
-  const held = input.held.filter((l) => inWeek(week, l.date) && l.date >= input.from && !locks.some((k) => k.label === l.label));
+  const held = input.held.filter(
+    (l) => inWeek(week, l.date) && l.date >= input.from && !locks.some((k) => k.label === l.label),
+  );
   const asked = week.wanted.filter((w) => !input.done.has(w.label));
   const standable = windows.filter((w) => week.days.some((d) => d.date === w.date && d.counts));
   const room = Math.max(2, new Set(standable.map((w) => w.date)).size);
-  const wanted = withLocks(asked.filter((w, i) => w.taper || i < room), locks);
+  const wanted = withLocks(
+    asked.filter((w, i) => w.taper || i < room),
+    locks,
+  );
   const context = weekContext(input);
 
   const built = new Map<Option, BuiltSession>();
-  const optionsIn = (label: Label, w: DatedWindow, starts: (b: BuiltSession) => number[], locked: boolean): Option[] => {
+  const optionsIn = (
+    label: Label,
+    w: DatedWindow,
+    starts: (b: BuiltSession) => number[],
+    locked: boolean,
+  ): Option[] => {
     const day = week.days.find((d) => d.date === w.date);
     const session = day ? builder.build(label, day, w, factor.factor) : null;
     if (!day || !session) return [];
@@ -114,16 +104,23 @@ export function planWeek(input: WeekInput): PlanWeek {
     windows
       .filter((w) => (want.days === null ? standable.includes(w) : want.days.includes(w.date)))
       .flatMap((w) =>
-        optionsIn(want.label, w, (s) => {
-          const step = gridStep(w.minutes - s.minutes) * (s.loading === "mobility" ? 4 : 1) * coarse;
-          const starts: number[] = [];
-          for (let at = w.start; at + s.minutes <= w.start + w.minutes; at += step) starts.push(at);
-          return starts;
-        }, false),
+        optionsIn(
+          want.label,
+          w,
+          (s) => {
+            const step = gridStep(w.minutes - s.minutes) * (s.loading === "mobility" ? 4 : 1) * coarse;
+            const starts: number[] = [];
+            for (let at = w.start; at + s.minutes <= w.start + w.minutes; at += step) starts.push(at);
+            return starts;
+          },
+          false,
+        ),
       );
   const fixed = (l: LockedSession, locked: boolean): Option[] => {
     const start = minutesOf(l.start);
-    const w = windows.find((x) => x.date === l.date && x.place === l.place && start >= x.start && start < x.start + x.minutes);
+    const w = windows.find(
+      (x) => x.date === l.date && x.place === l.place && start >= x.start && start < x.start + x.minutes,
+    );
     return w ? optionsIn(l.label, { ...w, start, minutes: w.start + w.minutes - start }, () => [start], locked) : [];
   };
 
@@ -139,7 +136,11 @@ export function planWeek(input: WeekInput): PlanWeek {
       }
       const keep = held.find((l) => l.label === want.label);
       const kept = keep ? fixed(keep, false).filter((o) => !blockedByEndurance(o, context)) : [];
-      return { label: want.label, options: kept.length > 0 ? kept : free(want, coarse), none: noWindow(want, want.days === null ? standable : windows) };
+      return {
+        label: want.label,
+        options: kept.length > 0 ? kept : free(want, coarse),
+        none: noWindow(want, want.days === null ? standable : windows),
+      };
     });
   let coarse = 1;
   let demands = demandsAt(coarse);
@@ -161,9 +162,17 @@ export function planWeek(input: WeekInput): PlanWeek {
     sessions,
     fit,
     depthLimit,
-    depthWhy: why("depth.week", `Depth limit ${depthLimit}: the full dose weighs ${Math.round(builder.deepest())}${factor.text}.`),
+    depthWhy: why(
+      "depth.week",
+      `Depth limit ${depthLimit}: the full dose weighs ${Math.round(builder.deepest())}${factor.text}.`,
+    ),
     dayLimits: week.days.length ? dayLimits(week, windows, demands, context) : [],
-    why: [...week.why, ...weekWhy(week, wanted.length, input.done.size), ...roomWhy(week, asked.length, wanted.length), why("fit.place", `Least cost of ${fit.weighed} placements.`)],
+    why: [
+      ...week.why,
+      ...weekWhy(week, wanted.length, input.done.size),
+      ...roomWhy(week, asked.length, wanted.length),
+      why("fit.place", `Least cost of ${fit.weighed} placements.`),
+    ],
   };
 }
 
@@ -179,7 +188,9 @@ function depthFactor(week: SeasonWeek): { factor: number; text: string } {
 
 function withLocks(wanted: readonly WantedSession[], locks: readonly LockedSession[]): WantedSession[] {
   const extra = locks.filter((l) => !wanted.some((w) => w.label === l.label));
-  return [...wanted, ...extra.map((l): WantedSession => ({ label: l.label, days: null, taper: false }))].sort((a, b) => (a.label < b.label ? -1 : 1));
+  return [...wanted, ...extra.map((l): WantedSession => ({ label: l.label, days: null, taper: false }))].sort((a, b) =>
+    a.label < b.label ? -1 : 1,
+  );
 }
 
 function weekContext(input: WeekInput): WeekContext {
@@ -199,81 +210,30 @@ function weekContext(input: WeekInput): WeekContext {
 
 const noWindow = (want: WantedSession, windows: readonly DatedWindow[]): string => {
   const there = windows.filter((w) => want.days === null || want.days.includes(w.date));
-  const when = want.days ? ` on ${want.days.map((d) => dayLabel(d)).join(", ")}, the days left for it before the race` : " this week";
+  const when = want.days
+    ? ` on ${want.days.map((d) => dayLabel(d)).join(", ")}, the days left for it before the race`
+    : " this week";
   if (there.length === 0) return `There is no window${when}. Add one of 35 min or more.`;
   return `No window${when} is long enough, or the place lacks the equipment: the longest is ${Math.max(...there.map((w) => w.minutes))} min from ${timeOf(there[0]?.start ?? 0)}.`;
 };
 
-/** Builds and remembers what each label is on a day in a window. */
-function sessionBuilder(input: WeekInput) {
-  const { athlete, week, log } = input;
-  let deepest = 0;
-  const known = new Map<string, BuiltSession | null>();
-  const recent = new Map<string, number>();
-  for (const s of log)
-    if (dayNumber(week.start) - dayNumber(s.date) <= RECENT_DAYS) for (const i of s.items) recent.set(i.exercise, (recent.get(i.exercise) ?? 0) + 1);
-  const areas = activeAreas(athlete);
-  const stopped = stoppedByPain(log, input.from > week.start ? input.from : week.start, athlete.settings?.strictPain ?? false);
-
-  const build = (label: Label, day: SeasonDay, w: DatedWindow, depth: number): BuiltSession | null => {
-    const key = `${label}/${w.date}/${w.start}/${w.minutes}/${w.place}`;
-    const before = known.get(key);
-    if (before !== undefined) return before;
-    const place = placeById(athlete, w.place);
-    const made = place ? make(label, day, place, w.minutes, depth) : null;
-    known.set(key, made);
-    return made;
-  };
-
-  const make = (label: Label, day: SeasonDay, place: Place, minutes: number, depth: number): BuiltSession | null => {
-    const gate = safetyGate(athlete, day.date);
-    const choice: ChoiceContext = {
-      athlete,
-      place,
-      on: day.date,
-      areas,
-      unloaded: day.loading === "bodyweight" || day.loading === "mobility",
-      stopped,
-      recent,
-    };
-    const cap = increaseCap(day, week);
-    const request = {
-      label,
-      emphasis: day.emphasis,
-      loading: day.loading,
-      heavyOk: day.heavyOk,
-      dose: layeredDose(day.emphasis, gate),
-      place,
-      minutes: day.loading === "mobility" ? Math.min(minutes, 30) : minutes,
-      choice,
-      loadFor: (q: Parameters<typeof nextLoad>[0]) => nextLoad(q, { athlete, log, on: day.date, asOf: input.asOf, blockStart: day.blockStart, cap, planned: input.planned }),
-    };
-    const whole = buildSession({ ...request, setFactor: 1, heartCap: null, stressCap: null });
-    if (whole) deepest = Math.max(deepest, whole.stress);
-    const taper = day.taperFor !== null && day.loading === "light";
-    const setFactor = taper ? 0.5 : week.setFactor;
-    const heartCap = day.emphasis === "hold" && input.buildSets ? Math.max(2, Math.floor(input.buildSets * RACE_WEEK.mostShare)) : null;
-    if (setFactor >= 1 && heartCap === null && depth >= 1) return whole;
-    return buildSession({ ...request, setFactor, heartCap, stressCap: depth < 1 && whole ? whole.stress * depth : null });
-  };
-  return { build, deepest: () => deepest };
-}
-
-/** Why nothing may go up in this week; null where it may (handbook 13, rule 6). */
-function increaseCap(day: SeasonDay, week: SeasonWeek): Why | null {
-  if (day.phase === "race") return why("progress.cap", "No increase in the race phase: strength is held.");
-  if (week.stepBack) return why("progress.cap", "No increase in a step-back week.");
-  if (week.mileage.factor < 1) return why("progress.cap", "No increase with a jump in mileage.");
-  return null;
-}
-
 /** For each day, the deepest of the week's sessions that could stand there with every must-hold rule and no cost from S2 or S13. */
-function dayLimits(week: SeasonWeek, windows: readonly DatedWindow[], demands: readonly Demand[], context: WeekContext): number[] {
+function dayLimits(
+  week: SeasonWeek,
+  windows: readonly DatedWindow[],
+  demands: readonly Demand[],
+  context: WeekContext,
+): number[] {
   return Array.from({ length: 7 }, (_, i) => {
     const date = addDays(week.start, i);
     const stresses = demands
       .flatMap((d) => d.options)
-      .filter((o) => o.date === date && !blockedByEndurance(o, context) && !ownCosts(o, context).some((c) => c.rule === "S2" || c.rule === "S13"))
+      .filter(
+        (o) =>
+          o.date === date &&
+          !blockedByEndurance(o, context) &&
+          !ownCosts(o, context).some((c) => c.rule === "S2" || c.rule === "S13"),
+      )
       .map((o) => o.stress);
     const mobility = windows.some((w) => w.date === date) ? MOBILITY_STRESS : 0;
     return Math.round(Math.max(mobility, ...stresses));
@@ -282,14 +242,18 @@ function dayLimits(week: SeasonWeek, windows: readonly DatedWindow[], demands: r
 
 function weekWhy(week: SeasonWeek, wanted: number, done: number): Why[] {
   const dayWhy = new Map<string, Why>();
-  for (const d of week.days) for (const w of d.why) if (w.rule !== "emphasis.layered" && w.rule !== "emphasis.early") dayWhy.set(w.text, w);
+  for (const d of week.days)
+    for (const w of d.why) if (w.rule !== "emphasis.layered" && w.rule !== "emphasis.early") dayWhy.set(w.text, w);
   const phases = new Map<string, number>();
   for (const d of week.days) phases.set(d.phase, (phases.get(d.phase) ?? 0) + 1);
   const mix = [...phases].map(([p, n]) => `${n} of ${p}`).join(", ");
   const head = week.days.find((d) => d.emphasis === week.emphasis)?.why[0];
   return [
     ...(head ? [head] : []),
-    why("phase.day", `${wanted + done} session${wanted + done === 1 ? "" : "s"} this week: ${phases.size > 1 ? `days ${mix}, each with its share` : `${week.emphasis}, ${week.phase} phase`}.`),
+    why(
+      "phase.day",
+      `${wanted + done} session${wanted + done === 1 ? "" : "s"} this week: ${phases.size > 1 ? `days ${mix}, each with its share` : `${week.emphasis}, ${week.phase} phase`}.`,
+    ),
     ...dayWhy.values(),
   ];
 }
@@ -299,6 +263,9 @@ const roomWhy = (week: SeasonWeek, asked: number, wanted: number): Why[] =>
     ? []
     : [
         week.emphasis === "restore"
-          ? why("restore.visits", `${asked} short visits are wanted and there are windows for ${wanted}; the rest needs no equipment and can be done at home.`)
+          ? why(
+              "restore.visits",
+              `${asked} short visits are wanted and there are windows for ${wanted}; the rest needs no equipment and can be done at home.`,
+            )
           : why("phase.day", `${asked} sessions would fit the phase; there are days for ${wanted}, the lower end.`),
       ];

@@ -8,7 +8,11 @@ export interface Rule {
 }
 
 const pub = (title: string, source: string): Rule => ({ title, trust: "pub", source });
-const trade = (title: string): Rule => ({ title, trust: "trade", source: "Common practice among strength coaches, no published source" });
+const trade = (title: string): Rule => ({
+  title,
+  trust: "trade",
+  source: "Common practice among strength coaches, no published source",
+});
 const house = (title: string): Rule => ({ title, trust: "house", source: "Our own assumption, adjustable" });
 
 export const RULES: Readonly<Record<string, Rule>> = {

@@ -29,7 +29,10 @@ export function demoAthlete(p: Profile, today: IsoDate): Athlete {
     version: 1,
     athlete: p.facts,
     settings: p.settings,
-    season: { start: addDays(mondayOf(today), -7 * SEASON.behind), end: addDays(mondayOf(today), 7 * SEASON.ahead + 6) },
+    season: {
+      start: addDays(mondayOf(today), -7 * SEASON.behind),
+      end: addDays(mondayOf(today), 7 * SEASON.ahead + 6),
+    },
     health: p.health,
     places: p.places,
     availability: p.availability,

@@ -52,7 +52,9 @@ export function enduranceYear(p: Profile, races: Athlete["races"], today: IsoDat
         kind: u.kind,
         minutes: Math.max(15, Math.round(u.minutes * factor)),
         ...(u.km === undefined ? {} : { distanceKm: Math.round(u.km * factor * 10) / 10 }),
-        ...(u.ascentM === undefined ? {} : { ascentM: Math.round(u.ascentM * factor), descentM: Math.round(u.ascentM * factor) }),
+        ...(u.ascentM === undefined
+          ? {}
+          : { ascentM: Math.round(u.ascentM * factor), descentM: Math.round(u.ascentM * factor) }),
         ...(u.packKg === undefined ? {} : { packKg: u.packKg }),
         ...(u.rpe === undefined ? {} : { rpe: u.rpe }),
         done,
@@ -61,4 +63,3 @@ export function enduranceYear(p: Profile, races: Athlete["races"], today: IsoDat
   }
   return out;
 }
-

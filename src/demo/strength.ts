@@ -1,8 +1,8 @@
 /** Half a year of strength logs: the planner prescribes week by week, an invented lifter lifts it. */
 import type { Athlete, LoggedItem, LoggedSet, StrengthLog } from "../core/athlete/types";
-import { addDays, type IsoDate, mondayOf, timeOf } from "../core/dates";
-import { percentFor } from "../core/dose/oneRepMax";
+import { addDays, type IsoDate, laterOf, mondayOf, timeOf } from "../core/dates";
 import { makeableLoads } from "../core/dose/loads";
+import { percentFor } from "../core/dose/oneRepMax";
 import { type PlanSession, plan } from "../core/plan";
 import type { Item } from "../core/session/types";
 import type { Profile } from "./profiles";
@@ -13,13 +13,19 @@ const OTHER = { bar: 1, machine: 1.6, pair: 0.24, single: 0.3, kettlebell: 0.45 
 /** Gain a week of the invented lifter. */
 const GAIN = 1.006;
 
-export function strengthHalfYear(athlete: Athlete, p: Profile, today: IsoDate, weeks: number, random: Random): StrengthLog[] {
+export function strengthHalfYear(
+  athlete: Athlete,
+  p: Profile,
+  today: IsoDate,
+  weeks: number,
+  random: Random,
+): StrengthLog[] {
   const log: StrengthLog[] = [];
   let monday = addDays(mondayOf(today), -7 * weeks);
   const lastDay = addDays(today, -(p.missedDays ?? 0) - 1);
   for (let week = 0; week <= weeks; week++, monday = addDays(monday, 7)) {
     if (monday > lastDay) break;
-    const from = monday < athlete.season.start ? athlete.season.start : monday;
+    const from = laterOf(monday, athlete.season.start);
     const planned = plan({ ...athlete, strengthLog: log }, { from, weeks: 1 });
     for (const s of planned.weeks[0]?.sessions ?? []) {
       if (s.date > lastDay || s.date >= today || random.chance(0.04)) continue;

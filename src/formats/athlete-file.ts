@@ -25,8 +25,15 @@ export function readJson(text: string): Read<unknown> {
     const errors: ParseError[] = [];
     parseTree(text, errors, { disallowComments: true, allowTrailingComma: false });
     const first = errors[0];
-    const where = first ? ` It stops making sense at ${lineAndColumn(text, first.offset)} (${printParseErrorCode(first.error)}).` : "";
-    const cut = text.trim() === "" ? " The file is empty." : first && first.offset >= text.trimEnd().length ? " It seems to be cut off." : "";
+    const where = first
+      ? ` It stops making sense at ${lineAndColumn(text, first.offset)} (${printParseErrorCode(first.error)}).`
+      : "";
+    const cut =
+      text.trim() === ""
+        ? " The file is empty."
+        : first && first.offset >= text.trimEnd().length
+          ? " It seems to be cut off."
+          : "";
     return { ok: false, faults: [{ path: "(file)", expected: `JSON expected.${where}${cut}` }] };
   }
 }
@@ -54,59 +61,73 @@ export function crossFaults(a: Athlete): Fault[] {
   const fault = (path: string, expected: string) => faults.push({ path, expected });
   const { start, end } = a.season;
   if (end < start) fault("season.end", `a date on or after the season's start (${start}) expected, found "${end}"`);
-  else if (daysBetween(start, end) > LONGEST_SEASON_DAYS) fault("season.end", "a season of at most three years expected");
+  else if (daysBetween(start, end) > LONGEST_SEASON_DAYS)
+    fault("season.end", "a season of at most three years expected");
   const places = new Set(a.places.map((p) => p.id));
   const known = places.size ? [...places].map((p) => `"${p}"`).join(", ") : "none is listed in places";
   const unique = (list: readonly { id: string }[], path: string) =>
     list.forEach((x, i) => {
-      if (list.findIndex((y) => y.id === x.id) < i) fault(`${path}[${i}].id`, `an id of its own expected, "${x.id}" stands twice`);
+      if (list.findIndex((y) => y.id === x.id) < i)
+        fault(`${path}[${i}].id`, `an id of its own expected, "${x.id}" stands twice`);
     });
   unique(a.places, "places");
   unique(a.races, "races");
   a.places.forEach((p, i) => {
     unique(p.bars, `places[${i}].bars`);
     p.machines.forEach((m, k) => {
-      if (m.toKg < m.fromKg) fault(`places[${i}].machines[${k}].toKg`, `at least fromKg (${m.fromKg}) expected, found ${m.toKg}`);
+      if (m.toKg < m.fromKg)
+        fault(`places[${i}].machines[${k}].toKg`, `at least fromKg (${m.fromKg}) expected, found ${m.toKg}`);
     });
   });
   const spans = (list: readonly { start: string; end: string }[], path: string) =>
     list.forEach((s, i) => {
-      if (s.end < s.start) fault(`${path}[${i}].end`, `a date on or after its start (${s.start}) expected, found "${s.end}"`);
+      if (s.end < s.start)
+        fault(`${path}[${i}].end`, `a date on or after its start (${s.start}) expected, found "${s.end}"`);
     });
   spans(a.away, "away");
   spans(a.phases ?? [], "phases");
   const inSeason = (date: string, path: string) => {
-    if (date < start || date > end) fault(path, `a date inside the season (${start} to ${end}) expected, found "${date}"`);
+    if (date < start || date > end)
+      fault(path, `a date inside the season (${start} to ${end}) expected, found "${date}"`);
   };
   a.races.forEach((r, i) => {
     inSeason(r.date, `races[${i}].date`);
     const last = addDays(r.date, (r.days ?? 1) - 1);
-    if (r.date <= end && last > end) fault(`races[${i}].days`, `a race that ends inside the season (by ${end}) expected, it ends on ${last}`);
+    if (r.date <= end && last > end)
+      fault(`races[${i}].days`, `a race that ends inside the season (by ${end}) expected, it ends on ${last}`);
   });
   a.phases?.forEach((p, i) => {
     inSeason(p.start, `phases[${i}].start`);
     if (p.end >= p.start) inSeason(p.end, `phases[${i}].end`);
     a.phases?.slice(0, i).forEach((q, k) => {
-      if (p.start <= q.end && q.start <= p.end) fault(`phases[${i}].start`, `no overlap with phases[${k}] (${q.start} to ${q.end}) expected`);
+      if (p.start <= q.end && q.start <= p.end)
+        fault(`phases[${i}].start`, `no overlap with phases[${k}] (${q.start} to ${q.end}) expected`);
     });
   });
   a.availability.forEach((w, i) => {
-    if (!places.has(w.place)) fault(`availability[${i}].place`, `the id of a place expected (${known}), found "${w.place}"`);
-    if (minutesOf(w.start) + w.minutes > 1440) fault(`availability[${i}].minutes`, "a window that ends by midnight expected");
+    if (!places.has(w.place))
+      fault(`availability[${i}].place`, `the id of a place expected (${known}), found "${w.place}"`);
+    if (minutesOf(w.start) + w.minutes > 1440)
+      fault(`availability[${i}].minutes`, "a window that ends by midnight expected");
   });
   for (const [i, k] of overlappingWindows(a.availability)) {
     const w = a.availability[i];
-    fault(`availability[${k}].start`, `no overlap with availability[${i}] (day ${w?.day}, ${w?.start}, ${w?.minutes} min) expected`);
+    fault(
+      `availability[${k}].start`,
+      `no overlap with availability[${i}] (day ${w?.day}, ${w?.start}, ${w?.minutes} min) expected`,
+    );
   }
   a.away.forEach((w, i) => {
-    if (w.place !== undefined && !places.has(w.place)) fault(`away[${i}].place`, `the id of a place expected (${known}), found "${w.place}"`);
+    if (w.place !== undefined && !places.has(w.place))
+      fault(`away[${i}].place`, `the id of a place expected (${known}), found "${w.place}"`);
   });
   a.locked?.forEach((l, i) => {
     if (!places.has(l.place)) fault(`locked[${i}].place`, `the id of a place expected (${known}), found "${l.place}"`);
     inSeason(l.date, `locked[${i}].date`);
   });
   a.screening.forEach((s, i) => {
-    if (s.value === undefined && s.left === undefined && s.right === undefined) fault(`screening[${i}]`, '"value", or "left" and "right" expected');
+    if (s.value === undefined && s.left === undefined && s.right === undefined)
+      fault(`screening[${i}]`, '"value", or "left" and "right" expected');
   });
   return faults;
 }

@@ -21,7 +21,10 @@ import {
 import { isDate } from "../core/dates";
 
 const DATE_TEXT = 'a real date such as "2026-03-02" expected';
-const date = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, DATE_TEXT).refine(isDate, DATE_TEXT);
+const date = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}$/, DATE_TEXT)
+  .refine(isDate, DATE_TEXT);
 const time = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day such as "18:30" expected');
 const text = z.string().min(1).max(400);
 const mass = z.number().min(0).max(1000);
@@ -49,7 +52,12 @@ const approach = z.enum(APPROACHES);
 const settings = z.strictObject({
   approach: approach.optional(),
   approachByPhase: z
-    .strictObject({ base: approach.optional(), build: approach.optional(), race: approach.optional(), recovery: approach.optional() })
+    .strictObject({
+      base: approach.optional(),
+      build: approach.optional(),
+      race: approach.optional(),
+      recovery: approach.optional(),
+    })
     .optional(),
   placement: z.enum(["stack", "spread"]).optional(),
   maxMinutesPerDay: z.number().min(0).max(1440).optional(),
@@ -62,7 +70,12 @@ const settings = z.strictObject({
   ruleWeights: z.record(z.string(), z.number().min(0).max(1000)).optional(),
 });
 
-export const windowSchema = z.strictObject({ day: weekday, start: time, minutes: z.int().min(10).max(1440), place: id });
+export const windowSchema = z.strictObject({
+  day: weekday,
+  start: time,
+  minutes: z.int().min(10).max(1440),
+  place: id,
+});
 export const phaseSchema = z.strictObject({ phase: z.enum(PHASES), start: date, end: date });
 export const lockedSchema = z.strictObject({ date, start: time, place: id, label: z.enum(LABELS) });
 

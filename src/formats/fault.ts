@@ -30,7 +30,8 @@ function got(input: unknown): string {
 
 function inputAt(root: unknown, path: readonly PropertyKey[]): unknown {
   let value = root;
-  for (const p of path) value = value !== null && typeof value === "object" ? (value as Record<PropertyKey, unknown>)[p] : undefined;
+  for (const p of path)
+    value = value !== null && typeof value === "object" ? (value as Record<PropertyKey, unknown>)[p] : undefined;
   return value;
 }
 
@@ -44,15 +45,39 @@ export function faultsOf(error: z.ZodError, input: unknown): Fault[] {
     const at = pathText(issue.path);
     switch (issue.code) {
       case "unrecognized_keys":
-        return issue.keys.map((key) => ({ path: pathText([...issue.path, key]), expected: "no such field here; remove it or check its spelling" }));
+        return issue.keys.map((key) => ({
+          path: pathText([...issue.path, key]),
+          expected: "no such field here; remove it or check its spelling",
+        }));
       case "invalid_type":
         return [{ path: at, expected: `${TYPE_WORDS[issue.expected] ?? issue.expected} expected, ${found}` }];
       case "invalid_value":
-        return [{ path: at, expected: `${issue.values.length > 1 ? "one of " : ""}${issue.values.map((v) => JSON.stringify(v)).join(", ")} expected, ${found}` }];
+        return [
+          {
+            path: at,
+            expected: `${issue.values.length > 1 ? "one of " : ""}${issue.values.map((v) => JSON.stringify(v)).join(", ")} expected, ${found}`,
+          },
+        ];
       case "too_small":
-        return [{ path: at, expected: issue.origin === "string" ? `some text expected, ${found}` : `${issue.inclusive ? "at least" : "more than"} ${issue.minimum} expected, ${found}` }];
+        return [
+          {
+            path: at,
+            expected:
+              issue.origin === "string"
+                ? `some text expected, ${found}`
+                : `${issue.inclusive ? "at least" : "more than"} ${issue.minimum} expected, ${found}`,
+          },
+        ];
       case "too_big":
-        return [{ path: at, expected: issue.origin === "string" ? `at most ${issue.maximum} characters expected` : `${issue.inclusive ? "at most" : "less than"} ${issue.maximum} expected, ${found}` }];
+        return [
+          {
+            path: at,
+            expected:
+              issue.origin === "string"
+                ? `at most ${issue.maximum} characters expected`
+                : `${issue.inclusive ? "at most" : "less than"} ${issue.maximum} expected, ${found}`,
+          },
+        ];
       default:
         return [{ path: at, expected: `${issue.message}, ${found}` }];
     }

@@ -36,17 +36,39 @@ export function buildApp(o: AppOptions): App {
   app.disable("x-powered-by");
   app.set("query parser", "simple");
   // The application is served over plain HTTP on this machine, so nothing may be upgraded to HTTPS.
-  app.use(helmet({ contentSecurityPolicy: { directives: { "upgrade-insecure-requests": null, "style-src": ["'self'", "'unsafe-inline'"] } }, strictTransportSecurity: false }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: { "upgrade-insecure-requests": null, "style-src": ["'self'", "'unsafe-inline'"] },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
   app.use((req, res, next) => {
     const begin = performance.now();
     res.on("finish", () => {
-      if (req.originalUrl.startsWith("/api")) o.log.info({ method: req.method, path: req.originalUrl, status: res.statusCode, ms: Math.round((performance.now() - begin) * 10) / 10 }, "request");
+      if (req.originalUrl.startsWith("/api"))
+        o.log.info(
+          {
+            method: req.method,
+            path: req.originalUrl,
+            status: res.statusCode,
+            ms: Math.round((performance.now() - begin) * 10) / 10,
+          },
+          "request",
+        );
     });
     next();
   });
 
   app.get("/api/health", async (_req, res) => {
-    const view: HealthView = { status: "ok", version: o.version, today: o.today(), athletes: await o.store.count(), startedMsAgo: Math.round(performance.now() - startedAt) };
+    const view: HealthView = {
+      status: "ok",
+      version: o.version,
+      today: o.today(),
+      athletes: await o.store.count(),
+      startedMsAgo: Math.round(performance.now() - startedAt),
+    };
     res.json(view);
   });
   app.get("/api/club", (_req, res) => {

@@ -19,7 +19,12 @@ export class ProblemError extends Error {
 export const notFound = (what: string): ProblemError => new ProblemError(404, "Not found", `There is no such ${what}.`);
 
 export const faulty = (faults: Fault[], what: string): ProblemError =>
-  new ProblemError(422, "Not accepted", `${what} was not stored: ${faults.length === 1 ? "one thing is" : `${faults.length} things are`} not as expected.`, faults);
+  new ProblemError(
+    422,
+    "Not accepted",
+    `${what} was not stored: ${faults.length === 1 ? "one thing is" : `${faults.length} things are`} not as expected.`,
+    faults,
+  );
 
 /** Parses a body, or throws with the path of each fault. */
 export function parse<T>(schema: z.ZodType<T>, body: unknown, what: string): T {
@@ -28,14 +33,41 @@ export function parse<T>(schema: z.ZodType<T>, body: unknown, what: string): T {
   return result.data;
 }
 
-const hasStatus = (e: unknown): e is { status: number; message: string; type?: string } => typeof e === "object" && e !== null && "status" in e;
+const hasStatus = (e: unknown): e is { status: number; message: string; type?: string } =>
+  typeof e === "object" && e !== null && "status" in e;
 
 function problemOf(error: unknown): Problem {
-  if (error instanceof ProblemError) return { type: "about:blank", title: error.title, status: error.status, detail: error.message, faults: error.faults };
-  if (hasStatus(error) && error.status === 413) return { type: "about:blank", title: "Too large", status: 413, detail: "Nothing was stored: the file is larger than 20 MB.", faults: [] };
+  if (error instanceof ProblemError)
+    return {
+      type: "about:blank",
+      title: error.title,
+      status: error.status,
+      detail: error.message,
+      faults: error.faults,
+    };
+  if (hasStatus(error) && error.status === 413)
+    return {
+      type: "about:blank",
+      title: "Too large",
+      status: 413,
+      detail: "Nothing was stored: the file is larger than 20 MB.",
+      faults: [],
+    };
   if (hasStatus(error) && error.status >= 400 && error.status < 500)
-    return { type: "about:blank", title: "Bad request", status: error.status, detail: `Nothing was stored: ${error.message}.`, faults: [{ path: "(body)", expected: "JSON expected" }] };
-  return { type: "about:blank", title: "Server error", status: 500, detail: "Something went wrong on our side. Nothing was stored by this request.", faults: [] };
+    return {
+      type: "about:blank",
+      title: "Bad request",
+      status: error.status,
+      detail: `Nothing was stored: ${error.message}.`,
+      faults: [{ path: "(body)", expected: "JSON expected" }],
+    };
+  return {
+    type: "about:blank",
+    title: "Server error",
+    status: 500,
+    detail: "Something went wrong on our side. Nothing was stored by this request.",
+    faults: [],
+  };
 }
 
 /** Last handler: everything thrown becomes problem details, and only the unexpected is logged as an error. */

@@ -1,5 +1,5 @@
 /** Plans of stored athletes, computed when asked for and kept while the facts and the day stay the same. */
-import { addDays, type IsoDate } from "../core/dates";
+import { addDays, type IsoDate, laterOf } from "../core/dates";
 import { type Plan, plan } from "../core/plan";
 import { planPhases } from "../core/season/phases";
 import type { Store, Stored } from "./store/store";
@@ -50,12 +50,15 @@ export class Planner {
   private compute(stored: Stored): Planned {
     const from = firstDay(stored, this.day());
     const { athlete, held } = stored;
-    const past = from > athlete.season.start ? plan({ ...athlete, strengthLog: [], locked: [] }, { weeks: "season" }) : null;
+    const past =
+      from > athlete.season.start ? plan({ ...athlete, strengthLog: [], locked: [] }, { weeks: "season" }) : null;
     return {
       stored,
       from,
       plan: plan(athlete, { from, weeks: "season", held }),
-      pastLimits: new Map((past?.weeks ?? []).filter((w) => addDays(w.season.start, 6) < from).map((w) => [w.season.start, w.depthLimit])),
+      pastLimits: new Map(
+        (past?.weeks ?? []).filter((w) => addDays(w.season.start, 6) < from).map((w) => [w.season.start, w.depthLimit]),
+      ),
     };
   }
 
@@ -68,7 +71,11 @@ export class Planner {
   /** The least-cost fit of one week without what is held. */
   refit(stored: Stored, monday: IsoDate): Plan {
     const from = firstDay(stored, this.day());
-    return plan(stored.athlete, { from: monday > from ? monday : from, weeks: 1, held: stored.held.filter((h) => h.date < monday || h.date > addDays(monday, 6)) });
+    return plan(stored.athlete, {
+      from: laterOf(monday, from),
+      weeks: 1,
+      held: stored.held.filter((h) => h.date < monday || h.date > addDays(monday, 6)),
+    });
   }
 }
 
@@ -76,7 +83,7 @@ export class Planner {
 export function firstDay(stored: Stored, today: IsoDate): IsoDate {
   const { season, strengthLog } = stored.athlete;
   const from = strengthLog.some((l) => l.date === today) ? addDays(today, 1) : today;
-  return from < season.start ? season.start : from;
+  return laterOf(from, season.start);
 }
 
 /** Phases alone, for a season that is over or has not begun. */

@@ -34,11 +34,19 @@ function rootFolder(): string {
 
 export function configFromEnvironment(env: NodeJS.ProcessEnv): Config {
   const port = Number(env.PORT ?? 4173);
-  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new Error(`PORT: a number from 0 to 65535 expected, found "${env.PORT}"`);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    throw new Error(`PORT: a number from 0 to 65535 expected, found "${env.PORT}"`);
   const fixedToday = env.FIELD_ANCHOR_TODAY ?? null;
-  if (fixedToday !== null && !isDate(fixedToday)) throw new Error(`FIELD_ANCHOR_TODAY: a real date such as "2026-03-04" expected, found "${fixedToday}"`);
+  if (fixedToday !== null && !isDate(fixedToday))
+    throw new Error(`FIELD_ANCHOR_TODAY: a real date such as "2026-03-04" expected, found "${fixedToday}"`);
   const root = rootFolder();
-  return { host: env.HOST ?? "127.0.0.1", port, data: resolve(root, env.FIELD_ANCHOR_DATA ?? "var/club"), fixedToday, root };
+  return {
+    host: env.HOST ?? "127.0.0.1",
+    port,
+    data: resolve(root, env.FIELD_ANCHOR_DATA ?? "var/club"),
+    fixedToday,
+    root,
+  };
 }
 
 /** Today on this machine's calendar, or the fixed day. */
@@ -56,12 +64,23 @@ export interface Running {
 /**
  * @param prepare runs on the open store before anything is served
  */
-export async function run(config: Config, clubName: string, prepare?: (store: Store) => Promise<void>): Promise<Running> {
+export async function run(
+  config: Config,
+  clubName: string,
+  prepare?: (store: Store) => Promise<void>,
+): Promise<Running> {
   const log = pino({ level: process.env.LOG_LEVEL ?? "info", base: null }, pino.destination({ dest: 2, sync: false }));
   const store = await Store.open(join(config.data, "field-anchor.sqlite"));
   await prepare?.(store);
   const version: string = JSON.parse(readFileSync(join(config.root, "package.json"), "utf8")).version;
-  const app = buildApp({ store, today: () => todayOf(config), clubName, version, log, web: join(config.root, "dist/web") });
+  const app = buildApp({
+    store,
+    today: () => todayOf(config),
+    clubName,
+    version,
+    log,
+    web: join(config.root, "dist/web"),
+  });
   const server = await new Promise<Server>((done, fail) => {
     const s = app.express.listen(config.port, config.host, (error?: Error) => (error ? fail(error) : done(s)));
     s.once("error", fail);
@@ -84,6 +103,7 @@ export async function run(config: Config, clubName: string, prepare?: (store: St
     })();
     return closing;
   };
-  for (const signal of ["SIGINT", "SIGTERM"] as const) process.once(signal, () => void close().then(() => process.exit(0)));
+  for (const signal of ["SIGINT", "SIGTERM"] as const)
+    process.once(signal, () => void close().then(() => process.exit(0)));
   return { address, close };
 }

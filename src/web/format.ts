@@ -10,11 +10,14 @@ export interface Units {
 export const METRIC: Units = { massUnit: "kg", distanceUnit: "km" };
 const NB = "\u00A0";
 
-export const massNumber = (kg: number, u: Units): number => roundTo(u.massUnit === "lb" ? kgToLb(kg) : kg, u.massUnit === "lb" ? 1 : 2);
+export const massNumber = (kg: number, u: Units): number =>
+  roundTo(u.massUnit === "lb" ? kgToLb(kg) : kg, u.massUnit === "lb" ? 1 : 2);
 /** "72.5 kg" */
 export const mass = (kg: number, u: Units): string => `${massNumber(kg, u)}${NB}${u.massUnit}`;
-export const distanceNumber = (km: number, u: Units, digits = 0): number => roundTo(u.distanceUnit === "mi" ? kmToMi(km) : km, digits);
-export const distance = (km: number, u: Units, digits = 0): string => `${distanceNumber(km, u, digits)}${NB}${u.distanceUnit}`;
+export const distanceNumber = (km: number, u: Units, digits = 0): number =>
+  roundTo(u.distanceUnit === "mi" ? kmToMi(km) : km, digits);
+export const distance = (km: number, u: Units, digits = 0): string =>
+  `${distanceNumber(km, u, digits)}${NB}${u.distanceUnit}`;
 
 /** "2 h 20" or "48 min" */
 export function duration(minutes: number): string {
@@ -24,7 +27,8 @@ export function duration(minutes: number): string {
 }
 
 /** "3:00" */
-export const clock = (seconds: number): string => `${Math.floor(Math.max(0, seconds) / 60)}:${String(Math.max(0, Math.round(seconds)) % 60).padStart(2, "0")}`;
+export const clock = (seconds: number): string =>
+  `${Math.floor(Math.max(0, seconds) / 60)}:${String(Math.max(0, Math.round(seconds)) % 60).padStart(2, "0")}`;
 
 /** "18 – 24 May" or "30 Mar – 5 Apr" */
 export function span(from: string, to: string): string {
@@ -39,7 +43,8 @@ export const time = timeOf;
 export const thousands = (n: number): string => Math.round(n).toLocaleString("en-GB");
 export const signed = (n: number): string => `${n > 0 ? "+" : n < 0 ? "−" : ""}${Math.abs(Math.round(n))}%`;
 /** "in 34 days", "tomorrow", "today" */
-export const inDays = (n: number): string => (n === 0 ? "today" : n === 1 ? "tomorrow" : n < 0 ? `${-n} days ago` : `${n} days`);
+export const inDays = (n: number): string =>
+  n === 0 ? "today" : n === 1 ? "tomorrow" : n < 0 ? `${-n} days ago` : `${n} days`;
 
 interface DoseLike {
   sets: number;
@@ -51,7 +56,8 @@ interface DoseLike {
 }
 
 /** "3 × 5", "2 × 30 s" */
-export const setsByReps = (d: Pick<DoseLike, "sets" | "reps" | "seconds">): string => `${d.sets}${NB}×${NB}${d.seconds !== null ? `${d.seconds}${NB}s` : d.reps}`;
+export const setsByReps = (d: Pick<DoseLike, "sets" | "reps" | "seconds">): string =>
+  `${d.sets}${NB}×${NB}${d.seconds !== null ? `${d.seconds}${NB}s` : d.reps}`;
 
 /** "72.5 kg", "2 × 12 kg", "bodyweight", "find it" */
 export function loadText(d: Pick<DoseLike, "loadKg" | "loading">, u: Units): string {
@@ -62,9 +68,24 @@ export function loadText(d: Pick<DoseLike, "loadKg" | "loading">, u: Units): str
 }
 
 export const PHASE_NAMES = { base: "Base", build: "Build", race: "Race", recovery: "Recovery" } as const;
-export const SPORT_NAMES = { run: "Running", triathlon: "Triathlon", ride: "Cycling", row: "Rowing", hike: "Hiking", swim: "Swim", other: "Other" } as const;
-export const EMPHASIS_NAMES = { prepare: "Prepare", develop: "Develop", maximal: "Maximal", hold: "Hold", restore: "Restore" } as const;
+export const SPORT_NAMES = {
+  run: "Running",
+  triathlon: "Triathlon",
+  ride: "Cycling",
+  row: "Rowing",
+  hike: "Hiking",
+  swim: "Swim",
+  other: "Other",
+} as const;
+export const EMPHASIS_NAMES = {
+  prepare: "Prepare",
+  develop: "Develop",
+  maximal: "Maximal",
+  hold: "Hold",
+  restore: "Restore",
+} as const;
 export const LABEL_NAMES = { A: "Heavy A", B: "Single-leg B", C: "Control C", D: "Mobility D" } as const;
 
 /** What a session is called: its label, unless it only restores. */
-export const sessionName = (label: keyof typeof LABEL_NAMES, emphasis: keyof typeof EMPHASIS_NAMES): string => (emphasis === "restore" ? `Restore ${label}` : LABEL_NAMES[label]);
+export const sessionName = (label: keyof typeof LABEL_NAMES, emphasis: keyof typeof EMPHASIS_NAMES): string =>
+  emphasis === "restore" ? `Restore ${label}` : LABEL_NAMES[label];

@@ -4,14 +4,18 @@ import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import "./app.css";
 import SquadView from "./routes/squad";
+import { Crash } from "./ui/Crash";
 import { Frame } from "./ui/Frame";
 import { KeysProvider } from "./ui/keys";
-import { Crash } from "./ui/Crash";
 
-const client = new QueryClient({ defaultOptions: { queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true } } });
+const client = new QueryClient({
+  defaultOptions: { queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true } },
+});
 
 /** Views other than the first are fetched when they are opened. */
-const view = (load: () => Promise<{ default: React.ComponentType }>) => async () => ({ Component: (await load()).default });
+const view = (load: () => Promise<{ default: React.ComponentType }>) => async () => ({
+  Component: (await load()).default,
+});
 
 const router = createBrowserRouter([
   {
@@ -27,7 +31,12 @@ const router = createBrowserRouter([
       { path: "*", lazy: view(() => import("./routes/missing")) },
     ],
   },
-  { path: "/a/:id/floor/:date/:label", lazy: view(() => import("./routes/floor")), ErrorBoundary: Crash, HydrateFallback: () => null },
+  {
+    path: "/a/:id/floor/:date/:label",
+    lazy: view(() => import("./routes/floor")),
+    ErrorBoundary: Crash,
+    HydrateFallback: () => null,
+  },
 ]);
 
 const root = document.getElementById("root");

@@ -1,5 +1,5 @@
 /** The safety gate of the handbook, section 3: who may do what at all. It never diagnoses; it defers to licensed practice. */
-import { type IsoDate, daysBetween } from "../dates";
+import { daysBetween, type IsoDate } from "../dates";
 import { type Why, why } from "../why";
 import type { Area, Athlete } from "./types";
 
@@ -40,11 +40,17 @@ export function safetyGate(athlete: Athlete, on: IsoDate): Gate {
   const reasons: Why[] = [];
   if (restricted)
     reasons.push(
-      why("gate.clearance", "Restore and mobility only until someone licensed has cleared the athlete and it is recorded."),
+      why(
+        "gate.clearance",
+        "Restore and mobility only until someone licensed has cleared the athlete and it is recorded.",
+      ),
     );
   if (minor)
     reasons.push(
-      why("gate.minor", "Under 18: two reps or more in reserve, no 1RM test; qualified supervision and consent are needed."),
+      why(
+        "gate.minor",
+        "Under 18: two reps or more in reserve, no 1RM test; qualified supervision and consent are needed.",
+      ),
     );
   const often = oldest >= 50 || training === "new";
   return { restricted, minRir: minor ? 2 : 0, minor, stepBackEvery: often ? 3 : 4, training, why: reasons };

@@ -17,14 +17,7 @@ export const SESSION_KINDS = [
   "other",
 ] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];
-export const APPROACHES = [
-  "layered",
-  "heavy-economy",
-  "steady",
-  "control",
-  "full-range",
-  "paired-routines",
-] as const;
+export const APPROACHES = ["layered", "heavy-economy", "steady", "control", "full-range", "paired-routines"] as const;
 export type Approach = (typeof APPROACHES)[number];
 export const PHASES = ["base", "build", "race", "recovery"] as const;
 export type Phase = (typeof PHASES)[number];

@@ -1,5 +1,5 @@
 /** Free windows of a week: the weekly pattern, less the days away. */
-import { type IsoDate, addDays, minutesOf } from "../dates";
+import { addDays, type IsoDate, minutesOf } from "../dates";
 import type { Athlete, Away, Place, Window } from "./types";
 
 export interface DatedWindow {
@@ -38,7 +38,8 @@ export function windowsOfWeek(athlete: Athlete, monday: IsoDate): DatedWindow[] 
     .flatMap((w): DatedWindow[] => {
       const date = addDays(monday, w.day - 1);
       const away = awayOn(athlete, date);
-      const shuts = away && (away.kind === "illness" || (!away.place && away.kind !== "heat" && away.kind !== "height"));
+      const shuts =
+        away && (away.kind === "illness" || (!away.place && away.kind !== "heat" && away.kind !== "height"));
       if (shuts) return [];
       const place = away?.place ?? w.place;
       return known.has(place) ? [{ date, start: minutesOf(w.start), minutes: w.minutes, place }] : [];

@@ -1,6 +1,6 @@
 /** The athlete's current e1RM of a lift from the strength log (handbook 6). */
 import type { LoggedItem, OneRepMaxFormula } from "../athlete/types";
-import { type IsoDate, daysBetween } from "../dates";
+import { daysBetween, type IsoDate } from "../dates";
 import { estimate, uncertaintyPct } from "./oneRepMax";
 
 export interface CurrentMax {
@@ -40,7 +40,11 @@ export function bestOf(item: LoggedItem, formula: OneRepMaxFormula): { kg: numbe
  * @param asOf the day the estimate is asked for; only what was lifted before it counts
  * @returns the best estimate of the last six weeks, older ones decayed; null where there is none
  */
-export function currentMax(history: readonly { date: IsoDate; item: LoggedItem }[], formula: OneRepMaxFormula, asOf: IsoDate): CurrentMax | null {
+export function currentMax(
+  history: readonly { date: IsoDate; item: LoggedItem }[],
+  formula: OneRepMaxFormula,
+  asOf: IsoDate,
+): CurrentMax | null {
   let best: CurrentMax | null = null;
   for (const { date, item } of history) {
     if (date >= asOf) continue;

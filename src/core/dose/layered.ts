@@ -1,6 +1,7 @@
 /** The layered approach: what each emphasis prescribes (handbook 8, first row; doses after section 7). */
-import type { Emphasis, Label } from "../athlete/types";
+
 import type { Gate } from "../athlete/gate";
+import type { Emphasis, Label } from "../athlete/types";
 
 /** Reps [lo, hi] or seconds, sets, RIR, rest of one kind of work. */
 export interface Dose {
@@ -86,7 +87,7 @@ export const RESTORE_PERCENT = 55;
  */
 export function layeredDose(emphasis: Emphasis, gate: Pick<Gate, "minRir" | "training">): EmphasisDose {
   const row = TABLE[emphasis];
-  const fit = (d: Dose): Dose => ({
+  const careful = (d: Dose): Dose => ({
     ...d,
     rir: Math.max(d.rir, gate.minRir),
     sets: gate.training === "new" && emphasis === "prepare" ? Math.min(d.sets, 2) : d.sets,
@@ -94,9 +95,9 @@ export function layeredDose(emphasis: Emphasis, gate: Pick<Gate, "minRir" | "tra
   return {
     ...row,
     perWeek: emphasis === "prepare" && gate.training === "trained" ? 3 : row.perWeek,
-    main: fit(row.main),
-    single: fit(row.single),
-    assist: fit(row.assist),
+    main: careful(row.main),
+    single: careful(row.single),
+    assist: careful(row.assist),
     rpe: SESSION_RPE[emphasis],
   };
 }

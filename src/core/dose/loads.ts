@@ -13,7 +13,9 @@ export interface MadeLoad {
 
 /** The bar an exercise takes here: the heaviest of its kind, so that plates suffice. */
 export function barFor(exercise: Exercise, place: Place): number | null {
-  const kinds = exercise.needs.flatMap((set) => set.filter((n) => n.endsWith("-bar")).map((n) => n.replace("-bar", "")));
+  const kinds = exercise.needs.flatMap((set) =>
+    set.filter((n) => n.endsWith("-bar")).map((n) => n.replace("-bar", "")),
+  );
   const masses = place.bars.filter((b) => kinds.includes(b.kind)).map((b) => b.massKg);
   return masses.length ? Math.max(...masses) : null;
 }

@@ -41,7 +41,12 @@ export function multiplier(n: number, formula: OneRepMaxFormula = "default"): nu
  * @param rir repetitions in reserve
  * @returns estimated 1RM in kg, or null where the set says nothing
  */
-export function estimate(loadKg: number, reps: number, rir: number, formula: OneRepMaxFormula = "default"): number | null {
+export function estimate(
+  loadKg: number,
+  reps: number,
+  rir: number,
+  formula: OneRepMaxFormula = "default",
+): number | null {
   const m = loadKg > 0 && reps >= 1 ? multiplier(reps + rir, formula) : null;
   return m === null ? null : loadKg * m;
 }

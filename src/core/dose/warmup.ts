@@ -1,7 +1,8 @@
 /** Warm-up sets of a main lift, from the working load (handbook 6) [trade]. Never counted as working sets. */
-import { type MadeLoad, makeLoad } from "./loads";
+
 import type { Place } from "../athlete/types";
 import type { Exercise, Loading } from "../exercise/types";
+import { type MadeLoad, makeLoad } from "./loads";
 
 export interface WarmUpSet extends MadeLoad {
   exercise: string;

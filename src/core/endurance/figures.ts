@@ -1,6 +1,6 @@
 /** Weekly endurance figures (handbook 10): totals, monotony, strain, weighted means, change, longest session. */
 import type { Athlete, EnduranceSession } from "../athlete/types";
-import { type IsoDate, addDays, dayNumber, mondayOf, weekday } from "../dates";
+import { addDays, dayNumber, type IsoDate, mondayOf, weekday } from "../dates";
 import { legLoad, sessionLoad } from "./load";
 
 export interface WeekFigures {

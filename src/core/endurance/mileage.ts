@@ -41,7 +41,10 @@ export function mileageRule(change: Change, ordinary: boolean): MileageRule {
       holdOnly: false,
       roomForProgress: false,
       why: [
-        why("mileage.jump", `Sets trimmed by a third, load kept: ${top.what} is ${rounded}% above the last ordinary weeks.`),
+        why(
+          "mileage.jump",
+          `Sets trimmed by a third, load kept: ${top.what} is ${rounded}% above the last ordinary weeks.`,
+        ),
       ],
     };
   if (ordinary && both.every((c) => c.pct < -15))

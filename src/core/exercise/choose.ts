@@ -2,8 +2,8 @@
 import type { Area, Athlete, Place } from "../athlete/types";
 import type { IsoDate } from "../dates";
 import { passes } from "../screening/marks";
-import { EXERCISES } from "./library";
 import { loadingAt } from "./equipment";
+import { EXERCISES } from "./library";
 import type { Exercise, Loading, Pattern } from "./types";
 
 export interface ChoiceContext {
@@ -61,7 +61,9 @@ export function rankFor(pattern: Pattern, c: ChoiceContext, main: boolean): Cand
   const sport = c.athlete.athlete.sport;
   const rungs = new Set(c.athlete.rungs?.map((r) => r.exercise));
   const fresh = c.athlete.athlete.strengthTrainingMonths < 3;
-  return EXERCISES.filter((e) => e.pattern === pattern && (!main || e.main || c.unloaded) && closedBecause(e, c) === null)
+  return EXERCISES.filter(
+    (e) => e.pattern === pattern && (!main || e.main || c.unloaded) && closedBecause(e, c) === null,
+  )
     .map((exercise): Candidate => {
       const loading = loadingAt(exercise, c.place, !c.unloaded) ?? "bodyweight";
       const times = Math.min(4, c.recent.get(exercise.id) ?? 0);

@@ -32,7 +32,9 @@ const IN_HAND: readonly Need[] = ["dumbbell", "dumbbell-pair", "kettlebell"];
 export function loadingAt(exercise: Exercise, place: Place, loaded: boolean): Loading | null {
   const full = exercise.needs.some((set) => set.every((n) => hasNeed(place, n)));
   if (loaded && full && exercise.loading !== "bodyweight") {
-    const heldHere = exercise.needs.some((set) => set.some((n) => IN_HAND.includes(n)) && set.every((n) => hasNeed(place, n)));
+    const heldHere = exercise.needs.some(
+      (set) => set.some((n) => IN_HAND.includes(n)) && set.every((n) => hasNeed(place, n)),
+    );
     if (exercise.loading === "pair" || exercise.loading === "single") {
       if (heldHere) return exercise.loading;
     } else return exercise.loading;

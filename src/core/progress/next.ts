@@ -74,7 +74,10 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
 
   const before = c.planned.get(q.exercise.id);
   if (c.cap && before && before.rir === q.rir && before.reps >= q.repsLow && q.capPercent === null)
-    return { ...answer(q, before.loadKg, max, [c.cap, why("load.progress", "The load of the weeks before is kept.")]), reps: before.reps };
+    return {
+      ...answer(q, before.loadKg, max, [c.cap, why("load.progress", "The load of the weeks before is kept.")]),
+      reps: before.reps,
+    };
   if (q.capPercent !== null) return lightLoad(q, max, last, q.capPercent);
   const recent = last !== undefined && daysBetween(last.date, c.asOf) <= LAYOFF_DAYS;
   const inBlock = recent && last.date >= c.blockStart;
@@ -104,7 +107,9 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
           reasons.push(why("load.progress", `Kept within ${NEAR_PCT}% of e1RM x percent (${roundTo(wanted, 1)} kg).`));
         } else if (target < low && d.kind === "up-load") {
           target = low;
-          reasons.push(why("load.progress", `Raised to within ${NEAR_PCT}% of e1RM x percent (${roundTo(wanted, 1)} kg).`));
+          reasons.push(
+            why("load.progress", `Raised to within ${NEAR_PCT}% of e1RM x percent (${roundTo(wanted, 1)} kg).`),
+          );
         }
       }
       return { ...answer(q, target, max, reasons), reps: d.reps };
@@ -113,7 +118,10 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
   if (max && percent !== null) {
     const target = (max.kg * percent) / 100;
     return answer(q, target, max, [
-      why("load.percent", `e1RM ${roundTo(max.kg, 1)} kg (give or take ${Math.round(max.unsurePct)}%) x ${roundTo(percent, 1)}% for ${q.reps} reps with ${q.rir} in reserve = ${roundTo(target, 1)} kg.`),
+      why(
+        "load.percent",
+        `e1RM ${roundTo(max.kg, 1)} kg (give or take ${Math.round(max.unsurePct)}%) x ${roundTo(percent, 1)}% for ${q.reps} reps with ${q.rir} in reserve = ${roundTo(target, 1)} kg.`,
+      ),
     ]);
   }
   if (last && !byMax) {
@@ -121,10 +129,22 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
     const more = q.reps > (last.item.prescribed?.reps ?? q.reps);
     if (load !== undefined)
       return recent && !more
-        ? answer(q, load, null, [why("load.rir", `New block: start from the ${load} kg of last time and go by the reserve.`)])
-        : answer(q, load * 0.9, null, [why("load.rir", recent ? `New block with more reps: start below the ${load} kg of last time.` : `Last lifted ${daysBetween(last.date, c.asOf)} days ago: start below ${load} kg and go by the reserve.`)]);
+        ? answer(q, load, null, [
+            why("load.rir", `New block: start from the ${load} kg of last time and go by the reserve.`),
+          ])
+        : answer(q, load * 0.9, null, [
+            why(
+              "load.rir",
+              recent
+                ? `New block with more reps: start below the ${load} kg of last time.`
+                : `Last lifted ${daysBetween(last.date, c.asOf)} days ago: start below ${load} kg and go by the reserve.`,
+            ),
+          ]);
   }
-  return { ...none, why: [why("load.unknown", `No log yet: find the load that leaves ${q.rir} in reserve, then it is kept.`)] };
+  return {
+    ...none,
+    why: [why("load.unknown", `No log yet: find the load that leaves ${q.rir} in reserve, then it is kept.`)],
+  };
 }
 
 function lightLoad(q: LoadQuestion, max: CurrentMax | null, last: History | undefined, cap: number): LoadAnswer {
@@ -133,7 +153,8 @@ function lightLoad(q: LoadQuestion, max: CurrentMax | null, last: History | unde
   if (target === null) return { ...none, why: [why("load.light", "Light: a load that leaves 5 or more in reserve.")] };
   const made = makeLoad(q.exercise, q.loading, q.place, target);
   // Nothing light enough here: nothing in the hands.
-  if (!made || made.loadKg > target + 1e-9) return { ...none, why: [why("load.light", "The lightest load here is too heavy for this week: empty hands.")] };
+  if (!made || made.loadKg > target + 1e-9)
+    return { ...none, why: [why("load.light", "The lightest load here is too heavy for this week: empty hands.")] };
   return answer(q, target, max, [why("load.light", `At most ${cap}% of 1RM, 4 or more in reserve, while restoring.`)]);
 }
 
@@ -141,7 +162,17 @@ function answer(q: LoadQuestion, targetKg: number, max: CurrentMax | null, reaso
   const made = makeLoad(q.exercise, q.loading, q.place, targetKg);
   if (!made) return { ...none, why: reasons };
   const off = targetKg - made.loadKg;
-  const rounded = Math.abs(off) > 0.01 ? [why("load.makeable", off > 0 ? `${roundTo(made.loadKg, 2)} kg is the nearest load at or below it here.` : `${roundTo(made.loadKg, 2)} kg is the lightest there is here.`)] : [];
+  const rounded =
+    Math.abs(off) > 0.01
+      ? [
+          why(
+            "load.makeable",
+            off > 0
+              ? `${roundTo(made.loadKg, 2)} kg is the nearest load at or below it here.`
+              : `${roundTo(made.loadKg, 2)} kg is the lightest there is here.`,
+          ),
+        ]
+      : [];
   return { ...made, percent1rm: max ? roundTo((made.loadKg / max.kg) * 100, 1) : null, why: [...reasons, ...rounded] };
 }
 

@@ -1,6 +1,7 @@
 /** Pass marks of the movement screen (handbook 4) and what the latest result says. */
+
+import type { Athlete, Screening, ScreenTest } from "../athlete/types";
 import type { IsoDate } from "../dates";
-import type { Athlete, ScreenTest, Screening } from "../athlete/types";
 
 /** Lowest value that passes, in the test's own unit (degrees, reps, cm, seconds; wall squats: 1 pass, 0 fail). */
 export const PASS_MARKS: Record<ScreenTest, number> = {

@@ -47,7 +47,8 @@ function emphasisOf(phases: readonly SeasonPhase[], phase: SeasonPhase, day: num
       const start = dayNumber(phase.start);
       const length = dayNumber(phase.end) - start + 1;
       const before = phases[phases.indexOf(phase) - 1];
-      const most = before?.phase === "recovery" || before?.phase === "build" ? PREPARE_DAYS.afterRecovery : PREPARE_DAYS.first;
+      const most =
+        before?.phase === "recovery" || before?.phase === "build" ? PREPARE_DAYS.afterRecovery : PREPARE_DAYS.first;
       const prepare = Math.min(most, Math.ceil(length / 2));
       return day - start < prepare
         ? ["prepare", `The first ${prepare} days of base prepare.`]
@@ -98,7 +99,8 @@ export function seasonDays(athlete: Athlete, phases: readonly SeasonPhase[], fro
       limit("bodyweight", why("gate.new", "New to the gym: bodyweight for the first three weeks before any load."));
     for (const race of athlete.races) limitByRace(day, n, race, limit);
     const ill = illnessBefore(athlete, date);
-    if (ill) limit("bodyweight", why("illness.back", `Back from illness: bodyweight for as many days as were lost (${ill}).`));
+    if (ill)
+      limit("bodyweight", why("illness.back", `Back from illness: bodyweight for as many days as were lost (${ill}).`));
     const last = days.at(-1);
     if (last && last.emphasis === day.emphasis) day.blockStart = last.blockStart;
     days.push(day);
@@ -115,21 +117,39 @@ function limitByRace(day: SeasonDay, n: number, race: Race, limit: (l: Loading, 
     day.counts = false;
   } else if (race.priority === "A") {
     if (out > 0 && out < rule.lastLight) {
-      limit("mobility", why("M2", `${out === 1 ? "The day" : `${out} days`} before ${race.name}: nothing loaded after the last light session.`));
+      limit(
+        "mobility",
+        why(
+          "M2",
+          `${out === 1 ? "The day" : `${out} days`} before ${race.name}: nothing loaded after the last light session.`,
+        ),
+      );
       day.counts = false;
     } else if (out > 0 && out < rule.lastHeavy) {
-      limit("light", why("taper.light", `Last heavy session ${rule.lastHeavy} days before ${race.name}; only light work of half the sets here.`));
+      limit(
+        "light",
+        why(
+          "taper.light",
+          `Last heavy session ${rule.lastHeavy} days before ${race.name}; only light work of half the sets here.`,
+        ),
+      );
       day.taperFor = race.id;
       day.counts = false;
     } else if (after > 0 && after <= rule.mobilityUntil)
-      limit("mobility", why("restore.visits", `Day ${after} after ${race.name}: rolling, mobility and bridges, no load.`));
+      limit(
+        "mobility",
+        why("restore.visits", `Day ${after} after ${race.name}: rolling, mobility and bridges, no load.`),
+      );
     else if (after > 0 && after <= rule.bodyweightUntil)
       limit("bodyweight", why("restore.visits", `Day ${after} after ${race.name}: bodyweight ladders.`));
     else if (after > 0 && after <= rule.recoveryDays)
       limit("restore", why("restore.visits", `Day ${after} after ${race.name}: light loads, 4 or more in reserve.`));
   } else if (race.priority === "B") {
     if (out === 1 || (after > 0 && after <= 2)) {
-      limit("mobility", why("race.b", out === 1 ? `The day before ${race.name}: no loaded work.` : `Two easy days after ${race.name}.`));
+      limit(
+        "mobility",
+        why("race.b", out === 1 ? `The day before ${race.name}: no loaded work.` : `Two easy days after ${race.name}.`),
+      );
       day.counts = false;
     } else if (out > 0 && out < 4) {
       day.heavyOk = false;
@@ -137,7 +157,10 @@ function limitByRace(day: SeasonDay, n: number, race: Race, limit: (l: Loading, 
     }
   } else {
     if (out === 1) {
-      limit("mobility", why("race.c", `The day before ${race.name} (${dayLabel(race.date)}): no loaded lower-body work.`));
+      limit(
+        "mobility",
+        why("race.c", `The day before ${race.name} (${dayLabel(race.date)}): no loaded lower-body work.`),
+      );
       day.counts = false;
     }
     if (out === 2 || after === 1) day.softRaces.push(race.name);

@@ -1,6 +1,6 @@
 /** Races into phases, worked backwards from the A races; the coach's own boundaries stay where they were put (handbook 9). */
 import type { Athlete, Phase, PhaseSpan, Race } from "../athlete/types";
-import { type IsoDate, addDays, dateOf, dayNumber } from "../dates";
+import { addDays, dateOf, dayNumber, type IsoDate } from "../dates";
 import { classRule, inOrder, lastRaceDay, raceClass, raceDay, raceMinutes } from "./races";
 
 export interface SeasonPhase extends PhaseSpan {
@@ -161,7 +161,12 @@ export function planPhases(athlete: Pick<Athlete, "season" | "races" | "phases">
   }
 
   for (const own of athlete.phases ?? [])
-    put(dayNumber(own.start), dayNumber(own.end), { phase: own.phase, race: null, why: "Set by the coach.", fixed: true });
+    put(dayNumber(own.start), dayNumber(own.end), {
+      phase: own.phase,
+      race: null,
+      why: "Set by the coach.",
+      fixed: true,
+    });
   for (const race of aRaces) {
     const cell = cells[raceDay(race) - first];
     if (cell?.fixed && cell.phase !== "race")
@@ -186,7 +191,8 @@ function merge(cells: readonly (Cell | undefined)[], start: IsoDate): SeasonPhas
       open.end = date;
       if (!open.why.includes(cell.why)) open.why.push(cell.why);
       if (cell.race) open.race = cell.race;
-    } else phases.push({ phase: cell.phase, start: date, end: date, race: cell.race, why: [cell.why], fixed: cell.fixed });
+    } else
+      phases.push({ phase: cell.phase, start: date, end: date, race: cell.race, why: [cell.why], fixed: cell.fixed });
   });
   return phases;
 }

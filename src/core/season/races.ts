@@ -66,5 +66,6 @@ export const lastRaceDay = (r: Race): number => dayNumber(r.date) + (r.days ?? 1
 /** Races in order of date, then priority, then id. */
 export const inOrder = (races: readonly Race[]): Race[] =>
   [...races].sort(
-    (a, b) => raceDay(a) - raceDay(b) || (a.priority < b.priority ? -1 : a.priority > b.priority ? 1 : a.id < b.id ? -1 : 1),
+    (a, b) =>
+      raceDay(a) - raceDay(b) || (a.priority < b.priority ? -1 : a.priority > b.priority ? 1 : a.id < b.id ? -1 : 1),
   );

@@ -72,7 +72,11 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
     const change = changeAgainstOrdinary(figures, i, (k) => ordinary[k] ?? true);
     const before = change.against.length;
     const previous = figures[i - 1]?.load ?? 0;
-    return before === 3 && load < STEP_BACK_SHARE * previous && ((change.legLoadPct ?? 0) / 100 + 1 < STEP_BACK_SHARE || (change.distancePct ?? 0) / 100 + 1 < STEP_BACK_SHARE);
+    return (
+      before === 3 &&
+      load < STEP_BACK_SHARE * previous &&
+      ((change.legLoadPct ?? 0) / 100 + 1 < STEP_BACK_SHARE || (change.distancePct ?? 0) / 100 + 1 < STEP_BACK_SHARE)
+    );
   };
 
   figures.forEach((figure, i) => {
@@ -80,11 +84,13 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
     const own = inSeason ? daysOf(figure.start) : [];
     const phase = mostFrequent(own.map((d) => d.phase));
     const back = stepsBack(i, phase);
-    ordinary[i] = !back && phase !== "race" && phase !== "recovery" && !hasAbsence(athlete, figure.start) && figure.load > 0;
+    ordinary[i] =
+      !back && phase !== "race" && phase !== "recovery" && !hasAbsence(athlete, figure.start) && figure.load > 0;
     if (!inSeason || !phase) return;
     const emphasis = mostFrequent(own.map((d) => d.emphasis)) ?? "prepare";
     const change = changeAgainstOrdinary(figures, i, (k) => ordinary[k] ?? true);
-    const mileage = phase === "race" || phase === "recovery" ? mileageRule(change, false) : mileageRule(change, ordinary[i] ?? false);
+    const mileage =
+      phase === "race" || phase === "recovery" ? mileageRule(change, false) : mileageRule(change, ordinary[i] ?? false);
     const reasons: Why[] = [];
     const trains = phase === "base" || phase === "build";
     since = trains ? since + 1 : 0;
@@ -92,14 +98,23 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
     let stepBack = false;
     if (trains && back && since > 1) {
       stepBack = true;
-      reasons.push(why("stepback.endurance", "Step-back week: the endurance steps back, the strength sets with it; load held."));
+      reasons.push(
+        why("stepback.endurance", "Step-back week: the endurance steps back, the strength sets with it; load held."),
+      );
     } else if (trains && since >= every && !waits(i)) {
       stepBack = true;
-      reasons.push(why("stepback.every", `Step-back week: every ${every === 3 ? "3rd" : "4th"} week, sets cut by 40 to 50%, load held.`));
+      reasons.push(
+        why(
+          "stepback.every",
+          `Step-back week: every ${every === 3 ? "3rd" : "4th"} week, sets cut by 40 to 50%, load held.`,
+        ),
+      );
     }
     if (stepBack) since = 0;
     reasons.push(...mileage.why);
-    const bRace = athlete.races.find((r) => r.priority === "B" && r.date >= figure.start && r.date <= addDays(figure.start, 6));
+    const bRace = athlete.races.find(
+      (r) => r.priority === "B" && r.date >= figure.start && r.date <= addDays(figure.start, 6),
+    );
     if (bRace) reasons.push(why("race.b", `Sets halved in the week of ${bRace.name}, load kept.`));
     weeks.push({
       start: figure.start,
@@ -112,7 +127,11 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
       figures: figure,
       change,
       mileage,
-      setFactor: Math.min(stepBack ? STEP_BACK_SETS : 1, bRace ? B_RACE_SETS : 1, mileage.holdOnly ? 1 : mileage.factor),
+      setFactor: Math.min(
+        stepBack ? STEP_BACK_SETS : 1,
+        bRace ? B_RACE_SETS : 1,
+        mileage.holdOnly ? 1 : mileage.factor,
+      ),
       wanted: wantedSessions(athlete, own, perWeek, mileage.holdOnly),
       why: reasons,
     });
@@ -139,15 +158,26 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
  * Number of sessions: the rounded sum of each day's share of its phase's weekly number. In the week that holds the end of an A
  * race's taper one of them is the light session, in its own days; where no day may hold a full session none is asked for.
  */
-function wantedSessions(athlete: Athlete, days: readonly SeasonDay[], perWeek: PerWeek, holdOnly: boolean): WantedSession[] {
+function wantedSessions(
+  athlete: Athlete,
+  days: readonly SeasonDay[],
+  perWeek: PerWeek,
+  holdOnly: boolean,
+): WantedSession[] {
   const total = Math.round(days.reduce((a, d) => a + perWeek(d) / 7, 0));
   const tapers = athlete.races.flatMap((race) => {
     const taper = days.filter((d) => d.taperFor === race.id && d.loading === "light");
     const final = taper.at(-1);
     // A taper that runs on into next week is asked for there.
-    return final && dayNumber(race.date) - dayNumber(final.date) === classRule(race).lastLight ? [taper.map((d) => d.date)] : [];
+    return final && dayNumber(race.date) - dayNumber(final.date) === classRule(race).lastLight
+      ? [taper.map((d) => d.date)]
+      : [];
   });
   const open = days.some((d) => d.counts);
   const full = open ? Math.max(0, Math.min(holdOnly ? 1 : LABELS.length, total) - tapers.length) : 0;
-  return LABELS.slice(0, full + tapers.length).map((label, i) => ({ label, days: tapers[i - full] ?? null, taper: i >= full }));
+  return LABELS.slice(0, full + tapers.length).map((label, i) => ({
+    label,
+    days: tapers[i - full] ?? null,
+    taper: i >= full,
+  }));
 }

@@ -17,7 +17,12 @@ const HEAVY_PERCENT = 80;
 const LIGHT_RIR = 4;
 /** Planned RPE of unloaded and restoring work [house]; with a third of the sets cut a session counts one less than its emphasis, with half of them two. */
 const UNLOADED_RPE = 3;
-const SCREEN_FOR = { "split-squat": "single-leg-squat", hip: "single-leg-bridge", calf: "calf-raise", trunk: "side-hold" } as const;
+const SCREEN_FOR = {
+  "split-squat": "single-leg-squat",
+  hip: "single-leg-bridge",
+  calf: "calf-raise",
+  trunk: "side-hold",
+} as const;
 const LOWER: readonly string[] = ["squat", "hinge", "split-squat"];
 const EXTERNAL: readonly Loading[] = ["bar", "pair", "single", "kettlebell", "machine"];
 
@@ -35,7 +40,10 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   const cut = r.setFactor < 1 && r.loading !== "mobility";
   if (cut) items = scaleSets(items, r.setFactor);
   if (r.heartCap !== null && heartSets(items) > r.heartCap) items = trimHeart(items, r.heartCap);
-  const rpe = r.loading === "full" || r.loading === "light" ? r.dose.rpe - (!cut ? 0 : r.setFactor <= 0.6 ? 2 : 1) : Math.min(r.dose.rpe, UNLOADED_RPE);
+  const rpe =
+    r.loading === "full" || r.loading === "light"
+      ? r.dose.rpe - (!cut ? 0 : r.setFactor <= 0.6 ? 2 : 1)
+      : Math.min(r.dose.rpe, UNLOADED_RPE);
 
   const light = r.loading !== "full";
   const arrange = (list: readonly Item[]) => {
@@ -68,9 +76,12 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
     (i) => i.main && ((i.percent1rm ?? 0) >= HEAVY_PERCENT || (i.rir <= 2 && (i.reps ?? 99) <= 6)),
   );
   const reasons: Why[] = [why("emphasis.layered", `${r.dose.says}.`)];
-  if (half) reasons.push(why("time.drop", `${r.minutes} min take the half session: one lift, one hip, one trunk exercise.`));
-  else if (dropped.length > before) reasons.push(why("time.drop", `${dropped.length - before} cuts to stay inside ${r.minutes} min.`));
-  if (asked > heartSets(items) && cut) reasons.push(why("phase.day", `${asked} hard sets become ${heartSets(items)}; the load is kept.`));
+  if (half)
+    reasons.push(why("time.drop", `${r.minutes} min take the half session: one lift, one hip, one trunk exercise.`));
+  else if (dropped.length > before)
+    reasons.push(why("time.drop", `${dropped.length - before} cuts to stay inside ${r.minutes} min.`));
+  if (asked > heartSets(items) && cut)
+    reasons.push(why("phase.day", `${asked} hard sets become ${heartSets(items)}; the load is kept.`));
   const left = now.paired.reduce((a, i) => a + i.sets, 0);
   return {
     label: r.label,
@@ -93,20 +104,37 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
 }
 
 function droppedSlot(s: Slot, r: SessionRequest, items: readonly Item[]): Dropped[] {
-  const best = rankFor(s.pattern, r.choice, s.kind === "main").find((c) => !items.some((i) => i.exercise === c.exercise));
-  return best ? [{ exercise: best.exercise.id, why: `a window of ${r.minutes} min takes one lift, one hip and one trunk exercise` }] : [];
+  const best = rankFor(s.pattern, r.choice, s.kind === "main").find(
+    (c) => !items.some((i) => i.exercise === c.exercise),
+  );
+  return best
+    ? [
+        {
+          exercise: best.exercise.id,
+          why: `a window of ${r.minutes} min takes one lift, one hip and one trunk exercise`,
+        },
+      ]
+    : [];
 }
 
 function fillSlots(slots: readonly Slot[], r: SessionRequest, dropped: Dropped[]): Item[] {
   const items: Item[] = [];
   for (const slot of slots) {
     const main = slot.kind === "main";
-    let ranked = rankFor(slot.pattern, r.choice, main).filter((c) => !items.some((i) => i.exercise.id === c.exercise.id));
-    if (main && ranked.length === 0) ranked = rankFor(slot.pattern, r.choice, false).filter((c) => !items.some((i) => i.exercise.id === c.exercise.id));
+    let ranked = rankFor(slot.pattern, r.choice, main).filter(
+      (c) => !items.some((i) => i.exercise.id === c.exercise.id),
+    );
+    if (main && ranked.length === 0)
+      ranked = rankFor(slot.pattern, r.choice, false).filter(
+        (c) => !items.some((i) => i.exercise.id === c.exercise.id),
+      );
     const one = slot.singleLeg ? ranked.filter((c) => c.exercise.unilateral) : [];
     const best = (slot.singleLeg ? one : ranked)[0] ?? ranked[0];
     if (!best) {
-      dropped.push({ exercise: slot.pattern, why: `no ${slot.pattern} exercise is open here: ${whyNone(slot.pattern, r)}` });
+      dropped.push({
+        exercise: slot.pattern,
+        why: `no ${slot.pattern} exercise is open here: ${whyNone(slot.pattern, r)}`,
+      });
       continue;
     }
     items.push(itemFor(best, slot, r));
@@ -142,7 +170,8 @@ function itemFor(c: Candidate, slot: Slot, r: SessionRequest): Item {
   const reasons: Why[] = [...choiceWhy(c, r), ...answer.why];
   const screen = exercise.pattern in SCREEN_FOR ? SCREEN_FOR[exercise.pattern as keyof typeof SCREEN_FOR] : null;
   const weaker = exercise.unilateral && screen ? weakerSide(r.choice.athlete, screen, r.choice.on) : null;
-  if (weaker) reasons.push(why("side.first", `Start with the ${weaker} side, the weaker in the screening, and match its reps.`));
+  if (weaker)
+    reasons.push(why("side.first", `Start with the ${weaker} side, the weaker in the screening, and match its reps.`));
   // Bodyweight work done for a strength dose of few reps goes by the control dose instead.
   const low = !timed && !external && dose.reps < 8;
   return {
@@ -171,7 +200,10 @@ const holdSeconds = (pattern: string, r: SessionRequest): number =>
 function choiceWhy(c: Candidate, r: SessionRequest): Why[] {
   const better = EXERCISES.filter((e) => e.pattern === c.exercise.pattern && e.rank > c.exercise.rank)
     .map((e) => ({ e, closed: closedBecause(e, r.choice) }))
-    .filter((x): x is { e: (typeof EXERCISES)[number]; closed: string } => x.closed !== null && !x.closed.includes("equipment"));
+    .filter(
+      (x): x is { e: (typeof EXERCISES)[number]; closed: string } =>
+        x.closed !== null && !x.closed.includes("equipment"),
+    );
   const first = better.sort((a, b) => b.e.rank - a.e.rank)[0];
   if (first) return [why("choice.swap", `Instead of ${first.e.name.toLowerCase()}: ${first.closed}.`)];
   const sport = r.choice.athlete.athlete.sport;
@@ -189,12 +221,15 @@ function cautionsFor(items: readonly Item[], r: SessionRequest): string[] {
   const bar = items.some((i) => i.loading === "bar");
   const out: string[] = [];
   if (bar) out.push("Brace first, neutral spine. Safety pins set, or somebody who knows the lift beside the bar.");
-  if (items.some((i) => i.exercise.pattern === "hinge" && i.loading === "bar")) out.push("Push the floor away; no pulling with the arms, knees never locked.");
+  if (items.some((i) => i.exercise.pattern === "hinge" && i.loading === "bar"))
+    out.push("Push the floor away; no pulling with the arms, knees never locked.");
   if (items.some((i) => i.loading === "machine")) out.push("Not to failure on machines; knees stay soft.");
   if (items.some((i) => i.exercise.needs.some((n) => n.includes("step") || n.includes("box"))) && has("split-squat"))
     out.push("Steps and boxes rigid, on level ground; lower the box before the form goes.");
   if (r.choice.areas.length > 0)
-    out.push(`Trouble noted (${listWords(r.choice.areas.map((a) => a.replaceAll("-", " ")))}): pain-free range only; above 5 of 10 the exercise stops.`);
+    out.push(
+      `Trouble noted (${listWords(r.choice.areas.map((a) => a.replaceAll("-", " ")))}): pain-free range only; above 5 of 10 the exercise stops.`,
+    );
   out.push("No lifting with fever. Range ends where control ends.");
   return out;
 }

@@ -1,7 +1,7 @@
 /** What a session is made of, before exercises are chosen: the slots of each label and kind of day (handbook 5, 12, 17). */
 import type { Label, Sport } from "../athlete/types";
-import type { Loading as DayLoading } from "../season/days";
 import type { Pattern } from "../exercise/types";
+import type { Loading as DayLoading } from "../season/days";
 
 export interface Slot {
   pattern: Pattern;

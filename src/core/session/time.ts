@@ -17,7 +17,10 @@ export const setSeconds = (i: Worked): number =>
 const FIXED: readonly Loading[] = ["bar", "machine"];
 
 /** Whether one exercise may be done while the other rests: no shared primary muscle, grip, trunk, or second station. */
-export function compatible(a: { exercise: Exercise; loading: Loading }, b: { exercise: Exercise; loading: Loading }): boolean {
+export function compatible(
+  a: { exercise: Exercise; loading: Loading },
+  b: { exercise: Exercise; loading: Loading },
+): boolean {
   const [x, y] = [a.exercise, b.exercise];
   if (x.primary.some((m) => y.primary.includes(m))) return false;
   if (x.limits.some((l) => y.limits.includes(l))) return false;

@@ -28,7 +28,10 @@ export function trimHeart<T extends Trimmable>(items: readonly T[], most: number
   const kept = protectedWork(work);
   const first = work.find((i) => kept.has(i));
   const pickAbove = (floor: (i: T) => number): T | undefined =>
-    work.reduce<T | undefined>((best, i) => (isHeart(i) && i.sets > floor(i) && (!best || i.sets >= best.sets) ? i : best), undefined);
+    work.reduce<T | undefined>(
+      (best, i) => (isHeart(i) && i.sets > floor(i) && (!best || i.sets >= best.sets) ? i : best),
+      undefined,
+    );
   while (heartSets(work) > most) {
     const pick = pickAbove((i) => (kept.has(i) ? 2 : 0)) ?? pickAbove((i) => (i === first ? 2 : 0));
     if (!pick) break;
@@ -65,7 +68,10 @@ export function nextDrop<T extends Trimmable>(items: readonly T[]): Drop<T> | nu
   const fewer = (t: T, why: string): Drop<T> =>
     t.sets <= 1
       ? without(t, why)
-      : { items: items.map((i) => (i === t ? { ...i, sets: i.sets - 1 } : i)), dropped: { exercise: t.exercise.id, why: `one set fewer, ${why}` } };
+      : {
+          items: items.map((i) => (i === t ? { ...i, sets: i.sets - 1 } : i)),
+          dropped: { exercise: t.exercise.id, why: `one set fewer, ${why}` },
+        };
   const last = (test: (i: T) => boolean): T | undefined => items.filter(test).at(-1);
   const work = items.some((i) => i.exercise.pattern !== "mobility");
   const mobility = last((i) => i.exercise.pattern === "mobility");

@@ -1,9 +1,9 @@
 import type { Emphasis, Label, Place } from "../athlete/types";
-import type { Loading as DayLoading } from "../season/days";
 import type { EmphasisDose } from "../dose/layered";
 import type { WarmUpSet } from "../dose/warmup";
 import type { ChoiceContext } from "../exercise/choose";
 import type { Exercise, Loading } from "../exercise/types";
+import type { Loading as DayLoading } from "../season/days";
 import type { Why } from "../why";
 
 /** What stands in a set of an exercise: chosen by the load rules, asked for by the builder. */

@@ -35,7 +35,8 @@ export function fitWeek(demands: readonly Demand[], context: WeekContext): FitRe
     for (const option of sorted) {
       const block = blockedByEndurance(option, context) ?? firstBlock(option, context.standing);
       if (block) {
-        if (!blockedText.has(d.label)) blockedText.set(d.label, `${dayLabel(option.date)} ${timeOf(option.start)}: ${block.text} (${block.rule})`);
+        if (!blockedText.has(d.label))
+          blockedText.set(d.label, `${dayLabel(option.date)} ${timeOf(option.start)}: ${block.text} (${block.rule})`);
         continue;
       }
       const costs = ownCosts(option, context);
@@ -85,7 +86,9 @@ export function fitWeek(demands: readonly Demand[], context: WeekContext): FitRe
   const placed = answer.pick.flatMap((w) => (w ? [w.option] : []));
   return {
     placed,
-    unplaced: demands.flatMap((d, i) => (answer.pick[i] ? [] : [sayWhy(d, weighed[i] ?? [], blockedText.get(d.label))])),
+    unplaced: demands.flatMap((d, i) =>
+      answer.pick[i] ? [] : [sayWhy(d, weighed[i] ?? [], blockedText.get(d.label))],
+    ),
     cost: answer.cost,
     costs: allCosts(answer.pick, context),
     weighed: count,
@@ -106,7 +109,11 @@ function firstBlock(o: Option, standing: WeekContext["standing"]) {
 function pairTables(weighed: readonly Weighed[][], context: WeekContext): number[][][][] {
   return weighed.map((from, i) =>
     weighed.map((to, k) =>
-      k <= i ? [] : from.map((a) => to.map((b) => (blockedByOther(a.option, b.option) ? -1 : sum(pairCosts(a.option, b.option, context))))),
+      k <= i
+        ? []
+        : from.map((a) =>
+            to.map((b) => (blockedByOther(a.option, b.option) ? -1 : sum(pairCosts(a.option, b.option, context)))),
+          ),
     ),
   );
 }
@@ -117,10 +124,15 @@ function allCosts(pick: readonly (Weighed | null)[], context: WeekContext): Cost
   there.forEach((a, i) => {
     for (const b of there.slice(i + 1)) costs.push(...pairCosts(a.option, b.option, context));
   });
-  return costs.sort((a, b) => b.points - a.points || (a.rule < b.rule ? -1 : a.rule > b.rule ? 1 : a.text < b.text ? -1 : 1));
+  return costs.sort(
+    (a, b) => b.points - a.points || (a.rule < b.rule ? -1 : a.rule > b.rule ? 1 : a.text < b.text ? -1 : 1),
+  );
 }
 
-function alternativesOf(all: Iterable<{ total: number; cost: number; pick: (Weighed | null)[] }>, best: { total: number; pick: (Weighed | null)[] }): Alternative[] {
+function alternativesOf(
+  all: Iterable<{ total: number; cost: number; pick: (Weighed | null)[] }>,
+  best: { total: number; pick: (Weighed | null)[] },
+): Alternative[] {
   const key = (pick: readonly (Weighed | null)[]) => pick.map((w) => w?.option.day ?? "-").join("/");
   const bestKey = key(best.pick);
   const level = Math.floor(best.total / LEFT_OUT);
@@ -130,12 +142,18 @@ function alternativesOf(all: Iterable<{ total: number; cost: number; pick: (Weig
     .slice(0, ALTERNATIVES)
     .map((a) => ({
       cost: a.cost,
-      sessions: a.pick.flatMap((w) => (w ? [{ label: w.option.label, date: w.option.date, start: w.option.start, place: w.option.place }] : [])),
+      sessions: a.pick.flatMap((w) =>
+        w ? [{ label: w.option.label, date: w.option.date, start: w.option.start, place: w.option.place }] : [],
+      ),
     }));
 }
 
 function sayWhy(d: Demand, open: readonly Weighed[], blocked: string | undefined): Unplaced {
   if (d.options.length === 0) return { label: d.label, why: d.none };
-  if (open.length === 0 && blocked) return { label: d.label, why: `Every window is closed. ${blocked}. Move that, or add a window on another day.` };
-  return { label: d.label, why: "The open windows are taken by the sessions before it, or lie within 24 h of them. Add a window on another day." };
+  if (open.length === 0 && blocked)
+    return { label: d.label, why: `Every window is closed. ${blocked}. Move that, or add a window on another day.` };
+  return {
+    label: d.label,
+    why: "The open windows are taken by the sessions before it, or lie within 24 h of them. Add a window on another day.",
+  };
 }

@@ -1,12 +1,20 @@
 /** Must-hold and should-hold rules of the week (handbook 12). Hours between sessions are from start to start unless said otherwise. */
 import type { EnduranceSession } from "../athlete/types";
 import { dayLabel, dayNumber, timeOf } from "../dates";
-import { isKey, isLegHeavy, startOf } from "../endurance/load";
 import { LABEL_WORDS } from "../dose/layered";
+import { isKey, isLegHeavy, startOf } from "../endurance/load";
 import type { Cost, Option, Standing, WeekContext } from "./types";
 
 /** Points at full severity [trade]; the athlete's settings may change each. */
-export const DEFAULT_WEIGHTS: Readonly<Record<string, number>> = { S1: 12, S2: 10, S3: 6, S4: 6, S5: 8, S13: 6, whole: 12 };
+export const DEFAULT_WEIGHTS: Readonly<Record<string, number>> = {
+  S1: 12,
+  S2: 10,
+  S3: 6,
+  S4: 6,
+  S5: 8,
+  S13: 6,
+  whole: 12,
+};
 
 /** Hours, all [trade]. */
 export const HOURS = { betweenLoaded: 24, legHeavyGap: 3, heavyTarget: 48, beforeKey: 24, beforeLong: 36, sameDay: 6 };
@@ -35,7 +43,8 @@ export function blockedByEndurance(o: Option, c: WeekContext): Block | null {
     if (from < end && begin < to) return { rule: "M4", text: `it would overlap with ${what(e)}` };
     if (!o.lowerLoaded || !isLegHeavy(e)) continue;
     const gap = begin >= to ? begin - to : from - end;
-    if (gap < HOURS.legHeavyGap * 60) return { rule: "M4", text: `only ${hours(gap)} from ${what(e)}; ${HOURS.legHeavyGap} are needed` };
+    if (gap < HOURS.legHeavyGap * 60)
+      return { rule: "M4", text: `only ${hours(gap)} from ${what(e)}; ${HOURS.legHeavyGap} are needed` };
   }
   return null;
 }
@@ -45,7 +54,9 @@ export function blockedByOther(a: Standing, b: Standing): Block | null {
   if (a.day === b.day) return { rule: "M3", text: "there is a strength session on that day already" };
   if (!a.lowerLoaded || !b.lowerLoaded) return null;
   const gap = Math.abs(at(a) - at(b));
-  return gap < HOURS.betweenLoaded * 60 ? { rule: "M3", text: `only ${hours(gap)} from another loaded session; ${HOURS.betweenLoaded} are needed` } : null;
+  return gap < HOURS.betweenLoaded * 60
+    ? { rule: "M3", text: `only ${hours(gap)} from another loaded session; ${HOURS.betweenLoaded} are needed` }
+    : null;
 }
 
 const points = (c: WeekContext, rule: string, severity: number): number =>
@@ -60,25 +71,40 @@ export function ownCosts(o: Option, c: WeekContext): Cost[] {
     if (p > 0) costs.push({ rule, points: p, text });
   };
   const begin = at(o);
-  if (o.lostShare > 0) add("whole", o.lostShare, `${name} loses ${Math.round(o.lostShare * 100)}% of its sets in a window of this length.`);
+  if (o.lostShare > 0)
+    add(
+      "whole",
+      o.lostShare,
+      `${name} loses ${Math.round(o.lostShare * 100)}% of its sets in a window of this length.`,
+    );
   if (o.unloaded) add("whole", 0.6, `${name} has nothing to load with at ${o.place}.`);
   if (o.heavy && o.softRaces.length > 0) add("S13", 1, `${name} is heavy close to ${o.softRaces.join(" and ")}.`);
   if (!o.mobility) {
     for (const e of c.endurance) {
       const ahead = enduranceAt(e) - begin;
       if (o.heavy && ahead > 0) {
-        if (e.kind === "long" && ahead < HOURS.beforeLong * 60) add("S2", 1, `${name} is heavy ${hours(ahead)} before ${what(e)}; ${HOURS.beforeLong} is the target.`);
-        else if (isKey(e) && ahead < HOURS.beforeKey * 60) add("S2", 1, `${name} is heavy ${hours(ahead)} before ${what(e)}; ${HOURS.beforeKey} is the target.`);
+        if (e.kind === "long" && ahead < HOURS.beforeLong * 60)
+          add("S2", 1, `${name} is heavy ${hours(ahead)} before ${what(e)}; ${HOURS.beforeLong} is the target.`);
+        else if (isKey(e) && ahead < HOURS.beforeKey * 60)
+          add("S2", 1, `${name} is heavy ${hours(ahead)} before ${what(e)}; ${HOURS.beforeKey} is the target.`);
       }
       if (dayNumber(e.date) !== o.day) continue;
       const gap = Math.abs(ahead);
-      if (isKey(e) && ahead > 0) add("S3", 1, `${name} comes before ${what(e)} on the same day; the key session goes first.`);
-      if (gap < HOURS.sameDay * 60) add("S4", 1 - gap / (HOURS.sameDay * 60), `${name} starts ${hours(gap)} from ${what(e)}; ${HOURS.sameDay} is the target.`);
+      if (isKey(e) && ahead > 0)
+        add("S3", 1, `${name} comes before ${what(e)} on the same day; the key session goes first.`);
+      if (gap < HOURS.sameDay * 60)
+        add(
+          "S4",
+          1 - gap / (HOURS.sameDay * 60),
+          `${name} starts ${hours(gap)} from ${what(e)}; ${HOURS.sameDay} is the target.`,
+        );
     }
     if (o.lowerLoaded && c.hasKey) {
       const onKey = c.keyDays.has(o.day);
-      if (c.placement === "stack" && !onKey) add("S5", 1, `${name} is on a day without a key session; hard days are to be hard, easy days easy.`);
-      if (c.placement === "spread" && onKey) add("S5", 1, `${name} is on a key session's day; strength is to be spread over easy days.`);
+      if (c.placement === "stack" && !onKey)
+        add("S5", 1, `${name} is on a day without a key session; hard days are to be hard, easy days easy.`);
+      if (c.placement === "spread" && onKey)
+        add("S5", 1, `${name} is on a key session's day; strength is to be spread over easy days.`);
     }
   }
   for (const s of c.standing) costs.push(...pairCosts(o, s, c));
@@ -86,12 +112,24 @@ export function ownCosts(o: Option, c: WeekContext): Cost[] {
 }
 
 /** What two sessions cost together. */
-export function pairCosts(a: Standing & { label?: Option["label"] }, b: Standing & { label?: Option["label"] }, c: WeekContext): Cost[] {
+export function pairCosts(
+  a: Standing & { label?: Option["label"] },
+  b: Standing & { label?: Option["label"] },
+  c: WeekContext,
+): Cost[] {
   if (!a.heavy || !b.heavy) return [];
   const gap = Math.abs(at(a) - at(b));
   const short = HOURS.heavyTarget * 60 - gap;
   if (short <= 0) return [];
   const p = points(c, "S1", 0.5 + (0.5 * short) / ((HOURS.heavyTarget - HOURS.betweenLoaded) * 60));
   const names = [a.label, b.label].map((l) => (l ? LABEL_WORDS[l] : "the session before"));
-  return p > 0 ? [{ rule: "S1", points: p, text: `${names[0]} and ${names[1]} are both heavy, ${hours(gap)} apart; ${HOURS.heavyTarget} is the target.` }] : [];
+  return p > 0
+    ? [
+        {
+          rule: "S1",
+          points: p,
+          text: `${names[0]} and ${names[1]} are both heavy, ${hours(gap)} apart; ${HOURS.heavyTarget} is the target.`,
+        },
+      ]
+    : [];
 }

@@ -9,9 +9,9 @@ import { crossFaults, readAthleteFile, writeAthleteFile } from "../../formats/at
 import { faulty, notFound, parse } from "../errors";
 import type { Planner } from "../planner";
 import type { Store, Stored } from "../store/store";
+import { setsOf } from "../views/anchors";
 import { seasonView } from "../views/season";
 import { sessionView } from "../views/session";
-import { setsOf } from "../views/anchors";
 import { enduranceBetween, weekView } from "../views/week";
 
 /** Endurance shown in the records view, days back and ahead. */
@@ -37,7 +37,8 @@ export function athleteRoutes(store: Store, planner: Planner): Router {
     if (!ok) throw notFound("athlete");
   };
   const dateParam = (value: string | undefined): string => {
-    if (value === undefined || !isDate(value)) throw faulty([{ path: "date", expected: 'a real date such as "2026-03-02" expected' }], "The request");
+    if (value === undefined || !isDate(value))
+      throw faulty([{ path: "date", expected: 'a real date such as "2026-03-02" expected' }], "The request");
     return value;
   };
   const labelParam = (value: string | undefined): Label => {
@@ -69,7 +70,12 @@ export function athleteRoutes(store: Store, planner: Planner): Router {
       endurance: enduranceBetween(p.stored, addDays(today, -RECORD_DAYS.back), addDays(today, RECORD_DAYS.ahead)),
       phases: athlete.phases ?? [],
       locked: athlete.locked ?? [],
-      logged: athlete.strengthLog.slice(-24).map((l) => ({ date: l.date, label: l.label, minutes: l.minutes ?? null, sets: l.items.reduce((a, i) => a + setsOf(i), 0) })),
+      logged: athlete.strengthLog.slice(-24).map((l) => ({
+        date: l.date,
+        label: l.label,
+        minutes: l.minutes ?? null,
+        sets: l.items.reduce((a, i) => a + setsOf(i), 0),
+      })),
       sessions: p.plan.weeks.slice(0, 3).flatMap((w) => w.sessions.map((s) => ({ date: s.date, label: s.label }))),
     };
     res.json(view);
@@ -103,7 +109,11 @@ export function athleteRoutes(store: Store, planner: Planner): Router {
     const s = await stored(req.params.id);
     const week = planner.refit(s, monday).weeks.find((w) => w.season.start === monday);
     if (!week) throw notFound("week in this season that is still ahead");
-    await store.hold(s.id, monday, week.sessions.map((x) => ({ date: x.date, start: timeOf(x.start), place: x.place, label: x.label })));
+    await store.hold(
+      s.id,
+      monday,
+      week.sessions.map((x) => ({ date: x.date, start: timeOf(x.start), place: x.place, label: x.label })),
+    );
     const view = weekView(await season(s.id), planner, monday);
     if (!view) throw notFound("week in this season");
     res.json(view);
@@ -120,19 +130,29 @@ export function athleteRoutes(store: Store, planner: Planner): Router {
     const monday = mondayOf(lock.date);
     await change(req.params.id, "The lock", (a) => ({
       ...a,
-      locked: [...(a.locked ?? []).filter((l) => l.label !== lock.label || mondayOf(l.date) !== monday), lock].sort((x, y) => (x.date < y.date ? -1 : x.date > y.date ? 1 : x.label < y.label ? -1 : 1)),
+      locked: [...(a.locked ?? []).filter((l) => l.label !== lock.label || mondayOf(l.date) !== monday), lock].sort(
+        (x, y) => (x.date < y.date ? -1 : x.date > y.date ? 1 : x.label < y.label ? -1 : 1),
+      ),
     }));
     res.status(204).end();
   });
 
   router.delete("/:id/locks/:date/:label", async (req, res) => {
     const [date, label] = [dateParam(req.params.date), labelParam(req.params.label)];
-    await change(req.params.id, "The lock", (a) => ({ ...a, locked: (a.locked ?? []).filter((l) => l.date !== date || l.label !== label) }));
+    await change(req.params.id, "The lock", (a) => ({
+      ...a,
+      locked: (a.locked ?? []).filter((l) => l.date !== date || l.label !== label),
+    }));
     res.status(204).end();
   });
 
   router.get("/:id/sessions/:date/:label", async (req, res) => {
-    const view = sessionView(await season(req.params.id), planner.today(), dateParam(req.params.date), labelParam(req.params.label));
+    const view = sessionView(
+      await season(req.params.id),
+      planner.today(),
+      dateParam(req.params.date),
+      labelParam(req.params.label),
+    );
     if (!view) throw notFound("session on that day");
     res.json(view);
   });
@@ -140,14 +160,20 @@ export function athleteRoutes(store: Store, planner: Planner): Router {
   router.put("/:id/logs/:date/:label", async (req, res) => {
     const [date, label] = [dateParam(req.params.date), labelParam(req.params.label)];
     const log = parse(logBody, req.body, "The log");
-    if (log.date !== date || log.label !== label) throw faulty([{ path: "date", expected: `${date} and label ${label}, as in the address, expected` }], "The log");
-    if (dayNumber(date) > dayNumber(planner.today())) throw faulty([{ path: "date", expected: `a day up to today (${planner.today()}) expected, found "${date}"` }], "The log");
+    if (log.date !== date || log.label !== label)
+      throw faulty([{ path: "date", expected: `${date} and label ${label}, as in the address, expected` }], "The log");
+    if (dayNumber(date) > dayNumber(planner.today()))
+      throw faulty(
+        [{ path: "date", expected: `a day up to today (${planner.today()}) expected, found "${date}"` }],
+        "The log",
+      );
     if (!(await store.putLog(req.params.id, date, label, log))) throw notFound("athlete");
     res.status(204).end();
   });
 
   router.delete("/:id/logs/:date/:label", async (req, res) => {
-    if (!(await store.putLog(req.params.id, dateParam(req.params.date), labelParam(req.params.label), null))) throw notFound("log");
+    if (!(await store.putLog(req.params.id, dateParam(req.params.date), labelParam(req.params.label), null)))
+      throw notFound("log");
     res.status(204).end();
   });
 

@@ -5,7 +5,16 @@ import { dirname } from "node:path";
 import { DataSource, type EntityManager } from "typeorm";
 import type { Athlete, EnduranceSession, Label, LockedSession, Race, StrengthLog } from "../../core/athlete/types";
 import { mondayOf } from "../../core/dates";
-import { AthleteEntity, type AthleteRow, ENTITIES, HeldEntity, LIST_ENTITIES, LISTS, type ListName, type ListRow } from "./entities";
+import {
+  AthleteEntity,
+  type AthleteRow,
+  ENTITIES,
+  HeldEntity,
+  LIST_ENTITIES,
+  LISTS,
+  type ListName,
+  type ListRow,
+} from "./entities";
 import { MIGRATIONS } from "./migrations";
 
 export interface Stored {
@@ -61,7 +70,9 @@ export class Store {
 
   /** Ids and revisions in the club's order. */
   async list(): Promise<Pick<AthleteRow, "id" | "revision" | "name">[]> {
-    return this.db.getRepository(AthleteEntity).find({ select: { id: true, revision: true, name: true }, order: { position: "ASC" } });
+    return this.db
+      .getRepository(AthleteEntity)
+      .find({ select: { id: true, revision: true, name: true }, order: { position: "ASC" } });
   }
 
   count(): Promise<number> {
@@ -99,7 +110,13 @@ export class Store {
     const id = randomUUID();
     await this.write(async (m) => {
       const position = await m.count(AthleteEntity);
-      await m.insert(AthleteEntity, { id, position, revision: 1, name: athlete.athlete.name, record: recordOf(athlete) });
+      await m.insert(AthleteEntity, {
+        id,
+        position,
+        revision: 1,
+        name: athlete.athlete.name,
+        record: recordOf(athlete),
+      });
       for (const name of LISTS) await this.insertList(m, id, name, athlete[name] ?? []);
     });
     return id;
@@ -125,7 +142,11 @@ export class Store {
         await m.delete(LIST_ENTITIES[name], { athleteId: id });
         await this.insertList(m, id, name, next[name] ?? []);
       }
-      await m.update(AthleteEntity, { id }, { record: recordOf(next), name: next.athlete.name, revision: stored.revision + 1 });
+      await m.update(
+        AthleteEntity,
+        { id },
+        { record: recordOf(next), name: next.athlete.name, revision: stored.revision + 1 },
+      );
       return true;
     });
   }
@@ -135,7 +156,8 @@ export class Store {
     return this.write(async (m) => {
       if (!(await this.touch(m, id))) return null;
       const entity = LIST_ENTITIES.endurance;
-      if (rowId !== null && session === null) return ((await m.delete(entity, { id: rowId, athleteId: id })).affected ?? 0) > 0 ? rowId : null;
+      if (rowId !== null && session === null)
+        return ((await m.delete(entity, { id: rowId, athleteId: id })).affected ?? 0) > 0 ? rowId : null;
       if (session === null) return null;
       const known = rowId === null ? null : await m.findOneBy(entity, { id: rowId, athleteId: id });
       if (rowId !== null && !known) return null;
@@ -144,7 +166,13 @@ export class Store {
         return known.id;
       }
       const top = await m.findOne(entity, { where: { athleteId: id }, order: { seq: "DESC" } });
-      const row: ListRow = { id: randomUUID(), athleteId: id, seq: (top?.seq ?? -1) + 1, date: session.date, data: JSON.stringify(session) };
+      const row: ListRow = {
+        id: randomUUID(),
+        athleteId: id,
+        seq: (top?.seq ?? -1) + 1,
+        date: session.date,
+        data: JSON.stringify(session),
+      };
       await m.insert(entity, row);
       return row.id;
     });
@@ -161,7 +189,13 @@ export class Store {
       if (known) await m.update(entity, { id: known.id }, { data: JSON.stringify(log) });
       else {
         const top = await m.findOne(entity, { where: { athleteId: id }, order: { seq: "DESC" } });
-        await m.insert(entity, { id: randomUUID(), athleteId: id, seq: (top?.seq ?? -1) + 1, date, data: JSON.stringify(log) });
+        await m.insert(entity, {
+          id: randomUUID(),
+          athleteId: id,
+          seq: (top?.seq ?? -1) + 1,
+          date,
+          data: JSON.stringify(log),
+        });
       }
       return true;
     });
@@ -172,7 +206,8 @@ export class Store {
     return this.write(async (m) => {
       if (!(await this.touch(m, id))) return false;
       await m.delete(HeldEntity, { athleteId: id, monday: mondayOf(monday) });
-      if (sessions) await m.insert(HeldEntity, { athleteId: id, monday: mondayOf(monday), data: JSON.stringify(sessions) });
+      if (sessions)
+        await m.insert(HeldEntity, { athleteId: id, monday: mondayOf(monday), data: JSON.stringify(sessions) });
       return true;
     });
   }
@@ -188,8 +223,21 @@ export class Store {
     return ((await m.increment(AthleteEntity, { id }, "revision", 1)).affected ?? 0) > 0;
   }
 
-  private async insertList(m: EntityManager, athleteId: string, name: ListName, items: readonly (Race | EnduranceSession | StrengthLog | LockedSession)[]): Promise<void> {
-    const rows = items.map((item, seq): ListRow => ({ id: randomUUID(), athleteId, seq, date: (item as ListItem).date, data: JSON.stringify(item) }));
+  private async insertList(
+    m: EntityManager,
+    athleteId: string,
+    name: ListName,
+    items: readonly (Race | EnduranceSession | StrengthLog | LockedSession)[],
+  ): Promise<void> {
+    const rows = items.map(
+      (item, seq): ListRow => ({
+        id: randomUUID(),
+        athleteId,
+        seq,
+        date: (item as ListItem).date,
+        data: JSON.stringify(item),
+      }),
+    );
     for (let i = 0; i < rows.length; i += 150) await m.insert(LIST_ENTITIES[name], rows.slice(i, i + 150));
   }
 }

@@ -42,10 +42,12 @@ export function loggedAnchor(log: StrengthLog): AnchorView {
     start: minutesOf(log.start ?? "18:00"),
     minutes,
     stress: Math.round(minutes * (log.rpe ?? ASSUMED.rpe)),
-    bands: bandsOf(log.items.flatMap((i): [Pattern, number][] => {
-      const e = exerciseById(i.exercise);
-      return e ? [[e.pattern, setsOf(i)]] : [];
-    })),
+    bands: bandsOf(
+      log.items.flatMap((i): [Pattern, number][] => {
+        const e = exerciseById(i.exercise);
+        return e ? [[e.pattern, setsOf(i)]] : [];
+      }),
+    ),
     done: true,
     locked: false,
     heavy: log.items.some((i) => i.sets.some((s) => (s.reps ?? 99) <= 6 && (s.loadKg ?? 0) > 0)),

@@ -27,11 +27,22 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
     .filter((l) => l.date <= today && daysBetween(l.date, today) <= PAIN_DAYS)
     .flatMap((l) => l.items.map((i) => ({ date: l.date, exercise: i.exercise, pain: i.pain ?? 0 })))
     .sort((a, b) => b.pain - a.pain)[0];
-  if (worst && worst.pain >= 3) add(worst.pain > 5 ? 95 : 70, "progress.pain", `Pain ${worst.pain} of 10 in the ${exerciseName(worst.exercise).toLowerCase()} on ${dayLabel(worst.date)}.`);
+  if (worst && worst.pain >= 3)
+    add(
+      worst.pain > 5 ? 95 : 70,
+      "progress.pain",
+      `Pain ${worst.pain} of 10 in the ${exerciseName(worst.exercise).toLowerCase()} on ${dayLabel(worst.date)}.`,
+    );
 
-  for (const u of week?.fit.unplaced ?? []) add(60, "fit.place", `Session ${u.label} is not placed this week. ${u.why}`);
+  for (const u of week?.fit.unplaced ?? [])
+    add(60, "fit.place", `Session ${u.label} is not placed this week. ${u.why}`);
   const season = week?.season;
-  if (season && (season.mileage.holdOnly || season.mileage.factor < 1)) add(season.mileage.holdOnly ? 85 : 65, season.mileage.why[0]?.rule ?? "mileage.jump", season.mileage.why[0]?.text ?? "");
+  if (season && (season.mileage.holdOnly || season.mileage.factor < 1))
+    add(
+      season.mileage.holdOnly ? 85 : 65,
+      season.mileage.why[0]?.rule ?? "mileage.jump",
+      season.mileage.why[0]?.text ?? "",
+    );
 
   const next = athlete.races.filter((r) => r.date >= today).sort((a, b) => (a.date < b.date ? -1 : 1))[0];
   if (next) {
@@ -42,10 +53,18 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
   for (const r of athlete.races) {
     const after = Math.round(Date.parse(today) / 86_400_000) - lastRaceDay(r);
     const kind = raceClass(r);
-    if (r.priority === "A" && after > 0 && after <= 18 && (kind === "long" || kind === "very long")) add(55, "restore.visits", `Day ${after} after ${r.name}: restoring, nothing loaded too soon.`);
+    if (r.priority === "A" && after > 0 && after <= 18 && (kind === "long" || kind === "very long"))
+      add(55, "restore.visits", `Day ${after} after ${r.name}: restoring, nothing loaded too soon.`);
   }
-  const last = athlete.strengthLog.filter((l) => l.date <= today).reduce<string | null>((m, l) => (m === null || l.date > m ? l.date : m), null);
-  if (last !== null && season && (season.phase === "base" || season.phase === "build") && daysBetween(last, today) > MISSED_DAYS)
+  const last = athlete.strengthLog
+    .filter((l) => l.date <= today)
+    .reduce<string | null>((m, l) => (m === null || l.date > m ? l.date : m), null);
+  if (
+    last !== null &&
+    season &&
+    (season.phase === "base" || season.phase === "build") &&
+    daysBetween(last, today) > MISSED_DAYS
+  )
     add(75, "progress.same", `Nothing lifted for ${daysBetween(last, today)} days; last on ${dayLabel(last)}.`);
 
   const side = sideDifference(athlete, today);
@@ -60,14 +79,26 @@ function sideDifference(athlete: Athlete, today: IsoDate): string | null {
     const [weak, strong] = [Math.min(left, right), Math.max(left, right)];
     const pct = strong > 0 ? ((strong - weak) / strong) * 100 : 0;
     if (pct < SIDES.pct || strong - weak < SIDES.reps || (best && best.pct >= pct)) return;
-    best = { pct, text: `${left < right ? "Left" : "Right"} side ${Math.round(pct)}% weaker in the ${name.toLowerCase()} (${weak} against ${strong}).` };
+    best = {
+      pct,
+      text: `${left < right ? "Left" : "Right"} side ${Math.round(pct)}% weaker in the ${name.toLowerCase()} (${weak} against ${strong}).`,
+    };
   };
   for (const s of athlete.screening)
-    if (s.left !== undefined && s.right !== undefined && daysBetween(s.date, today) <= 60 && daysBetween(s.date, today) >= 0) consider(`${s.test.replaceAll("-", " ")} test`, s.left, s.right);
-  const seen = new Set(athlete.strengthLog.filter((l) => l.date >= addDays(today, -28)).flatMap((l) => l.items.map((i) => i.exercise)));
+    if (
+      s.left !== undefined &&
+      s.right !== undefined &&
+      daysBetween(s.date, today) <= 60 &&
+      daysBetween(s.date, today) >= 0
+    )
+      consider(`${s.test.replaceAll("-", " ")} test`, s.left, s.right);
+  const seen = new Set(
+    athlete.strengthLog.filter((l) => l.date >= addDays(today, -28)).flatMap((l) => l.items.map((i) => i.exercise)),
+  );
   for (const id of seen) {
     const last = historyOf(athlete.strengthLog, id, addDays(today, 1))[0]?.item;
-    const sum = (side: "left" | "right") => (last?.sets ?? []).filter((s) => s.side === side).reduce((a, s) => a + (s.clean ?? s.reps ?? 0), 0);
+    const sum = (side: "left" | "right") =>
+      (last?.sets ?? []).filter((s) => s.side === side).reduce((a, s) => a + (s.clean ?? s.reps ?? 0), 0);
     consider(exerciseName(id), sum("left"), sum("right"));
   }
   return (best as { text: string } | null)?.text ?? null;

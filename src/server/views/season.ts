@@ -16,12 +16,18 @@ export const flagOf = (r: Race): RaceFlag => {
 };
 
 /** Week n of m of the phase that holds most of a week. */
-export function phasePlace(phases: readonly SeasonPhase[], week: SeasonWeek): { phaseWeek: number; phaseWeeks: number } {
+export function phasePlace(
+  phases: readonly SeasonPhase[],
+  week: SeasonWeek,
+): { phaseWeek: number; phaseWeeks: number } {
   const day = week.days.find((d) => d.phase === week.phase)?.date ?? week.start;
   const phase = phaseOn(phases, day);
   if (!phase) return { phaseWeek: 1, phaseWeeks: 1 };
   const weeks = Math.max(1, Math.round((daysBetween(phase.start, phase.end) + 1) / 7));
-  return { phaseWeek: Math.min(weeks, Math.max(1, Math.round(daysBetween(phase.start, addDays(week.start, 3)) / 7 + 0.5))), phaseWeeks: weeks };
+  return {
+    phaseWeek: Math.min(weeks, Math.max(1, Math.round(daysBetween(phase.start, addDays(week.start, 3)) / 7 + 0.5))),
+    phaseWeeks: weeks,
+  };
 }
 
 export function columnOf(p: Planned, week: SeasonWeek, planned: PlanWeek | undefined, athlete: Athlete): WeekColumn {
@@ -41,14 +47,18 @@ export function columnOf(p: Planned, week: SeasonWeek, planned: PlanWeek | undef
     distancePct: week.change.distancePct,
     loadPct: week.change.legLoadPct,
     depthLimit: planned?.depthLimit ?? p.pastLimits.get(week.start) ?? 0,
-    anchors: [...logs.map(loggedAnchor), ...(planned?.sessions ?? []).map(plannedAnchor)].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start)),
+    anchors: [...logs.map(loggedAnchor), ...(planned?.sessions ?? []).map(plannedAnchor)].sort((a, b) =>
+      a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start,
+    ),
   };
 }
 
 /** One line a heart pattern: the week's leading work of it. */
 export function doseLines(sessions: readonly PlanSession[]): DoseLine[] {
   return HEART_PATTERNS.flatMap((pattern): DoseLine[] => {
-    const all = sessions.flatMap((s) => s.items.filter((i) => i.exercise.pattern === pattern).map((i) => ({ i, label: s.label })));
+    const all = sessions.flatMap((s) =>
+      s.items.filter((i) => i.exercise.pattern === pattern).map((i) => ({ i, label: s.label })),
+    );
     const lead = all.sort((a, b) => b.i.sets - a.i.sets)[0];
     if (!lead) return [];
     const { i, label } = lead;

@@ -6,15 +6,16 @@ import { type IsoDate, mondayOf } from "../../core/dates";
 import { makeableLoads } from "../../core/dose/loads";
 import { exerciseName } from "../../core/exercise/library";
 import type { PlanSession } from "../../core/plan";
+import { plan } from "../../core/plan";
 import { historyOf } from "../../core/progress/next";
 import type { Item } from "../../core/session/types";
-import { plan } from "../../core/plan";
 import type { Planned } from "../planner";
 
 /** "3 × 5 @ 52.5", or set by set where they differ; one side stands for both. */
 function lastText(item: LoggedItem): string {
   const sets = item.sets.filter((s) => s.side !== "right");
-  const of = (s: (typeof sets)[number]) => `${s.reps ?? `${s.seconds ?? 0} s`}${s.loadKg === undefined ? "" : ` @ ${s.loadKg}`}`;
+  const of = (s: (typeof sets)[number]) =>
+    `${s.reps ?? `${s.seconds ?? 0} s`}${s.loadKg === undefined ? "" : ` @ ${s.loadKg}`}`;
   const first = sets[0] ? of(sets[0]) : "";
   return sets.length > 1 && sets.every((s) => of(s) === first) ? `${sets.length} × ${first}` : sets.map(of).join(", ");
 }
@@ -43,7 +44,9 @@ function itemView(i: Item, s: PlanSession, p: Planned, date: IsoDate): ItemView 
     cue: i.exercise.cue,
     felt: i.exercise.felt,
     why: i.why,
-    warmUp: s.warmUp.filter((w) => w.exercise === i.exercise.id).map(({ exercise, reps, loadKg, perSideKg }) => ({ exercise, reps, loadKg, perSideKg })),
+    warmUp: s.warmUp
+      .filter((w) => w.exercise === i.exercise.id)
+      .map(({ exercise, reps, loadKg, perSideKg }) => ({ exercise, reps, loadKg, perSideKg })),
     loads: place ? makeableLoads(i.exercise, i.loading, place) : [],
     last: last ? { date: last.date, text: lastText(last.item) } : null,
   };
@@ -61,7 +64,9 @@ export function sessionView(p: Planned, today: IsoDate, date: IsoDate, label: La
   const week = plans.find((w) => w.season.start === mondayOf(date));
   const s = week?.sessions.find((x) => x.date === date && x.label === label);
   if (!week || !s) return null;
-  const window = windowsOfWeek(athlete, week.season.start).find((w) => w.date === date && w.place === s.place && s.start >= w.start && s.start < w.start + w.minutes);
+  const window = windowsOfWeek(athlete, week.season.start).find(
+    (w) => w.date === date && w.place === s.place && s.start >= w.start && s.start < w.start + w.minutes,
+  );
   return {
     id: p.stored.id,
     today,

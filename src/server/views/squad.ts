@@ -47,7 +47,10 @@ export class Squad {
       out.push(row);
     }
     const weight = (r: SquadRow) => r.attention[0]?.weight ?? 0;
-    return out.map((r, i) => ({ r, i })).sort((a, b) => weight(b.r) - weight(a.r) || a.i - b.i).map(({ r }) => r);
+    return out
+      .map((r, i) => ({ r, i }))
+      .sort((a, b) => weight(b.r) - weight(a.r) || a.i - b.i)
+      .map(({ r }) => r);
   }
 
   private async makeRow(id: string): Promise<SquadRow | null> {

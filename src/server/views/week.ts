@@ -32,14 +32,20 @@ export function weekView(p: Planned, planner: Planner, monday: IsoDate): WeekVie
   if (!season) return null;
   const week = plan.weeks.find((w) => w.season.start === monday);
   const end = addDays(monday, 6);
-  const logs = stored.athlete.strengthLog.filter((l) => l.date >= addDays(monday, -1) && l.date <= end && l.date < p.from);
+  const logs = stored.athlete.strengthLog.filter(
+    (l) => l.date >= addDays(monday, -1) && l.date <= end && l.date < p.from,
+  );
   const limits = week?.dayLimits ?? [];
   const sessions: PlannedSessionView[] = [
     ...logs.map((l): PlannedSessionView => ({ ...loggedAnchor(l), place: "", warning: null })),
     ...(week?.sessions ?? []).map((s): PlannedSessionView => {
       const day = Math.round((Date.parse(s.date) - Date.parse(monday)) / 86_400_000);
       const over = Math.max(s.stress - (limits[day] ?? 0), s.stress - (week?.depthLimit ?? 0));
-      return { ...plannedAnchor(s), place: s.place, warning: over > 0 ? `${Math.round(over)} over the depth limit` : null };
+      return {
+        ...plannedAnchor(s),
+        place: s.place,
+        warning: over > 0 ? `${Math.round(over)} over the depth limit` : null,
+      };
     }),
   ];
   const heldWeek = stored.heldWeeks.has(monday);

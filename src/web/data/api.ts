@@ -29,7 +29,14 @@ async function call(method: string, path: string, body?: unknown, raw = false): 
   }
   if (response.ok) return response.status === 204 ? null : response.json();
   const problem = (await response.json().catch(() => null)) as Problem | null;
-  throw new ProblemError(problem ?? { ...offline(), title: "Server error", status: response.status, detail: `The server answered ${response.status}.` });
+  throw new ProblemError(
+    problem ?? {
+      ...offline(),
+      title: "Server error",
+      status: response.status,
+      detail: `The server answered ${response.status}.`,
+    },
+  );
 }
 
 /** The answer's shape is the server's: both sides share src/api/views.ts. */

@@ -8,12 +8,23 @@ import { del, get, post, postText, put } from "./api";
 
 export const useClub = () => useQuery({ queryKey: ["club"], queryFn: () => get<ClubView>("/club"), staleTime: 60_000 });
 export const useSquad = () => useQuery({ queryKey: ["squad"], queryFn: () => get<SquadView>("/squad") });
-export const useAthlete = (id: string) => useQuery({ queryKey: ["a", id, "record"], queryFn: () => get<AthleteView>(`/athletes/${id}`) });
-export const useSeason = (id: string) => useQuery({ queryKey: ["a", id, "season"], queryFn: () => get<SeasonView>(`/athletes/${id}/season`) });
+export const useAthlete = (id: string) =>
+  useQuery({ queryKey: ["a", id, "record"], queryFn: () => get<AthleteView>(`/athletes/${id}`) });
+export const useSeason = (id: string) =>
+  useQuery({ queryKey: ["a", id, "season"], queryFn: () => get<SeasonView>(`/athletes/${id}/season`) });
 export const useWeek = (id: string, monday: string) =>
-  useQuery({ queryKey: ["a", id, "week", monday], queryFn: () => get<WeekView>(`/athletes/${id}/weeks/${monday}`), enabled: monday !== "", placeholderData: (before) => before });
+  useQuery({
+    queryKey: ["a", id, "week", monday],
+    queryFn: () => get<WeekView>(`/athletes/${id}/weeks/${monday}`),
+    enabled: monday !== "",
+    placeholderData: (before) => before,
+  });
 export const useSession = (id: string, date: string, label: string) =>
-  useQuery({ queryKey: ["a", id, "session", date, label], queryFn: () => get<SessionView>(`/athletes/${id}/sessions/${date}/${label}`), enabled: date !== "" });
+  useQuery({
+    queryKey: ["a", id, "session", date, label],
+    queryFn: () => get<SessionView>(`/athletes/${id}/sessions/${date}/${label}`),
+    enabled: date !== "",
+  });
 
 /** When the last write reached the server; shown in the status bar. */
 let savedAt: Date | null = null;
@@ -38,7 +49,10 @@ export function useChange<V, R = unknown>(id: string, write: (value: V) => Promi
     mutationFn: write,
     onSuccess: async () => {
       markSaved();
-      await Promise.all([client.invalidateQueries({ queryKey: ["a", id] }), client.invalidateQueries({ queryKey: ["squad"] })]);
+      await Promise.all([
+        client.invalidateQueries({ queryKey: ["a", id] }),
+        client.invalidateQueries({ queryKey: ["squad"] }),
+      ]);
     },
   });
 }
@@ -55,17 +69,27 @@ export const useImport = () => {
 };
 
 const base = (id: string) => `/athletes/${id}`;
-export const useFit = (id: string) => useChange(id, (monday: string) => post<WeekView>(`${base(id)}/weeks/${monday}/fit`));
+export const useFit = (id: string) =>
+  useChange(id, (monday: string) => post<WeekView>(`${base(id)}/weeks/${monday}/fit`));
 export const useHold = (id: string) =>
-  useChange(id, ({ monday, sessions }: { monday: string; sessions: LockedSession[] | null }) => put(`${base(id)}/weeks/${monday}/held`, { sessions }));
+  useChange(id, ({ monday, sessions }: { monday: string; sessions: LockedSession[] | null }) =>
+    put(`${base(id)}/weeks/${monday}/held`, { sessions }),
+  );
 export const useLock = (id: string) => useChange(id, (lock: LockedSession) => put(`${base(id)}/locks`, lock));
-export const useUnlock = (id: string) => useChange(id, (l: { date: string; label: Label }) => del(`${base(id)}/locks/${l.date}/${l.label}`));
-export const usePutLog = (id: string) => useChange(id, (log: StrengthLog) => put(`${base(id)}/logs/${log.date}/${log.label}`, log));
+export const useUnlock = (id: string) =>
+  useChange(id, (l: { date: string; label: Label }) => del(`${base(id)}/locks/${l.date}/${l.label}`));
+export const usePutLog = (id: string) =>
+  useChange(id, (log: StrengthLog) => put(`${base(id)}/logs/${log.date}/${log.label}`, log));
 export const useSaveRace = (id: string) =>
-  useChange(id, ({ race, body }: { race: string | null; body: RaceBody }) => (race ? put(`${base(id)}/races/${race}`, body) : post(`${base(id)}/races`, body)));
+  useChange(id, ({ race, body }: { race: string | null; body: RaceBody }) =>
+    race ? put(`${base(id)}/races/${race}`, body) : post(`${base(id)}/races`, body),
+  );
 export const useDeleteRace = (id: string) => useChange(id, (race: string) => del(`${base(id)}/races/${race}`));
 export const useSaveEndurance = (id: string) =>
-  useChange(id, ({ row, body }: { row: string | null; body: EnduranceBody }) => (row ? put(`${base(id)}/endurance/${row}`, body) : post(`${base(id)}/endurance`, body)));
+  useChange(id, ({ row, body }: { row: string | null; body: EnduranceBody }) =>
+    row ? put(`${base(id)}/endurance/${row}`, body) : post(`${base(id)}/endurance`, body),
+  );
 export const useDeleteEndurance = (id: string) => useChange(id, (row: string) => del(`${base(id)}/endurance/${row}`));
-export const useSaveWindows = (id: string) => useChange(id, (windows: Window[]) => put(`${base(id)}/windows`, { windows }));
+export const useSaveWindows = (id: string) =>
+  useChange(id, (windows: Window[]) => put(`${base(id)}/windows`, { windows }));
 export const useDeleteAthlete = (id: string) => useChange(id, () => del(base(id)));

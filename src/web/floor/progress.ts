@@ -10,12 +10,14 @@ export const sidesOf = (i: Pick<ItemView, "eachSide">): Side[] => (i.eachSide ? 
 /** Logged rows an exercise asks for: one a set, two where it has sides. */
 export const rowsOf = (i: Pick<ItemView, "eachSide" | "sets">): number => i.sets * sidesOf(i).length;
 
-export const loggedOf = (log: StrengthLog, exercise: string): LoggedItem | undefined => log.items.find((x) => x.exercise === exercise);
+export const loggedOf = (log: StrengthLog, exercise: string): LoggedItem | undefined =>
+  log.items.find((x) => x.exercise === exercise);
 
 export const doneRows = (log: StrengthLog, i: ItemView): number => loggedOf(log, i.exercise)?.sets.length ?? 0;
 
 /** Done with it: every row logged, or stopped by pain. */
-export const isFinished = (log: StrengthLog, i: ItemView): boolean => doneRows(log, i) >= rowsOf(i) || (loggedOf(log, i.exercise)?.pain ?? 0) > STOP_PAIN;
+export const isFinished = (log: StrengthLog, i: ItemView): boolean =>
+  doneRows(log, i) >= rowsOf(i) || (loggedOf(log, i.exercise)?.pain ?? 0) > STOP_PAIN;
 
 const group = (i: Pick<ItemView, "pair">): string => i.pair.replace(/[AB]$/, "");
 
@@ -52,7 +54,12 @@ export function startEntry(i: ItemView, log: StrengthLog): Entry {
 }
 
 /** An empty log of the session. */
-export const emptyLog = (view: SessionView, start: string): StrengthLog => ({ date: view.date, start, label: view.label, items: [] });
+export const emptyLog = (view: SessionView, start: string): StrengthLog => ({
+  date: view.date,
+  start,
+  label: view.label,
+  items: [],
+});
 
 const prescribedOf = (i: ItemView): LoggedItem["prescribed"] => ({
   sets: i.sets,
@@ -84,9 +91,11 @@ export function withSet(log: StrengthLog, i: ItemView, entry: Entry): StrengthLo
 }
 
 /** @returns the log without its last row of an exercise */
-export const withoutLast = (log: StrengthLog, i: ItemView): StrengthLog => withItem(log, i, (item) => ({ ...item, sets: item.sets.slice(0, -1) }));
+export const withoutLast = (log: StrengthLog, i: ItemView): StrengthLog =>
+  withItem(log, i, (item) => ({ ...item, sets: item.sets.slice(0, -1) }));
 
-export const withPain = (log: StrengthLog, i: ItemView, pain: number): StrengthLog => withItem(log, i, (item) => ({ ...item, pain }));
+export const withPain = (log: StrengthLog, i: ItemView, pain: number): StrengthLog =>
+  withItem(log, i, (item) => ({ ...item, pain }));
 
 /** Moves a load by one step of what the room can make. */
 export function stepLoad(loads: readonly number[], from: number | null, by: 1 | -1): number | null {

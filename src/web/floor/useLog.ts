@@ -39,7 +39,11 @@ export function useLog(id: string, initial: StrengthLog, stored: StrengthLog | n
       }
     } catch (error) {
       setSent("kept");
-      setRefused(error instanceof ProblemError && error.problem.status >= 400 && error.problem.status < 500 ? error.message : null);
+      setRefused(
+        error instanceof ProblemError && error.problem.status >= 400 && error.problem.status < 500
+          ? error.message
+          : null,
+      );
     }
   };
   const sendRef = useRef(send);

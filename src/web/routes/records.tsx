@@ -17,7 +17,10 @@ const EnduranceSheet = lazy(() => import("../ui/EnduranceSheet"));
 const WindowSheet = lazy(() => import("../ui/WindowSheet"));
 
 const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
-type Open = { kind: "race"; race: Race | null } | { kind: "endurance"; session: EnduranceView | null } | { kind: "window"; at: number | null };
+type Open =
+  | { kind: "race"; race: Race | null }
+  | { kind: "endurance"; session: EnduranceView | null }
+  | { kind: "window"; at: number | null };
 
 export default function RecordsRoute() {
   const { id = "" } = useParams();
@@ -44,7 +47,9 @@ function Records({ view }: { view: AthleteView }) {
     { key: "w", label: "add window", run: () => setOpened({ kind: "window", at: null }), bar: true },
   ]);
   const races = [...view.races].sort((a, b) => (a.date < b.date ? -1 : 1));
-  const windows = view.windows.map((w, at) => ({ w, at })).sort((a, b) => a.w.day - b.w.day || minutesOf(a.w.start) - minutesOf(b.w.start));
+  const windows = view.windows
+    .map((w, at) => ({ w, at }))
+    .sort((a, b) => a.w.day - b.w.day || minutesOf(a.w.start) - minutesOf(b.w.start));
   const title = (text: string, add: string, onAdd: () => void) => (
     <div className="mb-1 flex items-center gap-2">
       <h2 className="text-[15px] leading-6 font-[650]">{text}</h2>
@@ -67,7 +72,9 @@ function Records({ view }: { view: AthleteView }) {
           <section>
             {title("Races", "Race", () => setOpened({ kind: "race", race: null }))}
             {races.length === 0 ? (
-              <p className="py-3 text-ink2">No race entered: phases roll in blocks of base and build until there is one.</p>
+              <p className="py-3 text-ink2">
+                No race entered: phases roll in blocks of base and build until there is one.
+              </p>
             ) : (
               <table className="w-full border-collapse">
                 <thead>
@@ -84,7 +91,11 @@ function Records({ view }: { view: AthleteView }) {
                     <tr key={r.id} className={line} onClick={() => setOpened({ kind: "race", race: r })}>
                       <td className="font-bold text-brick-ink">{r.priority}</td>
                       <td>
-                        <button type="button" className="link text-left" onClick={() => setOpened({ kind: "race", race: r })}>
+                        <button
+                          type="button"
+                          className="link text-left"
+                          onClick={() => setOpened({ kind: "race", race: r })}
+                        >
                           {r.name}
                         </button>
                       </td>
@@ -140,25 +151,70 @@ function Records({ view }: { view: AthleteView }) {
           </section>
         </div>
         <section>
-          {title("Endurance, six weeks either side of today", "Session", () => setOpened({ kind: "endurance", session: null }))}
-          <EnduranceTable rows={view.endurance.filter((e) => !e.done)} name="Ahead" units={units} onOpen={(session) => setOpened({ kind: "endurance", session })} />
-          <EnduranceTable rows={view.endurance.filter((e) => e.done).reverse()} name="Done, latest first" units={units} onOpen={(session) => setOpened({ kind: "endurance", session })} />
-          {view.endurance.length === 0 && <p className="py-3 text-ink2">Nothing recorded around today. Add sessions, so that the week can be fitted around them.</p>}
+          {title("Endurance, six weeks either side of today", "Session", () =>
+            setOpened({ kind: "endurance", session: null }),
+          )}
+          <EnduranceTable
+            rows={view.endurance.filter((e) => !e.done)}
+            name="Ahead"
+            units={units}
+            onOpen={(session) => setOpened({ kind: "endurance", session })}
+          />
+          <EnduranceTable
+            rows={view.endurance.filter((e) => e.done).reverse()}
+            name="Done, latest first"
+            units={units}
+            onOpen={(session) => setOpened({ kind: "endurance", session })}
+          />
+          {view.endurance.length === 0 && (
+            <p className="py-3 text-ink2">
+              Nothing recorded around today. Add sessions, so that the week can be fitted around them.
+            </p>
+          )}
           <p className="mt-1 text-[12px] text-ink2">* effort assumed by kind of session</p>
         </section>
       </div>
       {opened && (
         <Suspense fallback={null}>
-          {opened.kind === "race" && <RaceSheet id={view.id} race={opened.race} season={view.season} units={units} onClose={close} />}
-          {opened.kind === "endurance" && <EnduranceSheet id={view.id} session={opened.session} date={view.season.start} sport={view.facts.sport} units={units} onClose={close} />}
-          {opened.kind === "window" && <WindowSheet id={view.id} windows={view.windows} at={opened.at} places={view.places.map((p) => p.id)} onClose={close} />}
+          {opened.kind === "race" && (
+            <RaceSheet id={view.id} race={opened.race} season={view.season} units={units} onClose={close} />
+          )}
+          {opened.kind === "endurance" && (
+            <EnduranceSheet
+              id={view.id}
+              session={opened.session}
+              date={view.season.start}
+              sport={view.facts.sport}
+              units={units}
+              onClose={close}
+            />
+          )}
+          {opened.kind === "window" && (
+            <WindowSheet
+              id={view.id}
+              windows={view.windows}
+              at={opened.at}
+              places={view.places.map((p) => p.id)}
+              onClose={close}
+            />
+          )}
         </Suspense>
       )}
     </main>
   );
 }
 
-function EnduranceTable({ rows, name, units, onOpen }: { rows: readonly EnduranceView[]; name: string; units: Units; onOpen: (e: EnduranceView) => void }) {
+function EnduranceTable({
+  rows,
+  name,
+  units,
+  onOpen,
+}: {
+  rows: readonly EnduranceView[];
+  name: string;
+  units: Units;
+  onOpen: (e: EnduranceView) => void;
+}) {
   if (rows.length === 0) return null;
   return (
     <table className="mb-4 w-full border-collapse">
@@ -220,7 +276,10 @@ function FileActions({ view }: { view: AthleteView }) {
     const file = await get<unknown>(`/athletes/${view.id}/file`);
     remove.mutate(undefined, {
       onSuccess: () => {
-        toast(`${view.facts.name} removed.`, { duration: 15_000, action: { label: "Undo", onClick: () => bring.mutate(JSON.stringify(file)) } });
+        toast(`${view.facts.name} removed.`, {
+          duration: 15_000,
+          action: { label: "Undo", onClick: () => bring.mutate(JSON.stringify(file)) },
+        });
         navigate("/");
       },
     });
@@ -248,4 +307,3 @@ function FileActions({ view }: { view: AthleteView }) {
     </>
   );
 }
-

@@ -4,15 +4,26 @@ import { useNavigate, useParams, useSearchParams } from "react-router";
 import type { SeasonView, SeasonWeekView } from "../../api/views";
 import { addDays, mondayOf } from "../../core/dates";
 import { useSeason } from "../data/hooks";
-import { distanceNumber, EMPHASIS_NAMES, loadText, PHASE_NAMES, setsByReps, signed, span, thousands, type Units } from "../format";
-import { SeasonDetail } from "../section/SeasonDetail";
-import { type PhaseFacts, SeasonSection } from "../section/SeasonSection";
-import { type Terrain, seasonLayout, weeksThatFit } from "../section/layout/season";
+import {
+  distanceNumber,
+  EMPHASIS_NAMES,
+  loadText,
+  PHASE_NAMES,
+  setsByReps,
+  signed,
+  span,
+  thousands,
+  type Units,
+} from "../format";
 import { Legend } from "../section/Legend";
+import { seasonLayout, type Terrain, weeksThatFit } from "../section/layout/season";
 import { PatternTile } from "../section/parts";
 import { BAND_STYLE, bandOf, STRATA } from "../section/patterns";
+import { SeasonDetail } from "../section/SeasonDetail";
+import { SeasonSection } from "../section/SeasonSection";
+import type { PhaseFacts } from "../section/SeasonTables";
 import { useSize } from "../section/useSize";
-import { useCurrentRow } from "../ui/Frame";
+import { useUnits } from "../ui/Frame";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { Failed, Loading } from "../ui/State";
@@ -37,13 +48,15 @@ export default function SeasonRoute() {
 
 function Season({ id, view }: { id: string; view: SeasonView }) {
   const navigate = useNavigate();
-  const row = useCurrentRow();
-  const units: Units = { massUnit: row?.massUnit ?? "kg", distanceUnit: row?.distanceUnit ?? "km" };
+  const units = useUnits();
   const [params, setParams] = useSearchParams();
   const [terrain, setTerrain] = useState<Terrain>("distance");
   const [adding, setAdding] = useState(false);
   const [ref, size] = useSize<HTMLDivElement>();
-  const now = Math.max(0, view.weeks.findIndex((w) => w.start === mondayOf(view.today)));
+  const now = Math.max(
+    0,
+    view.weeks.findIndex((w) => w.start === mondayOf(view.today)),
+  );
   const asked = view.weeks.findIndex((w) => w.start === params.get("week"));
   const selected = asked >= 0 ? asked : now;
   const fits = size ? weeksThatFit(size.width, view.weeks.length) : 26;
@@ -60,7 +73,8 @@ function Season({ id, view }: { id: string; view: SeasonView }) {
   const open = (index: number) => view.weeks[index] && navigate(`/a/${id}/week/${view.weeks[index].start}`);
   const race = (by: 1 | -1) => {
     const start = view.weeks[selected]?.start ?? view.today;
-    const next = by === 1 ? view.races.find((r) => r.date > addDays(start, 6)) : view.races.findLast((r) => r.date < start);
+    const next =
+      by === 1 ? view.races.find((r) => r.date > addDays(start, 6)) : view.races.findLast((r) => r.date < start);
     if (next) select(view.weeks.findIndex((w) => w.start === mondayOf(next.date)));
   };
   useKeys("view", [
@@ -73,31 +87,64 @@ function Season({ id, view }: { id: string; view: SeasonView }) {
     { key: "t", label: "to today", run: () => select(now) },
   ]);
   const layout = useMemo(
-    () => (size ? seasonLayout({ view, terrain, first, count: fits, width: size.width, height: size.height, toDistance: (km) => distanceNumber(km, units, 1) }) : null),
-    // biome-ignore lint/correctness/useExhaustiveDependencies: units change only with the athlete's distance unit
-    [view, terrain, first, fits, size, units.distanceUnit],
+    () =>
+      size
+        ? seasonLayout({
+            view,
+            terrain,
+            first,
+            count: fits,
+            width: size.width,
+            height: size.height,
+            inUnits: (km) => distanceNumber(km, units, 1),
+          })
+        : null,
+    [view, terrain, first, fits, size, units],
   );
-  const facts = useMemo(() => phaseFacts(view, units), [view, units.massUnit]);
+  const facts = useMemo(() => phaseFacts(view, units), [view, units]);
   const week = view.weeks[selected];
   const shown = view.weeks.slice(first, first + fits);
-  const unit = terrain === "distance" ? `${units.distanceUnit} a week` : terrain === "hours" ? "hours a week" : "load a week, AU";
+  const unit =
+    terrain === "distance" ? `${units.distanceUnit} a week` : terrain === "hours" ? "hours a week" : "load a week, AU";
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">
       <main className="flex min-w-0 flex-col">
         <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
           <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">Season section</h1>
-          <span className="ml-1 truncate text-ink2">{shown[0] ? `${span(shown[0].start, addDays(shown.at(-1)?.start ?? shown[0].start, 6))}, ${shown.length} of ${view.weeks.length} weeks` : ""}</span>
+          <span className="ml-1 truncate text-ink2">
+            {shown[0]
+              ? `${span(shown[0].start, addDays(shown.at(-1)?.start ?? shown[0].start, 6))}, ${shown.length} of ${view.weeks.length} weeks`
+              : ""}
+          </span>
           <span className="flex-1" />
-          <button type="button" className="btn btn-sq" aria-label="Earlier weeks" disabled={first === 0} onClick={() => setFirst(Math.max(0, first - 8))}>
+          <button
+            type="button"
+            className="btn btn-sq"
+            aria-label="Earlier weeks"
+            disabled={first === 0}
+            onClick={() => setFirst(Math.max(0, first - 8))}
+          >
             {ICON.left}
           </button>
-          <button type="button" className="btn btn-sq -ml-1" aria-label="Later weeks" disabled={first + fits >= view.weeks.length} onClick={() => setFirst(first + 8)}>
+          <button
+            type="button"
+            className="btn btn-sq -ml-1"
+            aria-label="Later weeks"
+            disabled={first + fits >= view.weeks.length}
+            onClick={() => setFirst(first + 8)}
+          >
             {ICON.right}
           </button>
           <fieldset className="ml-1 inline-flex h-8 overflow-hidden rounded-[3px] border border-edge bg-panel">
             <legend className="sr-only">Terrain</legend>
             {TERRAIN.map(([key, name]) => (
-              <button key={key} type="button" aria-pressed={terrain === key} onClick={() => setTerrain(key)} className={`border-r border-hair px-[11px] leading-[30px] font-medium last:border-r-0 ${terrain === key ? "bg-ink text-panel" : "text-ink2"}`}>
+              <button
+                key={key}
+                type="button"
+                aria-pressed={terrain === key}
+                onClick={() => setTerrain(key)}
+                className={`border-r border-hair px-[11px] leading-[30px] font-medium last:border-r-0 ${terrain === key ? "bg-ink text-panel" : "text-ink2"}`}
+              >
                 {name}
               </button>
             ))}
@@ -108,11 +155,31 @@ function Season({ id, view }: { id: string; view: SeasonView }) {
         </div>
         <Legend kind="season" />
         <div ref={ref} className="min-h-[420px] flex-1 overflow-hidden">
-          {layout && size && <SeasonSection layout={layout} view={view} selected={selected} unit={unit} facts={facts} onSelect={select} onOpen={open} width={size.width} height={size.height} />}
+          {layout && size && (
+            <SeasonSection
+              layout={layout}
+              view={view}
+              selected={selected}
+              unit={unit}
+              facts={facts}
+              onSelect={select}
+              onOpen={open}
+              width={size.width}
+              height={size.height}
+            />
+          )}
         </div>
       </main>
       <aside className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel" aria-label="Week inspector">
-        {week && <Inspector week={week} view={view} units={units} onStep={(by) => select(selected + by)} onOpen={() => open(selected)} />}
+        {week && (
+          <Inspector
+            week={week}
+            view={view}
+            units={units}
+            onStep={(by) => select(selected + by)}
+            onOpen={() => open(selected)}
+          />
+        )}
       </aside>
       {adding && (
         <Suspense fallback={null}>
@@ -123,7 +190,19 @@ function Season({ id, view }: { id: string; view: SeasonView }) {
   );
 }
 
-function Inspector({ week, view, units, onStep, onOpen }: { week: SeasonWeekView; view: SeasonView; units: Units; onStep: (by: number) => void; onOpen: () => void }) {
+function Inspector({
+  week,
+  view,
+  units,
+  onStep,
+  onOpen,
+}: {
+  week: SeasonWeekView;
+  view: SeasonView;
+  units: Units;
+  onStep: (by: number) => void;
+  onOpen: () => void;
+}) {
   const end = addDays(week.start, 6);
   const warnings = view.warnings.filter((w) => w.code !== "not-placed" && w.date >= week.start && w.date <= end);
   const minutes = week.anchors.reduce((a, s) => a + s.minutes, 0);
@@ -161,7 +240,9 @@ function Inspector({ week, view, units, onStep, onOpen }: { week: SeasonWeekView
         <p className="mt-2 flex justify-between text-[12px] leading-[18px] text-ink2 cond-s">
           <span>vs last 3 ordinary weeks</span>
           <Asked reasons={mileage}>
-            leg load <b className="font-semibold text-ink">{week.loadPct === null ? "–" : signed(week.loadPct)}</b>, distance <b className="font-semibold text-ink">{week.distancePct === null ? "–" : signed(week.distancePct)}</b>
+            leg load <b className="font-semibold text-ink">{week.loadPct === null ? "–" : signed(week.loadPct)}</b>,
+            distance{" "}
+            <b className="font-semibold text-ink">{week.distancePct === null ? "–" : signed(week.distancePct)}</b>
           </Asked>
         </p>
       </div>
@@ -172,7 +253,10 @@ function Inspector({ week, view, units, onStep, onOpen }: { week: SeasonWeekView
           </h3>
           <ul>
             {week.dose.map((d) => (
-              <li key={d.pattern} className="flex h-[26px] items-center gap-2 border-t border-hair2 first:border-t-0 cond">
+              <li
+                key={d.pattern}
+                className="flex h-[26px] items-center gap-2 border-t border-hair2 first:border-t-0 cond"
+              >
                 <PatternTile id={bandOf(d.pattern)} />
                 <span className="cond-s">{BAND_STYLE[bandOf(d.pattern)].name}</span>
                 <span className="min-w-0 flex-1 truncate text-[12px] text-ink2" title={d.exercise}>
@@ -232,10 +316,14 @@ const Figure = ({ value, unit, name }: { value: string; unit: string; name: stri
 function phaseFacts(view: SeasonView, units: Units): Map<number, PhaseFacts> {
   const out = new Map<number, PhaseFacts>();
   view.phases.forEach((p, index) => {
-    const weeks = view.weeks.filter((w) => w.phase === p.phase && addDays(w.start, 3) >= p.start && addDays(w.start, 3) <= p.end);
+    const weeks = view.weeks.filter(
+      (w) => w.phase === p.phase && addDays(w.start, 3) >= p.start && addDays(w.start, 3) <= p.end,
+    );
     const back = weeks.filter((w) => w.stepBack).length;
     const counts = weeks.map((w) => w.anchors.length).filter((n) => n > 0);
-    const model = weeks.find((w) => !w.stepBack && w.dose.some((d) => d.pattern === "squat") && w.anchors.every((a) => !a.done)) ?? weeks.find((w) => w.dose.length > 0);
+    const model =
+      weeks.find((w) => !w.stepBack && w.dose.some((d) => d.pattern === "squat") && w.anchors.every((a) => !a.done)) ??
+      weeks.find((w) => w.dose.length > 0);
     const line = (patterns: readonly string[]): string => {
       const d = model?.dose.find((x) => patterns.includes(x.pattern));
       if (!d) return weeks.some((w) => !w.done) ? "none" : "done";
@@ -252,4 +340,3 @@ function phaseFacts(view: SeasonView, units: Units): Map<number, PhaseFacts> {
   });
   return out;
 }
-

@@ -5,8 +5,8 @@ import type { SquadRow } from "../../api/views";
 import { daysBetween } from "../../core/dates";
 import { useSquad } from "../data/hooks";
 import { day, duration, EMPHASIS_NAMES, inDays, PHASE_NAMES, SPORT_NAMES, sessionName, time } from "../format";
-import { ShortSection } from "../section/ShortSection";
 import { STRATA } from "../section/patterns";
+import { ShortSection } from "../section/ShortSection";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { ImportSheet } from "../ui/ImportSheet";
 import { useKeys } from "../ui/keys";
@@ -29,7 +29,9 @@ export default function SquadView() {
   const importing = params.get("import") === "1";
   const setImporting = (open: boolean) => setParams(open ? { import: "1" } : {}, { replace: true });
   const all = squad.data?.rows ?? [];
-  const rows = all.filter((r) => (filter === "today" ? r.today !== null : filter === "look" ? r.attention.length > 0 : true));
+  const rows = all.filter((r) =>
+    filter === "today" ? r.today !== null : filter === "look" ? r.attention.length > 0 : true,
+  );
   const at = Math.min(chosen, Math.max(0, rows.length - 1));
   const open = () => rows[at] && navigate(`/a/${rows[at].id}/week`);
   useKeys("view", [
@@ -52,13 +54,20 @@ export default function SquadView() {
       <div className="flex h-[52px] flex-none items-center gap-2 px-4">
         <h1 className="text-[18px] leading-6 font-[650]">Squad</h1>
         <span className="ml-1 text-ink2">
-          {all.length} athletes, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need{looks === 1 ? "s" : ""} a look
+          {all.length} athletes, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need{looks === 1 ? "s" : ""} a
+          look
         </span>
         <span className="flex-1" />
         <fieldset className="inline-flex h-8 overflow-hidden rounded-[3px] border border-edge bg-panel">
           <legend className="sr-only">Show</legend>
           {FILTERS.map(([id, name]) => (
-            <button key={id} type="button" aria-pressed={filter === id} onClick={() => setFilter(id)} className={`border-r border-hair px-[11px] leading-[30px] font-medium last:border-r-0 ${filter === id ? "bg-ink text-panel" : "text-ink2"}`}>
+            <button
+              key={id}
+              type="button"
+              aria-pressed={filter === id}
+              onClick={() => setFilter(id)}
+              className={`border-r border-hair px-[11px] leading-[30px] font-medium last:border-r-0 ${filter === id ? "bg-ink text-panel" : "text-ink2"}`}
+            >
               {name}
             </button>
           ))}
@@ -70,7 +79,10 @@ export default function SquadView() {
       <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">
         {all.length === 0 ? (
           <Empty title="No athletes yet">
-            <p className="mb-3">Bring in an athlete file: races, weekly sessions, windows and places. Phases, doses and a fitted week follow from it.</p>
+            <p className="mb-3">
+              Bring in an athlete file: races, weekly sessions, windows and places. Phases, doses and a fitted week
+              follow from it.
+            </p>
             <button type="button" className="btn btn-pri" onClick={() => setImporting(true)}>
               {ICON.file} Import athlete
             </button>
@@ -95,19 +107,36 @@ export default function SquadView() {
             </tbody>
           </table>
         )}
-        {all.length > 0 && rows.length === 0 && <p className="p-6 text-ink2">{filter === "today" ? "Nobody lifts today." : "Nobody needs a look today."}</p>}
+        {all.length > 0 && rows.length === 0 && (
+          <p className="p-6 text-ink2">{filter === "today" ? "Nobody lifts today." : "Nobody needs a look today."}</p>
+        )}
       </div>
       <ImportSheet key={String(importing)} open={importing} onClose={() => setImporting(false)} />
     </main>
   );
 }
 
-function Row({ row, today, at, on, onChoose }: { row: SquadRow; today: string; at: number; on: boolean; onChoose: () => void }) {
+function Row({
+  row,
+  today,
+  at,
+  on,
+  onChoose,
+}: {
+  row: SquadRow;
+  today: string;
+  at: number;
+  on: boolean;
+  onChoose: () => void;
+}) {
   const first = row.attention[0];
   const more = row.attention.slice(1);
   return (
-    // biome-ignore lint/a11y/useKeyWithClickEvents: arrow keys and Enter walk the rows; the name is a link
-    <tr data-row={at} onClick={onChoose} className={`h-[76px] border-b border-hair align-middle ${on ? "bg-panel shadow-[inset_3px_0_0_var(--color-iron)]" : ""}`}>
+    <tr
+      data-row={at}
+      onClick={onChoose}
+      className={`h-[76px] border-b border-hair align-middle ${on ? "bg-panel shadow-[inset_3px_0_0_var(--color-iron)]" : ""}`}
+    >
       <td className="pl-3">
         <Link to={`/a/${row.id}/week`} className="block text-[15px] leading-5 font-[650] hover:underline">
           {row.name}
@@ -150,7 +179,9 @@ function Row({ row, today, at, on, onChoose }: { row: SquadRow; today: string; a
         {row.today ? (
           <Link to={`/a/${row.id}/session/${today}/${row.today.label}`} className="block hover:underline">
             <span className="block font-medium">{sessionName(row.today.label, row.emphasis ?? "develop")}</span>
-            <span className="text-[12px] text-ink2">{row.today.done ? "logged" : `${time(row.today.start)}, ${duration(row.today.minutes)}`}</span>
+            <span className="text-[12px] text-ink2">
+              {row.today.done ? "logged" : `${time(row.today.start)}, ${duration(row.today.minutes)}`}
+            </span>
           </Link>
         ) : (
           <span className="text-ink2">–</span>

@@ -1,7 +1,12 @@
 /** Hatches, soils and rock as SVG patterns. `prefix` keeps several drawings on one page apart. */
 import { BAND_STYLE, BANDS, type BandId, STRATA } from "./patterns";
 
-const angled: Partial<Record<BandId, string>> = { H: "rotate(45)", T: "rotate(45)", U: "rotate(-45)", J: "rotate(-60)" };
+const angled: Partial<Record<BandId, string>> = {
+  H: "rotate(45)",
+  T: "rotate(45)",
+  U: "rotate(-45)",
+  J: "rotate(-60)",
+};
 
 function Hatch({ id, name, size, plan }: { id: BandId; name: string; size: number; plan: boolean }) {
   const s = BAND_STYLE[id];
@@ -21,7 +26,14 @@ function Hatch({ id, name, size, plan }: { id: BandId; name: string; size: numbe
       )}
       {id === "U" && <rect width={lw * 0.8} height={size} fill={s.line} />}
       {id === "J" && <rect width={lw * 2} height={size / 2} fill={s.line} />}
-      {id === "M" && <path d={`M0 ${size / 2}q${size / 4} -${size / 4} ${size / 2} 0t${size / 2} 0`} stroke={s.line} strokeWidth={0.7} fill="none" />}
+      {id === "M" && (
+        <path
+          d={`M0 ${size / 2}q${size / 4} -${size / 4} ${size / 2} 0t${size / 2} 0`}
+          stroke={s.line}
+          strokeWidth={0.7}
+          fill="none"
+        />
+      )}
     </pattern>
   );
 }

@@ -7,7 +7,12 @@ const BINS = 28;
 
 export function FitHistogram({ histogram, cost }: { histogram: readonly [number, number][]; cost: number }) {
   const [first, last] = [histogram[0]?.[0] ?? 0, histogram.at(-1)?.[0] ?? 0];
-  if (histogram.length < 2) return <p className="pb-1 text-[12px] leading-4 text-ink2">{histogram.length === 1 ? "Every placement costs the same." : ""}</p>;
+  if (histogram.length < 2)
+    return (
+      <p className="pb-1 text-[12px] leading-4 text-ink2">
+        {histogram.length === 1 ? "Every placement costs the same." : ""}
+      </p>
+    );
   const width = (last - first) / BINS || 1;
   const bins = new Array<number>(BINS).fill(0);
   for (const [points, n] of histogram) {
@@ -17,10 +22,17 @@ export function FitHistogram({ histogram, cost }: { histogram: readonly [number,
   const most = Math.max(...bins);
   const bar = (W - 16) / BINS;
   const x = (points: number) => 8 + ((points - first) / (last - first)) * (W - 16);
-  const path = bins.map((n, i) => `L${(8 + i * bar).toFixed(1)} ${(42 - (n / most) * 32).toFixed(1)}h${bar.toFixed(1)}`).join("");
+  const path = bins
+    .map((n, i) => `L${(8 + i * bar).toFixed(1)} ${(42 - (n / most) * 32).toFixed(1)}h${bar.toFixed(1)}`)
+    .join("");
   const at = Math.max(first, Math.min(last, cost));
   return (
-    <svg width={W} height={H} role="img" aria-label={`Placements cost from ${first} to ${last}; this one costs ${cost}`}>
+    <svg
+      width={W}
+      height={H}
+      role="img"
+      aria-label={`Placements cost from ${first} to ${last}; this one costs ${cost}`}
+    >
       <path d={`M8 42${path}V42Z`} fill="var(--color-hair2)" stroke="var(--color-edge)" />
       <line x1="4" x2={W - 4} y1="42.5" y2="42.5" stroke="var(--color-ground)" strokeWidth="1.5" />
       <path d={`M${x(at)} 42V8h9l-2.500 4 2.500 4h-9`} fill="var(--color-iron)" stroke="var(--color-iron)" />

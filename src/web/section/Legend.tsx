@@ -31,12 +31,18 @@ export function Legend({ kind }: { kind: "season" | "week" }) {
       {kind === "season" ? (
         <>
           <span className="flex items-center gap-1">{mark("M9 13V2M6 2.5h6", "var(--color-moss-ink)")} Ascent</span>
-          <span className="flex items-center gap-1">{mark("M1 7h16", "var(--color-ground)", "3 2.5")} Step-back: usual level</span>
+          <span className="flex items-center gap-1">
+            {mark("M1 7h16", "var(--color-ground)", "3 2.5")} Step-back: usual level
+          </span>
         </>
       ) : (
         <>
-          <span className="flex items-center gap-1">{mark("M2 13l2-6h10l2 6M3 3h12", "var(--color-moss-ink)")} Key session</span>
-          <span className="flex items-center gap-1">{mark("M4 12V8a4.500 4.500 0 0 1 9 0v4M1 12.500h16", "var(--color-iron)")} Locked</span>
+          <span className="flex items-center gap-1">
+            {mark("M2 13l2-6h10l2 6M3 3h12", "var(--color-moss-ink)")} Key session
+          </span>
+          <span className="flex items-center gap-1">
+            {mark("M4 12V8a4.500 4.500 0 0 1 9 0v4M1 12.500h16", "var(--color-iron)")} Locked
+          </span>
           <span className="flex items-center gap-1">
             <svg width="16" height="6" aria-hidden="true">
               <rect width="16" height="5" fill="var(--color-iron)" opacity=".28" />
@@ -45,7 +51,9 @@ export function Legend({ kind }: { kind: "season" | "week" }) {
           </span>
         </>
       )}
-      <span className="flex items-center gap-1">{mark("M0 7h18M3 13l5-5M9 13l5-5", "var(--color-ground)")} Depth limit</span>
+      <span className="flex items-center gap-1">
+        {mark("M0 7h18M3 13l5-5M9 13l5-5", "var(--color-ground)")} Depth limit
+      </span>
     </div>
   );
 }

@@ -22,7 +22,14 @@ export function SeasonDetail({ week }: { week: SeasonWeekView }) {
       <rect x={LEFT} y={GROUND} width={W - LEFT} height={H - GROUND} fill={STRATA[week.phase].tint} opacity=".7" />
       {gridValues((H - GROUND - 8) / unit, 3).map((v) => (
         <g key={v}>
-          <line x1={LEFT} x2={W} y1={Math.round(GROUND + v * unit) + 0.5} y2={Math.round(GROUND + v * unit) + 0.5} stroke="var(--color-ground)" opacity=".16" />
+          <line
+            x1={LEFT}
+            x2={W}
+            y1={Math.round(GROUND + v * unit) + 0.5}
+            y2={Math.round(GROUND + v * unit) + 0.5}
+            stroke="var(--color-ground)"
+            opacity=".16"
+          />
           <Text x={0} y={GROUND + v * unit + 4} width={75} fill="var(--color-ink2)">
             {v}
           </Text>
@@ -30,7 +37,14 @@ export function SeasonDetail({ week }: { week: SeasonWeekView }) {
       ))}
       {week.depthLimit > 0 && (
         <>
-          <rect x={LEFT} y={limitY} width={W - LEFT} height={Math.max(0, H - limitY)} fill="var(--color-panel)" opacity=".55" />
+          <rect
+            x={LEFT}
+            y={limitY}
+            width={W - LEFT}
+            height={Math.max(0, H - limitY)}
+            fill="var(--color-panel)"
+            opacity=".55"
+          />
           <rect x={LEFT} y={limitY} width={W - LEFT} height={Math.max(0, H - limitY)} fill="url(#drock)" />
           <line x1={LEFT} x2={W} y1={limitY} y2={limitY} stroke="var(--color-ground)" strokeWidth="1.25" />
           <Text x={W - 4} y={Math.min(H - 4, limitY + 13)} width={78} anchor="end" fill="var(--color-ink-soil)">
@@ -40,12 +54,26 @@ export function SeasonDetail({ week }: { week: SeasonWeekView }) {
       )}
       <line x1={LEFT - 4} x2={W} y1={GROUND} y2={GROUND} stroke="var(--color-ground)" strokeWidth="2" />
       {Array.from({ length: 6 }, (_, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: drawn strokes have no other identity
         <Earth key={i} x={LEFT + 8 + i * 40} y={GROUND} />
       ))}
       {week.anchors.map((a, i) => {
         const width = Math.max(18, Math.min(column * 0.5, a.minutes * 0.8));
-        const shape = anchorShape({ key: a.date + a.label, stress: a.stress, bands: bandSets(a.bands), done: a.done, locked: a.locked, limit: week.depthLimit }, LEFT + column * (i + 0.42), width, GROUND, unit, 5, 12);
+        const shape = anchorShape(
+          {
+            key: a.date + a.label,
+            stress: a.stress,
+            bands: bandSets(a.bands),
+            done: a.done,
+            locked: a.locked,
+            limit: week.depthLimit,
+          },
+          LEFT + column * (i + 0.42),
+          width,
+          GROUND,
+          unit,
+          5,
+          12,
+        );
         return (
           <g key={shape.key}>
             <Anchor shape={shape} ground={GROUND} prefix="d" letters />

@@ -11,9 +11,17 @@ export function ShortSection({ row }: { row: SquadRow }) {
   const { width, height, ground } = SIZE;
   const column = width / Math.max(1, row.weeks.length);
   const most = Math.max(1, ...row.weeks.map((w) => w.load));
-  const deepest = Math.max(200, ...row.weeks.map((w) => w.depthLimit), ...row.weeks.flatMap((w) => w.anchors.map((a) => a.stress)));
+  const deepest = Math.max(
+    200,
+    ...row.weeks.map((w) => w.depthLimit),
+    ...row.weeks.flatMap((w) => w.anchors.map((a) => a.stress)),
+  );
   const unit = (height - ground - 2) / deepest;
-  const edges = row.weeks.map((w, i) => ({ x0: i * column, x1: (i + 1) * column, y: ground - (w.load / most) * (ground - 2) }));
+  const edges = row.weeks.map((w, i) => ({
+    x0: i * column,
+    x1: (i + 1) * column,
+    y: ground - (w.load / most) * (ground - 2),
+  }));
   const ridge = steppedEdge(edges, 3);
   const nowAt = row.weeks.findIndex((w) => w.start === row.monday);
   const text = row.weeks.map((w) => `${w.start}: load ${Math.round(w.load)}, ${w.anchors.length} strength`).join("; ");
@@ -21,21 +29,51 @@ export function ShortSection({ row }: { row: SquadRow }) {
     <svg width={width} height={height} role="img" aria-label={`Short section. ${text}`}>
       <Defs prefix={`q${row.id}`} size={4} />
       {row.weeks.map((w, i) => (
-        <rect key={w.start} x={i * column} y={ground} width={column + 0.5} height={height - ground} fill={STRATA[w.phase].tint} />
+        <rect
+          key={w.start}
+          x={i * column}
+          y={ground}
+          width={column + 0.5}
+          height={height - ground}
+          fill={STRATA[w.phase].tint}
+        />
       ))}
       <path d={`${ridge}L${width} ${ground}L0 ${ground}Z`} fill="var(--color-moss-plan)" />
-      {nowAt > 0 && <path d={`${steppedEdge(edges.slice(0, nowAt), 3)}L${nowAt * column} ${ground}L0 ${ground}Z`} fill="var(--color-moss)" />}
+      {nowAt > 0 && (
+        <path
+          d={`${steppedEdge(edges.slice(0, nowAt), 3)}L${nowAt * column} ${ground}L0 ${ground}Z`}
+          fill="var(--color-moss)"
+        />
+      )}
       <path d={ridge} fill="none" stroke="var(--color-moss-ink)" />
       <line x1="0" x2={width} y1={ground} y2={ground} stroke="var(--color-ground)" strokeWidth="1.75" />
       {row.weeks.flatMap((w, i) =>
         w.anchors.map((a, k) => {
           const bw = Math.min(5, column / (w.anchors.length + 1));
           const x = i * column + ((k + 1) * column) / (w.anchors.length + 1);
-          const shape = anchorShape({ key: `${a.date}${a.label}`, stress: a.stress, bands: bandSets(a.bands), done: a.done, locked: false, limit: 0 }, x, bw, ground, unit, 1.2);
-          return <Anchor key={shape.key} shape={shape} ground={ground} prefix={`q${row.id}`} eye={false} stroke={0.9} />;
+          const shape = anchorShape(
+            {
+              key: `${a.date}${a.label}`,
+              stress: a.stress,
+              bands: bandSets(a.bands),
+              done: a.done,
+              locked: false,
+              limit: 0,
+            },
+            x,
+            bw,
+            ground,
+            unit,
+            1.2,
+          );
+          return (
+            <Anchor key={shape.key} shape={shape} ground={ground} prefix={`q${row.id}`} eye={false} stroke={0.9} />
+          );
         }),
       )}
-      {nowAt >= 0 && <line x1={nowAt * column + 0.5} x2={nowAt * column + 0.5} y1="0" y2={height} stroke="var(--color-ink)" />}
+      {nowAt >= 0 && (
+        <line x1={nowAt * column + 0.5} x2={nowAt * column + 0.5} y1="0" y2={height} stroke="var(--color-ink)" />
+      )}
     </svg>
   );
 }

@@ -4,8 +4,8 @@ import { duration, sessionName, time } from "../format";
 import { Defs } from "./Defs";
 import type { WeekLayout } from "./layout/week";
 import { Anchor, Earth, Flag, Plumb, Text, Triangle } from "./parts";
-import { AxisTitle } from "./SeasonSection";
 import { STRATA } from "./patterns";
+import { AxisTitle } from "./SeasonTables";
 
 interface Props {
   layout: WeekLayout;
@@ -24,7 +24,13 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
   const phase = STRATA[view.phase];
   return (
     <>
-      <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="group" aria-label="Week section. Sessions can be reached with the Tab key.">
+      <svg
+        width={width}
+        height={height}
+        viewBox={`0 0 ${width} ${height}`}
+        role="group"
+        aria-label="Week section. Sessions can be reached with the Tab key."
+      >
         <Defs prefix="w" size={6} />
         <clipPath id="week-soil">
           <path d={l.soilArea} />
@@ -32,7 +38,14 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
         <clipPath id="week-rock">
           <path d={l.rockArea} />
         </clipPath>
-        <rect x={l.carry} y={l.ground} width={l.x1 - l.carry} height={l.bottom - l.ground} fill={phase.tint} opacity=".34" />
+        <rect
+          x={l.carry}
+          y={l.ground}
+          width={l.x1 - l.carry}
+          height={l.bottom - l.ground}
+          fill={phase.tint}
+          opacity=".34"
+        />
         <g clipPath="url(#week-soil)">
           {l.days.map((d, i) => {
             const tint = STRATA[view.dayPhases[i] ?? view.phase];
@@ -40,14 +53,35 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
             return (
               <g key={d.date}>
                 <rect x={x} y={l.ground} width={d.x1 - x} height={l.bottom - l.ground} fill={tint.tint} />
-                <rect x={x} y={l.ground} width={d.x1 - x} height={l.bottom - l.ground} fill={`url(#w${view.dayPhases[i] ?? view.phase})`} />
+                <rect
+                  x={x}
+                  y={l.ground}
+                  width={d.x1 - x}
+                  height={l.bottom - l.ground}
+                  fill={`url(#w${view.dayPhases[i] ?? view.phase})`}
+                />
               </g>
             );
           })}
         </g>
-        <rect x={l.carry} y={l.ground} width={l.x1 - l.carry} height={l.bottom - l.ground} fill="url(#wrock)" clipPath="url(#week-rock)" />
+        <rect
+          x={l.carry}
+          y={l.ground}
+          width={l.x1 - l.carry}
+          height={l.bottom - l.ground}
+          fill="url(#wrock)"
+          clipPath="url(#week-rock)"
+        />
         {l.soilGrid.map((g) => (
-          <line key={g.text} x1={l.carry} x2={l.x1} y1={px(g.y)} y2={px(g.y)} stroke="var(--color-ground)" opacity=".12" />
+          <line
+            key={g.text}
+            x1={l.carry}
+            x2={l.x1}
+            y1={px(g.y)}
+            y2={px(g.y)}
+            stroke="var(--color-ground)"
+            opacity=".12"
+          />
         ))}
         {l.skyGrid.map((g) => (
           <line key={g.text} x1={l.carry} x2={l.x1} y1={px(g.y)} y2={px(g.y)} stroke="var(--color-hair)" opacity=".6" />
@@ -57,8 +91,23 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
           return (
             <g key={d.date}>
               <line x1={d.x0 + 0.5} x2={d.x0 + 0.5} y1={4} y2={l.ground} stroke="var(--color-hair)" />
-              <line x1={d.x0 + 0.5} x2={d.x0 + 0.5} y1={l.ground} y2={l.bottom} stroke="var(--color-ground)" opacity=".2" />
-              <line x1={middle} x2={middle} y1={l.top} y2={l.bottom} stroke="var(--color-ground)" opacity=".25" strokeDasharray="1 4" />
+              <line
+                x1={d.x0 + 0.5}
+                x2={d.x0 + 0.5}
+                y1={l.ground}
+                y2={l.bottom}
+                stroke="var(--color-ground)"
+                opacity=".2"
+              />
+              <line
+                x1={middle}
+                x2={middle}
+                y1={l.top}
+                y2={l.bottom}
+                stroke="var(--color-ground)"
+                opacity=".25"
+                strokeDasharray="1 4"
+              />
               <Text x={d.x0 + 8} y={18} size={13} weight={650} width={92}>
                 {d.title}
               </Text>
@@ -84,12 +133,31 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
           <g key={b.id} className="cursor-pointer" onClick={() => onEndurance(b.id)}>
             <path d={b.area} fill={b.done ? "var(--color-moss)" : "var(--color-moss-plan)"} />
             <path d={b.path} fill="none" stroke="var(--color-moss-ink)" strokeWidth="1.25" strokeLinejoin="round" />
-            {b.key && <line x1={b.key.x0} x2={b.key.x1} y1={b.key.y} y2={b.key.y} stroke="var(--color-moss-ink)" strokeWidth="1.5" />}
+            {b.key && (
+              <line
+                x1={b.key.x0}
+                x2={b.key.x1}
+                y1={b.key.y}
+                y2={b.key.y}
+                stroke="var(--color-moss-ink)"
+                strokeWidth="1.5"
+              />
+            )}
           </g>
         ))}
         {l.buttes.map((b) =>
           b.label.lines.map((line, i) => (
-            <Text key={`${b.id}${line}`} x={b.label.x} y={b.label.y - (b.label.lines.length - 1 - i) * 14} size={i === 0 ? 12 : 11} weight={i === 0 ? 650 : 400} width={i === 0 ? 82 : 80} anchor={b.label.anchor} fill={i === 0 ? undefined : "var(--color-ink2)"} halo="var(--color-paper)">
+            <Text
+              key={`${b.id}${line}`}
+              x={b.label.x}
+              y={b.label.y - (b.label.lines.length - 1 - i) * 14}
+              size={i === 0 ? 12 : 11}
+              weight={i === 0 ? 650 : 400}
+              width={i === 0 ? 82 : 80}
+              anchor={b.label.anchor}
+              fill={i === 0 ? undefined : "var(--color-ink2)"}
+              halo="var(--color-paper)"
+            >
               {line}
             </Text>
           )),
@@ -102,7 +170,14 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
             </Text>
           </g>
         ))}
-        <line x1={l.carry - 8} x2={l.x1 + 6} y1={l.ground} y2={l.ground} stroke="var(--color-ground)" strokeWidth="2.5" />
+        <line
+          x1={l.carry - 8}
+          x2={l.x1 + 6}
+          y1={l.ground}
+          y2={l.ground}
+          stroke="var(--color-ground)"
+          strokeWidth="2.5"
+        />
         {l.windows.map((w) => (
           <rect key={`${w.x}`} x={w.x} y={w.y + 1} width={w.w} height={w.h} fill="var(--color-iron)" opacity=".28">
             <title>{w.text}</title>
@@ -112,7 +187,6 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
           const s = view.sessions[a.index];
           if (!s) return null;
           return (
-            // biome-ignore lint/a11y/useSemanticElements: a drawn anchor can not be a button element
             <g
               key={a.key}
               role="button"
@@ -126,8 +200,27 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
               onKeyDown={(e) => e.key === "Enter" && onOpen(a.index)}
             >
               <Anchor shape={a} ground={l.ground} prefix="w" letters stroke={1.75} />
-              {selected === a.index && <rect x={a.x0 - 6} y={a.top - 6} width={a.x1 - a.x0 + 12} height={a.foot - a.top + 12} fill="none" stroke="var(--color-iron)" strokeWidth="2" rx="3" />}
-              <rect x={a.tag.rect.x} y={a.tag.rect.y} width={a.tag.rect.w} height={a.tag.rect.h} fill="var(--color-panel)" opacity=".94" rx="2" />
+              {selected === a.index && (
+                <rect
+                  x={a.x0 - 6}
+                  y={a.top - 6}
+                  width={a.x1 - a.x0 + 12}
+                  height={a.foot - a.top + 12}
+                  fill="none"
+                  stroke="var(--color-iron)"
+                  strokeWidth="2"
+                  rx="3"
+                />
+              )}
+              <rect
+                x={a.tag.rect.x}
+                y={a.tag.rect.y}
+                width={a.tag.rect.w}
+                height={a.tag.rect.h}
+                fill="var(--color-panel)"
+                opacity=".94"
+                rx="2"
+              />
               <Text x={a.tag.rect.x + 5} y={a.tag.rect.y + 13} size={12} weight={650}>
                 {a.tag.lines[0]}
               </Text>
@@ -137,7 +230,13 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
               {a.tag.warning && (
                 <>
                   <Triangle x={a.tag.rect.x + 10} y={a.tag.rect.y + 38} size={5} />
-                  <Text x={a.tag.rect.x + 19} y={a.tag.rect.y + 41} width={80} weight={500} fill="var(--color-brick-ink)">
+                  <Text
+                    x={a.tag.rect.x + 19}
+                    y={a.tag.rect.y + 41}
+                    width={80}
+                    weight={500}
+                    fill="var(--color-brick-ink)"
+                  >
                     {a.tag.warning}
                   </Text>
                 </>
@@ -166,7 +265,10 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
       <ul className="sr-only" aria-label="Endurance sessions">
         {view.endurance.map((e) => (
           <li key={e.id}>
-            <button type="button" onClick={() => onEndurance(e.id)}>{`${e.date} ${time(e.startMinutes)} ${e.sport} ${e.kind}, ${duration(e.minutes)}, load ${e.load}${e.isKey ? ", key session" : ""}. Edit`}</button>
+            <button
+              type="button"
+              onClick={() => onEndurance(e.id)}
+            >{`${e.date} ${time(e.startMinutes)} ${e.sport} ${e.kind}, ${duration(e.minutes)}, load ${e.load}${e.isKey ? ", key session" : ""}. Edit`}</button>
           </li>
         ))}
       </ul>
@@ -182,7 +284,14 @@ function Rows({ l }: { l: WeekLayout }) {
   return (
     <g>
       {[0, 1, 2].map((r) => (
-        <line key={r} x1={16} x2={l.x1} y1={l.bottom + r * 20 + 0.5} y2={l.bottom + r * 20 + 0.5} stroke={r === 1 ? "var(--color-hair)" : "var(--color-ground)"} />
+        <line
+          key={r}
+          x1={16}
+          x2={l.x1}
+          y1={l.bottom + r * 20 + 0.5}
+          y2={l.bottom + r * 20 + 0.5}
+          stroke={r === 1 ? "var(--color-hair)" : "var(--color-ground)"}
+        />
       ))}
       {rows.map(([name, pick], r) => (
         <g key={name}>
@@ -190,7 +299,16 @@ function Rows({ l }: { l: WeekLayout }) {
             {name}
           </Text>
           {l.days.map((d) => (
-            <Text key={d.date} x={(d.x0 + d.x1) / 2} y={l.bottom + r * 20 + 14} size={12} width={78} weight={500} anchor="middle" fill={pick(d) === 0 ? "var(--color-ink2)" : undefined}>
+            <Text
+              key={d.date}
+              x={(d.x0 + d.x1) / 2}
+              y={l.bottom + r * 20 + 14}
+              size={12}
+              width={78}
+              weight={500}
+              anchor="middle"
+              fill={pick(d) === 0 ? "var(--color-ink2)" : undefined}
+            >
               {pick(d) === 0 ? "–" : Math.round(pick(d))}
             </Text>
           ))}

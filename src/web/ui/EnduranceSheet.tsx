@@ -27,7 +27,19 @@ interface Form {
   done: boolean;
 }
 
-const FIELDS: Path<Form>[] = ["date", "start", "sport", "kind", "minutes", "distanceKm", "ascentM", "descentM", "packKg", "rpe", "key"];
+const FIELDS: Path<Form>[] = [
+  "date",
+  "start",
+  "sport",
+  "kind",
+  "minutes",
+  "distanceKm",
+  "ascentM",
+  "descentM",
+  "packKg",
+  "rpe",
+  "key",
+];
 const text = (n: number | undefined) => (n === undefined ? "" : String(n));
 
 /** Without what the server added to the stored session. */
@@ -36,7 +48,21 @@ export function storedPart(e: EnduranceView): EnduranceSession {
   return session;
 }
 
-export default function EnduranceSheet({ id, session, date, sport, units, onClose }: { id: string; session: EnduranceView | null; date: string; sport: string; units: Units; onClose: () => void }) {
+export default function EnduranceSheet({
+  id,
+  session,
+  date,
+  sport,
+  units,
+  onClose,
+}: {
+  id: string;
+  session: EnduranceView | null;
+  date: string;
+  sport: string;
+  units: Units;
+  onClose: () => void;
+}) {
   const save = useSaveEndurance(id);
   const remove = useDeleteEndurance(id);
   const [problem, setProblem] = useState("");
@@ -44,7 +70,12 @@ export default function EnduranceSheet({ id, session, date, sport, units, onClos
   const shown = (km: number | undefined) => (km === undefined ? "" : String(mi ? roundTo(kmToMi(km), 3) : km));
   const toBody = (f: Form) => {
     const d = numberFrom(f.distanceKm);
-    const km = session?.distanceKm !== undefined && f.distanceKm === shown(session.distanceKm) ? session.distanceKm : typeof d === "number" && mi ? miToKm(d) : d;
+    const km =
+      session?.distanceKm !== undefined && f.distanceKm === shown(session.distanceKm)
+        ? session.distanceKm
+        : typeof d === "number" && mi
+          ? miToKm(d)
+          : d;
     return compact({
       date: f.date,
       start: f.start,
@@ -95,14 +126,23 @@ export default function EnduranceSheet({ id, session, date, sport, units, onClos
     session &&
     remove.mutate(session.id, {
       onSuccess: () => {
-        toast("Session removed.", { action: { label: "Undo", onClick: () => save.mutate({ row: null, body: storedPart(session) }) } });
+        toast("Session removed.", {
+          action: { label: "Undo", onClick: () => save.mutate({ row: null, body: storedPart(session) }) },
+        });
         onClose();
       },
       onError: (e) => setProblem(e.message),
     });
   const input = (name: Exclude<Path<Form>, "done">, label: string, type = "text", hint?: string) => (
     <Field id={`end-${name}`} label={label} hint={hint} error={errors[name]?.message}>
-      <input id={`end-${name}`} type={type} inputMode={type === "text" ? "decimal" : undefined} className="input" aria-invalid={!!errors[name]} {...form.register(name)} />
+      <input
+        id={`end-${name}`}
+        type={type}
+        inputMode={type === "text" ? "decimal" : undefined}
+        className="input"
+        aria-invalid={!!errors[name]}
+        {...form.register(name)}
+      />
     </Field>
   );
   const select = (name: "sport" | "kind" | "key", label: string, options: readonly [string, string][]) => (
@@ -117,14 +157,31 @@ export default function EnduranceSheet({ id, session, date, sport, units, onClos
     </Field>
   );
   return (
-    <Sheet open onClose={onClose} title={session ? "Edit endurance session" : "Add endurance session"} note={session && session.assumed.length > 0 ? `Assumed: ${session.assumed.join("; ")}.` : "Start, effort and key flag may be left out; what stands in for them is shown as assumed."}>
+    <Sheet
+      open
+      onClose={onClose}
+      title={session ? "Edit endurance session" : "Add endurance session"}
+      note={
+        session && session.assumed.length > 0
+          ? `Assumed: ${session.assumed.join("; ")}.`
+          : "Start, effort and key flag may be left out; what stands in for them is shown as assumed."
+      }
+    >
       <form onSubmit={submit} noValidate className="space-y-3">
         <FormProblem text={problem} />
         <div className="grid grid-cols-2 gap-3">
           {input("date", "Date", "date")}
           {input("start", "Start", "time", "optional")}
-          {select("sport", "Sport", SESSION_SPORTS.map((s) => [s, SPORT_NAMES[s]]))}
-          {select("kind", "Kind", SESSION_KINDS.map((k) => [k, k]))}
+          {select(
+            "sport",
+            "Sport",
+            SESSION_SPORTS.map((s) => [s, SPORT_NAMES[s]]),
+          )}
+          {select(
+            "kind",
+            "Kind",
+            SESSION_KINDS.map((k) => [k, k]),
+          )}
           {input("minutes", "Duration", "text", "min")}
           {input("rpe", "Effort", "text", "RPE 0 to 10")}
           {input("distanceKm", "Distance", "text", units.distanceUnit)}

@@ -1,12 +1,12 @@
 /** The frame: title block, rail, status bar; every view stands in its middle. */
 import { Popover } from "radix-ui";
-import { lazy, Suspense, useEffect, useState } from "react";
+import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { Toaster } from "sonner";
 import type { SquadRow } from "../../api/views";
 import { daysBetween } from "../../core/dates";
 import { useClub, useSavedAt, useSquad } from "../data/hooks";
-import { dayAndYear, inDays, PHASE_NAMES, SPORT_NAMES } from "../format";
+import { dayAndYear, inDays, PHASE_NAMES, SPORT_NAMES, type Units } from "../format";
 import { STRATA } from "../section/patterns";
 import { Mark, RAIL, WarnIcon } from "./glyphs";
 import { keyName, useKeyList, useKeys } from "./keys";
@@ -24,6 +24,14 @@ export function useCurrentRow(): SquadRow | undefined {
     if (id) localStorage.setItem(LAST, id);
   }, [id]);
   return rows.find((r) => r.id === (id ?? localStorage.getItem(LAST))) ?? (id ? undefined : rows[0]);
+}
+
+/** Units of the current athlete; the same object as long as they are the same. */
+export function useUnits(): Units {
+  const row = useCurrentRow();
+  const massUnit = row?.massUnit ?? "kg";
+  const distanceUnit = row?.distanceUnit ?? "km";
+  return useMemo(() => ({ massUnit, distanceUnit }), [massUnit, distanceUnit]);
 }
 
 /** The same view of another athlete. */
@@ -88,16 +96,46 @@ export function Frame() {
         </Suspense>
       )}
       <KeySheet open={help} onClose={() => setHelp(false)} />
-      <Toaster position="bottom-center" toastOptions={{ style: { fontFamily: "var(--font-sans)", borderRadius: 3, border: "1px solid var(--color-edge)", background: "var(--color-panel)", color: "var(--color-ink)" } }} />
+      <Toaster
+        position="bottom-center"
+        toastOptions={{
+          style: {
+            fontFamily: "var(--font-sans)",
+            borderRadius: 3,
+            border: "1px solid var(--color-edge)",
+            background: "var(--color-panel)",
+            color: "var(--color-ink)",
+          },
+        }}
+      />
     </div>
   );
 }
 
-function RailLink({ to, name, glyph, end = false }: { to: string; name: string; glyph: React.ReactNode; end?: boolean }) {
+function RailLink({
+  to,
+  name,
+  glyph,
+  end = false,
+}: {
+  to: string;
+  name: string;
+  glyph: React.ReactNode;
+  end?: boolean;
+}) {
   return (
-    <NavLink to={to} end={end} aria-label={name} className={({ isActive }) => `group relative grid h-10 w-10 place-items-center rounded-[3px] ${isActive ? "bg-iron-l text-iron before:absolute before:inset-y-0 before:-left-2 before:w-[3px] before:bg-iron" : "text-ink2 hover:text-ink"}`}>
+    <NavLink
+      to={to}
+      end={end}
+      aria-label={name}
+      className={({ isActive }) =>
+        `group relative grid h-10 w-10 place-items-center rounded-[3px] ${isActive ? "bg-iron-l text-iron before:absolute before:inset-y-0 before:-left-2 before:w-[3px] before:bg-iron" : "text-ink2 hover:text-ink"}`
+      }
+    >
       {glyph}
-      <span className="pointer-events-none invisible absolute left-12 z-30 h-6 rounded-[3px] bg-ink px-2 text-[12px] leading-6 font-medium whitespace-nowrap text-panel group-hover:visible group-focus-visible:visible">{name}</span>
+      <span className="pointer-events-none invisible absolute left-12 z-30 h-6 rounded-[3px] bg-ink px-2 text-[12px] leading-6 font-medium whitespace-nowrap text-panel group-hover:visible group-focus-visible:visible">
+        {name}
+      </span>
     </NavLink>
   );
 }
@@ -121,19 +159,40 @@ function TitleBlock({ row, rows, switcher, setSwitcher, goTo }: TitleProps) {
   const days = race && today ? daysBetween(today, race.date) : null;
   return (
     <header className="col-span-2 flex h-14 border-b-[1.5px] border-ground bg-panel">
-      <Link to="/" aria-label="Field Anchor, to the squad" className="grid w-14 flex-none place-items-center border-r-[1.5px] border-ground">
+      <Link
+        to="/"
+        aria-label="Field Anchor, to the squad"
+        className="grid w-14 flex-none place-items-center border-r-[1.5px] border-ground"
+      >
         <Mark />
       </Link>
       <Popover.Root open={switcher} onOpenChange={setSwitcher}>
-        <Popover.Trigger className={`${cell} relative w-[216px] flex-none pr-8`} aria-label={`Athlete: ${row?.name ?? "none"}. Choose another`} disabled={rows.length === 0}>
+        <Popover.Trigger
+          className={`${cell} relative w-[216px] flex-none pr-8`}
+          aria-label={`Athlete: ${row?.name ?? "none"}. Choose another`}
+          disabled={rows.length === 0}
+        >
           <span className={small}>Athlete</span>
           <span className="block truncate text-[15px] leading-5 font-[650]">{row?.name ?? "–"}</span>
-          <svg className="absolute top-[27px] right-3" width="14" height="14" viewBox="0 0 14 14" fill="none" stroke="var(--color-ink2)" strokeWidth="1.5" aria-hidden="true">
+          <svg
+            className="absolute top-[27px] right-3"
+            width="14"
+            height="14"
+            viewBox="0 0 14 14"
+            fill="none"
+            stroke="var(--color-ink2)"
+            strokeWidth="1.5"
+            aria-hidden="true"
+          >
             <path d="M3.5 5L7 8.5 10.5 5" />
           </svg>
         </Popover.Trigger>
         <Popover.Portal>
-          <Popover.Content align="start" sideOffset={2} className="fade z-50 max-h-[70vh] w-[260px] overflow-auto rounded-[3px] border border-edge bg-panel py-1 shadow-[0_2px_8px_rgb(58_47_37/0.18)]">
+          <Popover.Content
+            align="start"
+            sideOffset={2}
+            className="fade z-50 max-h-[70vh] w-[260px] overflow-auto rounded-[3px] border border-edge bg-panel py-1 shadow-[0_2px_8px_rgb(58_47_37/0.18)]"
+          >
             {rows.map((r) => (
               <button
                 key={r.id}
@@ -144,7 +203,12 @@ function TitleBlock({ row, rows, switcher, setSwitcher, goTo }: TitleProps) {
                   goTo(r.id);
                 }}
                 onKeyDown={(e) => {
-                  const to = e.key === "ArrowDown" ? e.currentTarget.nextElementSibling : e.key === "ArrowUp" ? e.currentTarget.previousElementSibling : null;
+                  const to =
+                    e.key === "ArrowDown"
+                      ? e.currentTarget.nextElementSibling
+                      : e.key === "ArrowUp"
+                        ? e.currentTarget.previousElementSibling
+                        : null;
                   if (to instanceof HTMLElement) to.focus();
                 }}
               >
@@ -211,7 +275,15 @@ function StatusBar({ row }: { row: SquadRow | undefined }) {
   return (
     <footer className="col-span-2 flex items-center gap-4 border-t border-hair bg-panel pr-3 pl-4 text-[12px] leading-4 text-ink2 cond-s">
       <span className="flex flex-none items-center gap-1.5">
-        <svg width="14" height="14" viewBox="0 0 14 14" fill="none" stroke="var(--color-moss-ink)" strokeWidth="1.75" aria-hidden="true">
+        <svg
+          width="14"
+          height="14"
+          viewBox="0 0 14 14"
+          fill="none"
+          stroke="var(--color-moss-ink)"
+          strokeWidth="1.75"
+          aria-hidden="true"
+        >
           <path d="M2.5 7.5l3 3 6-7" />
         </svg>
         {saved ? `Saved ${saved.toTimeString().slice(0, 5)}` : "All saved"}

@@ -30,7 +30,12 @@ export function ImportSheet({ open, onClose }: { open: boolean; onClose: () => v
   };
   const faults = bring.error instanceof ProblemError ? bring.error.problem.faults : [];
   return (
-    <Sheet open={open} onClose={onClose} title="Import an athlete file" note="The open format of docs/formats: one athlete, whole. Nothing is stored until every field is as expected.">
+    <Sheet
+      open={open}
+      onClose={onClose}
+      title="Import an athlete file"
+      note="The open format of docs/formats: one athlete, whole. Nothing is stored until every field is as expected."
+    >
       {/* biome-ignore lint/a11y/noStaticElementInteractions: dropping a file is the pointer's twin of the button inside */}
       <div
         className={`rounded-[3px] border border-dashed p-6 text-center ${over ? "border-iron bg-iron-l" : "border-field"}`}

@@ -6,14 +6,23 @@ import { SPORT_NAMES } from "../format";
 
 const VIEWS = ["Season", "Week", "Session", "Records"] as const;
 
-export default function Palette({ rows, current, onClose }: { rows: readonly SquadRow[]; current: string | null; onClose: () => void }) {
+export default function Palette({
+  rows,
+  current,
+  onClose,
+}: {
+  rows: readonly SquadRow[];
+  current: string | null;
+  onClose: () => void;
+}) {
   const navigate = useNavigate();
   const go = (to: string) => () => {
     onClose();
     navigate(to);
   };
   const item = "flex cursor-pointer justify-between rounded-[3px] px-3 py-1.5 data-[selected=true]:bg-iron-l";
-  const heading = "[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-[11px] [&_[cmdk-group-heading]]:text-ink2";
+  const heading =
+    "[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-[11px] [&_[cmdk-group-heading]]:text-ink2";
   return (
     <Command.Dialog
       open
@@ -22,7 +31,11 @@ export default function Palette({ rows, current, onClose }: { rows: readonly Squ
       overlayClassName="fixed inset-0 z-40 bg-ink/30"
       contentClassName="fade fixed top-24 left-1/2 z-50 w-[460px] max-w-[calc(100vw-24px)] -translate-x-1/2 rounded-[3px] border border-edge bg-panel shadow-[0_2px_8px_rgb(58_47_37/0.18)]"
     >
-      <Command.Input autoFocus placeholder="Athlete, view or action" className="h-11 w-full border-b border-hair bg-transparent px-4 text-[15px] outline-none" />
+      <Command.Input
+        autoFocus
+        placeholder="Athlete, view or action"
+        className="h-11 w-full border-b border-hair bg-transparent px-4 text-[15px] outline-none"
+      />
       <Command.List className="max-h-[50vh] overflow-auto p-1">
         <Command.Empty className="px-3 py-4 text-ink2">Nothing by that name.</Command.Empty>
         {current && (

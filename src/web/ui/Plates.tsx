@@ -13,14 +13,32 @@ export function PlateStack({ perSideKg, size = 28 }: { perSideKg: readonly numbe
       <rect x="4" y={cy - 5} width="3" height="10" fill="var(--color-ground)" />
       {perSideKg.map((kg, i) => {
         const h = height(kg, size - 2);
-        // biome-ignore lint/suspicious/noArrayIndexKey: two plates of one mass are told apart by their place alone
-        return <rect key={i} x={8 + i * 7} y={cy - h / 2} width={kg >= 10 ? 6 : 4.500} height={h} fill={tint(kg)} stroke="var(--color-ground)" rx="1" />;
+        return (
+          <rect
+            key={i}
+            x={8 + i * 7}
+            y={cy - h / 2}
+            width={kg >= 10 ? 6 : 4.5}
+            height={h}
+            fill={tint(kg)}
+            stroke="var(--color-ground)"
+            rx="1"
+          />
+        );
       })}
     </svg>
   );
 }
 
-export function BigBar({ barText, perSideKg, sideText }: { barText: string; perSideKg: readonly number[]; sideText: string }) {
+export function BigBar({
+  barText,
+  perSideKg,
+  sideText,
+}: {
+  barText: string;
+  perSideKg: readonly number[];
+  sideText: string;
+}) {
   let x = 129;
   const cy = 36;
   return (
@@ -33,8 +51,19 @@ export function BigBar({ barText, perSideKg, sideText }: { barText: string; perS
         const w = kg >= 15 ? 15 : kg >= 5 ? 11 : 8;
         const at = x - 16;
         x += w + 2;
-        // biome-ignore lint/suspicious/noArrayIndexKey: two plates of one mass are told apart by their place alone
-        return <rect key={i} x={at + 0.5} y={cy - h / 2} width={w} height={h} fill={tint(kg)} stroke="var(--color-ground)" strokeWidth="1.25" rx="2" />;
+        return (
+          <rect
+            key={i}
+            x={at + 0.5}
+            y={cy - h / 2}
+            width={w}
+            height={h}
+            fill={tint(kg)}
+            stroke="var(--color-ground)"
+            strokeWidth="1.25"
+            rx="2"
+          />
+        );
       })}
       <Text x={0} y={cy - 10} size={13} width={88} fill="var(--color-ink2)">
         {barText}

@@ -24,10 +24,33 @@ interface Form {
   rounds: string;
 }
 
-const FIELDS: Path<Form>[] = ["name", "date", "start", "priority", "sport", "distanceKm", "ascentM", "expectedMinutes", "days", "rounds"];
+const FIELDS: Path<Form>[] = [
+  "name",
+  "date",
+  "start",
+  "priority",
+  "sport",
+  "distanceKm",
+  "ascentM",
+  "expectedMinutes",
+  "days",
+  "rounds",
+];
 const PRIORITY_WORDS = { A: "A: the season is built for it", B: "B: a small taper", C: "C: trained through" } as const;
 
-export default function RaceSheet({ id, race, season, units, onClose }: { id: string; race: Race | null; season: { start: string; end: string }; units: Units; onClose: () => void }) {
+export default function RaceSheet({
+  id,
+  race,
+  season,
+  units,
+  onClose,
+}: {
+  id: string;
+  race: Race | null;
+  season: { start: string; end: string };
+  units: Units;
+  onClose: () => void;
+}) {
   const save = useSaveRace(id);
   const remove = useDeleteRace(id);
   const [problem, setProblem] = useState("");
@@ -36,7 +59,12 @@ export default function RaceSheet({ id, race, season, units, onClose }: { id: st
   const toBody = (f: Form) => {
     const d = numberFrom(f.distanceKm);
     // An unchanged distance keeps its exact value.
-    const km = race?.distanceKm !== undefined && f.distanceKm === shown(race.distanceKm) ? race.distanceKm : typeof d === "number" && mi ? miToKm(d) : d;
+    const km =
+      race?.distanceKm !== undefined && f.distanceKm === shown(race.distanceKm)
+        ? race.distanceKm
+        : typeof d === "number" && mi
+          ? miToKm(d)
+          : d;
     return compact({
       date: f.date,
       start: f.start,
@@ -93,11 +121,24 @@ export default function RaceSheet({ id, race, season, units, onClose }: { id: st
     });
   const input = (name: Path<Form>, label: string, type = "text", hint?: string) => (
     <Field id={`race-${name}`} label={label} hint={hint} error={errors[name]?.message}>
-      <input id={`race-${name}`} type={type} inputMode={type === "text" && name !== "name" ? "decimal" : undefined} className="input" aria-invalid={!!errors[name]} aria-describedby={errors[name] ? `race-${name}-error` : undefined} {...form.register(name)} />
+      <input
+        id={`race-${name}`}
+        type={type}
+        inputMode={type === "text" && name !== "name" ? "decimal" : undefined}
+        className="input"
+        aria-invalid={!!errors[name]}
+        aria-describedby={errors[name] ? `race-${name}-error` : undefined}
+        {...form.register(name)}
+      />
     </Field>
   );
   return (
-    <Sheet open onClose={onClose} title={race ? "Edit race" : "Add race"} note={`Inside the season, ${season.start} to ${season.end}. The duration decides how long the taper and the recovery are; where it is left out it is estimated and shown as assumed.`}>
+    <Sheet
+      open
+      onClose={onClose}
+      title={race ? "Edit race" : "Add race"}
+      note={`Inside the season, ${season.start} to ${season.end}. The duration decides how long the taper and the recovery are; where it is left out it is estimated and shown as assumed.`}
+    >
       <form onSubmit={submit} noValidate className="space-y-3">
         <FormProblem text={problem} />
         {input("name", "Name")}

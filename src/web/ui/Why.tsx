@@ -42,15 +42,32 @@ export function WhyList({ reasons, sources = false }: { reasons: readonly Why[];
 }
 
 /** Any figure that can be asked: one action opens its reasons with their rules. */
-export function Asked({ reasons, children, className = "", label }: { reasons: readonly Why[]; children: ReactNode; className?: string; label?: string }) {
+export function Asked({
+  reasons,
+  children,
+  className = "",
+  label,
+}: {
+  reasons: readonly Why[];
+  children: ReactNode;
+  className?: string;
+  label?: string;
+}) {
   if (reasons.length === 0) return <span className={className}>{children}</span>;
   return (
     <Popover.Root>
-      <Popover.Trigger aria-label={label} className={`${className} decoration-edge decoration-dotted underline-offset-4 hover:underline`}>
+      <Popover.Trigger
+        aria-label={label}
+        className={`${className} decoration-edge decoration-dotted underline-offset-4 hover:underline`}
+      >
         {children}
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content sideOffset={6} collisionPadding={12} className="fade z-50 w-[300px] rounded-[3px] border border-edge bg-panel p-3 shadow-[0_2px_8px_rgb(58_47_37/0.18)]">
+        <Popover.Content
+          sideOffset={6}
+          collisionPadding={12}
+          className="fade z-50 w-[300px] rounded-[3px] border border-edge bg-panel p-3 shadow-[0_2px_8px_rgb(58_47_37/0.18)]"
+        >
           <h3 className="mb-1.5 text-[12px] font-semibold text-ink2">Why</h3>
           <WhyList reasons={reasons} sources />
           <Popover.Arrow className="fill-edge" />

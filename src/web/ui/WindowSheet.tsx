@@ -19,13 +19,30 @@ interface Form {
 const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 const toBody = (f: Form) => ({ day: Number(f.day), start: f.start, minutes: numberFrom(f.minutes), place: f.place });
 
-export default function WindowSheet({ id, windows, at, places, onClose }: { id: string; windows: readonly Window[]; at: number | null; places: readonly string[]; onClose: () => void }) {
+export default function WindowSheet({
+  id,
+  windows,
+  at,
+  places,
+  onClose,
+}: {
+  id: string;
+  windows: readonly Window[];
+  at: number | null;
+  places: readonly string[];
+  onClose: () => void;
+}) {
   const save = useSaveWindows(id);
   const [problem, setProblem] = useState("");
   const known = at === null ? undefined : windows[at];
   const form = useForm<Form>({
     resolver: bodyResolver(toBody, windowSchema),
-    defaultValues: { day: String(known?.day ?? 1), start: known?.start ?? "18:00", minutes: String(known?.minutes ?? 60), place: known?.place ?? places[0] ?? "" },
+    defaultValues: {
+      day: String(known?.day ?? 1),
+      start: known?.start ?? "18:00",
+      minutes: String(known?.minutes ?? 60),
+      place: known?.place ?? places[0] ?? "",
+    },
   });
   const { errors } = form.formState;
   const put = (next: Window[], done: string) =>
@@ -38,10 +55,19 @@ export default function WindowSheet({ id, windows, at, places, onClose }: { id: 
     });
   const submit = form.handleSubmit((values) => {
     const body = windowSchema.parse(toBody(values));
-    put(at === null ? [...windows, body] : windows.map((w, i) => (i === at ? body : w)), at === null ? "Window added." : "Window changed.");
+    put(
+      at === null ? [...windows, body] : windows.map((w, i) => (i === at ? body : w)),
+      at === null ? "Window added." : "Window changed.",
+    );
   });
   return (
-    <Sheet open onClose={onClose} title={at === null ? "Add window" : "Edit window"} note="A time each week in which strength work may stand. Windows of one day may not overlap." width={400}>
+    <Sheet
+      open
+      onClose={onClose}
+      title={at === null ? "Add window" : "Edit window"}
+      note="A time each week in which strength work may stand. Windows of one day may not overlap."
+      width={400}
+    >
       <form onSubmit={submit} noValidate className="space-y-3">
         <FormProblem text={problem} />
         <div className="grid grid-cols-2 gap-3">
@@ -64,10 +90,22 @@ export default function WindowSheet({ id, windows, at, places, onClose }: { id: 
             </select>
           </Field>
           <Field id="win-start" label="From" error={errors.start?.message}>
-            <input id="win-start" type="time" className="input" aria-invalid={!!errors.start} {...form.register("start")} />
+            <input
+              id="win-start"
+              type="time"
+              className="input"
+              aria-invalid={!!errors.start}
+              {...form.register("start")}
+            />
           </Field>
           <Field id="win-minutes" label="Length" hint="min" error={errors.minutes?.message}>
-            <input id="win-minutes" inputMode="numeric" className="input" aria-invalid={!!errors.minutes} {...form.register("minutes")} />
+            <input
+              id="win-minutes"
+              inputMode="numeric"
+              className="input"
+              aria-invalid={!!errors.minutes}
+              {...form.register("minutes")}
+            />
           </Field>
         </div>
         <div className="flex justify-between pt-1">

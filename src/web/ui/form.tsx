@@ -7,7 +7,11 @@ import { ProblemError } from "../data/api";
 import { WarnIcon } from "./glyphs";
 
 /** Last name in a path: "races[3].date" belongs to the field "date". */
-const fieldOf = (path: string): string => path.split(".").at(-1)?.replace(/\[\d+\]$/, "") ?? path;
+const fieldOf = (path: string): string =>
+  path
+    .split(".")
+    .at(-1)
+    ?.replace(/\[\d+\]$/, "") ?? path;
 
 /** Checks what the form would send; faults land on the fields they name. */
 export function bodyResolver<F extends FieldValues>(toBody: (form: F) => unknown, schema: z.ZodType): Resolver<F> {
@@ -22,7 +26,11 @@ export function bodyResolver<F extends FieldValues>(toBody: (form: F) => unknown
 }
 
 /** Puts the server's faults on the fields; what no field owns is returned to be shown above. */
-export function placeFaults<F extends FieldValues>(error: Error, fields: readonly Path<F>[], setError: UseFormSetError<F>): string {
+export function placeFaults<F extends FieldValues>(
+  error: Error,
+  fields: readonly Path<F>[],
+  setError: UseFormSetError<F>,
+): string {
   if (!(error instanceof ProblemError)) return error.message;
   const rest: string[] = [];
   for (const f of error.problem.faults) {
@@ -33,7 +41,21 @@ export function placeFaults<F extends FieldValues>(error: Error, fields: readonl
   return rest.length > 0 ? rest.join("; ") : error.problem.faults.length > 0 ? "" : error.message;
 }
 
-export function Field({ label, error, hint, children, className = "", id }: { label: string; error?: string | undefined; hint?: string; children: ReactNode; className?: string; id: string }) {
+export function Field({
+  label,
+  error,
+  hint,
+  children,
+  className = "",
+  id,
+}: {
+  label: string;
+  error?: string | undefined;
+  hint?: string;
+  children: ReactNode;
+  className?: string;
+  id: string;
+}) {
   return (
     <div className={className}>
       <label htmlFor={id} className="mb-0.5 block text-[12px] leading-4 font-medium">
@@ -52,7 +74,10 @@ export function Field({ label, error, hint, children, className = "", id }: { la
 
 export const FormProblem = ({ text }: { text: string }) =>
   text ? (
-    <p role="alert" className="mb-3 flex gap-1.5 rounded-[3px] border border-brick bg-brick-l p-2 text-[12px] leading-4 text-brick-ink">
+    <p
+      role="alert"
+      className="mb-3 flex gap-1.5 rounded-[3px] border border-brick bg-brick-l p-2 text-[12px] leading-4 text-brick-ink"
+    >
       <WarnIcon /> {text}
     </p>
   ) : null;
@@ -66,4 +91,5 @@ export function numberFrom(text: string): number | string | undefined {
 }
 
 /** Drops keys without a value, so that optional fields stay out of the file. */
-export const compact = <T extends Record<string, unknown>>(o: T): Partial<T> => Object.fromEntries(Object.entries(o).filter(([, v]) => v !== undefined && v !== "")) as Partial<T>;
+export const compact = <T extends Record<string, unknown>>(o: T): Partial<T> =>
+  Object.fromEntries(Object.entries(o).filter(([, v]) => v !== undefined && v !== "")) as Partial<T>;

@@ -2,20 +2,33 @@
 import type { ReactNode } from "react";
 
 const rail = (children: ReactNode) => (
-  <svg viewBox="0 0 22 22" width="22" height="22" fill="none" stroke="currentColor" strokeWidth="1.5" strokeLinecap="square" aria-hidden="true">
+  <svg
+    viewBox="0 0 22 22"
+    width="22"
+    height="22"
+    fill="none"
+    stroke="currentColor"
+    strokeWidth="1.5"
+    strokeLinecap="square"
+    aria-hidden="true"
+  >
     {children}
   </svg>
 );
 
 export const RAIL = {
-  squad: rail(<path d="M8 10a3 3 0 1 0 0-6 3 3 0 0 0 0 6zM2.5 18.5v-2a5.5 5.5 0 0 1 11 0v2M14 4.4a3 3 0 0 1 0 5.2M16 12a5.4 5.4 0 0 1 3.5 4.6v1.9" />),
+  squad: rail(
+    <path d="M8 10a3 3 0 1 0 0-6 3 3 0 0 0 0 6zM2.5 18.5v-2a5.5 5.5 0 0 1 11 0v2M14 4.4a3 3 0 0 1 0 5.2M16 12a5.4 5.4 0 0 1 3.5 4.6v1.9" />,
+  ),
   season: rail(
     <>
       <path d="M1.5 11h19M2 11l4-6 3.5 4 3-5.5L17 9l3 2M6 11v4M13 11v6" />
       <path d="M4.5 15h3v2.5h-3zM11.5 17h3v2.5h-3z" fill="currentColor" />
     </>,
   ),
-  week: rail(<path d="M1.5 11h19M3 11V8M6 11V4.5M9 11V8M11.5 11V6.5M14 11V9M17 11V3M19.5 11V9M6 13v5M14 13v3M4.5 18.5h3M12.5 16.5h3" />),
+  week: rail(
+    <path d="M1.5 11h19M3 11V8M6 11V4.5M9 11V8M11.5 11V6.5M14 11V9M17 11V3M19.5 11V9M6 13v5M14 13v3M4.5 18.5h3M12.5 16.5h3" />,
+  ),
   session: rail(<path d="M11 2.5v5M5.5 7.5h11v12h-11zM5.5 11.5h11M5.5 15.5h11" />),
   records: rail(<path d="M4 3.5h14v15H4zM4 8.5h14M4 13.5h14M9 3.5v15" />),
 } as const;
@@ -56,7 +69,17 @@ export const Mark = () => (
 );
 
 export const WarnIcon = ({ size = 14 }: { size?: number }) => (
-  <svg width={size} height={size} viewBox="0 0 14 14" fill="none" stroke="var(--color-brick-ink)" strokeWidth="1.5" strokeLinejoin="round" aria-hidden="true" className="flex-none">
+  <svg
+    width={size}
+    height={size}
+    viewBox="0 0 14 14"
+    fill="none"
+    stroke="var(--color-brick-ink)"
+    strokeWidth="1.5"
+    strokeLinejoin="round"
+    aria-hidden="true"
+    className="flex-none"
+  >
     <path d="M7 1.5l5.5 10.5h-11zM7 5.5v3M7 9.7v.8" />
   </svg>
 );

@@ -18,9 +18,13 @@ interface Registry {
 const Context = createContext<Registry>({ actions: [], set: () => undefined });
 
 const typing = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName) || target.closest("[role=dialog],[role=menu],[role=listbox]") !== null);
+  target instanceof HTMLElement &&
+  (target.isContentEditable ||
+    ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName) ||
+    target.closest("[role=dialog],[role=menu],[role=listbox]") !== null);
 
-const nameOf = (e: KeyboardEvent): string => `${e.ctrlKey || e.metaKey ? "ctrl+" : ""}${e.key.length === 1 ? e.key.toLowerCase() : e.key}`;
+const nameOf = (e: KeyboardEvent): string =>
+  `${e.ctrlKey || e.metaKey ? "ctrl+" : ""}${e.key.length === 1 ? e.key.toLowerCase() : e.key}`;
 
 export function KeysProvider({ children }: { children: ReactNode }) {
   const [owners, setOwners] = useState<Record<string, KeyAction[]>>({});
@@ -34,7 +38,13 @@ export function KeysProvider({ children }: { children: ReactNode }) {
       const action = latest.current.findLast((a) => a.key === name || a.key.toLowerCase() === name);
       if (!action) return;
       // Enter and Space stay with whatever control has the focus.
-      if ((name === "Enter" || name === " ") && e.target instanceof Element && e.target !== document.body && e.target.closest("button,a,[role=button],summary")) return;
+      if (
+        (name === "Enter" || name === " ") &&
+        e.target instanceof Element &&
+        e.target !== document.body &&
+        e.target.closest("button,a,[role=button],summary")
+      )
+        return;
       e.preventDefault();
       action.run();
     };
@@ -53,7 +63,6 @@ export function useKeys(owner: string, list: KeyAction[]): void {
   const latest = useRef(list);
   latest.current = list;
   const shape = list.map((a) => `${a.key}:${a.label}:${a.bar ? 1 : 0}`).join("|");
-  // biome-ignore lint/correctness/useExhaustiveDependencies: `shape` stands for the list, whose handlers are read when a key is pressed
   useEffect(() => {
     set(
       owner,
@@ -63,5 +72,12 @@ export function useKeys(owner: string, list: KeyAction[]): void {
   }, [owner, shape, set]);
 }
 
-const SHOWN: Record<string, string> = { ArrowLeft: "←", ArrowRight: "→", ArrowUp: "↑", ArrowDown: "↓", "ctrl+k": "Ctrl K", Escape: "Esc" };
+const SHOWN: Record<string, string> = {
+  ArrowLeft: "←",
+  ArrowRight: "→",
+  ArrowUp: "↑",
+  ArrowDown: "↓",
+  "ctrl+k": "Ctrl K",
+  Escape: "Esc",
+};
 export const keyName = (key: string): string => SHOWN[key] ?? (key.length === 1 ? key.toUpperCase() : key);

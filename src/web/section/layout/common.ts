@@ -41,7 +41,8 @@ export function fitText(text: string, width: number, size = 12): string {
   return room < 2 ? "" : `${text.slice(0, room).trimEnd()}…`;
 }
 
-export const overlaps = (a: Rect, b: Rect): boolean => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
+export const overlaps = (a: Rect, b: Rect): boolean =>
+  a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
 
 /** A round step so that about `lines` grid lines fit below `most`. */
 export function gridStep(most: number, lines: number): number {
@@ -74,7 +75,15 @@ interface AnchorInput {
  * @param perUnit px an AU of depth
  * @param perSet px a hard set; shrunk where the block would stand above the ground
  */
-export function anchorShape(a: AnchorInput, x: number, width: number, ground: number, perUnit: number, perSet: number, leastBand = 0): AnchorShape {
+export function anchorShape(
+  a: AnchorInput,
+  x: number,
+  width: number,
+  ground: number,
+  perUnit: number,
+  perSet: number,
+  leastBand = 0,
+): AnchorShape {
   const foot = ground + a.stress * perUnit;
   const natural = a.bands.map(([, sets]) => Math.max(leastBand, sets * perSet));
   const sum = natural.reduce((p, h) => p + h, 0);
@@ -88,7 +97,18 @@ export function anchorShape(a: AnchorInput, x: number, width: number, ground: nu
     y += h;
     return band;
   });
-  return { key: a.key, x, x0: x - width / 2, x1: x + width / 2, top, foot, bands, done: a.done, locked: a.locked, over: a.limit > 0 && a.stress > a.limit ? Math.round(a.stress - a.limit) : 0 };
+  return {
+    key: a.key,
+    x,
+    x0: x - width / 2,
+    x1: x + width / 2,
+    top,
+    foot,
+    bands,
+    done: a.done,
+    locked: a.locked,
+    over: a.limit > 0 && a.stress > a.limit ? Math.round(a.stress - a.limit) : 0,
+  };
 }
 
 /** Path of a stepped edge: flat over each column, short slopes between. */

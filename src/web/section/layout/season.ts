@@ -1,9 +1,10 @@
 /** Layout of the season section: weeks into columns, terrain above, anchors and rock below, flags, strata, strip and phase table. */
-import type { RaceFlag, SeasonView, SeasonWeekView } from "../../../api/views";
+import type { SeasonView, SeasonWeekView } from "../../../api/views";
 import type { Phase } from "../../../core/athlete/types";
 import { addDays, daysBetween, monthName } from "../../../core/dates";
 import { bandSets } from "../patterns";
-import { type AnchorShape, anchorShape, fitText, gridValues, overlaps, type Rect, steppedEdge, textWidth } from "./common";
+import { type AnchorShape, anchorShape, fitText, gridValues, steppedEdge } from "./common";
+import { type Flag, flagsOf } from "./flags";
 
 export type Terrain = "distance" | "load" | "hours";
 
@@ -16,18 +17,7 @@ export interface SeasonInput {
   width: number;
   height: number;
   /** Turns kilometres into the athlete's unit. */
-  toDistance: (km: number) => number;
-}
-
-export interface Flag {
-  race: RaceFlag;
-  x: number;
-  top: number;
-  /** 1 to the right, -1 to the left. */
-  side: 1 | -1;
-  lines: string[];
-  textX: number;
-  box: Rect;
+  inUnits: (km: number) => number;
 }
 
 export interface Stratum {
@@ -49,7 +39,16 @@ export interface SeasonLayout {
   bottom: number;
   top: number;
   columnWidth: number;
-  columns: { week: SeasonWeekView; index: number; x0: number; x1: number; value: number; peak: number; ascentTip: number | null; usual: number | null }[];
+  columns: {
+    week: SeasonWeekView;
+    index: number;
+    x0: number;
+    x1: number;
+    value: number;
+    peak: number;
+    ascentTip: number | null;
+    usual: number | null;
+  }[];
   terrainDone: string;
   terrainPlan: string;
   ridge: string;
@@ -76,15 +75,16 @@ const ROW = 20;
 const TABLE_ROW = 24;
 const TABLE_ROWS = 6;
 const SKY_FOR_FLAGS = 84;
-const FLAG = { A: [28, 20], B: [22, 16], C: [18, 14] } as const;
 
-const valueOf = (w: SeasonWeekView, t: Terrain, toDistance: (km: number) => number): number => (t === "distance" ? toDistance(w.distanceKm) : t === "hours" ? w.minutes / 60 : w.load);
+const heightOf = (w: SeasonWeekView, t: Terrain, inUnits: (km: number) => number): number =>
+  t === "distance" ? inUnits(w.distanceKm) : t === "hours" ? w.minutes / 60 : w.load;
 
 /** Width one week needs; how many fit. */
-export const weeksThatFit = (width: number, all: number): number => Math.max(8, Math.min(all, Math.floor((width - LEFT - RIGHT) / 32)));
+export const weeksThatFit = (width: number, all: number): number =>
+  Math.max(8, Math.min(all, Math.floor((width - LEFT - RIGHT) / 32)));
 
 export function seasonLayout(input: SeasonInput): SeasonLayout {
-  const { view, terrain, first, count, width, height, toDistance } = input;
+  const { view, terrain, first, count, width, height, inUnits } = input;
   const weeks = view.weeks.slice(first, first + count);
   const columnWidth = (width - LEFT - RIGHT) / Math.max(1, weeks.length);
   const [x0, x1] = [LEFT, LEFT + columnWidth * weeks.length];
@@ -92,10 +92,14 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
   const section = height - TOP - below;
   const ground = Math.round(TOP + section * 0.55);
   const bottom = TOP + section;
-  const values = weeks.map((w) => valueOf(w, terrain, toDistance));
+  const values = weeks.map((w) => heightOf(w, terrain, inUnits));
   const most = Math.max(1, ...values);
   const skyUnit = (ground - TOP - SKY_FOR_FLAGS) / most;
-  const deepest = Math.max(100, ...weeks.map((w) => w.depthLimit), ...weeks.flatMap((w) => w.anchors.map((a) => a.stress)));
+  const deepest = Math.max(
+    100,
+    ...weeks.map((w) => w.depthLimit),
+    ...weeks.flatMap((w) => w.anchors.map((a) => a.stress)),
+  );
   const soilUnit = (bottom - ground - 34) / deepest;
   const left = (i: number) => x0 + i * columnWidth;
   const at = (date: string) => x0 + ((daysBetween(weeks[0]?.start ?? date, date) + 0.5) / 7) * columnWidth;
@@ -104,15 +108,26 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
     const value = values[i] ?? 0;
     const peak = ground - value * skyUnit;
     const before = values.slice(Math.max(0, i - 3), i).filter((_, k) => !weeks[Math.max(0, i - 3) + k]?.stepBack);
-    const usual = week.stepBack && before.length ? ground - (before.reduce((a, v) => a + v, 0) / before.length) * skyUnit : null;
-    return { week, index: first + i, x0: left(i), x1: left(i + 1), value, peak, ascentTip: week.ascentM >= 300 ? peak - Math.min(28, week.ascentM / 100) : null, usual };
+    const usual =
+      week.stepBack && before.length ? ground - (before.reduce((a, v) => a + v, 0) / before.length) * skyUnit : null;
+    return {
+      week,
+      index: first + i,
+      x0: left(i),
+      x1: left(i + 1),
+      value,
+      peak,
+      ascentTip: week.ascentM >= 300 ? peak - Math.min(28, week.ascentM / 100) : null,
+      usual,
+    };
   });
   const edges = columns.map((c) => ({ x0: c.x0, x1: c.x1, y: c.peak }));
   const limits = columns.map((c) => ({ x0: c.x0, x1: c.x1, y: ground + c.week.depthLimit * soilUnit }));
   const rock = steppedEdge(limits, Math.min(4, columnWidth / 6));
   const doneCount = weeks.filter((w) => w.done).length;
   const ridge = steppedEdge(edges, Math.min(5, columnWidth / 6));
-  const close = (path: string, a: number, b: number, y: number) => (path ? `${path}L${b.toFixed(1)} ${y}L${a.toFixed(1)} ${y}Z` : "");
+  const close = (path: string, a: number, b: number, y: number) =>
+    path ? `${path}L${b.toFixed(1)} ${y}L${a.toFixed(1)} ${y}Z` : "";
 
   return {
     x0,
@@ -129,17 +144,33 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
     rockArea: close(rock, x0, x1, bottom),
     soilArea: close(rock, x0, x1, ground),
     skyGrid: gridValues(most, 4).map((v) => ({ y: ground - v * skyUnit, text: String(v) })),
-    soilGrid: gridValues((bottom - ground - 8) / soilUnit, 4).map((v) => ({ y: ground + v * soilUnit, text: String(v) })),
+    soilGrid: gridValues((bottom - ground - 8) / soilUnit, 4).map((v) => ({
+      y: ground + v * soilUnit,
+      text: String(v),
+    })),
     strata: strataOf(view, weeks, x0, x1, columnWidth),
     anchors: columns.flatMap((c, i) => anchorsOf(c.week, i, left(i), columnWidth, ground, soilUnit)),
-    flags: flagsOf(view.races, weeks, at, ground, x1, columns),
+    flags: flagsOf(
+      view.races.filter((r) => inside(r.date, weeks)),
+      at,
+      { left: LEFT, right: x1 + RIGHT, top: TOP, ground },
+      columns,
+    ),
     months: monthsOf(weeks, at, columnWidth),
     today: inside(view.today, weeks) ? at(view.today) : null,
     warning: warningOf(columns, ground, soilUnit),
     strip: [
       { y: bottom, label: "Week", cells: weeks.map((w) => String(w.isoWeek)) },
-      { y: bottom + ROW, label: terrain === "distance" ? "Distance" : terrain === "hours" ? "Hours" : "Load", cells: values.map((v) => (v === 0 ? "–" : terrain === "hours" ? v.toFixed(1) : String(Math.round(v)))) },
-      { y: bottom + 2 * ROW, label: "Depth, sum", cells: weeks.map((w) => String(Math.round(w.anchors.reduce((a, s) => a + s.stress, 0)) || "–")) },
+      {
+        y: bottom + ROW,
+        label: terrain === "distance" ? "Distance" : terrain === "hours" ? "Hours" : "Load",
+        cells: values.map((v) => (v === 0 ? "–" : terrain === "hours" ? v.toFixed(1) : String(Math.round(v)))),
+      },
+      {
+        y: bottom + 2 * ROW,
+        label: "Depth, sum",
+        cells: weeks.map((w) => String(Math.round(w.anchors.reduce((a, s) => a + s.stress, 0)) || "–")),
+      },
     ],
     table: { y: bottom + 3 * ROW + 12, rowHeight: TABLE_ROW },
   };
@@ -151,14 +182,21 @@ const inside = (date: string, weeks: readonly SeasonWeekView[]): boolean => {
 };
 
 /** Terrain from one column to another, meeting its neighbour half way up the slope. */
-function terrainPart(edges: readonly { x0: number; x1: number; y: number }[], from: number, to: number, columnWidth: number): string {
+function terrainPart(
+  edges: readonly { x0: number; x1: number; y: number }[],
+  from: number,
+  to: number,
+  columnWidth: number,
+): string {
   if (to <= from) return "";
   const slope = Math.min(5, columnWidth / 6);
   const part = edges.slice(from, to);
   const [first, last] = [part[0], part.at(-1)];
   const [before, after] = [edges[from - 1], edges[to]];
   if (!first || !last) return "";
-  let path = before ? `M${first.x0.toFixed(1)} ${((before.y + first.y) / 2).toFixed(1)}` : `M${first.x0.toFixed(1)} ${first.y.toFixed(1)}`;
+  let path = before
+    ? `M${first.x0.toFixed(1)} ${((before.y + first.y) / 2).toFixed(1)}`
+    : `M${first.x0.toFixed(1)} ${first.y.toFixed(1)}`;
   part.forEach((c, i) => {
     const right = i === part.length - 1 && !after ? c.x1 : c.x1 - slope;
     path += `L${(i === 0 && !before ? c.x0 : c.x0 + slope).toFixed(1)} ${c.y.toFixed(1)}L${right.toFixed(1)} ${c.y.toFixed(1)}`;
@@ -168,62 +206,69 @@ function terrainPart(edges: readonly { x0: number; x1: number; y: number }[], fr
 }
 
 function anchorsOf(week: SeasonWeekView, i: number, left: number, columnWidth: number, ground: number, unit: number) {
-  const widths = week.anchors.map((a) => Math.max(4, Math.min(columnWidth * 0.32, a.minutes * 0.17 * (columnWidth / 32))));
+  const widths = week.anchors.map((a) =>
+    Math.max(4, Math.min(columnWidth * 0.32, a.minutes * 0.17 * (columnWidth / 32))),
+  );
   const gap = week.anchors.length >= 3 ? columnWidth * 0.08 : columnWidth * 0.17;
   const sum = widths.reduce((a, b) => a + b, 0) + gap * Math.max(0, widths.length - 1);
   const squeeze = sum > columnWidth - 2 ? (columnWidth - 2) / sum : 1;
   let x = left + (columnWidth - sum * squeeze) / 2;
   return week.anchors.map((a, k) => {
     const w = (widths[k] ?? 4) * squeeze;
-    const shape = anchorShape({ key: `${week.start}-${a.label}-${k}`, stress: a.stress, bands: bandSets(a.bands), done: a.done, locked: a.locked, limit: a.done ? 0 : week.depthLimit }, x + w / 2, w, ground, unit, 4);
+    const shape = anchorShape(
+      {
+        key: `${week.start}-${a.label}-${k}`,
+        stress: a.stress,
+        bands: bandSets(a.bands),
+        done: a.done,
+        locked: a.locked,
+        limit: a.done ? 0 : week.depthLimit,
+      },
+      x + w / 2,
+      w,
+      ground,
+      unit,
+      4,
+    );
     x += w + gap * squeeze;
     return { ...shape, week: i, date: a.date };
   });
 }
 
-function strataOf(view: SeasonView, weeks: readonly SeasonWeekView[], x0: number, x1: number, columnWidth: number): Stratum[] {
+function strataOf(
+  view: SeasonView,
+  weeks: readonly SeasonWeekView[],
+  x0: number,
+  x1: number,
+  columnWidth: number,
+): Stratum[] {
   const start = weeks[0]?.start;
   if (!start) return [];
   const xAt = (date: string) => Math.min(x1, Math.max(x0, x0 + (daysBetween(start, date) / 7) * columnWidth));
   return view.phases.flatMap((p, index): Stratum[] => {
     const [a, b] = [xAt(p.start), xAt(addDays(p.end, 1))];
-    return b - a < 0.5 ? [] : [{ phase: p.phase, x0: a, x1: b, start: p.start, end: p.end, fixed: p.fixed, index, name: fitText(p.phase[0]?.toUpperCase() + p.phase.slice(1), b - a - 10, 12) }];
+    return b - a < 0.5
+      ? []
+      : [
+          {
+            phase: p.phase,
+            x0: a,
+            x1: b,
+            start: p.start,
+            end: p.end,
+            fixed: p.fixed,
+            index,
+            name: fitText(p.phase[0]?.toUpperCase() + p.phase.slice(1), b - a - 10, 12),
+          },
+        ];
   });
 }
 
-/** Flags keep clear of each other: A flags highest, then each in the first free row, its label on the side with room. */
-function flagsOf(races: readonly RaceFlag[], weeks: readonly SeasonWeekView[], at: (d: string) => number, ground: number, x1: number, columns: SeasonLayout["columns"]): Flag[] {
-  const taken: Rect[] = [];
-  const order = { A: 0, B: 1, C: 2 };
-  return races
-    .filter((r) => inside(r.date, weeks))
-    .sort((a, b) => order[a.priority] - order[b.priority] || (a.date < b.date ? -1 : 1))
-    .map((race): Flag => {
-      const x = Math.round(at(race.date));
-      const [fw, fh] = FLAG[race.priority];
-      const lines = [race.name, `${race.date.slice(8).replace(/^0/, "")} ${monthName(race.date)}${race.days > 1 ? `, ${race.days} days` : ""}`];
-      const w = fw + 8 + Math.max(textWidth(lines[0] ?? "", 12), textWidth(lines[1] ?? "", 11));
-      const h = 28;
-      const here = columns.find((c) => x >= c.x0 && x <= c.x1);
-      const low = Math.max(TOP + 6, Math.min(here?.ascentTip ?? ground, here?.peak ?? ground) - h - 6);
-      const start = race.priority === "A" ? TOP + 6 : race.priority === "B" ? TOP + 34 : TOP + 60;
-      for (const side of [1, -1] as const) {
-        for (let top = start; top <= Math.max(start, low); top += 8) {
-          const box = { x: side === 1 ? x - 2 : x - w + 2, y: top - 2, w, h: h + 4 };
-          if (box.x < LEFT + 2 || box.x + box.w > x1 + RIGHT) break;
-          if (taken.some((t) => overlaps(t, box))) continue;
-          taken.push(box);
-          return { race, x, top, side, lines, textX: side === 1 ? x + fw + 6 : x - fw - 6, box };
-        }
-      }
-      // No room for its words: the flag alone, its name in the table twin.
-      const box = { x: x - 2, y: start - 2, w: fw + 4, h: fh + 4 };
-      taken.push(box);
-      return { race, x, top: start, side: x + fw > x1 ? -1 : 1, lines: [], textX: x, box };
-    });
-}
-
-function monthsOf(weeks: readonly SeasonWeekView[], at: (d: string) => number, columnWidth: number): { x: number; text: string }[] {
+function monthsOf(
+  weeks: readonly SeasonWeekView[],
+  at: (d: string) => number,
+  columnWidth: number,
+): { x: number; text: string }[] {
   const out: { x: number; text: string }[] = [];
   const first = weeks[0]?.start;
   const last = weeks.at(-1)?.start;

@@ -3,7 +3,16 @@ import type { WeekView } from "../../../api/views";
 import type { SessionKind } from "../../../core/athlete/types";
 import { addDays, dayName, daysBetween } from "../../../core/dates";
 import { bandSets } from "../patterns";
-import { type AnchorShape, anchorShape, fitText, gridValues, overlaps, type Rect, steppedEdge, textWidth } from "./common";
+import {
+  type AnchorShape,
+  anchorShape,
+  fitText,
+  gridValues,
+  overlaps,
+  type Rect,
+  steppedEdge,
+  textWidth,
+} from "./common";
 
 export interface WeekInput {
   view: WeekView;
@@ -39,7 +48,16 @@ export interface WeekLayout {
   top: number;
   ground: number;
   bottom: number;
-  days: { date: string; x0: number; x1: number; title: string; limit: number; rest: boolean; load: number; depth: number }[];
+  days: {
+    date: string;
+    x0: number;
+    x1: number;
+    title: string;
+    limit: number;
+    rest: boolean;
+    load: number;
+    depth: number;
+  }[];
   buttes: Butte[];
   anchors: WeekAnchor[];
   rock: string;
@@ -64,10 +82,38 @@ const SKY_FOR_LABELS = 62;
 
 /** Top edge by kind: share of the width, px below the peak. */
 function signature(kind: SessionKind, hilly: boolean): [number, number][] {
-  if (kind === "intervals" || kind === "threshold") return Array.from({ length: 6 }, (_, i) => i / 6).flatMap((s): [number, number][] => [[s + 0.01, 6], [s + 0.037, 0], [s + 0.13, 0], [s + 0.157, 6]]);
-  if (kind === "long" || kind === "race") return [[0, 7], [0.12, 3], [0.26, 5], [0.42, 0], [0.55, 3], [0.7, 1], [0.84, 5], [1, 8]];
-  if (hilly) return [[0, 9], [0.16, 0], [0.34, 9], [0.5, 1], [0.67, 9], [0.84, 0], [1, 9]];
-  return [[0, 0], [1, 0]];
+  if (kind === "intervals" || kind === "threshold")
+    return Array.from({ length: 6 }, (_, i) => i / 6).flatMap((s): [number, number][] => [
+      [s + 0.01, 6],
+      [s + 0.037, 0],
+      [s + 0.13, 0],
+      [s + 0.157, 6],
+    ]);
+  if (kind === "long" || kind === "race")
+    return [
+      [0, 7],
+      [0.12, 3],
+      [0.26, 5],
+      [0.42, 0],
+      [0.55, 3],
+      [0.7, 1],
+      [0.84, 5],
+      [1, 8],
+    ];
+  if (hilly)
+    return [
+      [0, 9],
+      [0.16, 0],
+      [0.34, 9],
+      [0.5, 1],
+      [0.67, 9],
+      [0.84, 0],
+      [1, 9],
+    ];
+  return [
+    [0, 0],
+    [1, 0],
+  ];
 }
 
 export function weekLayout(input: WeekInput): WeekLayout {
@@ -99,7 +145,10 @@ export function weekLayout(input: WeekInput): WeekLayout {
       depth: sessions.reduce((a, s) => a + s.stress, 0),
     };
   });
-  const edge = [{ x0: LEFT, x1: x0, y: ground + (days[0]?.limit ?? 0) * soilUnit }, ...days.map((d) => ({ x0: d.x0, x1: d.x1, y: ground + d.limit * soilUnit }))];
+  const edge = [
+    { x0: LEFT, x1: x0, y: ground + (days[0]?.limit ?? 0) * soilUnit },
+    ...days.map((d) => ({ x0: d.x0, x1: d.x1, y: ground + d.limit * soilUnit })),
+  ];
   const rock = steppedEdge(edge, 6);
 
   return {
@@ -116,17 +165,37 @@ export function weekLayout(input: WeekInput): WeekLayout {
     rockArea: `${rock}L${x1} ${bottom}L${LEFT} ${bottom}Z`,
     soilArea: `${rock}L${x1} ${ground}L${LEFT} ${ground}Z`,
     skyGrid: gridValues(most, 3).map((v) => ({ y: ground - v * skyUnit, text: String(v) })),
-    soilGrid: gridValues((bottom - ground - 10) / soilUnit, 4).map((v) => ({ y: ground + v * soilUnit, text: String(v) })),
+    soilGrid: gridValues((bottom - ground - 10) / soilUnit, 4).map((v) => ({
+      y: ground + v * soilUnit,
+      text: String(v),
+    })),
     windows: view.windows.map((w) => {
       const x = dayX(w.date) + (Math.min(w.start, 1380) / 1440) * dayWidth;
-      return { x, y: ground, w: Math.max(6, (w.minutes / 1440) * dayWidth), h: 5, text: `${w.place}, ${w.minutes} min` };
+      return {
+        x,
+        y: ground,
+        w: Math.max(6, (w.minutes / 1440) * dayWidth),
+        h: 5,
+        text: `${w.place}, ${w.minutes} min`,
+      };
     }),
     today: view.today >= view.monday && view.today <= addDays(view.monday, 6) ? dayX(view.today) + 4 : null,
-    flags: view.races.map((r) => ({ x: dayX(r.date) + half, name: r.name, priority: r.priority, text: fitText(r.name, dayWidth - 16, 12) })),
+    flags: view.races.map((r) => ({
+      x: dayX(r.date) + half,
+      name: r.name,
+      priority: r.priority,
+      text: fitText(r.name, dayWidth - 16, 12),
+    })),
   };
 }
 
-function buttesOf(input: WeekInput, dayX: (d: string) => number, dayWidth: number, ground: number, unit: number): Butte[] {
+function buttesOf(
+  input: WeekInput,
+  dayX: (d: string) => number,
+  dayWidth: number,
+  ground: number,
+  unit: number,
+): Butte[] {
   const { view } = input;
   const half = dayWidth / 2;
   const placed: Rect[] = [];
@@ -143,7 +212,9 @@ function buttesOf(input: WeekInput, dayX: (d: string) => number, dayWidth: numbe
     const h = Math.max(3, e.load * unit);
     const peak = ground - h;
     const points = signature(e.kind, (e.ascentM ?? 0) / Math.max(1, e.distanceKm ?? 10) > 25);
-    const ridge = points.map(([t, d]) => `L${(middle - topHalf + t * topHalf * 2).toFixed(1)} ${(peak + Math.min(d, h / 2)).toFixed(1)}`).join("");
+    const ridge = points
+      .map(([t, d]) => `L${(middle - topHalf + t * topHalf * 2).toFixed(1)} ${(peak + Math.min(d, h / 2)).toFixed(1)}`)
+      .join("");
     const path = `M${(middle - footHalf).toFixed(1)} ${ground}L${(middle - topHalf - 4 * scale).toFixed(1)} ${(ground - h * 0.2).toFixed(1)}${ridge}L${(middle + topHalf + 4 * scale).toFixed(1)} ${(ground - h * 0.2).toFixed(1)}L${(middle + footHalf).toFixed(1)} ${ground}`;
     return { e, before, pm, middle, topHalf, footHalf, peak, h, path };
   });
@@ -151,7 +222,9 @@ function buttesOf(input: WeekInput, dayX: (d: string) => number, dayWidth: numbe
   const byHeight = [...shaped].sort((a, b) => a.peak - b.peak);
   const labels = new Map<string, Butte["label"]>();
   for (const s of byHeight) {
-    const lines = s.before ? [fitText(input.words(s.e)[0] ?? "", CARRY - 4, 12)] : input.words(s.e).map((t) => fitText(t, dayWidth - 12, 12));
+    const lines = s.before
+      ? [fitText(input.words(s.e)[0] ?? "", CARRY - 4, 12)]
+      : input.words(s.e).map((t) => fitText(t, dayWidth - 12, 12));
     const w = Math.max(...lines.map((t) => textWidth(t, 12)));
     const h = lines.length * LABEL_LINE;
     const anchor = s.pm && !s.before ? "end" : "start";
@@ -175,17 +248,41 @@ function buttesOf(input: WeekInput, dayX: (d: string) => number, dayWidth: numbe
   }));
 }
 
-function anchorsOf(input: WeekInput, dayX: (d: string) => number, half: number, ground: number, unit: number, bottom: number, x1: number): WeekAnchor[] {
+function anchorsOf(
+  input: WeekInput,
+  dayX: (d: string) => number,
+  half: number,
+  ground: number,
+  unit: number,
+  bottom: number,
+  x1: number,
+): WeekAnchor[] {
   const { view } = input;
   const placed: Rect[] = [];
   return view.sessions.flatMap((s, index): WeekAnchor[] => {
     const before = s.date < view.monday;
     const middle = before ? LEFT + CARRY / 2 : dayX(s.date) + (s.start >= 12 * 60 ? half * 1.5 : half * 0.5);
     const width = before ? 22 : Math.max(20, Math.min(half * 0.85, s.minutes * 0.8));
-    const shape = anchorShape({ key: `${s.date}-${s.label}`, stress: s.stress, bands: bandSets(s.bands), done: s.done, locked: s.locked, limit: 0 }, middle, width, ground, unit, 6, 13);
+    const shape = anchorShape(
+      {
+        key: `${s.date}-${s.label}`,
+        stress: s.stress,
+        bands: bandSets(s.bands),
+        done: s.done,
+        locked: s.locked,
+        limit: 0,
+      },
+      middle,
+      width,
+      ground,
+      unit,
+      6,
+      13,
+    );
     if (before) return [];
     const lines = input.tag(s);
-    const w = Math.max(textWidth(lines[0], 12), textWidth(lines[1], 11), s.warning ? textWidth(s.warning, 11) + 16 : 0) + 10;
+    const w =
+      Math.max(textWidth(lines[0], 12), textWidth(lines[1], 11), s.warning ? textWidth(s.warning, 11) + 16 : 0) + 10;
     const h = s.warning ? 46 : 32;
     const x = Math.max(LEFT + 4, Math.min(x1 - w, s.start >= 12 * 60 ? shape.x1 + 3 - w : shape.x0 - 3));
     let y = shape.foot + 5;

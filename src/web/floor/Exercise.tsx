@@ -1,0 +1,212 @@
+/** One exercise at the rack: what to lift, the plates, the sets, the pain. */
+import { useState } from "react";
+import type { ItemView, SessionView } from "../../api/views";
+import type { StrengthLog } from "../../core/athlete/types";
+import { clock, loadText, massNumber, setsByReps, type Units } from "../format";
+import { PatternTile } from "../section/parts";
+import { bandOf } from "../section/patterns";
+import { ICON } from "../ui/glyphs";
+import { BigBar } from "../ui/Plates";
+import { FloorAnchor } from "./FloorAnchor";
+import { Pain, Rest, Stepper, sideText, WarmUps } from "./parts";
+import { type Entry, isFinished, loggedOf, rowsOf, STOP_PAIN, sidesOf, startEntry, stepLoad } from "./progress";
+
+interface ExerciseProps {
+  view: SessionView;
+  item: ItemView;
+  log: StrengthLog;
+  units: Units;
+  rest: { until: number; seconds: number } | null;
+  onRestOver: () => void;
+  onLog: (e: Entry) => void;
+  onUndo: () => void;
+  onPain: (pain: number) => void;
+  onPick: (at: number) => void;
+  onEnd: () => void;
+}
+
+export function Exercise({
+  view,
+  item,
+  log,
+  units,
+  rest,
+  onRestOver,
+  onLog,
+  onUndo,
+  onPain,
+  onPick,
+  onEnd,
+}: ExerciseProps) {
+  const [entry, setEntry] = useState<Entry>(() => startEntry(item, log));
+  const rows = loggedOf(log, item.exercise)?.sets ?? [];
+  const pain = loggedOf(log, item.exercise)?.pain;
+  const sides = sidesOf(item);
+  const n = rows.length;
+  const current = Math.floor(n / sides.length) + 1;
+  const side = sides[n % sides.length];
+  const left = rowsOf(item) - n;
+  const stopped = (pain ?? 0) > STOP_PAIN;
+  const partner = view.items.find((i) => i !== item && i.pair.replace(/[AB]$/, "") === item.pair.replace(/[AB]$/, ""));
+  const later = view.items.map((i, at) => ({ i, at })).filter(({ i }) => i !== item && !isFinished(log, i));
+  const external = !["bodyweight", "band"].includes(item.loading);
+  return (
+    <>
+      <div className="min-h-0 flex-1 overflow-auto px-4 pt-3 pb-4">
+        <div className="flex items-start gap-2">
+          <div className="min-w-0 flex-1">
+            <h1 className="flex items-center gap-2.5 text-[24px] leading-7 font-[650]">
+              <PatternTile id={bandOf(item.pattern)} size={24} /> <span className="cond-s">{item.name}</span>
+            </h1>
+            <p className="mt-1 text-[15px]">
+              {setsByReps(item)} {item.eachSide ? "each side " : ""}@ {loadText(item, units)}
+              {item.seconds === null ? `, ${item.rir} in reserve` : ""}, {clock(item.restSeconds)} rest
+            </p>
+          </div>
+          <FloorAnchor view={view} log={log} current={item} />
+        </div>
+        {item.loading === "bar" && item.barKg !== null && entry.loadKg !== null ? (
+          <BigBar
+            barText={`bar ${massNumber(item.barKg, units)} ${units.massUnit}`}
+            perSideKg={entry.loadKg === item.loadKg ? item.perSideKg : []}
+            sideText={sideText(item, entry.loadKg, units)}
+          />
+        ) : (
+          <p className="my-2 text-[14px] text-ink2">{item.cue}</p>
+        )}
+        {n === 0 && item.warmUp.length > 0 && <WarmUps item={item} units={units} />}
+        <div className="overflow-hidden rounded-[3px] border border-edge bg-panel">
+          {rows.map((s, i) => (
+            <div key={i} className="flex h-11 items-center gap-3 border-b border-hair px-4 text-[16px]">
+              <span className="w-9 text-[13px] text-ink2">
+                {Math.floor(i / sides.length) + 1}
+                {s.side !== "both" ? ` ${s.side[0]?.toUpperCase()}` : ""}
+              </span>
+              <span className="w-20">
+                <b>{s.reps ?? s.seconds}</b>{" "}
+                <small className="text-[13px]">{s.reps === undefined ? "s" : "reps"}</small>
+              </span>
+              <span className="flex-1">
+                {s.loadKg !== undefined && (
+                  <>
+                    <b>{massNumber(s.loadKg, units)}</b> <small className="text-[13px]">{units.massUnit}</small>
+                  </>
+                )}
+              </span>
+              <span className="text-[14px]">{item.seconds === null ? `${s.rir ?? "–"} in res.` : ""}</span>
+              {i === rows.length - 1 ? (
+                <button
+                  type="button"
+                  aria-label="Take back this set"
+                  className="grid h-11 w-11 place-items-center [&_svg]:h-5 [&_svg]:w-5 [&_svg]:fill-none [&_svg]:stroke-current [&_svg]:stroke-[1.5]"
+                  onClick={onUndo}
+                >
+                  {ICON.undo}
+                </button>
+              ) : (
+                <span className="grid w-11 place-items-center text-moss-ink [&_svg]:h-5 [&_svg]:w-5 [&_svg]:fill-none [&_svg]:stroke-current [&_svg]:stroke-2">
+                  {ICON.check}
+                </span>
+              )}
+            </div>
+          ))}
+          {rest && <Rest rest={rest} partner={partner} onOver={onRestOver} />}
+          {!stopped && left > 0 && (
+            <div className="border-l-4 border-iron bg-white p-2">
+              {side !== "both" && (
+                <p className="px-1 pb-1 text-[15px] font-semibold">{side === "left" ? "Left" : "Right"} side</p>
+              )}
+              <div className={`grid gap-2 ${external && item.seconds === null ? "grid-cols-3" : "grid-cols-2"}`}>
+                {item.seconds === null ? (
+                  <Stepper
+                    label="Reps"
+                    value={entry.reps ?? 0}
+                    onStep={(by) => setEntry({ ...entry, reps: Math.max(0, (entry.reps ?? 0) + by) })}
+                  />
+                ) : (
+                  <Stepper
+                    label="Seconds"
+                    value={entry.seconds ?? 0}
+                    onStep={(by) => setEntry({ ...entry, seconds: Math.max(0, (entry.seconds ?? 0) + 5 * by) })}
+                  />
+                )}
+                {external && (
+                  <Stepper
+                    label={item.loading === "pair" ? "Load, each" : "Load"}
+                    value={entry.loadKg === null ? "find" : massNumber(entry.loadKg, units)}
+                    unit={units.massUnit}
+                    onStep={(by) => setEntry({ ...entry, loadKg: stepLoad(item.loads, entry.loadKg, by) })}
+                  />
+                )}
+                {item.seconds === null && (
+                  <Stepper
+                    label="In reserve"
+                    value={entry.rir}
+                    onStep={(by) => setEntry({ ...entry, rir: Math.min(10, Math.max(0, entry.rir + by)) })}
+                  />
+                )}
+              </div>
+            </div>
+          )}
+          {Array.from({ length: stopped ? 0 : Math.max(0, item.sets - current) }, (_, i) => current + i + 1).map(
+            (set) => (
+              <div key={set} className="flex h-9 items-center gap-3 border-t border-hair px-4 text-[14px] text-ink2">
+                <span className="w-9">{set}</span>
+                <span className="w-20">{item.seconds === null ? `${item.reps} reps` : `${item.seconds} s`}</span>
+                <span>{loadText(item, units)}</span>
+              </div>
+            ),
+          )}
+        </div>
+        <Pain pain={pain} onPain={onPain} stopped={stopped} />
+        {later.length > 0 && (
+          <ul className="mt-3 border-t border-ground">
+            {later.slice(0, 4).map(({ i, at }, k) => (
+              <li key={i.exercise + i.pair} className="border-b border-hair">
+                <button
+                  type="button"
+                  className="flex min-h-11 w-full items-center gap-2.5 text-left"
+                  onClick={() => onPick(at)}
+                >
+                  <PatternTile id={bandOf(i.pattern)} size={20} />
+                  <span className="flex-1 font-semibold">
+                    {k === 0 ? "Next: " : ""}
+                    {i.name}
+                  </span>
+                  <span className="text-[14px] whitespace-nowrap">
+                    {setsByReps(i)} @ {loadText(i, units)}
+                  </span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        )}
+        <button type="button" className="mt-2 min-h-11 text-[14px] text-ink2 underline" onClick={onEnd}>
+          Stop here: what is done counts
+        </button>
+      </div>
+      <div className="flex-none border-t border-hair bg-panel p-4 pt-2">
+        {stopped ? (
+          <button
+            type="button"
+            className="h-14 w-full rounded-[3px] bg-iron text-[18px] font-semibold text-white"
+            onClick={() => (later[0] ? onPick(later[0].at) : onEnd())}
+          >
+            {later[0] ? `Go on with ${later[0].i.name}` : "Finish"}
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="h-14 w-full rounded-[3px] bg-iron text-[18px] font-semibold text-white disabled:bg-field"
+            disabled={external && entry.loadKg === null}
+            onClick={() => onLog(entry)}
+          >
+            {external && entry.loadKg === null
+              ? "Choose the load first"
+              : `Log set ${current}${side === "both" ? "" : `, ${side}`}`}
+          </button>
+        )}
+      </div>
+    </>
+  );
+}

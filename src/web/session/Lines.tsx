@@ -1,0 +1,124 @@
+/** The rows of one exercise on the sheet: warm-up sets in soft ink, then the work, bracketed with its partner. */
+import type { ItemView, SessionView } from "../../api/views";
+import { clock, day, loadText, mass, massNumber, type Units } from "../format";
+import { PatternTile } from "../section/parts";
+import { bandOf } from "../section/patterns";
+import { PlateStack } from "../ui/Plates";
+import { Asked } from "../ui/Why";
+
+export function Lines({ item: i, view, units }: { item: ItemView; view: SessionView; units: Units }) {
+  const [partnered, second] = [/[AB]$/.test(i.pair), i.pair.endsWith("B")];
+  const logged = view.log?.items.find((x) => x.exercise === i.exercise);
+  const reps =
+    i.seconds !== null
+      ? `${i.sets} × ${i.seconds} s`
+      : `${i.sets} × ${i.repsLow !== null && i.repsLow !== i.reps ? `${i.repsLow}–` : ""}${i.reps}`;
+  const columns = view.log ? 10 : 9;
+  return (
+    <>
+      {i.warmUp.length > 0 && (
+        <tr className="h-6 text-[12px] text-ink2">
+          <td className="relative">{partnered && !second && <Bracket part="top" />}</td>
+          <td colSpan={columns - 1}>
+            Warm-up sets:{" "}
+            {i.warmUp.map((w, k) => (
+              <span key={w.loadKg} className="whitespace-nowrap">
+                {k > 0 ? ", " : ""}
+                {mass(w.loadKg, units)} × {w.reps}
+              </span>
+            ))}
+          </td>
+        </tr>
+      )}
+      <tr className={`h-14 align-middle ${partnered && !second ? "" : "border-b border-hair"}`}>
+        <td className="relative font-semibold num">
+          {i.pair}
+          {partnered && <Bracket part={second ? "bottom" : i.warmUp.length > 0 ? "through" : "top"} />}
+        </td>
+        <td className="pr-3">
+          <span className="flex items-center gap-2">
+            <PatternTile id={bandOf(i.pattern)} size={18} />
+            <span>
+              <Asked
+                reasons={i.why.filter((w) => w.rule.startsWith("choice") || w.rule === "side.first")}
+                className="block text-left text-[14px] leading-5 font-semibold"
+              >
+                {i.name}
+              </Asked>
+              <span className="block max-w-[46ch] text-[12px] leading-4 text-ink2 cond-s">{i.cue}</span>
+            </span>
+          </span>
+        </td>
+        <td>
+          <Asked reasons={view.why} className="text-[15px] font-semibold whitespace-nowrap">
+            {reps}
+          </Asked>
+          {i.eachSide && <span className="block text-[12px] leading-4 text-ink2">each side</span>}
+        </td>
+        <td>
+          <Asked
+            reasons={i.why.filter((w) => /^(load|progress)/.test(w.rule))}
+            className="text-[15px] font-semibold whitespace-nowrap"
+          >
+            {loadText(i, units)}
+          </Asked>
+          {i.percent1rm !== null && (
+            <span className="block text-[12px] leading-4 text-ink2">{i.percent1rm}% of 1RM</span>
+          )}
+          {i.loading === "pair" && i.loadKg !== null && (
+            <span className="block text-[12px] leading-4 text-ink2">one in each hand</span>
+          )}
+          {i.loading === "single" && i.loadKg !== null && (
+            <span className="block text-[12px] leading-4 text-ink2">one, held</span>
+          )}
+        </td>
+        <td className="pr-2 text-[12px] leading-4 text-ink2 cond-s">
+          {i.last ? (
+            <>
+              <span className="block">{day(i.last.date)}</span>
+              {i.last.text}
+            </>
+          ) : (
+            "–"
+          )}
+        </td>
+        <td className="text-[12px] leading-4">
+          {i.loading === "bar" && i.barKg !== null && i.loadKg !== null ? (
+            <>
+              <PlateStack perSideKg={i.perSideKg} />
+              <span className="block text-ink2 cond-s">
+                {massNumber(i.barKg, units)} bar
+                {i.perSideKg.length ? `, ${i.perSideKg.map((p) => massNumber(p, units)).join(" + ")}` : " alone"}
+              </span>
+            </>
+          ) : (
+            <span className="text-ink2">–</span>
+          )}
+        </td>
+        <td>{i.seconds === null ? i.rir : "–"}</td>
+        <td className="num">{clock(i.restSeconds)}</td>
+        <td className="num">{i.seconds === null ? i.tempo : "hold"}</td>
+        {view.log && (
+          <td className="text-[12px] leading-4">
+            {logged
+              ? logged.sets
+                  .map(
+                    (s) =>
+                      `${s.side === "both" ? "" : s.side[0]?.toUpperCase()}${s.reps ?? `${s.seconds} s`}${s.loadKg === undefined ? "" : ` @ ${massNumber(s.loadKg, units)}`}`,
+                  )
+                  .join(", ")
+              : "not done"}
+            {(logged?.pain ?? 0) > 0 && <span className="block text-brick-ink">pain {logged?.pain}</span>}
+          </td>
+        )}
+      </tr>
+    </>
+  );
+}
+
+const Bracket = ({ part }: { part: "top" | "bottom" | "through" }) => (
+  <span
+    aria-hidden="true"
+    className={`absolute right-2 w-1.5 border-l-[1.5px] border-iron ${part === "top" ? "top-1/2 bottom-0 border-t-[1.5px]" : part === "bottom" ? "top-0 bottom-1/2 border-b-[1.5px]" : "inset-y-0"}`}
+  />
+);

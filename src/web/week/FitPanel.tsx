@@ -1,0 +1,205 @@
+/** The side panel of a week: the chosen session, the fit's price by rule, the best alternatives, the reasons. */
+import { useNavigate } from "react-router";
+import type { PlannedSessionView, WeekView } from "../../api/views";
+import { dayName } from "../../core/dates";
+import { RULES } from "../../core/rules";
+import { day, duration, sessionName, time } from "../format";
+import { FitHistogram } from "../section/FitHistogram";
+import { MiniWeek } from "../section/MiniWeek";
+import { STRATA } from "../section/patterns";
+import { ICON, WarnIcon } from "../ui/glyphs";
+import { Asked, WhyList } from "../ui/Why";
+
+export function Chosen({
+  id,
+  view,
+  session: s,
+  onLock,
+  onOpen,
+}: {
+  id: string;
+  view: WeekView;
+  session: PlannedSessionView;
+  onLock: () => void;
+  onOpen: () => void;
+}) {
+  const navigate = useNavigate();
+  return (
+    <div className="sec bg-iron-l">
+      <h2 className="text-[15px] leading-5 font-[650]">{sessionName(s.label, view.emphasis)}</h2>
+      <p className="mb-2 text-[12px] text-ink2">
+        {day(s.date)} {time(s.start)}
+        {s.place ? `, ${s.place}` : ""}, {duration(s.minutes)}
+        {s.done ? ", logged" : ""}
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="btn btn-sm" onClick={onOpen}>
+          Open session
+        </button>
+        {!s.done && (
+          <button type="button" className="btn btn-sm" onClick={onLock} aria-pressed={s.locked}>
+            {s.locked ? ICON.unlock : ICON.lock} {s.locked ? "Unlock" : "Lock here"}
+          </button>
+        )}
+        {s.date === view.today && (
+          <button type="button" className="btn btn-sm" onClick={() => navigate(`/a/${id}/floor/${s.date}/${s.label}`)}>
+            {ICON.floor} Floor
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+export function FitPanel({
+  view,
+  preview,
+  onPreview,
+  onTake,
+  onFit,
+}: {
+  view: WeekView;
+  preview: number | null;
+  onPreview: (at: number | null) => void;
+  onTake: (at: number) => void;
+  onFit: () => void;
+}) {
+  const { fit } = view;
+  if (!view.editable)
+    return (
+      <div className="sec flex-1">
+        <h2 className="mb-1 text-[18px] leading-6 font-[650]">Done</h2>
+        <p className="mb-3 text-ink2">This week is past. What was lifted stands as it was logged.</p>
+        <WhyList reasons={view.why} />
+      </div>
+    );
+  const open = view.sessions.filter((s) => !s.done);
+  return (
+    <>
+      <div className="sec">
+        <div className="mb-2 flex items-baseline justify-between">
+          <h2 className="text-[18px] leading-6 font-[650]">Fit</h2>
+          <span className="text-[12px] text-ink2">
+            {view.held ? "held" : "proposed"}, best of {fit.weighed.toLocaleString("en-GB")} placements
+          </span>
+        </div>
+        <div className="flex items-end gap-4">
+          <div>
+            <Asked
+              reasons={[
+                {
+                  rule: "fit.place",
+                  text: `The least cost of ${fit.weighed} placements that keep every must-hold rule.`,
+                },
+              ]}
+              className="num block text-[44px] leading-[44px] font-semibold"
+              label={`Cost ${fit.cost}`}
+            >
+              {fit.cost}
+            </Asked>
+            <span className="block text-[12px] leading-4 text-ink2">cost</span>
+          </div>
+          <FitHistogram histogram={fit.histogram} cost={fit.cost} />
+        </div>
+        {view.stale && (
+          <p className="mt-2 flex items-start gap-1.5 text-[12px] leading-4 text-brick-ink">
+            <WarnIcon />
+            <span>
+              A cheaper placement exists now.{" "}
+              <button type="button" className="underline" onClick={onFit}>
+                Fit again
+              </button>
+            </span>
+          </p>
+        )}
+      </div>
+      {fit.unplaced.length > 0 && (
+        <div className="sec">
+          {fit.unplaced.map((u) => (
+            <p key={u.label} className="flex gap-1.5 text-[12px] leading-4 text-brick-ink">
+              <WarnIcon />
+              <span>
+                <b>Session {u.label} is not placed.</b> {u.why}
+              </span>
+            </p>
+          ))}
+        </div>
+      )}
+      <div className="sec">
+        <h3 className="sec-h">
+          {fit.cost > 0
+            ? `Where the ${fit.cost} points come from`
+            : open.length > 0
+              ? "No rule charges anything"
+              : "Nothing to place"}
+        </h3>
+        <ul>
+          {fit.costs.map((c) => (
+            <li
+              key={c.rule + c.text}
+              className="grid grid-cols-[32px_1fr] border-t border-hair2 py-2 first:border-t-0 first:pt-0.5"
+            >
+              <span className="num text-[18px] leading-5 font-semibold">{c.points}</span>
+              <div>
+                <Asked reasons={[c]} className="block text-left text-[13px] leading-5 font-semibold">
+                  {RULES[c.rule]?.title ?? c.rule}
+                </Asked>
+                <p className="text-[12px] leading-4 text-ink2 cond-s">{c.text}</p>
+              </div>
+            </li>
+          ))}
+        </ul>
+        <p className="mt-1 border-t border-hair pt-2 text-[12px] leading-4 text-ink2">
+          {fit.freeRules} other rules cost nothing
+        </p>
+      </div>
+      <div className="sec">
+        <h3 className="sec-h">Alternatives</h3>
+        {fit.alternatives.length === 0 && (
+          <p className="text-[12px] text-ink2">No other choice of days keeps every must-hold rule.</p>
+        )}
+        {fit.alternatives.map((a, i) => (
+          <div
+            key={a.sessions.map((s) => s.date + s.label).join()}
+            className="grid grid-cols-[116px_1fr] gap-3 border-t border-hair2 py-2.5 first-of-type:border-t-0 first-of-type:pt-0.5"
+          >
+            <MiniWeek view={view} alternative={a} />
+            <div>
+              <h4 className="text-[13px] leading-4 font-semibold cond-s">
+                {a.sessions.map((s) => `${s.label} ${dayName(s.date)} ${time(s.start)}`).join(", ")}
+              </h4>
+              <p className="mt-0.5 text-[12px] leading-4 text-ink2">
+                cost <b className="text-ink">{a.cost}</b>
+                {a.cost === fit.cost
+                  ? ", the same"
+                  : a.cost > fit.cost
+                    ? `, ${a.cost - fit.cost} more`
+                    : `, ${fit.cost - a.cost} less`}
+              </p>
+              <div className="mt-1.5 flex gap-1.5">
+                <button
+                  type="button"
+                  className="btn btn-sm"
+                  aria-pressed={preview === i}
+                  onClick={() => onPreview(preview === i ? null : i)}
+                >
+                  {preview === i ? "Back" : "Preview"}
+                </button>
+                <button type="button" className="btn btn-sm" onClick={() => onTake(i)}>
+                  Take
+                </button>
+              </div>
+            </div>
+          </div>
+        ))}
+      </div>
+      <div className="sec flex-1">
+        <h3 className="sec-h">
+          Why
+          <i className="sw self-center" style={{ background: STRATA[view.phase].tint }} />
+        </h3>
+        <WhyList reasons={view.why} />
+      </div>
+    </>
+  );
+}
