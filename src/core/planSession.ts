@@ -71,7 +71,7 @@ export function sessionBuilder(input: BuilderInput) {
       emphasis: day.emphasis,
       loading: day.loading,
       heavyOk: day.heavyOk,
-      dose: layeredDose(day.emphasis, gate),
+      dose: layeredDose(day.emphasis, gate, day.holds),
       place,
       minutes: day.loading === "mobility" ? Math.min(minutes, 30) : minutes,
       choice,
@@ -86,21 +86,18 @@ export function sessionBuilder(input: BuilderInput) {
           planned: input.planned,
         }),
     };
-    const whole = buildSession({ ...request, setFactor: 1, heartCap: null, stressCap: null });
+    const whole = buildSession({ ...request, setFactor: 1, heartRange: null, stressCap: null });
     if (whole) deepest = Math.max(deepest, whole.stress);
     const taper = day.taperFor !== null && day.loading === "light";
     const setFactor = taper ? 0.5 : week.setFactor;
-    const heartCap =
-      day.emphasis === "hold" && input.buildSets
-        ? Math.max(2, Math.floor(input.buildSets * RACE_WEEK.mostShare))
+    const hold = day.emphasis === "hold" && !taper ? input.buildSets : null;
+    const heartRange =
+      hold !== null
+        ? { least: Math.ceil(hold * RACE_WEEK.leastShare), most: Math.max(2, Math.floor(hold * RACE_WEEK.mostShare)) }
         : null;
-    if (setFactor >= 1 && heartCap === null && depth >= 1) return whole;
-    return buildSession({
-      ...request,
-      setFactor,
-      heartCap,
-      stressCap: depth < 1 && whole ? whole.stress * depth : null,
-    });
+    if (setFactor >= 1 && heartRange === null && depth >= 1) return whole;
+    const stressCap = depth < 1 && whole ? whole.stress * depth : null;
+    return buildSession({ ...request, setFactor, heartRange: setFactor < 1 ? null : heartRange, stressCap });
   };
   return { build, deepest: () => deepest };
 }

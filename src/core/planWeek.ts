@@ -92,6 +92,7 @@ export function planWeek(input: WeekInput): PlanWeek {
         mobility: session.loading === "mobility",
         stress: session.stress,
         lostShare: session.lostShare,
+        thin: session.thin,
         unloaded: session.unloaded && label !== "C",
         softRaces: day.softRaces,
         locked,

@@ -70,5 +70,6 @@ export const RULES: Readonly<Record<string, Rule>> = {
   S4: pub("Hours between strength and endurance", "Robineau et al. 2016, J Strength Cond Res 30(3):672-683"),
   S5: trade("Hard days hard, or spread"),
   S13: trade("Softer spacing around B and C races"),
+  thin: house("Hold session too thin"),
   whole: house("Work that the window or the place cannot hold"),
 };

@@ -83,10 +83,16 @@ export const RESTORE_PERCENT = 55;
 
 /**
  * @param emphasis of the day
+ * @param holds what a hold keeps: the reps and percent of the build before it
  * @param gate lifts the RIR where the athlete's age asks for it; new lifters take the lower end of the sets
  */
-export function layeredDose(emphasis: Emphasis, gate: Pick<Gate, "minRir" | "training">): EmphasisDose {
-  const row = TABLE[emphasis];
+export function layeredDose(
+  emphasis: Emphasis,
+  gate: Pick<Gate, "minRir" | "training">,
+  holds: "develop" | "maximal" = "maximal",
+): EmphasisDose {
+  const { main, single, assist } = TABLE[emphasis === "hold" ? holds : emphasis];
+  const row = { ...TABLE[emphasis], main, single, assist };
   const careful = (d: Dose): Dose => ({
     ...d,
     rir: Math.max(d.rir, gate.minRir),

@@ -205,6 +205,14 @@ function up(
       reps: Math.max(hi, reps) + EXTRA_REPS.step,
       why: [why(rule, `${because}; this place has nothing heavier: more repetitions.`)],
     };
+  // A small wish that no step here can meet is kept for next time.
+  if (pct !== undefined && next > load * (1 + pct / 100) + 1e-9)
+    return {
+      kind: "same",
+      loadKg: load,
+      reps,
+      why: [why(rule, `${because}: ${roundTo(pct, 1)}% more is less than one step here, the same load.`)],
+    };
   const weeks = Math.max(1, Math.floor(daysBetween(input.history[0].date, input.on) / 7));
   const limitPct = Math.min(STEP_LIMIT.atOncePct, STEP_LIMIT.perWeekPct * weeks);
   const stepPct = (next / load - 1) * 100;
@@ -229,15 +237,12 @@ function up(
       why: [why(rule, `${because}, ${hi - reps} reps above the range: the smallest step, ${kg(next)}.`)],
     };
   }
-  const wanted = pct === undefined ? next : Math.min(load * (1 + pct / 100), load * (1 + limitPct / 100));
-  const made = loads.filter((l) => l <= wanted + 1e-9).at(-1) ?? load;
-  const target = Math.max(made, pct === undefined ? next : made);
-  if (target <= load)
-    return {
-      kind: "same",
-      loadKg: load,
-      reps,
-      why: [why(rule, `${because}: ${roundTo(pct ?? 0, 1)}% more is less than one step here, the same load.`)],
-    };
-  return { kind: "up-load", loadKg: target, reps, why: [why(rule, `${because}: from ${kg(load)} to ${kg(target)}.`)] };
+  const wanted = pct === undefined ? next : load * (1 + Math.min(pct, limitPct) / 100);
+  const target = loads.filter((l) => l <= wanted + 1e-9).at(-1) ?? next;
+  return {
+    kind: "up-load",
+    loadKg: target,
+    reps,
+    why: [why(rule, `${because}: from ${kg(load)} to ${kg(target)}.`)],
+  };
 }

@@ -17,6 +17,8 @@ export interface SeasonDay {
   /** First day of the unbroken run of this emphasis. */
   blockStart: IsoDate;
   loading: Loading;
+  /** What a hold day holds: the emphasis of the build before it. */
+  holds: "develop" | "maximal";
   heavyOk: boolean;
   /** Races whose softer spacing (S13) a heavy session here would break. */
   softRaces: string[];
@@ -63,6 +65,7 @@ function emphasisOf(phases: readonly SeasonPhase[], phase: SeasonPhase, day: num
  */
 export function seasonDays(athlete: Athlete, phases: readonly SeasonPhase[], from: IsoDate, to: IsoDate): SeasonDay[] {
   const days: SeasonDay[] = [];
+  let built: SeasonDay["holds"] | null = null;
   const firstLog = athlete.strengthLog.length === 0;
   for (let n = dayNumber(from); n <= dayNumber(to); n++) {
     const date = dateOf(n);
@@ -77,6 +80,7 @@ export function seasonDays(athlete: Athlete, phases: readonly SeasonPhase[], fro
       phase: phase.phase,
       emphasis,
       blockStart: date,
+      holds: built ?? (gate.training === "new" ? "develop" : "maximal"),
       loading: emphasis === "restore" ? "restore" : "full",
       heavyOk: emphasis !== "restore",
       softRaces: [],
@@ -101,6 +105,7 @@ export function seasonDays(athlete: Athlete, phases: readonly SeasonPhase[], fro
     const ill = illnessBefore(athlete, date);
     if (ill)
       limit("bodyweight", why("illness.back", `Back from illness: bodyweight for as many days as were lost (${ill}).`));
+    if (phase.phase === "build" && (emphasis === "develop" || emphasis === "maximal")) built = emphasis;
     const last = days.at(-1);
     if (last && last.emphasis === day.emphasis) day.blockStart = last.blockStart;
     days.push(day);

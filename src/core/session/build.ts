@@ -8,7 +8,7 @@ import { weakerSide } from "../screening/marks";
 import { listWords, type Why, why } from "../why";
 import { HALF_SESSION_MINUTES, halfSession, type Slot, slotsFor } from "./slots";
 import { pairUp, timeOfSession, totalSeconds } from "./time";
-import { heartSets, nextDrop, scaleSets, trimHeart } from "./trim";
+import { heartSets, nextDrop, raiseHeart, scaleSets, trimHeart } from "./trim";
 import type { BuiltSession, Dropped, Item, SessionRequest } from "./types";
 
 /** Lower-body main lift at this percent or more counts as heavy; so does RIR 2 or less at 6 reps or fewer. */
@@ -39,7 +39,7 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   const asked = heartSets(items);
   const cut = r.setFactor < 1 && r.loading !== "mobility";
   if (cut) items = scaleSets(items, r.setFactor);
-  if (r.heartCap !== null && heartSets(items) > r.heartCap) items = trimHeart(items, r.heartCap);
+  if (r.heartRange) items = raiseHeart(trimHeart(items, r.heartRange.most), r.heartRange.least);
   const rpe =
     r.loading === "full" || r.loading === "light"
       ? r.dose.rpe - (!cut ? 0 : r.setFactor <= 0.6 ? 2 : 1)
@@ -99,6 +99,7 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
     rpe,
     lostShare: wantedSets > 0 ? Math.max(0, 1 - left / wantedSets) : 0,
     unloaded: r.loading === "full" && lower.length === 0,
+    thin: r.heartRange !== null && heartSets(now.paired) < r.heartRange.least,
     why: reasons,
   };
 }

@@ -40,6 +40,26 @@ export function trimHeart<T extends Trimmable>(items: readonly T[], most: number
   return work.filter((i) => i.sets > 0);
 }
 
+/** A main lift takes at most this many sets. */
+const MOST_SETS = 4;
+
+/**
+ * Adds sets until the heart patterns have at least `least`: first to the item with fewest, up to four each.
+ * @returns new items; as many sets as that allows
+ */
+export function raiseHeart<T extends Trimmable>(items: readonly T[], least: number): T[] {
+  const work = items.map((i) => ({ ...i }));
+  while (heartSets(work) < least) {
+    const pick = work.reduce<T | undefined>(
+      (best, i) => (isHeart(i) && i.sets < MOST_SETS && (!best || i.sets < best.sets) ? i : best),
+      undefined,
+    );
+    if (!pick) break;
+    pick.sets += 1;
+  }
+  return work;
+}
+
 /** Sets that stay at a share, at least one. */
 export const keptSets = (sets: number, factor: number): number => Math.max(1, Math.round(sets * factor));
 

@@ -41,8 +41,8 @@ export interface SessionRequest {
   choice: ChoiceContext;
   /** Share of the hard sets that stays. */
   setFactor: number;
-  /** Hard sets of the four heart patterns that this session may have at most; null is free. */
-  heartCap: number | null;
+  /** Least and most hard sets of the four heart patterns in this session; null is free. */
+  heartRange: { least: number; most: number } | null;
   /** Stress at which assistance gives way; null is free. */
   stressCap: number | null;
   loadFor: (q: LoadQuestion) => LoadAnswer;
@@ -102,5 +102,7 @@ export interface BuiltSession {
   lostShare: number;
   /** A loaded dose is asked for and the place has nothing to load with. */
   unloaded: boolean;
+  /** Fewer hard sets than a race-phase week is to keep: the window has no time for them. */
+  thin: boolean;
   why: Why[];
 }

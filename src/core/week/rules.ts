@@ -14,6 +14,7 @@ export const DEFAULT_WEIGHTS: Readonly<Record<string, number>> = {
   S5: 8,
   S13: 6,
   whole: 12,
+  thin: 40,
 };
 
 /** Hours, all [trade]. */
@@ -78,6 +79,7 @@ export function ownCosts(o: Option, c: WeekContext): Cost[] {
       `${name} loses ${Math.round(o.lostShare * 100)}% of its sets in a window of this length.`,
     );
   if (o.unloaded) add("whole", 0.6, `${name} has nothing to load with at ${o.place}.`);
+  if (o.thin) add("thin", 1, `${name} has no time for the hard sets that hold strength in a race-phase week.`);
   if (o.heavy && o.softRaces.length > 0) add("S13", 1, `${name} is heavy close to ${o.softRaces.join(" and ")}.`);
   if (!o.mobility) {
     for (const e of c.endurance) {

@@ -19,6 +19,8 @@ export interface Option {
   lostShare: number;
   /** A loaded dose is asked for and the place has nothing to load with. */
   unloaded: boolean;
+  /** Fewer hard sets than a race-phase week is to keep: the window has no time for them. */
+  thin: boolean;
   /** Races whose softer spacing a heavy session here breaks. */
   softRaces: readonly string[];
   locked: boolean;

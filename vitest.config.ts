@@ -1,0 +1,9 @@
+import { defineConfig } from "vitest/config";
+
+export default defineConfig({
+  test: {
+    include: ["src/**/*.test.ts", "tests/reference/**/*.test.ts"],
+    testTimeout: 120_000,
+    environment: "node",
+  },
+});
