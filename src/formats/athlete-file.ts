@@ -25,15 +25,10 @@ export function readJson(text: string): Read<unknown> {
     const errors: ParseError[] = [];
     parseTree(text, errors, { disallowComments: true, allowTrailingComma: false });
     const first = errors[0];
-    const where = first
-      ? ` It stops making sense at ${lineAndColumn(text, first.offset)} (${printParseErrorCode(first.error)}).`
-      : "";
-    const cut =
-      text.trim() === ""
-        ? " The file is empty."
-        : first && first.offset >= text.trimEnd().length
-          ? " It seems to be cut off."
-          : "";
+    const name = first ? printParseErrorCode(first.error) : "";
+    const where = first ? ` It stops making sense at ${lineAndColumn(text, first.offset)} (${name}).` : "";
+    const atEnd = first !== undefined && (name.includes("EndOf") || first.offset >= text.trimEnd().length);
+    const cut = text.trim() === "" ? " The file is empty." : atEnd ? " It seems to be cut off." : "";
     return { ok: false, faults: [{ path: "(file)", expected: `JSON expected.${where}${cut}` }] };
   }
 }

@@ -13,7 +13,7 @@ describe("rep-max formulas, 100 kg x 5", () => {
     ["wathan", 116.58, "Wathan 1994"],
     ["oconner", 112.5, "O'Conner et al. 1989"],
     ["lander", 113.71, "Lander 1985"],
-  ] as const)("%s gives %d (%s)", (name, kg) => {
+  ] as const)("%s gives %d (%s)", (name, kg, _source) => {
     expect(100 * FORMULAS[name](5)).toBeCloseTo(kg, 2);
     expect(estimate(100, 5, 0, name)).toBeCloseTo(kg, 2);
     expect(estimate(100, 3, 2, name)).toBeCloseTo(kg, 2);

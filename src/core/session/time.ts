@@ -58,9 +58,9 @@ export function timeOfSession(items: readonly Item[], warmUp: readonly WarmUpSet
   for (let i = 0; i < items.length; i++) {
     const a = items[i];
     if (!a) continue;
-    t.change += CHANGE_SECONDS;
     const next = items[i + 1];
     const b = a.pair.endsWith("A") && next?.pair.endsWith("B") ? next : null;
+    t.change += CHANGE_SECONDS * (b ? 2 : 1);
     if (b) i++;
     const rounds = Math.max(a.sets, b?.sets ?? 0);
     for (let r = 0; r < rounds; r++) {

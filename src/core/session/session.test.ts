@@ -1,0 +1,307 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { athleteWith, gym, home } from "../../../tests/support/athlete";
+import type { Athlete, Place } from "../athlete/types";
+import { layeredDose } from "../dose/layered";
+import { exerciseById } from "../exercise/library";
+import { buildSession } from "./build";
+import { HALF_SESSION_MINUTES } from "./slots";
+import { compatible, pairUp, setSeconds, timeOfSession, totalSeconds } from "./time";
+import { heartSets, nextDrop, raiseHeart, scaleSets, trimHeart } from "./trim";
+import type { Item, SessionRequest } from "./types";
+
+const ex = (id: string) => exerciseById(id)!;
+const item = (id: string, sets: number, more: Partial<Item> = {}): Item => ({
+  pair: "",
+  exercise: ex(id),
+  loading: ex(id).loading,
+  main: false,
+  sets,
+  repsLow: 5,
+  reps: 5,
+  seconds: null,
+  eachSide: ex(id).unilateral,
+  loadKg: null,
+  perSideKg: [],
+  barKg: null,
+  percent1rm: null,
+  rir: 2,
+  restSeconds: 180,
+  why: [],
+  ...more,
+});
+const request = (
+  more: Partial<SessionRequest> = {},
+  athlete: Athlete = athleteWith(),
+  place: Place = gym,
+): SessionRequest => ({
+  label: "A",
+  emphasis: "maximal",
+  loading: "full",
+  heavyOk: true,
+  dose: layeredDose("maximal", { minRir: 0, training: "trained" }),
+  place,
+  minutes: 75,
+  choice: {
+    athlete,
+    place,
+    on: "2026-03-03",
+    areas: athlete.health.areas.map((a) => a.area),
+    unloaded: false,
+    stopped: new Map(),
+    recent: new Map(),
+  },
+  setFactor: 1,
+  heartRange: null,
+  stressCap: null,
+  loadFor: (q) => ({
+    loadKg: q.loading === "bar" ? 80 : 12,
+    perSideKg: [20, 10],
+    barKg: q.loading === "bar" ? 20 : null,
+    percent1rm: q.loading === "bar" ? 83.3 : null,
+    why: [{ rule: "load.percent", text: "test" }],
+  }),
+  ...more,
+});
+const patterns = (s: { items: Item[] }) => s.items.map((i) => i.exercise.pattern);
+
+describe("pairs", () => {
+  it("share no primary muscle, grip, trunk limit or second station", () => {
+    expect(compatible(item("front-squat", 3), item("dead-bug", 2))).toBe(false);
+    expect(compatible(item("front-squat", 3), item("calf-raise", 2))).toBe(true);
+    expect(compatible(item("deadlift", 3), item("front-plank", 2))).toBe(false);
+    expect(compatible(item("deadlift", 3), item("one-arm-row", 2))).toBe(false);
+    expect(compatible(item("romanian-deadlift", 3), item("leg-press", 3))).toBe(false);
+    expect(compatible(item("split-squat", 3), item("bridge", 3))).toBe(false);
+  });
+
+  it("are labelled side by side, and nobody is lost", () => {
+    const list = ["front-squat", "trap-bar-deadlift", "calf-raise", "dead-bug", "push-up"].map((id) => item(id, 2));
+    const paired = pairUp(list);
+    expect(paired.map((i) => i.exercise.id).sort()).toEqual(list.map((i) => i.exercise.id).sort());
+    paired.forEach((i, k) => {
+      if (i.pair.endsWith("A")) {
+        expect(paired[k + 1]!.pair).toBe(i.pair.replace("A", "B"));
+        expect(compatible(i, paired[k + 1]!)).toBe(true);
+      }
+    });
+    expect(paired[0]!.exercise.id).toBe("front-squat");
+  });
+});
+
+describe("time", () => {
+  // Handbook section 17, check values from practice (common practice, no source).
+  it("gives two unpaired main lifts of 3 x 5 with 3 min rest about 40 minutes", () => {
+    const items = [item("back-squat", 3, { pair: "1", main: true }), item("deadlift", 3, { pair: "2", main: true })];
+    const warmUp = Array.from({ length: 8 }, () => ({
+      exercise: "back-squat",
+      reps: 5,
+      loadKg: 40,
+      perSideKg: [],
+      barKg: 20,
+    }));
+    expect(totalSeconds(timeOfSession(items, warmUp)) / 60).toBeGreaterThan(36);
+    expect(totalSeconds(timeOfSession(items, warmUp)) / 60).toBeLessThan(44);
+  });
+
+  it("gives 27 paired working sets about an hour", () => {
+    const ids = [
+      "goblet-squat",
+      "one-arm-row",
+      "split-squat",
+      "push-up",
+      "bridge",
+      "front-plank",
+      "calf-raise",
+      "dead-bug",
+      "side-lying-raise",
+    ];
+    const paired = pairUp(ids.map((id) => item(id, 3, { reps: 8, restSeconds: 75 })));
+    const warmUp = Array.from({ length: 6 }, () => ({
+      exercise: "goblet-squat",
+      reps: 5,
+      loadKg: 8,
+      perSideKg: [],
+      barKg: null,
+    }));
+    const minutes = totalSeconds(timeOfSession(paired, warmUp)) / 60;
+    expect(minutes).toBeGreaterThan(50);
+    expect(minutes).toBeLessThan(70);
+  });
+
+  it("counts a partner's work as rest once", () => {
+    const alone = timeOfSession([item("back-squat", 3, { pair: "1" })], []);
+    expect(alone.emptyRest).toBe(540);
+    const paired = timeOfSession(
+      [item("back-squat", 3, { pair: "1A" }), item("calf-raise", 3, { pair: "1B", reps: 10, restSeconds: 45 })],
+      [],
+    );
+    expect(paired.filledRest).toBeGreaterThan(0);
+    expect(paired.emptyRest + paired.filledRest).toBe(540);
+  });
+
+  it("takes both sides and holds into account", () => {
+    expect(setSeconds(item("split-squat", 1, { reps: 6 }))).toBe(6 * 4 * 2);
+    expect(setSeconds(item("side-plank", 1, { reps: null, seconds: 30 }))).toBe(60);
+  });
+});
+
+describe("cutting sets", () => {
+  const day = [
+    item("front-squat", 3, { main: true }),
+    item("deadlift", 3, { main: true }),
+    item("bridge", 2),
+    item("calf-raise", 2),
+  ];
+  it("takes 40 to 50% off in a step-back week, main lifts last", () => {
+    const cut = scaleSets(day, 0.55);
+    expect(heartSets(cut)).toBe(4);
+    expect(cut.map((i) => i.sets)).toEqual([2, 2, 1]);
+  });
+  it("takes a third off with a jump in mileage", () => {
+    expect(heartSets(scaleSets(day, 2 / 3))).toBe(5);
+  });
+  it("never takes the first lift below two sets, and never adds", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 3, maxLength: 3 }),
+        fc.integer({ min: 0, max: 12 }),
+        ([a, b, c], most) => {
+          const list = [item("front-squat", a!, { main: true }), item("split-squat", b!), item("bridge", c!)];
+          const cut = trimHeart(list, most);
+          expect(cut[0]!.exercise.id).toBe("front-squat");
+          expect(cut[0]!.sets).toBeGreaterThanOrEqual(Math.min(2, a!));
+          expect(heartSets(cut)).toBeLessThanOrEqual(Math.max(most, Math.min(2, a!)));
+          for (const i of cut) expect(i.sets).toBeLessThanOrEqual(list.find((x) => x.exercise === i.exercise)!.sets);
+        },
+      ),
+    );
+  });
+  it("raises to a least number, four sets a lift at most", () => {
+    expect(heartSets(raiseHeart(day, 10))).toBe(10);
+    expect(
+      raiseHeart(day, 99)
+        .slice(0, 3)
+        .map((i) => i.sets),
+    ).toEqual([4, 4, 4]);
+  });
+  it("drops in the order of the trade: mobility, second hip, calf, trunk set, assistance, main sets", () => {
+    let list = [
+      item("front-squat", 3, { main: true }),
+      item("bridge", 2),
+      item("clam", 2),
+      item("push-up", 2),
+      item("calf-raise", 2),
+      item("dead-bug", 2),
+      item("cat-cow", 1),
+    ];
+    const order: string[] = [];
+    for (let step = nextDrop(list); step; step = nextDrop(list)) {
+      order.push(step.dropped.exercise);
+      list = step.items;
+    }
+    expect(order).toEqual([
+      "cat-cow",
+      "clam",
+      "calf-raise",
+      "dead-bug",
+      "dead-bug",
+      "push-up",
+      "push-up",
+      "bridge",
+      "bridge",
+      "front-squat",
+    ]);
+    expect(list.map((i) => [i.exercise.id, i.sets])).toEqual([["front-squat", 2]]);
+  });
+});
+
+describe("a built session", () => {
+  it("A leads with squat and hinge, B with split squat and hip", () => {
+    expect(patterns(buildSession(request())!).filter((p) => p !== "calf" && p !== "trunk")).toEqual([
+      "squat",
+      "hinge",
+      "hip",
+    ]);
+    expect(patterns(buildSession(request({ label: "B" }))!).filter((p) => p !== "calf" && p !== "trunk")).toEqual([
+      "split-squat",
+      "hip",
+      "hinge",
+    ]);
+  });
+
+  it("is heavy by percent and lower-loaded by what is held", () => {
+    expect(buildSession(request())).toMatchObject({ heavy: true, lowerLoaded: true });
+    const light = buildSession(
+      request({ heavyOk: false, loadFor: (q) => ({ ...request().loadFor(q), percent1rm: 70 }) }),
+    )!;
+    expect(light).toMatchObject({ heavy: false, lowerLoaded: true });
+    expect(light.items[0]!.rir).toBe(4);
+    expect(
+      buildSession(request({ loading: "mobility", choice: { ...request().choice, unloaded: true } })),
+    ).toMatchObject({ heavy: false, lowerLoaded: false });
+  });
+
+  it("fits every window it is given, and says what it dropped", () => {
+    for (let minutes = 20; minutes <= 90; minutes += 5) {
+      const s = buildSession(request({ minutes }));
+      if (!s) continue;
+      expect(s.minutes).toBeLessThanOrEqual(minutes);
+      expect(totalSeconds(s.time)).toBeLessThanOrEqual(minutes * 60);
+      if (minutes < 45) expect(s.dropped.length).toBeGreaterThan(0);
+    }
+    expect(buildSession(request({ minutes: 8 }))).toBeNull();
+  });
+
+  it("is a half session of one lift, one hip and one trunk exercise in short windows", () => {
+    const s = buildSession(request({ minutes: HALF_SESSION_MINUTES }))!;
+    expect(patterns(s).sort()).toEqual(["hip", "squat", "trunk"]);
+    expect(s.why.map((w) => w.rule)).toContain("time.drop");
+  });
+
+  it("uses only what the place has", () => {
+    const s = buildSession(request({ minutes: 60 }, athleteWith(), home))!;
+    for (const i of s.items) expect(["bodyweight"]).toContain(i.loading);
+    expect(s.unloaded).toBe(true);
+  });
+
+  it("leaves out what a trouble area forbids, and says what stands instead", () => {
+    const a = athleteWith({
+      health: { clearanceNeeded: false, areas: [{ area: "low-back", side: "both", status: "current" }] },
+    });
+    const s = buildSession(request({}, a))!;
+    expect(s.items.map((i) => i.exercise.id)).not.toContain("back-squat");
+    expect(s.items.map((i) => i.exercise.id)).not.toContain("trap-bar-deadlift");
+    expect(
+      s.items
+        .find((i) => i.exercise.pattern === "hinge")!
+        .why.map((w) => w.text)
+        .join(),
+    ).toContain("low back is in trouble");
+    expect(s.cautions.join()).toContain("low back");
+  });
+
+  it("starts with the weaker side of the screening", () => {
+    const a = athleteWith({ screening: [{ test: "single-leg-squat", date: "2026-02-01", left: 10, right: 12 }] });
+    const split = buildSession(request({ label: "B" }, a))!.items[0]!;
+    expect(split.why.map((w) => w.text).join()).toContain("Start with the left side");
+  });
+
+  it("states its cautions where the bar is", () => {
+    expect(buildSession(request())!.cautions.join(" ")).toMatch(/neutral spine.*fever/s);
+  });
+
+  it("weighs planned RPE x minutes, less with cut sets", () => {
+    const s = buildSession(request())!;
+    expect(s.stress).toBe(s.minutes * 7);
+    expect(buildSession(request({ setFactor: 2 / 3 }))!.rpe).toBe(6);
+    expect(buildSession(request({ setFactor: 0.55 }))!.rpe).toBe(5);
+  });
+
+  it("gives assistance up where the depth limit leaves no room, never the heart patterns", () => {
+    const s = buildSession(request({ stressCap: 150 }))!;
+    expect(patterns(s)).toEqual(["squat", "hinge", "hip"]);
+    expect(s.dropped.map((d) => d.why).join()).toContain("depth limit");
+    expect(s.lostShare).toBe(0);
+  });
+});

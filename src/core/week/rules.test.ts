@@ -1,0 +1,172 @@
+import { describe, expect, it } from "vitest";
+import type { EnduranceSession } from "../athlete/types";
+import { dayNumber } from "../dates";
+import { fitWeek } from "./fit";
+import { blockedByEndurance, blockedByOther, DEFAULT_WEIGHTS, ownCosts, pairCosts } from "./rules";
+import type { Demand, Option, WeekContext } from "./types";
+
+const option = (date: string, hour: number, more: Partial<Option> = {}): Option => ({
+  label: "A",
+  date,
+  day: dayNumber(date),
+  start: hour * 60,
+  minutes: 60,
+  place: "gym",
+  lowerLoaded: true,
+  heavy: true,
+  mobility: false,
+  stress: 300,
+  lostShare: 0,
+  unloaded: false,
+  thin: false,
+  softRaces: [],
+  locked: false,
+  ...more,
+});
+const session = (
+  date: string,
+  start: string,
+  kind: EnduranceSession["kind"],
+  minutes: number,
+  more: Partial<EnduranceSession> = {},
+): EnduranceSession => ({ date, start, sport: "run", kind, minutes, ...more });
+const context = (endurance: EnduranceSession[], more: Partial<WeekContext> = {}): WeekContext => {
+  const keyDays = new Set(endurance.filter((e) => e.kind !== "easy").map((e) => dayNumber(e.date)));
+  return { endurance, standing: [], placement: "stack", weights: {}, keyDays, hasKey: keyDays.size > 0, ...more };
+};
+const charged = (o: Option, c: WeekContext) => Object.fromEntries(ownCosts(o, c).map((x) => [x.rule, x.points]));
+const TUE = "2026-03-03";
+const WED = "2026-03-04";
+
+describe("must-hold rules", () => {
+  it("M4: no overlap with any endurance", () => {
+    const easy = context([session(TUE, "18:30", "easy", 40)]);
+    expect(blockedByEndurance(option(TUE, 18), easy)?.rule).toBe("M4");
+    expect(blockedByEndurance(option(TUE, 17, { minutes: 90 }), easy)).toBeNull();
+    expect(blockedByEndurance(option(TUE, 17, { minutes: 91 }), easy)?.text).toContain("overlap");
+  });
+  it("M4: three hours from the end of leg-heavy work, either way round", () => {
+    const key = context([session(TUE, "09:00", "intervals", 60)]);
+    expect(blockedByEndurance(option(TUE, 13), key)).toBeNull();
+    expect(blockedByEndurance(option(TUE, 12, { start: 12 * 60 + 59 }), key)?.text).toContain("3 are needed");
+    expect(blockedByEndurance(option(TUE, 5), key)).toBeNull();
+    expect(blockedByEndurance(option(TUE, 5, { start: 5 * 60 + 1 }), key)).not.toBeNull();
+    expect(blockedByEndurance(option(TUE, 11, { lowerLoaded: false }), key)).toBeNull();
+  });
+  it("M4: over 60 minutes on foot is leg-heavy, an easy ride or swim is not", () => {
+    const at = (e: Partial<EnduranceSession>) =>
+      blockedByEndurance(option(TUE, 11), context([session(TUE, "09:00", "easy", 61, e)]));
+    expect(at({})).not.toBeNull();
+    expect(at({ sport: "ride" })).toBeNull();
+    expect(at({ sport: "swim", key: true })).toBeNull();
+    expect(at({ minutes: 60 })).toBeNull();
+    expect(at({ key: true, minutes: 45 })).not.toBeNull();
+  });
+  it("M3: 24 hours between loaded lower-body sessions, start to start, also over midnight", () => {
+    expect(blockedByOther(option(TUE, 18), option(WED, 17))?.rule).toBe("M3");
+    expect(blockedByOther(option(TUE, 18), option(WED, 18))).toBeNull();
+    expect(blockedByOther(option(TUE, 18), option(WED, 7, { lowerLoaded: false }))).toBeNull();
+    expect(blockedByOther(option(TUE, 7), option(TUE, 20, { lowerLoaded: false }))).not.toBeNull();
+  });
+});
+
+describe("should-hold rules", () => {
+  it("S1: 48 hours between heavy sessions, dearer the closer", () => {
+    const at = (b: Option) => pairCosts(option(TUE, 18), b, context([]))[0]?.points ?? 0;
+    expect(at(option("2026-03-05", 18))).toBe(0);
+    expect(at(option(WED, 18))).toBe(DEFAULT_WEIGHTS.S1);
+    expect(at(option("2026-03-05", 6))).toBeGreaterThan(0);
+    expect(at(option("2026-03-05", 6))).toBeLessThan(DEFAULT_WEIGHTS.S1!);
+    expect(at(option(WED, 18, { heavy: false }))).toBe(0);
+  });
+  it("S2: nothing heavy 24 hours before a key session, 36 before the long one", () => {
+    const key = context([session(WED, "07:00", "tempo", 50)]);
+    expect(charged(option(TUE, 18), key).S2).toBe(DEFAULT_WEIGHTS.S2);
+    expect(charged(option(TUE, 18, { heavy: false }), key).S2).toBeUndefined();
+    expect(charged(option(TUE, 6), key).S2).toBeUndefined();
+    const long = context([session(WED, "17:00", "long", 120)]);
+    expect(charged(option(TUE, 6), long).S2).toBe(DEFAULT_WEIGHTS.S2);
+    expect(charged(option(TUE, 4), long).S2).toBeUndefined();
+  });
+  it("S3 and S4: order and gap on one day", () => {
+    const key = context([session(TUE, "18:00", "intervals", 60)]);
+    expect(charged(option(TUE, 7), key)).toMatchObject({ S3: DEFAULT_WEIGHTS.S3 });
+    expect(charged(option(TUE, 7), key).S4).toBeUndefined();
+    const easy = context([session(TUE, "09:00", "easy", 40)]);
+    expect(charged(option(TUE, 7), easy).S3).toBeUndefined();
+    expect(charged(option(TUE, 12), easy).S4).toBe(3);
+    expect(charged(option(TUE, 15), easy).S4).toBeUndefined();
+  });
+  it("S5: stack or spread", () => {
+    const key = context([session(TUE, "07:00", "intervals", 60)]);
+    expect(charged(option(TUE, 18), key).S5).toBeUndefined();
+    expect(charged(option(WED, 18), key).S5).toBe(DEFAULT_WEIGHTS.S5);
+    const spread = { ...key, placement: "spread" as const };
+    expect(charged(option(TUE, 18), spread).S5).toBe(DEFAULT_WEIGHTS.S5);
+    expect(charged(option(WED, 18), spread).S5).toBeUndefined();
+    expect(charged(option(WED, 18), context([])).S5).toBeUndefined();
+  });
+  it("takes the athlete's own weights", () => {
+    const key = context([session(TUE, "07:00", "intervals", 60)], { weights: { S5: 3 } });
+    expect(charged(option(WED, 18), key).S5).toBe(3);
+  });
+  it("charges races, lost sets and a bare room", () => {
+    expect(charged(option(TUE, 18, { softRaces: ["Tern Hill"] }), context([])).S13).toBe(DEFAULT_WEIGHTS.S13);
+    expect(charged(option(TUE, 18, { lostShare: 0.5 }), context([])).whole).toBe(6);
+    expect(charged(option(TUE, 18, { unloaded: true }), context([])).whole).toBe(7);
+    expect(charged(option(TUE, 18, { thin: true }), context([])).thin).toBe(DEFAULT_WEIGHTS.thin);
+  });
+  it("leaves mobility free of spacing", () => {
+    expect(
+      ownCosts(
+        option(TUE, 8, { mobility: true, heavy: false, lowerLoaded: false }),
+        context([session(TUE, "07:00", "intervals", 50)]),
+      ),
+    ).toEqual([]);
+  });
+});
+
+describe("the fit", () => {
+  const demand = (label: Option["label"], ...options: Option[]): Demand => ({
+    label,
+    options: options.map((o) => ({ ...o, label })),
+    none: `no window for ${label}`,
+  });
+  it("places before it saves, A before B", () => {
+    const only = option(TUE, 18);
+    const fit = fitWeek([demand("A", only), demand("B", only)], context([]));
+    expect(fit.placed.map((p) => p.label)).toEqual(["A"]);
+    expect(fit.unplaced).toEqual([{ label: "B", why: expect.stringContaining("taken by the sessions before it") }]);
+  });
+  it("keeps a locked session, whatever it costs the others", () => {
+    const locked = option(WED, 18, { locked: true });
+    const fit = fitWeek([demand("A", option(TUE, 18), option(WED, 12)), demand("B", locked)], context([]));
+    expect(fit.placed.find((p) => p.label === "B")).toMatchObject({ date: WED, start: 18 * 60 });
+  });
+  it("takes the cheaper day, and offers the other", () => {
+    const key = context([session(TUE, "07:00", "intervals", 60)]);
+    const fit = fitWeek([demand("A", option(TUE, 18), option(WED, 18))], key);
+    expect(fit.placed[0]!.date).toBe(TUE);
+    expect(fit.cost).toBe(0);
+    expect(fit.alternatives).toEqual([
+      { cost: DEFAULT_WEIGHTS.S5, sessions: [{ label: "A", date: WED, start: 1080, place: "gym" }] },
+    ]);
+  });
+  it("breaks ties the same way whatever the order it is given", () => {
+    const list = [option(WED, 18), option(TUE, 18), option(TUE, 12)];
+    const results = [list, [...list].reverse()].map((l) => fitWeek([demand("A", ...l)], context([])).placed[0]!);
+    expect(results[0]).toEqual(results[1]);
+    expect(results[0]).toMatchObject({ date: TUE, start: 12 * 60 });
+  });
+  it("says why a session stays out, and the nearest fix", () => {
+    expect(fitWeek([demand("A")], context([])).unplaced[0]!.why).toBe("no window for A");
+    const closed = fitWeek([demand("A", option(TUE, 9))], context([session(TUE, "07:00", "long", 120)]));
+    expect(closed.unplaced[0]!.why).toMatch(/long run.*M4.*another day/);
+  });
+  it("counts the sessions that stand already", () => {
+    const yesterday = { day: dayNumber(TUE), start: 19 * 60, minutes: 60, lowerLoaded: true, heavy: true };
+    const fit = fitWeek([demand("A", option(WED, 18), option(WED, 19))], context([], { standing: [yesterday] }));
+    expect(fit.placed[0]!.start).toBe(19 * 60);
+    expect(fit.costs.map((c) => c.rule)).toEqual(["S1"]);
+  });
+});

@@ -1,0 +1,338 @@
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import type { Server } from "node:http";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import pino from "pino";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { athleteWith, logOf, START } from "../../tests/support/athlete";
+import type { Problem } from "../api/problem";
+import type { AthleteView, SeasonView, SessionView, SquadView, WeekView } from "../api/views";
+import { addDays } from "../core/dates";
+import { buildApp } from "./app";
+import { configFromEnvironment, todayOf } from "./run";
+import { Store } from "./store/store";
+
+const TODAY = "2026-03-03";
+const FILE = readFileSync(join(import.meta.dirname, "../../tests/support/run.json"), "utf8");
+const folder = mkdtempSync(join(tmpdir(), "field-anchor-"));
+const file = join(folder, "club.sqlite");
+
+let store: Store;
+let server: Server;
+let base = "";
+
+beforeAll(async () => {
+  store = await Store.open(file);
+  const app = buildApp({
+    store,
+    today: () => TODAY,
+    clubName: "Test club",
+    version: "0",
+    log: pino({ level: "silent" }),
+  });
+  server = await new Promise((done) => {
+    const s = app.express.listen(0, "127.0.0.1", () => done(s));
+  });
+  const at = server.address();
+  base = `http://127.0.0.1:${typeof at === "object" && at ? at.port : 0}/api`;
+});
+
+afterAll(async () => {
+  await new Promise((done) => server.close(done));
+  await store.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+async function call<T>(
+  method: string,
+  path: string,
+  body?: unknown,
+): Promise<{ status: number; type: string; body: T }> {
+  const response = await fetch(base + path, {
+    method,
+    ...(body === undefined
+      ? {}
+      : {
+          body: typeof body === "string" ? body : JSON.stringify(body),
+          headers: { "Content-Type": "application/json" },
+        }),
+  });
+  const text = await response.text();
+  return {
+    status: response.status,
+    type: response.headers.get("content-type") ?? "",
+    body: text ? (JSON.parse(text) as T) : (null as T),
+  };
+}
+const importOne = async (text = FILE): Promise<string> =>
+  (await call<{ id: string }>("POST", "/athletes", text)).body.id;
+
+describe("the store", () => {
+  it("keeps a real file in WAL mode with foreign keys on", async () => {
+    expect(await store.pragma("journal_mode")).toBe("wal");
+    expect(await store.pragma("foreign_keys")).toBe(1);
+  });
+
+  it("opens again on what it wrote, migrations run once", async () => {
+    const path = join(folder, "twice.sqlite");
+    const first = await Store.open(path);
+    const id = await first.add(athleteWith({ locked: [] }));
+    await first.close();
+    const second = await Store.open(path);
+    expect((await second.get(id))?.athlete).toEqual(athleteWith({ locked: [] }));
+    await second.close();
+  });
+
+  it("stores nothing of a change that is refused", async () => {
+    const id = await store.add(athleteWith());
+    const before = await store.get(id);
+    await expect(
+      store.change(
+        id,
+        (a) => ({ ...a, races: [], locked: [{ date: START, start: "10:00", place: "gym", label: "A" }] }),
+        () => {
+          throw new Error("no");
+        },
+      ),
+    ).rejects.toThrow("no");
+    expect(await store.get(id)).toEqual(before);
+    await store.remove(id);
+  });
+
+  it("stands many writes at once", async () => {
+    const id = await store.add(athleteWith());
+    await Promise.all(
+      Array.from({ length: 20 }, (_, i) =>
+        store.putEndurance(id, { date: addDays(START, i), sport: "run", kind: "easy", minutes: 30 + i }, null),
+      ),
+    );
+    const after = await store.get(id);
+    expect(after?.athlete.endurance.map((e) => e.minutes).sort((a, b) => a - b)).toEqual(
+      Array.from({ length: 20 }, (_, i) => 30 + i),
+    );
+    expect(after?.revision).toBe(21);
+    await store.remove(id);
+    expect(await store.get(id)).toBeNull();
+  });
+});
+
+describe("athlete files over HTTP", () => {
+  it("gives back the same file", async () => {
+    const id = await importOne();
+    const response = await fetch(`${base}/athletes/${id}/file`);
+    expect(await response.text()).toBe(FILE);
+    expect(response.headers.get("content-disposition")).toContain("corin-ashby.json");
+  });
+
+  it.each([
+    ["truncated JSON", FILE.slice(0, 5000), "(file)"],
+    ["nonsense", "?".repeat(400_000), "(file)"],
+    ["an unknown field", FILE.replace('"version": 1', '"version": 1,\n  "coach": "x"'), "coach"],
+    ["a wrong type", FILE.replace('"birthYear": 1991', '"birthYear": "1991"'), "athlete.birthYear"],
+    [
+      "a season that ends before it starts",
+      FILE.replace(/"end": "2026-\d\d-\d\d"\n {2}\}/, '"end": "2020-01-01"\n  }'),
+      "season.end",
+    ],
+  ])("refuses %s, names the path, stores nothing", async (_name, text, path) => {
+    const count = (await call<SquadView>("GET", "/squad")).body.rows.length;
+    const { status, type, body } = await call<Problem>("POST", "/athletes", text);
+    expect(status).toBe(422);
+    expect(type).toContain("application/problem+json");
+    expect(body.faults.map((f) => f.path)).toContain(path);
+    expect(body.detail).toContain("not stored");
+    expect((await call<SquadView>("GET", "/squad")).body.rows).toHaveLength(count);
+  });
+});
+
+describe("views", () => {
+  it("answers health, club and squad", async () => {
+    expect((await call("GET", "/health")).body).toMatchObject({ status: "ok", today: TODAY });
+    expect((await call("GET", "/club")).body).toEqual({ name: "Test club", today: TODAY });
+    const id = await importOne();
+    const row = (await call<SquadView>("GET", "/squad")).body.rows.find((r) => r.id === id)!;
+    expect(row).toMatchObject({ name: "Corin Ashby", sport: "run", monday: "2026-03-02" });
+    expect(row.weeks).toHaveLength(12);
+    expect(row.today).toMatchObject({ label: "A", done: false });
+  });
+
+  it("gives the season week by week, with logs behind and plans ahead", async () => {
+    const id = await importOne();
+    const { body } = await call<SeasonView>("GET", `/athletes/${id}/season`);
+    const past = body.weeks.filter((w) => w.start < "2026-03-02" && w.start > "2025-12-28");
+    expect(past.flatMap((w) => w.anchors).every((a) => a.done)).toBe(true);
+    expect(past.some((w) => w.anchors.length > 0)).toBe(true);
+    const ahead = body.weeks.filter((w) => w.start > TODAY);
+    expect(ahead.flatMap((w) => w.anchors).some((a) => a.done)).toBe(false);
+    expect(body.weeks.every((w) => w.why.length >= 0 && w.depthLimit >= 0)).toBe(true);
+    expect(body.races.map((r) => r.date)).toEqual([...body.races.map((r) => r.date)].sort());
+  });
+
+  it("answers what does not exist with problem details", async () => {
+    for (const path of [
+      "/athletes/none",
+      "/athletes/none/season",
+      "/nowhere",
+      `/athletes/${await importOne()}/weeks/1999-01-04`,
+    ]) {
+      const { status, type } = await call("GET", path);
+      expect(status, path).toBe(404);
+      expect(type).toContain("problem+json");
+    }
+    expect((await call<Problem>("GET", `/athletes/${await importOne()}/weeks/soon`)).body.faults[0]?.path).toBe("date");
+  });
+});
+
+describe("the coach's decisions", () => {
+  it("locks a session, fits again without moving it, unlocks it", async () => {
+    const id = await importOne();
+    const path = `/athletes/${id}/weeks/2026-03-09`;
+    const fitted = (await call<WeekView>("POST", `${path}/fit`)).body;
+    expect(fitted.held).not.toBeNull();
+    const b = fitted.sessions.find((s) => s.label === "B")!;
+    const lock = { date: "2026-03-13", start: "06:30", place: "home", label: "B" };
+    expect(b.date).not.toBe(lock.date);
+    expect((await call("PUT", `/athletes/${id}/locks`, lock)).status).toBe(204);
+    const again = (await call<WeekView>("POST", `${path}/fit`)).body;
+    expect(again.sessions.find((s) => s.label === "B")).toMatchObject({ date: lock.date, start: 390, locked: true });
+    expect((await call("DELETE", `/athletes/${id}/locks/${lock.date}/B`)).status).toBe(204);
+    expect((await call<WeekView>("POST", `${path}/fit`)).body.sessions.find((s) => s.label === "B")).toMatchObject({
+      date: b.date,
+      locked: false,
+    });
+  });
+
+  it("holds a taken alternative, says when a cheaper one exists, gives the week back", async () => {
+    const id = await importOne();
+    const path = `/athletes/${id}/weeks/2026-03-09`;
+    const before = (await call<WeekView>("GET", path)).body;
+    const dearer = before.fit.alternatives.find((a) => a.cost > before.fit.cost)!;
+    const sessions = dearer.sessions.map((s) => ({
+      ...s,
+      start: `${String(Math.floor(s.start / 60)).padStart(2, "0")}:${String(s.start % 60).padStart(2, "0")}`,
+    }));
+    expect((await call("PUT", `${path}/held`, { sessions })).status).toBe(204);
+    const held = (await call<WeekView>("GET", path)).body;
+    expect(held.sessions.map((s) => s.date).sort()).toEqual(dearer.sessions.map((s) => s.date).sort());
+    expect(held).toMatchObject({ stale: true, fit: { cost: dearer.cost } });
+    await call("PUT", `${path}/held`, { sessions: null });
+    expect((await call<WeekView>("GET", path)).body.sessions).toEqual(before.sessions);
+  });
+
+  it("adds, changes and removes races, and refuses what does not fit", async () => {
+    const id = await importOne();
+    const race = { date: "2026-06-20", name: "Dyke Run", sport: "run", priority: "C", expectedMinutes: 40 };
+    const made = await call<{ id: string }>("POST", `/athletes/${id}/races`, race);
+    expect(made.status).toBe(201);
+    const outside = await call<Problem>("PUT", `/athletes/${id}/races/${made.body.id}`, {
+      ...race,
+      date: "2030-01-01",
+    });
+    expect(outside.status).toBe(422);
+    expect(outside.body.faults[0]?.path).toMatch(/^races\[\d+\]\.date$/);
+    expect(
+      (await call<Problem>("POST", `/athletes/${id}/races`, { ...race, expectedMinutes: -5 })).body.faults[0],
+    ).toMatchObject({ path: "expectedMinutes" });
+    expect((await call("PUT", `/athletes/${id}/races/${made.body.id}`, { ...race, priority: "B" })).status).toBe(204);
+    const view = (await call<AthleteView>("GET", `/athletes/${id}`)).body;
+    expect(view.races.find((r) => r.id === made.body.id)).toMatchObject({ priority: "B" });
+    expect((await call("DELETE", `/athletes/${id}/races/${made.body.id}`)).status).toBe(204);
+    expect((await call("DELETE", `/athletes/${id}/races/${made.body.id}`)).status).toBe(404);
+  });
+
+  it("adds, changes and removes endurance sessions; the week follows", async () => {
+    const id = await importOne();
+    const session = { date: "2026-03-11", sport: "run", kind: "intervals", minutes: 55 };
+    const made = await call<{ id: string }>("POST", `/athletes/${id}/endurance`, session);
+    const week = async () =>
+      (await call<WeekView>("GET", `/athletes/${id}/weeks/2026-03-09`)).body.endurance.find(
+        (e) => e.id === made.body.id,
+      );
+    expect(await week()).toMatchObject({
+      isKey: true,
+      load: 440,
+      assumed: expect.arrayContaining([expect.stringContaining("RPE 8")]),
+    });
+    await call("PUT", `/athletes/${id}/endurance/${made.body.id}`, { ...session, key: false, rpe: 4 });
+    expect(await week()).toMatchObject({ isKey: false, load: 220 });
+    await call("DELETE", `/athletes/${id}/endurance/${made.body.id}`);
+    expect(await week()).toBeUndefined();
+  });
+
+  it("refuses windows that overlap", async () => {
+    const id = await importOne();
+    const { windows } = (await call<AthleteView>("GET", `/athletes/${id}`)).body;
+    const { status, body } = await call<Problem>("PUT", `/athletes/${id}/windows`, {
+      windows: [...windows, { ...windows[0]!, minutes: 20 }],
+    });
+    expect(status).toBe(422);
+    expect(body.faults[0]?.expected).toContain("no overlap");
+    expect((await call<AthleteView>("GET", `/athletes/${id}`)).body.windows).toEqual(windows);
+  });
+
+  it("refuses a body that is not JSON", async () => {
+    const id = await importOne();
+    const { status, body } = await call<Problem>("PUT", `/athletes/${id}/locks`, "{oops");
+    expect(status).toBe(400);
+    expect(body.faults[0]).toEqual({ path: "(body)", expected: "JSON expected" });
+  });
+});
+
+describe("logging", () => {
+  it("answers the next session: one set short of its reps, the load stays and says why", async () => {
+    const id = await importOne();
+    const today = (await call<SessionView>("GET", `/athletes/${id}/sessions/${TODAY}/A`)).body;
+    const main = today.items.find((i) => i.loadKg !== null && i.percent1rm !== null)!;
+    const next = async () =>
+      (await call<SessionView>("GET", `/athletes/${id}/sessions/2026-03-10/A`)).body.items.find(
+        (i) => i.exercise === main.exercise,
+      )!;
+    const log = logOf(TODAY, [
+      {
+        exercise: main.exercise,
+        prescribed: { sets: main.sets, reps: main.reps!, repsLow: main.repsLow!, rir: main.rir, loadKg: main.loadKg! },
+        sets: Array.from({ length: main.sets }, (_, i) => ({
+          reps: i === main.sets - 1 ? main.repsLow! - 1 : main.reps!,
+          loadKg: main.loadKg!,
+          rir: 2,
+          side: "both" as const,
+        })),
+      },
+    ]);
+    expect((await call("PUT", `/athletes/${id}/logs/${TODAY}/A`, log)).status).toBe(204);
+    expect(await next()).toMatchObject({ loadKg: main.loadKg });
+    expect((await next()).why.map((w) => w.text).join()).toContain("One set stopped at");
+    // Saving it again replaces it, and the day still shows what was asked of it.
+    await call("PUT", `/athletes/${id}/logs/${TODAY}/A`, { ...log, rpe: 8 });
+    const again = (await call<SessionView>("GET", `/athletes/${id}/sessions/${TODAY}/A`)).body;
+    expect(again.log).toMatchObject({ rpe: 8 });
+    expect(again.items.map((i) => [i.exercise, i.loadKg])).toEqual(today.items.map((i) => [i.exercise, i.loadKg]));
+    expect(
+      (await call<WeekView>("GET", `/athletes/${id}/weeks/2026-03-02`)).body.sessions.filter(
+        (s) => s.label === "A" && s.date === TODAY,
+      ),
+    ).toEqual([expect.objectContaining({ done: true })]);
+    await call("DELETE", `/athletes/${id}/logs/${TODAY}/A`);
+    expect((await call<SessionView>("GET", `/athletes/${id}/sessions/${TODAY}/A`)).body.log).toBeNull();
+  });
+
+  it("takes no log of a day to come, nor one whose day differs from its address", async () => {
+    const id = await importOne();
+    expect(
+      (await call<Problem>("PUT", `/athletes/${id}/logs/2026-03-10/A`, logOf("2026-03-10", []))).body.faults[0]
+        ?.expected,
+    ).toContain("up to today");
+    expect((await call("PUT", `/athletes/${id}/logs/${TODAY}/A`, logOf("2026-03-02", []))).status).toBe(422);
+  });
+});
+
+describe("configuration", () => {
+  it("listens on this machine alone unless told otherwise", () => {
+    expect(configFromEnvironment({})).toMatchObject({ host: "127.0.0.1", port: 4173, fixedToday: null });
+    expect(todayOf(configFromEnvironment({ FIELD_ANCHOR_TODAY: "2026-03-04" }))).toBe("2026-03-04");
+  });
+  it("refuses what it cannot use", () => {
+    expect(() => configFromEnvironment({ PORT: "high" })).toThrow("PORT");
+    expect(() => configFromEnvironment({ FIELD_ANCHOR_TODAY: "today" })).toThrow("FIELD_ANCHOR_TODAY");
+  });
+});
