@@ -48,20 +48,24 @@ export function flagsOf(
       const w = fw + 8 + Math.max(textWidth(race.name, 12), textWidth(date, 11));
       const h = 28;
       const here = columns.find((c) => x >= c.x0 && x <= c.x1);
-      const low = Math.max(ceiling + 6, Math.min(here?.ascentTip ?? ground, here?.peak ?? ground) - h - 6);
+      const sky = Math.min(here?.ascentTip ?? ground, here?.peak ?? ground) - h - 6;
       const start = ceiling + { A: 6, B: 34, C: 60 }[race.priority];
-      for (const side of [1, -1] as const) {
-        for (let top = start; top <= Math.max(start, low); top += 8) {
-          const box = { x: side === 1 ? x - 2 : x - w + 2, y: top - 2, w, h: h + 4 };
-          if (box.x < left + 2 || box.x + box.w > right) break;
-          if (taken.some((t) => overlaps(t, box))) continue;
-          taken.push(box);
-          return { race, x, top, side, lines, textX: side === 1 ? x + fw + 6 : x - fw - 6, box };
-        }
-      }
+      const free = (box: Rect) => box.x >= left + 2 && box.x + box.w <= right && !taken.some((t) => overlaps(t, box));
+      // First in the sky, then over the terrain, where the words have a halo.
+      for (const lowest of [Math.max(start, sky), ground - h - 8])
+        for (const side of [1, -1] as const)
+          for (let top = start; top <= lowest; top += 8) {
+            const box = { x: side === 1 ? x - 2 : x - w + 2, y: top - 2, w, h: h + 4 };
+            if (!free(box)) continue;
+            taken.push(box);
+            return { race, x, top, side, lines, textX: side === 1 ? x + fw + 6 : x - fw - 6, box };
+          }
       // No room for its words: the flag alone, its name in the table twin.
-      const box = { x: x - 2, y: start - 2, w: fw + 4, h: fh + 4 };
-      taken.push(box);
-      return { race, x, top: start, side: x + fw > right ? -1 : 1, lines: [], textX: x, box };
+      const side = x + fw > right ? -1 : 1;
+      const alone = (top: number): Rect => ({ x: side === 1 ? x - 2 : x - fw - 2, y: top - 2, w: fw + 4, h: fh + 4 });
+      let top = start;
+      while (top < ground - fh - 8 && taken.some((t) => overlaps(t, alone(top)))) top += 6;
+      taken.push(alone(top));
+      return { race, x, top, side, lines: [], textX: x, box: alone(top) };
     });
 }

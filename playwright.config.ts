@@ -1,0 +1,27 @@
+import { defineConfig } from "@playwright/test";
+import { browserOptions } from "./tests/support/browser";
+
+/** The day on which the journeys happen; tests/support/*.json are made around it. */
+const TODAY = "2026-03-03";
+const server = (port: number, entry: string, data: string) => ({
+  command: `rm -rf ${data} && node dist/server/${entry}.js`,
+  url: `http://127.0.0.1:${port}/api/health`,
+  env: { PORT: String(port), FIELD_ANCHOR_TODAY: TODAY, FIELD_ANCHOR_DATA: data, LOG_LEVEL: "warn" },
+  reuseExistingServer: false,
+  timeout: 120_000,
+});
+
+export default defineConfig({
+  testDir: "tests/e2e",
+  outputDir: "test-results",
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [["list"]],
+  use: { viewport: { width: 1280, height: 800 }, launchOptions: browserOptions, trace: "retain-on-failure" },
+  projects: [
+    { name: "coach", testMatch: /(journey|records|errors)\.spec\.ts/, use: { baseURL: "http://127.0.0.1:4181" } },
+    { name: "demo", testMatch: /(demo|access)\.spec\.ts/, use: { baseURL: "http://127.0.0.1:4182" } },
+  ],
+  webServer: [server(4181, "main", ".tmp/e2e-coach"), server(4182, "demo", ".tmp/e2e-demo")],
+});

@@ -1,0 +1,80 @@
+import { describe, expect, it } from "vitest";
+import {
+  clock,
+  distance,
+  duration,
+  inDays,
+  loadText,
+  METRIC,
+  mass,
+  sessionName,
+  setsByReps,
+  signed,
+  span,
+} from "./format";
+import { bandSets } from "./section/patterns";
+import { compact, numberFrom } from "./ui/form";
+
+const plain = (s: string) => s.replaceAll("\u00A0", " ");
+const IMPERIAL = { massUnit: "lb", distanceUnit: "mi" } as const;
+
+describe("numbers as people read them", () => {
+  it("shows the athlete's units and never breaks before them", () => {
+    expect(mass(72.5, METRIC)).toBe("72.5\u00A0kg");
+    expect(plain(mass(20.41165665, IMPERIAL))).toBe("45 lb");
+    expect(plain(distance(42.195, METRIC, 1))).toBe("42.2 km");
+    expect(plain(distance(42.195, IMPERIAL, 1))).toBe("26.2 mi");
+  });
+  it("writes times of a session, a rest, a span of days", () => {
+    expect(plain(duration(48))).toBe("48 min");
+    expect(plain(duration(140))).toBe("2 h 20");
+    expect(plain(duration(125))).toBe("2 h 05");
+    expect(plain(duration(120))).toBe("2 h");
+    expect(clock(180)).toBe("3:00");
+    expect(clock(-5)).toBe("0:00");
+    expect(plain(span("2026-05-18", "2026-05-24"))).toBe("18 – 24 May");
+    expect(plain(span("2026-03-30", "2026-04-05"))).toBe("30 Mar – 5 Apr");
+    expect([0, 1, 34, -8].map(inDays)).toEqual(["today", "tomorrow", "34 days", "8 days ago"]);
+    expect([8.4, -15, 0].map(signed)).toEqual(["+8%", "−15%", "0%"]);
+  });
+  it("says how a load is held", () => {
+    const of = (loading: string, loadKg: number | null) => plain(loadText({ loading, loadKg }, METRIC));
+    expect([of("bar", 72.5), of("pair", 12), of("single", 16), of("bodyweight", null), of("bar", null)]).toEqual([
+      "72.5 kg",
+      "2 × 12 kg",
+      "16 kg",
+      "bodyweight",
+      "find it",
+    ]);
+    expect(plain(setsByReps({ sets: 3, reps: 5, seconds: null }))).toBe("3 × 5");
+    expect(plain(setsByReps({ sets: 2, reps: null, seconds: 30 }))).toBe("2 × 30 s");
+    expect(sessionName("A", "restore")).toBe("Restore A");
+    expect(sessionName("A", "maximal")).toBe("Heavy A");
+  });
+});
+
+describe("forms", () => {
+  it("read optional numbers, decimal commas, and give the rest on to be refused", () => {
+    expect(["", " 12,5 ", "7", "ten"].map(numberFrom)).toEqual([undefined, 12.5, 7, "ten"]);
+  });
+  it("leave empty fields out of the file", () => {
+    expect(compact({ a: "", b: undefined, c: 0, d: false })).toEqual({ c: 0, d: false });
+  });
+});
+
+describe("bands", () => {
+  it("stand in one order, push and pull together", () => {
+    expect(
+      bandSets([
+        { pattern: "pull", sets: 1 },
+        { pattern: "trunk", sets: 2 },
+        { pattern: "squat", sets: 3 },
+        { pattern: "push", sets: 2 },
+      ]),
+    ).toEqual([
+      ["S", 3],
+      ["T", 2],
+      ["U", 3],
+    ]);
+  });
+});

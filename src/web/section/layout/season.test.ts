@@ -1,0 +1,194 @@
+import { describe, expect, it } from "vitest";
+import type { RaceFlag, SeasonView, SeasonWeekView } from "../../../api/views";
+import { addDays } from "../../../core/dates";
+import { overlaps } from "./common";
+import { type SeasonInput, seasonLayout, weeksThatFit } from "./season";
+
+const FIRST = "2026-01-05";
+const week = (i: number, more: Partial<SeasonWeekView> = {}): SeasonWeekView => ({
+  start: addDays(FIRST, i * 7),
+  isoWeek: i + 2,
+  phase: "base",
+  emphasis: "develop",
+  stepBack: false,
+  done: i < 4,
+  minutes: 300,
+  distanceKm: 40 + i,
+  ascentM: 600,
+  load: 1500,
+  distancePct: null,
+  loadPct: null,
+  depthLimit: 300,
+  anchors: [
+    {
+      label: "A",
+      date: addDays(FIRST, i * 7 + 1),
+      start: 1080,
+      minutes: 50,
+      stress: 280,
+      bands: [
+        { pattern: "squat", sets: 3 },
+        { pattern: "hinge", sets: 3 },
+      ],
+      done: i < 4,
+      locked: false,
+      heavy: true,
+    },
+    {
+      label: "B",
+      date: addDays(FIRST, i * 7 + 3),
+      start: 1080,
+      minutes: 35,
+      stress: 150,
+      bands: [{ pattern: "split-squat", sets: 3 }],
+      done: i < 4,
+      locked: false,
+      heavy: false,
+    },
+  ],
+  dose: [],
+  why: [],
+  unplaced: [],
+  phaseWeek: 1,
+  phaseWeeks: 12,
+  ...more,
+});
+const flag = (id: string, date: string, priority: RaceFlag["priority"], name = `Race ${id}`): RaceFlag => ({
+  id,
+  name,
+  date,
+  days: 1,
+  priority,
+  minutes: 60,
+  assumed: false,
+});
+
+function view(more: Partial<SeasonView> = {}): SeasonView {
+  const weeks = Array.from({ length: 12 }, (_, i) => week(i));
+  return {
+    id: "x",
+    today: addDays(FIRST, 4 * 7 + 2),
+    season: { start: FIRST, end: addDays(FIRST, 83) },
+    phases: [
+      { phase: "base", start: FIRST, end: addDays(FIRST, 45), fixed: false, why: [] },
+      { phase: "build", start: addDays(FIRST, 46), end: addDays(FIRST, 83), fixed: true, why: [] },
+    ],
+    races: [],
+    weeks,
+    warnings: [],
+    ...more,
+  };
+}
+const input = (v: SeasonView, more: Partial<SeasonInput> = {}): SeasonInput => ({
+  view: v,
+  terrain: "distance",
+  first: 0,
+  count: 12,
+  width: 924,
+  height: 640,
+  inUnits: (km) => km,
+  ...more,
+});
+
+describe("the season layout", () => {
+  const l = seasonLayout(input(view()));
+
+  it("gives every week a column of one width, edge to edge", () => {
+    expect(l.columns).toHaveLength(12);
+    l.columns.forEach((c, i) => {
+      expect(c.x1 - c.x0).toBeCloseTo(l.columnWidth, 6);
+      if (i > 0) expect(c.x0).toBeCloseTo(l.columns[i - 1]!.x1, 6);
+    });
+    expect(l.x1).toBeLessThanOrEqual(924);
+    expect(l.table.y + l.table.rowHeight * 6).toBeLessThanOrEqual(640);
+  });
+
+  it("stands terrain above the ground, in proportion", () => {
+    const heights = l.columns.map((c) => l.ground - c.peak);
+    expect(heights[11]! / heights[0]!).toBeCloseTo(51 / 40, 6);
+    for (const c of l.columns) expect(c.peak).toBeGreaterThan(l.top);
+  });
+
+  it("hangs anchors below it, feet at their depth, inside their own week", () => {
+    for (const a of l.anchors) {
+      const c = l.columns[a.week]!;
+      expect(a.x0).toBeGreaterThanOrEqual(c.x0 - 0.01);
+      expect(a.x1).toBeLessThanOrEqual(c.x1 + 0.01);
+      expect(a.top).toBeGreaterThan(l.ground);
+      expect(a.foot).toBeLessThan(l.bottom);
+      expect(a.bands.reduce((sum, b) => sum + b.h, 0)).toBeCloseTo(a.foot - a.top, 6);
+    }
+    const [deep, shallow] = [l.anchors[0]!, l.anchors[1]!];
+    expect((deep.foot - l.ground) / (shallow.foot - l.ground)).toBeCloseTo(280 / 150, 6);
+    expect(deep.bands.map((b) => b.id)).toEqual(["S", "H"]);
+  });
+
+  it("puts the plumb line on today and strata on their days", () => {
+    expect(l.today).toBeCloseTo(l.x0 + ((30 + 0.5) / 7) * l.columnWidth, 6);
+    expect(l.strata.map((s) => s.phase)).toEqual(["base", "build"]);
+    expect(l.strata[0]!.x1).toBeCloseTo(l.strata[1]!.x0, 6);
+    expect(l.strata[1]!.x0).toBeCloseTo(l.x0 + (46 / 7) * l.columnWidth, 6);
+  });
+
+  it("splits the terrain where done ends", () => {
+    expect(l.terrainDone).toContain(`L${(l.x0 + 4 * l.columnWidth).toFixed(1)} ${l.ground}`);
+    expect(l.terrainPlan).not.toBe("");
+    expect(seasonLayout(input(view(), { first: 5, count: 7 })).terrainDone).toBe("");
+  });
+
+  it("marks the planned anchor furthest past its limit, never a done one", () => {
+    expect(l.warning).toBeNull();
+    const over = view({
+      weeks: [week(0, { depthLimit: 100 }), week(5, { depthLimit: 246 }), week(6, { depthLimit: 270 })],
+    });
+    expect(seasonLayout(input(over, { count: 3 })).warning).toMatchObject({ text: "34 over", week: 1 });
+  });
+
+  it("draws the usual level over a step-back week only", () => {
+    const weeks = [week(0), week(1), week(2), week(3, { stepBack: true, distanceKm: 25 })];
+    const { columns } = seasonLayout(input(view({ weeks }), { count: 4 }));
+    expect(columns.map((c) => c.usual !== null)).toEqual([false, false, false, true]);
+    expect(columns[3]!.usual!).toBeLessThan(columns[3]!.peak);
+  });
+
+  it("turns the terrain to load or hours, in the athlete's unit of distance", () => {
+    expect(seasonLayout(input(view(), { terrain: "load" })).columns[0]!.value).toBe(1500);
+    expect(seasonLayout(input(view(), { terrain: "hours" })).columns[0]!.value).toBe(5);
+    expect(seasonLayout(input(view(), { inUnits: (km) => km / 2 })).columns[0]!.value).toBe(20);
+  });
+
+  it("keeps flags and their words apart and inside", () => {
+    const races = [
+      flag("1", addDays(FIRST, 20), "A", "Long Name Of A Race 50K"),
+      flag("2", addDays(FIRST, 22), "B"),
+      flag("3", addDays(FIRST, 24), "C"),
+      flag("4", addDays(FIRST, 82), "A", "At The Very Edge"),
+      flag("5", addDays(FIRST, 400), "A"),
+    ];
+    const { flags, x1 } = seasonLayout(input(view({ races })));
+    expect(flags.map((f) => f.race.id).sort()).toEqual(["1", "2", "3", "4"]);
+    flags.forEach((f, i) => {
+      expect(f.box.x + f.box.w).toBeLessThanOrEqual(x1 + 12.01);
+      for (const g of flags.slice(i + 1)) expect(overlaps(f.box, g.box), `${f.race.id} over ${g.race.id}`).toBe(false);
+    });
+    expect(flags.find((f) => f.race.id === "4")!.side).toBe(-1);
+  });
+
+  it("holds from 1024 to 2560 wide", () => {
+    for (const width of [668, 924, 1500, 2204]) {
+      const count = weeksThatFit(width, 12);
+      const wide = seasonLayout(input(view(), { width, count }));
+      expect(wide.x1).toBeLessThanOrEqual(width);
+      expect(wide.columnWidth).toBeGreaterThanOrEqual(32);
+    }
+  });
+
+  it("stands empty weeks", () => {
+    const bare = view({ weeks: [week(0, { distanceKm: 0, load: 0, minutes: 0, anchors: [], depthLimit: 0 })] });
+    const empty = seasonLayout(input(bare, { count: 1 }));
+    expect(empty.anchors).toEqual([]);
+    expect(empty.strip[1]!.cells).toEqual(["–"]);
+    expect(JSON.stringify(empty)).not.toContain("null,null");
+    expect(empty.ridge).not.toContain("NaN");
+  });
+});

@@ -1,0 +1,85 @@
+/** Accessibility (axe, WCAG 2.2 AA), no clipped or overlapping drawing, and no request to anywhere else. */
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page, test } from "@playwright/test";
+
+interface Row {
+  id: string;
+  name: string;
+  today: { label: string } | null;
+}
+const rowsOf = async (page: Page): Promise<Row[]> => (await (await page.request.get("/api/squad")).json()).rows;
+
+const VIEWS: [string, (id: string) => string, string][] = [
+  ["squad", () => "/", "tbody tr"],
+  ["season", (id) => `/a/${id}/season`, "svg[aria-label^='Season section']"],
+  ["week", (id) => `/a/${id}/week/2026-03-09`, "svg[aria-label^='Week section']"],
+  ["session", (id) => `/a/${id}/session/2026-03-10/A`, "tbody tr"],
+  ["records", (id) => `/a/${id}/records`, "tbody tr"],
+];
+
+for (const [name, path, ready] of VIEWS)
+  test(`${name}: axe finds nothing, nothing is cut off, nothing leaves this machine`, async ({ page, baseURL }) => {
+    const elsewhere: string[] = [];
+    page.on("request", (r) => {
+      if (!r.url().startsWith(baseURL ?? "") && !r.url().startsWith("data:")) elsewhere.push(r.url());
+    });
+    const rows = await rowsOf(page);
+    const maren = rows.find((r) => r.name.startsWith("Maren"))!;
+    await page.goto(path(maren.id));
+    await page.locator(ready).first().waitFor();
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
+      .analyze();
+    expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    const outside = await page.evaluate(() =>
+      [...document.querySelectorAll("svg text")].flatMap((t) => {
+        const [box, frame] = [t.getBoundingClientRect(), t.closest("svg")!.getBoundingClientRect()];
+        const cut =
+          box.width > 0 &&
+          (box.left < frame.left - 1 ||
+            box.right > frame.right + 1 ||
+            box.top < frame.top - 2 ||
+            box.bottom > frame.bottom + 2);
+        return cut ? [t.textContent] : [];
+      }),
+    );
+    expect(outside).toEqual([]);
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll("svg text, p, td, span, button, a")]
+        .filter((e) => e.textContent?.trim() && Number.parseFloat(getComputedStyle(e).fontSize) < 11)
+        .map((e) => e.textContent),
+    );
+    expect(small).toEqual([]);
+    expect(elsewhere).toEqual([]);
+  });
+
+test("floor at 390 x 844: axe finds nothing, every target is 44 px or more", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const row = (await rowsOf(page)).find((r) => r.today)!;
+  await page.goto(`/a/${row.id}/floor/2026-03-03/${row.today!.label}`);
+  await page.getByRole("button", { name: /Log set|Choose the load/ }).waitFor();
+  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+  const small = await page.evaluate(() =>
+    [...document.querySelectorAll("button, a")].flatMap((e) => {
+      const b = e.getBoundingClientRect();
+      const narrow = e.getAttribute("aria-label")?.startsWith("Pain") ? 30 : 44;
+      return b.width > 0 && (b.height < 44 || b.width < narrow)
+        ? [`${e.textContent} ${Math.round(b.width)}x${Math.round(b.height)}`]
+        : [];
+    }),
+  );
+  expect(small).toEqual([]);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+});
+
+test("holds at 1024 wide", async ({ page }) => {
+  await page.setViewportSize({ width: 1024, height: 768 });
+  const maren = (await rowsOf(page)).find((r) => r.name.startsWith("Maren"))!;
+  for (const [, path, ready] of VIEWS) {
+    await page.goto(path(maren.id));
+    await page.locator(ready).first().waitFor();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+  }
+});

@@ -1,0 +1,90 @@
+/** The demo club as a coach finds it on Monday morning, by mouse and by keyboard. */
+import { expect, test } from "@playwright/test";
+
+test("the squad shows who needs a look and why, and opens the first one's week in one action", async ({ page }) => {
+  await page.goto("/");
+  const rows = page.locator("tbody tr");
+  await expect(rows).toHaveCount(7);
+  await expect(rows.first()).toContainText("tomorrow: nothing but mobility");
+  for (const text of [
+    "Nothing lifted for",
+    "above the last ordinary weeks",
+    "after Old Harbour Marathon",
+    "weaker in the",
+  ])
+    await expect(page.getByText(text).first()).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/\/week$/);
+});
+
+test("who lifts today, filtered with one key, each with an hour and a length", async ({ page }) => {
+  await page.goto("/");
+  await expect(page.locator("tbody tr").first()).toBeVisible();
+  await page.keyboard.press("t");
+  await expect(page.getByRole("button", { name: "Lifts today" })).toHaveAttribute("aria-pressed", "true");
+  const rows = page.locator("tbody tr");
+  const n = await rows.count();
+  expect(n).toBeGreaterThan(0);
+  for (let i = 0; i < n; i++) await expect(rows.nth(i).locator("td").nth(4)).toContainText(/\d\d:\d\d, \d+\smin/);
+});
+
+test("the season is walked with arrow keys and opens a week", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Maren Tolvaj, season" }).click();
+  const inspector = page.getByRole("complementary", { name: "Week inspector" });
+  await expect(inspector.getByRole("heading", { name: "Week 10" })).toBeVisible();
+  await page.keyboard.press("ArrowRight");
+  await expect(inspector.getByRole("heading", { name: "Week 11" })).toBeVisible();
+  await page.keyboard.press("ArrowDown");
+  await expect(inspector.getByRole("heading", { name: "Week 14" })).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/week\/2026-03-30/);
+});
+
+test("any figure gives its rule and its source in one action", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Maren Tolvaj", exact: true }).click();
+  await page.getByRole("button", { name: "Next week" }).click();
+  await page.getByRole("button", { name: /^Heavy A/ }).dblclick();
+  await page
+    .getByRole("button", { name: /\d+(\.\d+)?\skg$/ })
+    .first()
+    .click();
+  const why = page.getByRole("dialog");
+  await expect(why.getByRole("heading", { name: "Why" })).toBeVisible();
+  await expect(why.getByText(/(Published|Common practice|Our assumption)/).first()).toBeVisible();
+});
+
+test("an alternative is previewed, taken and undone", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Teodor Vance", exact: true }).click();
+  await page.getByRole("button", { name: "Next week" }).click();
+  await expect(page.getByText(/proposed, best of/)).toBeVisible();
+  await page.getByRole("button", { name: "Preview" }).first().click();
+  await expect(page.getByRole("button", { name: "Back", exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Take" }).first().click();
+  await expect(page.getByText(/held, best of/)).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByText(/proposed, best of/)).toBeVisible();
+});
+
+test("the palette and the switcher reach athletes by keyboard", async ({ page }) => {
+  await page.goto("/");
+  await expect(page.locator("tbody tr").first()).toBeVisible();
+  await page.keyboard.press("Control+k");
+  await page.getByPlaceholder("Athlete, view or action").fill("bryn");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: /^Athlete: Bryn Hallow/ })).toBeVisible();
+  await page.keyboard.press("]");
+  await expect(page.getByRole("button", { name: /^Athlete: Bryn Hallow/ })).toHaveCount(0);
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys that work here" })).toBeVisible();
+});
+
+test("pounds and miles are shown where the athlete asks for them", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Pell Ashdown", exact: true }).click();
+  await expect(page.getByText("mi · lb")).toBeVisible();
+  await page.keyboard.press("4");
+  await expect(page.getByText(/\d\slb/).first()).toBeVisible();
+});

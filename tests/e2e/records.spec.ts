@@ -1,0 +1,100 @@
+/** Races, endurance sessions and windows through the real forms; the file in and out. */
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { expect, type Page, test } from "@playwright/test";
+
+const FILE = join(import.meta.dirname, "../support/hike.json");
+
+async function openRecords(page: Page): Promise<string> {
+  const { id } = await (
+    await page.request.post("/api/athletes", {
+      data: readFileSync(FILE, "utf8"),
+      headers: { "Content-Type": "application/json" },
+    })
+  ).json();
+  await page.goto(`/a/${id}/records`);
+  await expect(page.getByRole("heading", { name: "Records" })).toBeVisible();
+  return id;
+}
+
+test("a race is added, refused where it does not fit, changed, removed and brought back", async ({ page }) => {
+  await openRecords(page);
+  await page.keyboard.press("r");
+  const form = page.getByRole("dialog");
+  await form.getByRole("button", { name: "Add race" }).click();
+  await expect(form.getByText("some text expected")).toBeVisible();
+  await form.getByLabel("Name").fill("Beacon Round");
+  await form.getByLabel("Date").fill("2031-06-20");
+  await form.getByLabel("Expected duration").fill("four hours");
+  await form.getByRole("button", { name: "Add race" }).click();
+  await expect(form.getByText(/a number expected/)).toBeVisible();
+  await form.getByLabel("Expected duration").fill("200");
+  await form.getByRole("button", { name: "Add race" }).click();
+  await expect(form.getByText(/inside the season/)).toBeVisible();
+  await form.getByLabel("Date").fill("2026-06-20");
+  await form.getByLabel("Distance").fill("12,5");
+  await form.getByRole("button", { name: "Add race" }).click();
+  const row = page.getByRole("row").filter({ hasText: "Beacon Round" });
+  await expect(row).toContainText("12.5");
+
+  await row.getByRole("button").click();
+  await page.getByRole("dialog").getByLabel("Importance").selectOption("C");
+  await page.getByRole("dialog").getByRole("button", { name: "Save race" }).click();
+  await expect(row.locator("td").first()).toHaveText("C");
+
+  await row.getByRole("button").click();
+  await page.getByRole("dialog").getByRole("button", { name: "Remove" }).click();
+  await expect(row).toHaveCount(0);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(row).toHaveCount(1);
+});
+
+test("an endurance session is added and the week shows it", async ({ page }) => {
+  const id = await openRecords(page);
+  await page.goto(`/a/${id}/week/2026-03-09`);
+  await page.getByRole("button", { name: "Endurance", exact: true }).click();
+  const form = page.getByRole("dialog");
+  await form.getByLabel("Date").fill("2026-03-11");
+  await form.getByLabel("Start").fill("07:15");
+  await form.getByLabel("Kind").selectOption("intervals");
+  await form.getByLabel("Duration").fill("45");
+  await form.getByRole("button", { name: "Add session" }).click();
+  const added = page.getByRole("button", { name: /2026-03-11 07:15 hike intervals/ });
+  await expect(added).toBeAttached();
+  await expect(added).toHaveAccessibleName(/load 360, key session/);
+  await added.press("Enter");
+  await expect(page.getByRole("dialog")).toContainText("RPE 8 assumed for intervals");
+  await page.getByRole("dialog").getByLabel("Effort").fill("6");
+  await page.getByRole("dialog").getByRole("button", { name: "Save session" }).click();
+  await expect(added).toHaveAccessibleName(/load 270/);
+});
+
+test("windows that overlap are refused with their reason; a good one is kept", async ({ page }) => {
+  await openRecords(page);
+  await page.keyboard.press("w");
+  const form = page.getByRole("dialog");
+  await form.getByLabel("Day").selectOption("1");
+  await form.getByLabel("From").fill("19:30");
+  await form.getByRole("button", { name: "Add window" }).click();
+  await expect(form.getByText(/no overlap with availability\[0\]/)).toBeVisible();
+  await form.getByLabel("Day").selectOption("6");
+  await form.getByLabel("From").fill("15:00");
+  await form.getByLabel("Length").fill("50");
+  await form.getByRole("button", { name: "Add window" }).click();
+  await expect(page.getByRole("row").filter({ hasText: "Saturday" }).filter({ hasText: "15:00" })).toBeVisible();
+});
+
+test("the file goes out as it came in, and removing asks first and can be undone", async ({ page }) => {
+  await openRecords(page);
+  const download = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Export file" }).click();
+  const file = await (await download).path();
+  expect(readFileSync(file, "utf8")).toBe(readFileSync(FILE, "utf8"));
+  await page.getByRole("button", { name: "Remove athlete" }).click();
+  await expect(page.getByText(/Remove Dagny Wray with all records\?/)).toBeVisible();
+  const before = (await (await page.request.get("/api/squad")).json()).rows.length;
+  await page.getByRole("button", { name: "Remove", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Squad" })).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect.poll(async () => (await (await page.request.get("/api/squad")).json()).rows.length).toBe(before);
+});
