@@ -8,8 +8,12 @@ import { Crash } from "./ui/Crash";
 import { Frame } from "./ui/Frame";
 import { KeysProvider } from "./ui/keys";
 
+// Without a connection a call fails at once, so that the floor can keep what was logged and say so.
 const client = new QueryClient({
-  defaultOptions: { queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true } },
+  defaultOptions: {
+    queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true, networkMode: "always" },
+    mutations: { networkMode: "always" },
+  },
 });
 
 /** Views other than the first are fetched when they are opened. */

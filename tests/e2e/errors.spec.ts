@@ -8,7 +8,7 @@ const GOOD = readFileSync(join(import.meta.dirname, "../support/row.json"), "utf
 async function giveFile(page: Page, text: string) {
   await page.goto("/?import=1");
   await page
-    .getByLabel("Athlete file")
+    .getByLabel("Athlete file", { exact: true })
     .setInputFiles({ name: "athlete.json", mimeType: "application/json", buffer: Buffer.from(text) });
   return page.getByRole("alert");
 }
@@ -59,7 +59,7 @@ test("an address that names nothing says so and leads back", async ({ page }) =>
   await expect(page.getByRole("alert")).toContainText("no such athlete");
   await page.goto("/somewhere");
   await expect(page.getByRole("heading", { name: "There is no such view" })).toBeVisible();
-  await page.getByRole("link", { name: "To the squad" }).click();
+  await page.getByRole("link", { name: "To the squad", exact: true }).click();
   await expect(page.getByRole("heading", { name: "Squad" })).toBeVisible();
 });
 

@@ -22,7 +22,7 @@ test("a race is added, refused where it does not fit, changed, removed and broug
   await page.keyboard.press("r");
   const form = page.getByRole("dialog");
   await form.getByRole("button", { name: "Add race" }).click();
-  await expect(form.getByText("some text expected")).toBeVisible();
+  await expect(form.locator("#race-name-error")).toBeVisible();
   await form.getByLabel("Name").fill("Beacon Round");
   await form.getByLabel("Date").fill("2031-06-20");
   await form.getByLabel("Expected duration").fill("four hours");

@@ -28,22 +28,27 @@ export function useLog(id: string, initial: StrengthLog, stored: StrengthLog | n
   const latest = useRef(log);
   const write = put.mutateAsync;
 
-  const send = async (value: StrengthLog) => {
+  const inFlight = useRef(false);
+
+  /** One request at a time, so that an older log never arrives after a newer one; what changed meanwhile follows at once. */
+  const send = async () => {
+    if (inFlight.current) return;
+    inFlight.current = true;
     setSent("sending");
     try {
-      await write(value);
-      if (latest.current === value) {
-        localStorage.removeItem(key);
-        setSent("sent");
-        setRefused(null);
+      for (let value: StrengthLog | null = latest.current; value; ) {
+        await write(value);
+        value = latest.current === value ? null : latest.current;
       }
+      localStorage.removeItem(key);
+      setSent("sent");
+      setRefused(null);
     } catch (error) {
       setSent("kept");
-      setRefused(
-        error instanceof ProblemError && error.problem.status >= 400 && error.problem.status < 500
-          ? error.message
-          : null,
-      );
+      const status = error instanceof ProblemError ? error.problem.status : 0;
+      setRefused(status >= 400 && status < 500 && error instanceof Error ? error.message : null);
+    } finally {
+      inFlight.current = false;
     }
   };
   const sendRef = useRef(send);
@@ -53,12 +58,12 @@ export function useLog(id: string, initial: StrengthLog, stored: StrengthLog | n
     latest.current = next;
     localStorage.setItem(key, JSON.stringify(next));
     setLog(next);
-    void send(next);
+    void send();
   };
 
   useEffect(() => {
     if (sent !== "kept") return;
-    const again = () => void sendRef.current(latest.current);
+    const again = () => void sendRef.current();
     const timer = setInterval(again, RETRY_MS);
     window.addEventListener("online", again);
     return () => {

@@ -198,7 +198,7 @@ function Row({
                 {first.text}
               </Asked>
               {more.length > 0 && (
-                <Asked reasons={more} className="block text-[12px] leading-4 text-ink2">
+                <Asked reasons={more} className="block py-1 text-[12px] leading-4 text-ink2">
                   and {more.length} more
                 </Asked>
               )}

@@ -199,6 +199,14 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
               onFocus={() => onSelect(a.index)}
               onKeyDown={(e) => e.key === "Enter" && onOpen(a.index)}
             >
+              {/* The whole of it can be pointed at, also between stem and tag. */}
+              <rect
+                x={Math.min(a.x0, a.tag.rect.x)}
+                y={l.ground - 12}
+                width={Math.max(a.x1, a.tag.rect.x + a.tag.rect.w) - Math.min(a.x0, a.tag.rect.x)}
+                height={Math.max(a.foot, a.tag.rect.y + a.tag.rect.h) - l.ground + 12}
+                fill="transparent"
+              />
               <Anchor shape={a} ground={l.ground} prefix="w" letters stroke={1.75} />
               {selected === a.index && (
                 <rect
