@@ -75,7 +75,9 @@ export function buildApp(o: AppOptions): App {
     res.json({ name: o.clubName, today: o.today() });
   });
   app.get("/api/squad", async (_req, res) => {
-    res.json(await squad.view());
+    const { key, json } = await squad.json();
+    res.setHeader("ETag", `"${key}"`);
+    res.type("json").send(json);
   });
   app.use("/api/athletes", athleteRoutes(o.store, planner));
   app.use("/api", () => {
@@ -92,5 +94,5 @@ export function buildApp(o: AppOptions): App {
     });
   }
   app.use(problemHandler(o.log));
-  return { express: app, warm: async () => void (await squad.view()) };
+  return { express: app, warm: async () => void (await squad.json()) };
 }

@@ -34,6 +34,12 @@ type ListItem = { date: string };
 
 export class Store {
   private line: Promise<unknown> = Promise.resolve();
+  private writes = 0;
+
+  /** Rises with every write of this process, which is the only one that writes; tells whether anything can have changed. */
+  get version(): number {
+    return this.writes;
+  }
 
   private constructor(private readonly db: DataSource) {}
 
@@ -214,7 +220,7 @@ export class Store {
 
   /** Writes stand in one line: the driver has one connection, and a transaction must not run inside another. */
   private write<T>(work: (m: EntityManager) => Promise<T>): Promise<T> {
-    const turn = this.line.then(() => this.db.transaction(work));
+    const turn = this.line.then(() => this.db.transaction(work)).finally(() => this.writes++);
     this.line = turn.catch(() => undefined);
     return turn;
   }

@@ -7,6 +7,7 @@ import type { PlanSession, PlanWeek } from "../../core/plan";
 import { phaseOn, type SeasonPhase } from "../../core/season/phases";
 import { inOrder, raceMinutes } from "../../core/season/races";
 import type { SeasonWeek } from "../../core/season/weeks";
+import { roundTo } from "../../core/units";
 import type { Planned } from "../planner";
 import { loggedAnchor, plannedAnchor } from "./anchors";
 
@@ -30,6 +31,8 @@ export function phasePlace(
   };
 }
 
+const pct = (v: number | null): number | null => (v === null ? null : roundTo(v, 1));
+
 export function columnOf(p: Planned, week: SeasonWeek, planned: PlanWeek | undefined, athlete: Athlete): WeekColumn {
   const end = addDays(week.start, 6);
   const logs = athlete.strengthLog.filter((l) => l.date >= week.start && l.date <= end && l.date < p.from);
@@ -41,11 +44,11 @@ export function columnOf(p: Planned, week: SeasonWeek, planned: PlanWeek | undef
     stepBack: week.stepBack,
     done: end < p.from,
     minutes: week.figures.minutes,
-    distanceKm: week.figures.distanceKm,
+    distanceKm: roundTo(week.figures.distanceKm, 3),
     ascentM: week.figures.ascentM,
     load: week.figures.load,
-    distancePct: week.change.distancePct,
-    loadPct: week.change.legLoadPct,
+    distancePct: pct(week.change.distancePct),
+    loadPct: pct(week.change.legLoadPct),
     depthLimit: planned?.depthLimit ?? p.pastLimits.get(week.start) ?? 0,
     anchors: [...logs.map(loggedAnchor), ...(planned?.sessions ?? []).map(plannedAnchor)].sort((a, b) =>
       a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start,

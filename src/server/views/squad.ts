@@ -10,21 +10,43 @@ import { columnOf, flagOf, phasePlace } from "./season";
 /** Weeks before and from this one in the short section. */
 export const SHORT = { before: 4, ahead: 8 };
 
+export interface Written {
+  /** Names the state of the whole club; serves as the answer's ETag. */
+  key: string;
+  json: Buffer;
+}
+
 export class Squad {
   private readonly rows = new Map<string, { key: string; row: SquadRow }>();
-  private making: Promise<SquadRow[]> | null = null;
+  private making: { key: string; written: Promise<Written> } | null = null;
+  private kept: Written | null = null;
+  /** Keeps the keys of two runs apart. */
+  private readonly started = Date.now().toString(36);
 
   constructor(
     private readonly store: Store,
     private readonly planner: Planner,
   ) {}
 
-  async view(): Promise<SquadView> {
-    this.making ??= this.makeRows().finally(() => {
-      this.making = null;
-    });
-    const rows = await this.making;
-    return { today: this.planner.today(), rows };
+  /**
+   * The view as JSON, written once for as long as no athlete and no day changes: it is asked for more than anything else.
+   * Whoever asks while it is being made waits for the same making.
+   */
+  async json(): Promise<Written> {
+    const key = `${this.started}-${this.store.version}-${this.planner.today()}`;
+    if (this.kept?.key === key) return this.kept;
+    if (this.making?.key !== key) this.making = { key, written: this.write(key) };
+    return this.making.written;
+  }
+
+  private async write(key: string): Promise<Written> {
+    try {
+      const view: SquadView = { today: this.planner.today(), rows: await this.makeRows() };
+      this.kept = { key, json: Buffer.from(JSON.stringify(view)) };
+      return this.kept;
+    } finally {
+      if (this.making?.key === key) this.making = null;
+    }
   }
 
   /** Most pressing first, then the club's order. Between athletes other requests get their turn. */

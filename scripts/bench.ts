@@ -1,0 +1,170 @@
+/** `npm run bench`: speed and size of what a coach waits for, printed with the first targets of this project. */
+import { type ChildProcess, spawn } from "node:child_process";
+import { readFileSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { gzipSync } from "node:zlib";
+import type { Athlete } from "../src/core/athlete/types";
+import { addDays } from "../src/core/dates";
+import { plan } from "../src/core/plan";
+import { demoAthlete } from "../src/demo/club";
+import { PROFILES } from "../src/demo/profiles";
+import { Store } from "../src/server/store/store";
+
+const TODAY = "2026-03-04";
+const DATA = ".tmp/bench";
+/** Not 4190: fetch refuses it, as one of the ports of other services. */
+const PORT = 4192;
+const ATHLETES = 60;
+const YEARS = 3;
+const address = `http://127.0.0.1:${PORT}`;
+
+const percentile = (values: readonly number[], p: number): number =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * p))] ?? 0;
+
+function line(name: string, value: string, target?: string): void {
+  console.log(`${name.padEnd(52)} ${value.padStart(14)}${target ? `   (target ${target})` : ""}`);
+}
+
+/** Runs until warm, then measures. @returns milliseconds a run */
+function timed(runs: number, work: () => unknown): number[] {
+  for (let i = 0; i < 3; i++) work();
+  return Array.from({ length: runs }, () => {
+    const begin = performance.now();
+    work();
+    return performance.now() - begin;
+  });
+}
+
+/** Three years of history from one: the same records a year and two years earlier. */
+function longHistory(a: Athlete, name: string): Athlete {
+  const back = <T extends { date: string }>(list: readonly T[], past: (x: T) => boolean): T[] =>
+    Array.from({ length: YEARS - 1 }, (_, y) =>
+      list.filter(past).map((x) => ({ ...x, date: addDays(x.date, -364 * (y + 1)) })),
+    )
+      .reverse()
+      .flat();
+  const logs = Array.from({ length: 2 * YEARS - 1 }, (_, y) =>
+    a.strengthLog.map((l) => ({ ...l, date: addDays(l.date, -182 * (y + 1)) })),
+  )
+    .reverse()
+    .flat();
+  return {
+    ...a,
+    athlete: { ...a.athlete, name },
+    endurance: [...back(a.endurance, (e) => e.done === true), ...a.endurance],
+    strengthLog: [...logs, ...a.strengthLog],
+  };
+}
+
+async function start(): Promise<{ child: ChildProcess; ms: number }> {
+  const begin = performance.now();
+  const child = spawn(process.execPath, ["dist/server/main.js"], {
+    env: { ...process.env, PORT: String(PORT), FIELD_ANCHOR_DATA: DATA, FIELD_ANCHOR_TODAY: TODAY, LOG_LEVEL: "error" },
+    stdio: ["ignore", "ignore", "inherit"],
+  });
+  while (performance.now() - begin < 60_000) {
+    try {
+      if ((await fetch(`${address}/api/health`)).ok) return { child, ms: performance.now() - begin };
+    } catch {
+      await new Promise((r) => setTimeout(r, 5));
+    }
+  }
+  child.kill();
+  throw new Error(`${address} did not answer within a minute`);
+}
+
+const memoryMb = (pid: number): number =>
+  Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1] ?? 0) / 1024;
+
+/** JavaScript that the first view needs: the entry and everything it imports at once, gzip kB. */
+function firstLoadKb(): number {
+  const web = "dist/web";
+  const seen = new Set<string>();
+  const visit = (file: string): number => {
+    if (seen.has(file)) return 0;
+    seen.add(file);
+    const code = readFileSync(join(web, file));
+    const now = [...code.toString().matchAll(/(?:from|import)\s*"\.\/([^"]+\.js)"/g)].map((m) => `assets/${m[1]}`);
+    return gzipSync(code).length / 1024 + now.reduce((a, f) => a + visit(f), 0);
+  };
+  const html = readFileSync(join(web, "index.html"), "utf8");
+  return [...html.matchAll(/(?:src|href)="\/(assets\/[^"]+\.js)"/g)].reduce((a, m) => a + visit(m[1] ?? ""), 0);
+}
+
+const club = PROFILES.map((p) => demoAthlete(p, TODAY));
+// A week alone: nine weeks of a plan less one, so that the season's own figures do not count.
+const weekTimes = club.flatMap((a) => {
+  const nine = percentile(
+    timed(10, () => plan(a, { from: "2026-03-09", weeks: 9 })),
+    0.5,
+  );
+  const one = percentile(
+    timed(10, () => plan(a, { from: "2026-03-09", weeks: 1 })),
+    0.5,
+  );
+  return [(nine - one) / 8];
+});
+line(
+  "one week built and fitted, mean of eight, median athlete",
+  `${percentile(weekTimes, 0.5).toFixed(1)} ms`,
+  "under 20 ms",
+);
+line("the same, slowest athlete", `${Math.max(...weekTimes).toFixed(1)} ms`, "under 20 ms");
+const seasonTimes = club.flatMap((a) => timed(4, () => plan(a, { weeks: "season" })));
+line("a season of 52 weeks, median", `${percentile(seasonTimes, 0.5).toFixed(0)} ms`, "under 1 s");
+line("a season of 52 weeks, slowest", `${Math.max(...seasonTimes).toFixed(0)} ms`);
+
+rmSync(DATA, { recursive: true, force: true });
+const store = await Store.open(join(DATA, "field-anchor.sqlite"));
+let sessions = 0;
+for (let i = 0; i < ATHLETES; i++) {
+  const model = club[i % club.length];
+  if (!model) continue;
+  const athlete = longHistory(model, `${model.athlete.name} ${i + 1}`);
+  sessions += athlete.endurance.length + athlete.strengthLog.length;
+  await store.add(athlete);
+}
+await store.close();
+
+const { child, ms } = await start();
+line(`cold start to the first answer, ${ATHLETES} athletes stored`, `${ms.toFixed(0)} ms`);
+const first = performance.now();
+await (await fetch(`${address}/api/squad`)).arrayBuffer();
+line("first squad list, every row made", `${(performance.now() - first).toFixed(0)} ms`);
+
+const REQUESTS = 2000;
+const CONCURRENT = 8;
+const times: number[] = [];
+const begin = performance.now();
+let left = REQUESTS;
+await Promise.all(
+  Array.from({ length: CONCURRENT }, async () => {
+    while (left-- > 0) {
+      const at = performance.now();
+      await (await fetch(`${address}/api/squad`)).arrayBuffer();
+      times.push(performance.now() - at);
+    }
+  }),
+);
+line(
+  `squad list, ${CONCURRENT} at a time`,
+  `${(REQUESTS / ((performance.now() - begin) / 1000)).toFixed(0)} requests/s`,
+);
+line("squad list, 95th percentile", `${percentile(times, 0.95).toFixed(1)} ms`, "under 50 ms");
+const rows: { id: string }[] = (await (await fetch(`${address}/api/squad`)).json()).rows;
+const opened = await Promise.all(
+  rows.slice(0, 6).map(async ({ id }) => {
+    const at = performance.now();
+    await (await fetch(`${address}/api/athletes/${id}/season`)).arrayBuffer();
+    return performance.now() - at;
+  }),
+);
+line("a season view never opened before, slowest of six at once", `${Math.max(...opened).toFixed(0)} ms`);
+line(
+  `server memory, ${ATHLETES} athletes, ${sessions} sessions`,
+  `${memoryMb(child.pid ?? 0).toFixed(0)} MB`,
+  "under 250 MB",
+);
+line("first-load JavaScript, gzip", `${firstLoadKb().toFixed(0)} kB`, "under 250 kB");
+child.kill();
+rmSync(DATA, { recursive: true, force: true });
