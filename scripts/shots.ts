@@ -5,7 +5,7 @@ import { chromium, type Page } from "@playwright/test";
 import { browserOptions } from "../tests/support/browser";
 
 const PORT = 4188;
-const TODAY = "2026-03-04";
+const TODAY = "2026-03-03";
 const DATA = "var/shots";
 const OUT = process.env.SHOTS_OUT ?? "docs/screenshots";
 const address = `http://127.0.0.1:${PORT}`;
@@ -36,7 +36,7 @@ try {
   await waitFor(`${address}/api/health`);
   const rows: Row[] = (await (await fetch(`${address}/api/squad`)).json()).rows;
   const id = (name: string) => rows.find((r) => r.name.startsWith(name))?.id ?? rows[0]?.id;
-  const lifter = rows.find((r) => r.today && r.name.startsWith("Ilse")) ?? rows.find((r) => r.today);
+  const lifter = rows.find((r) => r.today && r.name.startsWith("Maren")) ?? rows.find((r) => r.today);
   mkdirSync(OUT, { recursive: true });
   const browser = await chromium.launch(browserOptions);
   const shoot = async (page: Page, path: string, name: string, ready: string) => {
@@ -49,7 +49,7 @@ try {
   const desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await shoot(desk, "/", "squad", "tbody tr");
   await shoot(desk, `/a/${id("Maren")}/season`, "season", "svg[aria-label^='Season section']");
-  await shoot(desk, `/a/${id("Maren")}/week/2026-03-09`, "week", "svg[aria-label^='Week section']");
+  await shoot(desk, `/a/${id("Ilse")}/week/2026-03-16`, "week", "svg[aria-label^='Week section']");
   await shoot(desk, `/a/${id("Maren")}/session/2026-03-10/A`, "session", "tbody tr");
   await shoot(desk, `/a/${id("Maren")}/records`, "records", "tbody tr");
   const phone = await (
@@ -60,7 +60,18 @@ try {
       isMobile: true,
     })
   ).newPage();
-  if (lifter?.today) await shoot(phone, `/a/${lifter.id}/floor/${TODAY}/${lifter.today.label}`, "floor", "h1");
+  if (lifter?.today) {
+    await shoot(phone, `/a/${lifter.id}/floor/${TODAY}/${lifter.today.label}`, "floor", "h1");
+    // A picture with a set done and the rest running says more than an untouched sheet.
+    const name = await phone.locator("h1").innerText();
+    await phone.getByRole("button", { name: /^Log set/ }).click();
+    await phone
+      .getByRole("button", { name: new RegExp(name.split("\n").at(-1) ?? name) })
+      .click()
+      .catch(() => undefined);
+    await phone.waitForTimeout(400);
+    await phone.screenshot({ path: `${OUT}/floor.png` });
+  }
   await browser.close();
   console.log(`Pictures in ${OUT}`);
 } finally {
