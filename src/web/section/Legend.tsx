@@ -54,6 +54,7 @@ export function Legend({ kind }: { kind: "season" | "week" }) {
       <span className="flex items-center gap-1">
         {mark("M0 7h18M3 13l5-5M9 13l5-5", "var(--color-ground)")} Depth limit
       </span>
+      {kind === "week" && <span>* effort assumed</span>}
     </div>
   );
 }

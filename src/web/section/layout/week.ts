@@ -224,7 +224,7 @@ function buttesOf(
   for (const s of byHeight) {
     const lines = s.before
       ? [fitText(input.words(s.e)[0] ?? "", CARRY - 4, 12)]
-      : input.words(s.e).map((t) => fitText(t, dayWidth - 12, 12));
+      : input.words(s.e).map((t) => fitText(t, dayWidth - 8, 10.5));
     const w = Math.max(...lines.map((t) => textWidth(t, 12)));
     const h = lines.length * LABEL_LINE;
     const anchor = s.pm && !s.before ? "end" : "start";
