@@ -240,7 +240,8 @@ export interface SessionView {
   items: ItemView[];
   dropped: { exercise: string; name: string; why: string }[];
   cautions: string[];
-  time: { opening: number; warmUp: number; work: number; filledRest: number; emptyRest: number; change: number };
+  /** Seconds by kind; null for a session of the past. */
+  time: { opening: number; warmUp: number; work: number; filledRest: number; emptyRest: number; change: number } | null;
   why: Why[];
   log: StrengthLog | null;
 }

@@ -45,6 +45,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   "load.light": trade("Light load while restoring"),
   "load.makeable": house("What the room can make"),
   "load.unknown": trade("Find the load on the floor"),
+  "past.log": trade("Logged as it was"),
   "choice.sport": house("Choice for the sport"),
   "choice.swap": trade("Replaced"),
   "side.first": trade("Weaker side first"),

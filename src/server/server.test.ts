@@ -316,6 +316,26 @@ describe("logging", () => {
     expect((await call<SessionView>("GET", `/athletes/${id}/sessions/${TODAY}/A`)).body.log).toBeNull();
   });
 
+  it("shows a session of the past as it was prescribed and lifted, whatever changes later", async () => {
+    const id = await importOne();
+    const { logged } = (await call<AthleteView>("GET", `/athletes/${id}`)).body;
+    const past = logged.at(-1)!;
+    const path = `/athletes/${id}/sessions/${past.date}/${past.label}`;
+    const before = (await call<SessionView>("GET", path)).body;
+    expect(before.log).not.toBeNull();
+    expect(before.items.map((i) => i.exercise)).toEqual(before.log!.items.map((i) => i.exercise));
+    expect(before.items[0]!.sets).toBe(before.log!.items[0]!.prescribed!.sets);
+    await call("POST", `/athletes/${id}/races`, {
+      date: addDays(past.date, 1),
+      name: "Late entry",
+      sport: "run",
+      priority: "A",
+      expectedMinutes: 300,
+    });
+    const after = (await call<SessionView>("GET", path)).body;
+    expect(after.items).toEqual(before.items);
+  });
+
   it("takes no log of a day to come, nor one whose day differs from its address", async () => {
     const id = await importOne();
     expect(

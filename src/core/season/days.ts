@@ -5,7 +5,7 @@ import { awayOn } from "../athlete/windows";
 import { addDays, dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
 import { type Why, why } from "../why";
 import { phaseOn, type SeasonPhase } from "./phases";
-import { classRule, lastRaceDay, raceDay } from "./races";
+import { classRule, inOrder, lastRaceDay, raceDay, raceMinutes } from "./races";
 
 /** full: the emphasis' own dose. light: half sets, nothing heavy. restore: light loads. Then bodyweight, and mobility alone. */
 export type Loading = "full" | "light" | "restore" | "bodyweight" | "mobility";
@@ -65,6 +65,7 @@ function emphasisOf(phases: readonly SeasonPhase[], phase: SeasonPhase, day: num
  */
 export function seasonDays(athlete: Athlete, phases: readonly SeasonPhase[], from: IsoDate, to: IsoDate): SeasonDay[] {
   const days: SeasonDay[] = [];
+  const near = nearPairs(athlete.races);
   let built: SeasonDay["holds"] | null = null;
   const firstLog = athlete.strengthLog.length === 0;
   for (let n = dayNumber(from); n <= dayNumber(to); n++) {
@@ -102,6 +103,7 @@ export function seasonDays(athlete: Athlete, phases: readonly SeasonPhase[], fro
     if (gate.training === "new" && firstLog && n - dayNumber(athlete.season.start) < UNLOADED_DAYS_NEW)
       limit("bodyweight", why("gate.new", "New to the gym: bodyweight for the first three weeks before any load."));
     for (const race of athlete.races) limitByRace(day, n, race, limit);
+    betweenNearRaces(day, n, near, limit);
     const ill = illnessBefore(athlete, date);
     if (ill)
       limit("bodyweight", why("illness.back", `Back from illness: bodyweight for as many days as were lost (${ill}).`));
@@ -169,6 +171,55 @@ function limitByRace(day: SeasonDay, n: number, race: Race, limit: (l: Loading, 
       day.counts = false;
     }
     if (out === 2 || after === 1) day.softRaces.push(race.name);
+  }
+}
+
+/** A races within this many days of each other share one taper (handbook 9). */
+const ONE_TAPER_DAYS = 14;
+/** Days before the second of them on which the one session between may stand, and the longest first race that allows it, minutes. */
+const BETWEEN = { first: 5, last: 4, longestFirst: 120 };
+
+/** Consecutive A races so near that one taper serves both. */
+function nearPairs(races: readonly Race[]): [Race, Race][] {
+  const a = inOrder(races).filter((r) => r.priority === "A");
+  return a.flatMap((second, i): [Race, Race][] => {
+    const first = a[i - 1];
+    return first && raceDay(second) - lastRaceDay(first) <= ONE_TAPER_DAYS ? [[first, second]] : [];
+  });
+}
+
+/** Between two such races at most one light session, 4 to 5 days before the second; none after a first of over 2 h. */
+function betweenNearRaces(
+  day: SeasonDay,
+  n: number,
+  near: readonly [Race, Race][],
+  limit: (l: Loading, w: Why) => void,
+): void {
+  for (const [first, second] of near) {
+    const out = raceDay(second) - n;
+    if (n <= lastRaceDay(first) || out <= 0) continue;
+    const open = out <= BETWEEN.first && out >= BETWEEN.last && raceMinutes(first).minutes <= BETWEEN.longestFirst;
+    if (open) {
+      limit(
+        "light",
+        why(
+          "taper.light",
+          `One light session between ${first.name} and ${second.name}, 4 to 5 days before the second.`,
+        ),
+      );
+      if (day.loading === "light") day.taperFor = second.id;
+      day.counts = false;
+    } else {
+      limit(
+        "mobility",
+        why(
+          "taper.light",
+          `${first.name} and ${second.name} share one taper: nothing loaded between them but one light session.`,
+        ),
+      );
+      day.taperFor = null;
+      if (day.emphasis !== "restore") day.counts = false;
+    }
   }
 }
 

@@ -104,6 +104,14 @@ describe("phases from races", () => {
     ]);
   });
 
+  it("notes a hold of over six weeks, and the runners' rule beside our recovery", () => {
+    const long = athleteWith({ phases: [{ phase: "race", start: addDays(START, 20), end: addDays(START, 70) }] });
+    expect(planPhases(long).warnings.map((w) => w.code)).toContain("long-hold");
+    const marathon = { ...raceOn(addDays(START, 90), "A", 210), distanceKm: 42.195 };
+    const { phases } = planPhases(athleteWith({ races: [marathon] }));
+    expect(phases.find((p) => p.phase === "recovery")!.why[0]).toContain("one easy day a mile raced would say 26");
+  });
+
   it("leaves B and C races out of the phases", () => {
     const bc = [raceOn(addDays(START, 40), "B", 75), raceOn(addDays(START, 90), "C", 75)];
     expect(lengths(athleteWith({ races: bc }))).toEqual(lengths(athleteWith()));

@@ -1,6 +1,7 @@
 /** Races into phases, worked backwards from the A races; the coach's own boundaries stay where they were put (handbook 9). */
 import type { Athlete, Phase, PhaseSpan, Race } from "../athlete/types";
 import { addDays, dateOf, dayNumber, type IsoDate } from "../dates";
+import { kmToMi } from "../units";
 import { classRule, inOrder, lastRaceDay, raceClass, raceDay, raceMinutes } from "./races";
 
 export interface SeasonPhase extends PhaseSpan {
@@ -28,6 +29,8 @@ export const BUILD_DAYS = { wanted: 56, most: 70, least: 28 };
 const SHORTEST_BASE = 7;
 /** Blocks where no A race gives an end [house]. */
 export const ROLLING = { base: 56, build: 42 };
+/** A race phase longer than this gets a note on holding (handbook 9). */
+const LONG_HOLD_DAYS = 42;
 /** A races closer than this share one taper. */
 const ONE_TAPER_DAYS = 14;
 
@@ -99,7 +102,7 @@ export function planPhases(athlete: Pick<Athlete, "season" | "races" | "phases">
     put(from, from + days - 1, {
       phase: "recovery",
       race: race.id,
-      why: `${wanted} days of recovery after a ${raceClass(race)} race, counted from its last day.`,
+      why: `${wanted} days of recovery after a ${raceClass(race)} race, counted from its last day.${easyDays(race)}`,
       fixed: false,
     });
     if (days < wanted && next)
@@ -176,8 +179,24 @@ export function planPhases(athlete: Pick<Athlete, "season" | "races" | "phases">
         text: `${race.name} falls in a ${cell.phase} phase set by the coach; the blocked days around it hold all the same.`,
       });
   }
-  return { phases: merge(cells, athlete.season.start), warnings };
+  const phases = merge(cells, athlete.season.start);
+  for (const p of phases) {
+    const days = dayNumber(p.end) - dayNumber(p.start) + 1;
+    if (p.phase === "race" && days > LONG_HOLD_DAYS)
+      warnings.push({
+        code: "long-hold",
+        date: p.start,
+        text: `Strength is only held for ${Math.round(days / 7)} weeks: practice says about six, a published season held thirteen on one weekly session. Where the calendar has room, two weeks of two sessions would refresh it.`,
+      });
+  }
+  return { phases, warnings };
 }
+
+/** The runners' rule, shown beside ours: one easy day for each mile raced. */
+const easyDays = (r: Race): string =>
+  r.sport === "run" && r.distanceKm !== undefined
+    ? ` The runners' rule of one easy day a mile raced would say ${Math.round(kmToMi(r.distanceKm))}.`
+    : "";
 
 /** Runs of equal days become phases. */
 function merge(cells: readonly (Cell | undefined)[], start: IsoDate): SeasonPhase[] {

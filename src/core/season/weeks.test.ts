@@ -93,6 +93,35 @@ describe("days around B and C races, and other limits", () => {
   });
 });
 
+describe("two A races within 14 days", () => {
+  const second = addDays(START, 104);
+  const pair = (minutes: number, gap = 14) =>
+    athleteWith({ races: [raceOn(addDays(second, -gap), "A", minutes), raceOn(second, "A", 25)] });
+
+  it("leave one light session, 4 to 5 days before the second", () => {
+    const a = pair(25);
+    for (let out = 1; out < 14; out++) {
+      const d = dayOf(a, addDays(second, -out));
+      expect(d.loading === "light", `${out} days out`).toBe(out === 4 || out === 5);
+      expect(d.heavyOk).toBe(false);
+    }
+    const wanted = weeksFor(a).flatMap((w) =>
+      w.wanted.filter((x) => x.taper && x.days!.every((d) => d > addDays(second, -14))),
+    );
+    expect(wanted).toEqual([
+      { label: expect.any(String), taper: true, days: [addDays(second, -5), addDays(second, -4)] },
+    ]);
+  });
+  it("leave none after a first of over two hours", () => {
+    const a = pair(200);
+    for (let out = 1; out < 14; out++)
+      expect(["mobility", "bodyweight"]).toContain(dayOf(a, addDays(second, -out)).loading);
+  });
+  it("are left alone further apart", () => {
+    expect(dayOf(pair(25, 15), addDays(second, -8)).loading).toBe("full");
+  });
+});
+
 describe("weeks", () => {
   it("steps back every fourth week, every third for new lifters and from fifty", () => {
     const steady = { endurance: weeksOf(new Array(30).fill(1)) };

@@ -7,7 +7,6 @@ import { type MileageRule, mileageRule } from "../endurance/mileage";
 import { type Why, why } from "../why";
 import { hasAbsence, type SeasonDay, seasonDays } from "./days";
 import type { SeasonPhase } from "./phases";
-import { classRule } from "./races";
 
 /** A session the week asks for; `days` limits where it may stand, null is anywhere. */
 export interface WantedSession {
@@ -63,6 +62,8 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
   const historyStart = addDays(first, -7 * LOOK_BACK_WEEKS);
   const figures = weeklyFigures(athlete, historyStart, last);
   const days = seasonDays(athlete, phases, athlete.season.start, athlete.season.end);
+  const lastTaper = new Map<string, IsoDate>();
+  for (const d of days) if (d.taperFor !== null && d.loading === "light") lastTaper.set(d.taperFor, d.date);
   const ordinary: boolean[] = [];
   const weeks: SeasonWeek[] = [];
   let since = 0;
@@ -132,7 +133,7 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
         bRace ? B_RACE_SETS : 1,
         mileage.holdOnly ? 1 : mileage.factor,
       ),
-      wanted: wantedSessions(athlete, own, perWeek, mileage.holdOnly),
+      wanted: wantedSessions(lastTaper, own, perWeek, mileage.holdOnly),
       why: reasons,
     });
   });
@@ -159,19 +160,16 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
  * race's taper one of them is the light session, in its own days; where no day may hold a full session none is asked for.
  */
 function wantedSessions(
-  athlete: Athlete,
+  lastTaper: ReadonlyMap<string, IsoDate>,
   days: readonly SeasonDay[],
   perWeek: PerWeek,
   holdOnly: boolean,
 ): WantedSession[] {
   const total = Math.round(days.reduce((a, d) => a + perWeek(d) / 7, 0));
-  const tapers = athlete.races.flatMap((race) => {
-    const taper = days.filter((d) => d.taperFor === race.id && d.loading === "light");
-    const final = taper.at(-1);
+  const tapers = [...lastTaper].flatMap(([race, last]) => {
+    const taper = days.filter((d) => d.taperFor === race && d.loading === "light").map((d) => d.date);
     // A taper that runs on into next week is asked for there.
-    return final && dayNumber(race.date) - dayNumber(final.date) === classRule(race).lastLight
-      ? [taper.map((d) => d.date)]
-      : [];
+    return taper.at(-1) === last ? [taper] : [];
   });
   const open = days.some((d) => d.counts);
   const full = open ? Math.max(0, Math.min(holdOnly ? 1 : LABELS.length, total) - tapers.length) : 0;

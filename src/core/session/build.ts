@@ -1,4 +1,5 @@
 /** Builds one strength session for a day, a place and the minutes there are (handbook 17). */
+import { safetyGate } from "../athlete/gate";
 import { type Dose, RESTORE_PERCENT } from "../dose/layered";
 import { type WarmUpSet, warmUpSets } from "../dose/warmup";
 import { type Candidate, closedBecause, rankFor } from "../exercise/choose";
@@ -221,6 +222,8 @@ function cautionsFor(items: readonly Item[], r: SessionRequest): string[] {
   const has = (p: string) => items.some((i) => i.exercise.pattern === p);
   const bar = items.some((i) => i.loading === "bar");
   const out: string[] = [];
+  const gate = safetyGate(r.choice.athlete, r.choice.on);
+  if (gate.minor || gate.restricted) out.push(...gate.why.map((w) => w.text));
   if (bar) out.push("Brace first, neutral spine. Safety pins set, or somebody who knows the lift beside the bar.");
   if (items.some((i) => i.exercise.pattern === "hinge" && i.loading === "bar"))
     out.push("Push the floor away; no pulling with the arms, knees never locked.");

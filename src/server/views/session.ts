@@ -1,15 +1,17 @@
 /** One session as the sheet and the floor show it. */
 import type { ItemView, SessionView } from "../../api/views";
-import type { Label, LoggedItem } from "../../core/athlete/types";
+import type { Label, LoggedItem, StrengthLog } from "../../core/athlete/types";
 import { placeById, windowsOfWeek } from "../../core/athlete/windows";
 import { type IsoDate, mondayOf } from "../../core/dates";
 import { makeableLoads } from "../../core/dose/loads";
-import { exerciseName } from "../../core/exercise/library";
+import { exerciseById, exerciseName } from "../../core/exercise/library";
 import type { PlanSession } from "../../core/plan";
 import { plan } from "../../core/plan";
 import { historyOf } from "../../core/progress/next";
 import type { Item } from "../../core/session/types";
+import { why } from "../../core/why";
 import type { Planned } from "../planner";
+import { loggedAnchor, setsOf } from "./anchors";
 
 /** "3 × 5 @ 52.5", or set by set where they differ; one side stands for both. */
 function lastText(item: LoggedItem): string {
@@ -52,18 +54,82 @@ function itemView(i: Item, s: PlanSession, p: Planned, date: IsoDate): ItemView 
   };
 }
 
+/** A session of the past as it was prescribed then: from its log alone, so that nothing later changes it. */
+function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
+  const { athlete } = p.stored;
+  const anchor = loggedAnchor(log);
+  const day = p.plan.season.flatMap((w) => w.days).find((d) => d.date === log.date);
+  const items = log.items.map((item, n): ItemView => {
+    const exercise = exerciseById(item.exercise);
+    const asked = item.prescribed;
+    const last = historyOf(athlete.strengthLog, item.exercise, log.date)[0];
+    const sided = item.sets.some((s) => s.side !== "both");
+    return {
+      pair: String(n + 1),
+      exercise: item.exercise,
+      name: exercise?.name ?? item.exercise,
+      pattern: exercise?.pattern ?? "mobility",
+      loading:
+        asked?.loadKg === undefined && !item.sets.some((s) => s.loadKg !== undefined)
+          ? "bodyweight"
+          : (exercise?.loading ?? "bar"),
+      sets: asked?.sets ?? setsOf(item),
+      repsLow: asked?.repsLow ?? null,
+      reps: asked?.reps ?? item.sets[0]?.reps ?? null,
+      seconds: asked?.seconds ?? (item.sets[0]?.reps === undefined ? (item.sets[0]?.seconds ?? null) : null),
+      eachSide: sided,
+      loadKg: asked?.loadKg ?? item.sets[0]?.loadKg ?? null,
+      perSideKg: [],
+      barKg: null,
+      percent1rm: null,
+      rir: asked?.rir ?? 0,
+      restSeconds: 0,
+      tempo: exercise?.tempo ?? "",
+      cue: exercise?.cue ?? "",
+      felt: exercise?.felt ?? "",
+      why: [why("past.log", "As it was prescribed and logged that day; the past is not worked out again.")],
+      warmUp: [],
+      loads: [],
+      last: last ? { date: last.date, text: lastText(last.item) } : null,
+    };
+  });
+  return {
+    id: p.stored.id,
+    today,
+    date: log.date,
+    start: anchor.start,
+    place: "",
+    label: log.label,
+    emphasis: day?.emphasis ?? "develop",
+    phase: day?.phase ?? "base",
+    minutes: anchor.minutes,
+    windowMinutes: anchor.minutes,
+    stress: anchor.stress,
+    rpe: log.rpe ?? Math.round(anchor.stress / anchor.minutes),
+    locked: false,
+    depthLimit: p.pastLimits.get(mondayOf(log.date)) ?? 0,
+    items,
+    dropped: [],
+    cautions: [],
+    time: null,
+    why: [why("past.log", "A session of the past, from its log.")],
+    log,
+  };
+}
+
 /**
- * @param date day of the session; a day already logged is planned once more as it stood that morning
+ * @param date day of the session; today's is planned as it stood this morning, also once it is logged
  * @returns null where no session stands on that day
  */
 export function sessionView(p: Planned, today: IsoDate, date: IsoDate, label: Label): SessionView | null {
   const { athlete, held } = p.stored;
   const log = athlete.strengthLog.find((l) => l.date === date && l.label === label) ?? null;
+  if (log && date < today) return loggedView(p, today, log);
   const from = p.from > date ? date : p.from;
   const plans = p.from > date ? plan(athlete, { from, weeks: 1, held }).weeks : p.plan.weeks;
   const week = plans.find((w) => w.season.start === mondayOf(date));
   const s = week?.sessions.find((x) => x.date === date && x.label === label);
-  if (!week || !s) return null;
+  if (!week || !s) return log ? loggedView(p, today, log) : null;
   const window = windowsOfWeek(athlete, week.season.start).find(
     (w) => w.date === date && w.place === s.place && s.start >= w.start && s.start < w.start + w.minutes,
   );

@@ -76,7 +76,7 @@ function One({ id, date, label }: { id: string; date: string; label: string }) {
 
 function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => void }) {
   const units = useUnits();
-  const canLift = view.date <= view.today;
+  const canLift = view.date === view.today || (view.date < view.today && view.log === null);
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">
       <main className="flex min-w-0 flex-col">
@@ -104,7 +104,9 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
               {ICON.floor} {view.log ? "Log again" : "To the floor"}
             </Link>
           ) : (
-            <span className="text-[12px] text-ink2">The floor opens on the day</span>
+            <span className="text-[12px] text-ink2">
+              {view.date > view.today ? "The floor opens on the day" : "Logged"}
+            </span>
           )}
         </div>
         <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">

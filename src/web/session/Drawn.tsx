@@ -9,6 +9,7 @@ import { bandSets, STRATA } from "../section/patterns";
 /** Work, rest filled by the partner, rest left empty, against the window. */
 export function TimeBar({ view }: { view: SessionView }) {
   const t = view.time;
+  if (!t) return null;
   const parts: [string, number, string][] = [
     ["opening", t.opening, "var(--color-hair)"],
     ["warm-up sets", t.warmUp, "#C6D1DD"],

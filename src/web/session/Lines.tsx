@@ -96,7 +96,7 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
           )}
         </td>
         <td>{i.seconds === null ? i.rir : "–"}</td>
-        <td className="num">{clock(i.restSeconds)}</td>
+        <td className="num">{i.restSeconds > 0 ? clock(i.restSeconds) : "–"}</td>
         <td className="num">{i.seconds === null ? i.tempo : "hold"}</td>
         {view.log && (
           <td className="text-[12px] leading-4">
