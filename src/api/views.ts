@@ -15,6 +15,7 @@ import type {
   Window,
 } from "../core/athlete/types";
 import type { Loading, Pattern } from "../core/exercise/types";
+import type { TimeParts } from "../core/session/types";
 import type { Alternative, Cost, Unplaced } from "../core/week/types";
 import type { Why } from "../core/why";
 
@@ -241,7 +242,7 @@ export interface SessionView {
   dropped: { exercise: string; name: string; why: string }[];
   cautions: string[];
   /** Seconds by kind; null for a session of the past. */
-  time: { opening: number; warmUp: number; work: number; filledRest: number; emptyRest: number; change: number } | null;
+  time: TimeParts | null;
   why: Why[];
   log: StrengthLog | null;
 }

@@ -74,6 +74,17 @@ test("floor at 390 x 844: axe finds nothing, every target is 44 px or more", asy
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
 });
 
+test("on a phone the squad is who lifts today, one tap from the floor", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto("/");
+  await expect(page.getByRole("heading", { name: /^Lifting today/ })).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+  const first = page.getByRole("listitem").getByRole("link").first();
+  expect((await first.boundingBox())!.height).toBeGreaterThanOrEqual(44);
+  await first.click();
+  await expect(page.getByRole("button", { name: /Log set|Choose the load/ })).toBeVisible();
+});
+
 test("holds at 1024 wide", async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 768 });
   const maren = (await rowsOf(page)).find((r) => r.name.startsWith("Maren"))!;

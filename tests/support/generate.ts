@@ -2,20 +2,9 @@
 import fc from "fast-check";
 import type { Athlete, EnduranceSession, Place, Race, Window } from "../../src/core/athlete/types";
 import { addDays } from "../../src/core/dates";
+import { home } from "./athlete";
 
 export const SEASON_START = "2026-01-05";
-
-const bare: Place = {
-  id: "home",
-  bars: [],
-  plates: [],
-  dumbbellsKg: [],
-  kettlebellsKg: [],
-  bands: [],
-  boxesCm: [],
-  machines: [],
-  other: ["step"],
-};
 
 const place: fc.Arbitrary<Place> = fc.record({
   id: fc.constant("gym"),
@@ -142,7 +131,7 @@ export const athletes: fc.Arbitrary<Athlete> = fc
           clearanceNeeded: g.clearance,
           areas: g.area === null ? [] : [{ area: g.area, side: "left", status: "current" }],
         },
-        places: [g.place, bare],
+        places: [g.place, home],
         availability: g.windows,
         away:
           g.away === null

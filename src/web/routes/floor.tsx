@@ -30,12 +30,17 @@ export default function FloorRoute() {
   if (session.isError) return <Failed error={session.error} retry={() => session.refetch()} what="This session" />;
   const row = squad.data?.rows.find((r) => r.id === id);
   const units: Units = { massUnit: row?.massUnit ?? "kg", distanceUnit: row?.distanceUnit ?? "km" };
-  const early = session.data.date > session.data.today;
-  if (early)
+  const { date: stands, today, log } = session.data;
+  // Neither a day to come nor a past that is logged is lifted here.
+  if (stands > today || (stands < today && log))
     return (
       <main className="mx-auto max-w-[430px] p-6 text-[15px]">
-        <h1 className="mb-2 text-[24px] font-semibold">Not yet</h1>
-        <p className="mb-4">This session stands on {day(session.data.date)}. The floor opens on the day.</p>
+        <h1 className="mb-2 text-[24px] font-semibold">{stands > today ? "Not yet" : "Logged"}</h1>
+        <p className="mb-4">
+          {stands > today
+            ? `This session stands on ${day(stands)}. The floor opens on the day.`
+            : `This session was lifted on ${day(stands)} and stays as it was logged.`}
+        </p>
         <Link className="btn" to={`/a/${id}/session/${date}/${label}`}>
           Back to the sheet
         </Link>

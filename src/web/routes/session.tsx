@@ -4,7 +4,7 @@ import type { SessionView } from "../../api/views";
 import { useAthlete, useClub, useSession } from "../data/hooks";
 import { day, duration, EMPHASIS_NAMES, PHASE_NAMES, sessionName, time } from "../format";
 import { SessionAnchor, TimeBar } from "../session/Drawn";
-import { Lines } from "../session/Lines";
+import { Lines, WIDE } from "../session/Lines";
 import { useUnits } from "../ui/Frame";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
@@ -78,9 +78,9 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
   const units = useUnits();
   const canLift = view.date === view.today || (view.date < view.today && view.log === null);
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px] max-[700px]:block max-[700px]:overflow-auto">
       <main className="flex min-w-0 flex-col">
-        <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
+        <div className="flex min-h-[52px] flex-none flex-wrap items-center gap-2 pr-3 pl-4">
           <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">
             {sessionName(view.label, view.emphasis)}
           </h1>
@@ -117,11 +117,11 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
                 <th className="font-semibold">Exercise</th>
                 <th className="w-[104px] font-semibold">Sets × reps</th>
                 <th className="w-[112px] font-semibold">Load</th>
-                <th className="w-[112px] font-semibold">Last time</th>
-                <th className="w-[118px] font-semibold">Plates a side</th>
-                <th className="w-[70px] font-semibold">Reserve</th>
-                <th className="w-14 font-semibold">Rest</th>
-                <th className="w-14 font-semibold">Tempo</th>
+                {!view.log && <th className={`w-[112px] font-semibold ${WIDE}`}>Last time</th>}
+                {view.time && <th className={`w-[118px] font-semibold ${WIDE}`}>Plates a side</th>}
+                <th className={`w-[70px] font-semibold ${WIDE}`}>Reserve</th>
+                {view.time && <th className={`w-14 font-semibold ${WIDE}`}>Rest</th>}
+                {!view.log && <th className={`w-14 font-semibold ${WIDE}`}>Tempo</th>}
                 {view.log && <th className="w-[150px] font-semibold">Lifted</th>}
               </tr>
             </thead>
@@ -185,7 +185,9 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
           <WhyList
             reasons={[
               ...view.why,
-              ...view.items.flatMap((i) => i.why.map((w) => ({ rule: w.rule, text: `${i.name}: ${w.text}` }))),
+              ...(view.time
+                ? view.items.flatMap((i) => i.why.map((w) => ({ rule: w.rule, text: `${i.name}: ${w.text}` })))
+                : []),
             ]}
           />
         </div>

@@ -51,7 +51,8 @@ export default function SquadView() {
   const looks = all.filter((r) => r.attention.length > 0).length;
   return (
     <main className="flex h-full flex-col">
-      <div className="flex h-[52px] flex-none items-center gap-2 px-4">
+      <TodayList rows={all} today={squad.data.today} />
+      <div className="flex h-[52px] flex-none items-center gap-2 px-4 max-[700px]:hidden">
         <h1 className="text-[18px] leading-6 font-[650]">Squad</h1>
         <span className="ml-1 text-ink2">
           {all.length} athletes, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need{looks === 1 ? "s" : ""} a
@@ -76,7 +77,7 @@ export default function SquadView() {
           {ICON.file} Import athlete
         </button>
       </div>
-      <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">
+      <div className="min-h-0 flex-1 overflow-auto px-4 pb-4 max-[700px]:hidden">
         {all.length === 0 ? (
           <Empty title="No athletes yet">
             <p className="mb-3">
@@ -113,6 +114,43 @@ export default function SquadView() {
       </div>
       <ImportSheet key={String(importing)} open={importing} onClose={() => setImporting(false)} />
     </main>
+  );
+}
+
+/** On a phone the squad is who lifts today, and one tap leads to the floor. */
+function TodayList({ rows, today }: { rows: readonly SquadRow[]; today: string }) {
+  const lifting = rows.filter((r) => r.today).sort((a, b) => (a.today?.start ?? 0) - (b.today?.start ?? 0));
+  return (
+    <section className="hidden p-4 text-[16px] max-[700px]:block">
+      <h1 className="mb-3 text-[24px] leading-7 font-[650]">Lifting today, {day(today)}</h1>
+      {lifting.length === 0 && (
+        <p className="text-ink2">Nobody lifts today. The whole squad is shown on a wider screen.</p>
+      )}
+      <ul>
+        {lifting.map((r) =>
+          r.today ? (
+            <li key={r.id} className="border-b border-hair">
+              <Link
+                to={
+                  r.today.done
+                    ? `/a/${r.id}/session/${today}/${r.today.label}`
+                    : `/a/${r.id}/floor/${today}/${r.today.label}`
+                }
+                className="flex min-h-14 items-center justify-between gap-3"
+              >
+                <span>
+                  <span className="block leading-5 font-semibold">{r.name}</span>
+                  <span className="text-[14px] text-ink2">{sessionName(r.today.label, r.emphasis ?? "develop")}</span>
+                </span>
+                <span className="text-[14px] whitespace-nowrap">
+                  {r.today.done ? "logged" : `${time(r.today.start)}, ${duration(r.today.minutes)}`}
+                </span>
+              </Link>
+            </li>
+          ) : null,
+        )}
+      </ul>
+    </section>
   );
 }
 

@@ -244,8 +244,10 @@ function enduranceWords(e: EnduranceView, units: Units): string[] {
       ? SPORT_NAMES[e.sport]
       : `${e.kind[0]?.toUpperCase()}${e.kind.slice(1)}${plain || e.sport === "swim" ? noun : ""}`;
   const far = e.distanceKm ? distance(e.distanceKm, units, e.distanceKm < 10 ? 1 : 0) : "";
+  const name = `${kind} ${far}`.trim();
   return [
-    `${kind} ${far}`.trim(),
+    // A day is narrow: the kind says more than the distance.
+    name.length > 17 ? kind : name,
     `${duration(e.minutes)} · RPE ${e.rpe ?? e.load / e.minutes}${e.rpe === undefined ? "*" : ""}`,
   ];
 }

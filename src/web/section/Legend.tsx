@@ -10,13 +10,13 @@ const mark = (d: string, stroke = "var(--color-ground)", dash?: string) => (
 
 export function Legend({ kind }: { kind: "season" | "week" }) {
   return (
-    <div className="flex h-6 flex-none items-center gap-x-3 overflow-hidden pr-3 pl-4 text-[11px] leading-4 whitespace-nowrap cond">
+    <div className="flex h-6 flex-none items-center gap-x-[9px] overflow-hidden pr-3 pl-4 text-[11px] leading-4 whitespace-nowrap cond">
       {BANDS.filter((b) => b !== "J").map((id) => (
         <span key={id} className="flex items-center gap-1">
           <PatternTile id={id} /> {BAND_STYLE[id].name}
         </span>
       ))}
-      <span className="ml-2 flex items-center gap-1">
+      <span className="ml-1 flex items-center gap-1">
         <svg width="16" height="10" aria-hidden="true">
           <path d="M0 10l3-9h10l3 9z" fill="var(--color-moss)" stroke="var(--color-moss-ink)" />
         </svg>
@@ -54,7 +54,7 @@ export function Legend({ kind }: { kind: "season" | "week" }) {
       <span className="flex items-center gap-1">
         {mark("M0 7h18M3 13l5-5M9 13l5-5", "var(--color-ground)")} Depth limit
       </span>
-      {kind === "week" && <span>* effort assumed</span>}
+      {kind === "week" && <span>* assumed</span>}
     </div>
   );
 }

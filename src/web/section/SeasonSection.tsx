@@ -4,8 +4,8 @@ import { day, duration, PHASE_NAMES } from "../format";
 import { Defs } from "./Defs";
 import type { SeasonLayout } from "./layout/season";
 import { Anchor, Earth, Flag, Plumb, Text, Triangle } from "./parts";
-import { STRATA } from "./patterns";
 import { Axes, type PhaseFacts, PhaseTable, Strip } from "./SeasonTables";
+import { crisp, Soil } from "./Soil";
 
 interface Props {
   layout: SeasonLayout;
@@ -19,11 +19,8 @@ interface Props {
   height: number;
 }
 
-const clip = "season-soil";
-
 export function SeasonSection({ layout: l, view, selected, unit, facts, onSelect, onOpen, width, height }: Props) {
   const chosen = l.columns.find((c) => c.index === selected);
-  const gridLine = (y: number) => Math.round(y) + 0.5;
   return (
     <>
       <svg
@@ -34,54 +31,12 @@ export function SeasonSection({ layout: l, view, selected, unit, facts, onSelect
         aria-label={`Season section of ${l.columns.length} weeks. The same figures stand in the table after it.`}
       >
         <Defs prefix="s" size={4} />
-        <clipPath id={clip}>
-          <path d={l.soilArea} />
-        </clipPath>
-        <clipPath id="season-rock">
-          <path d={l.rockArea} />
-        </clipPath>
-        {l.strata.map((s) => (
-          <g key={`${s.index}`}>
-            <rect
-              x={s.x0}
-              y={l.ground}
-              width={s.x1 - s.x0}
-              height={l.bottom - l.ground}
-              fill={STRATA[s.phase].tint}
-              opacity=".34"
-            />
-            <g clipPath={`url(#${clip})`}>
-              <rect
-                x={s.x0}
-                y={l.ground}
-                width={s.x1 - s.x0}
-                height={l.bottom - l.ground}
-                fill={STRATA[s.phase].tint}
-              />
-              <rect x={s.x0} y={l.ground} width={s.x1 - s.x0} height={l.bottom - l.ground} fill={`url(#s${s.phase})`} />
-            </g>
-          </g>
-        ))}
-        <rect
-          x={l.x0}
-          y={l.ground}
-          width={l.x1 - l.x0}
-          height={l.bottom - l.ground}
-          fill="url(#srock)"
-          clipPath="url(#season-rock)"
+        <Soil
+          prefix="s"
+          {...l}
+          strata={l.strata.map((t) => ({ key: String(t.index), phase: t.phase, x0: t.x0, x1: t.x1 }))}
+          grid={l.soilGrid}
         />
-        {l.soilGrid.map((g) => (
-          <line
-            key={g.text}
-            x1={l.x0}
-            x2={l.x1}
-            y1={gridLine(g.y)}
-            y2={gridLine(g.y)}
-            stroke="var(--color-ground)"
-            opacity=".13"
-          />
-        ))}
-        <path d={l.rock} fill="none" stroke="var(--color-ground)" strokeWidth="1.25" />
         {l.strata.slice(1).map((s) => (
           <line
             key={s.index}
@@ -99,8 +54,8 @@ export function SeasonSection({ layout: l, view, selected, unit, facts, onSelect
             key={g.text}
             x1={l.x0}
             x2={l.x1}
-            y1={gridLine(g.y)}
-            y2={gridLine(g.y)}
+            y1={crisp(g.y)}
+            y2={crisp(g.y)}
             stroke="var(--color-hair)"
             opacity=".65"
           />

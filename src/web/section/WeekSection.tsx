@@ -4,8 +4,8 @@ import { duration, sessionName, time } from "../format";
 import { Defs } from "./Defs";
 import type { WeekLayout } from "./layout/week";
 import { Anchor, Earth, Flag, Plumb, Text, Triangle } from "./parts";
-import { STRATA } from "./patterns";
 import { AxisTitle } from "./SeasonTables";
+import { crisp, Soil } from "./Soil";
 
 interface Props {
   layout: WeekLayout;
@@ -18,10 +18,7 @@ interface Props {
   height: number;
 }
 
-const px = (y: number) => Math.round(y) + 0.5;
-
 export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEndurance, width, height }: Props) {
-  const phase = STRATA[view.phase];
   return (
     <>
       <svg
@@ -32,59 +29,28 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
         aria-label="Week section. Sessions can be reached with the Tab key."
       >
         <Defs prefix="w" size={6} />
-        <clipPath id="week-soil">
-          <path d={l.soilArea} />
-        </clipPath>
-        <clipPath id="week-rock">
-          <path d={l.rockArea} />
-        </clipPath>
-        <rect
-          x={l.carry}
-          y={l.ground}
-          width={l.x1 - l.carry}
-          height={l.bottom - l.ground}
-          fill={phase.tint}
-          opacity=".34"
+        <Soil
+          prefix="w"
+          {...l}
+          x0={l.carry}
+          strata={l.days.map((d, i) => ({
+            key: d.date,
+            phase: view.dayPhases[i] ?? view.phase,
+            x0: i === 0 ? l.carry : d.x0,
+            x1: d.x1,
+          }))}
+          grid={l.soilGrid}
         />
-        <g clipPath="url(#week-soil)">
-          {l.days.map((d, i) => {
-            const tint = STRATA[view.dayPhases[i] ?? view.phase];
-            const x = i === 0 ? l.carry : d.x0;
-            return (
-              <g key={d.date}>
-                <rect x={x} y={l.ground} width={d.x1 - x} height={l.bottom - l.ground} fill={tint.tint} />
-                <rect
-                  x={x}
-                  y={l.ground}
-                  width={d.x1 - x}
-                  height={l.bottom - l.ground}
-                  fill={`url(#w${view.dayPhases[i] ?? view.phase})`}
-                />
-              </g>
-            );
-          })}
-        </g>
-        <rect
-          x={l.carry}
-          y={l.ground}
-          width={l.x1 - l.carry}
-          height={l.bottom - l.ground}
-          fill="url(#wrock)"
-          clipPath="url(#week-rock)"
-        />
-        {l.soilGrid.map((g) => (
+        {l.skyGrid.map((g) => (
           <line
             key={g.text}
             x1={l.carry}
             x2={l.x1}
-            y1={px(g.y)}
-            y2={px(g.y)}
-            stroke="var(--color-ground)"
-            opacity=".12"
+            y1={crisp(g.y)}
+            y2={crisp(g.y)}
+            stroke="var(--color-hair)"
+            opacity=".6"
           />
-        ))}
-        {l.skyGrid.map((g) => (
-          <line key={g.text} x1={l.carry} x2={l.x1} y1={px(g.y)} y2={px(g.y)} stroke="var(--color-hair)" opacity=".6" />
         ))}
         {l.days.map((d) => {
           const middle = (d.x0 + d.x1) / 2;
@@ -127,7 +93,6 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
             </g>
           );
         })}
-        <path d={l.rock} fill="none" stroke="var(--color-ground)" strokeWidth="1.25" />
         {l.buttes.map((b) => (
           // biome-ignore lint/a11y/noStaticElementInteractions: the pointer's twin; the list below holds the same sessions as buttons
           <g key={b.id} className="cursor-pointer" onClick={() => onEndurance(b.id)}>
@@ -183,6 +148,7 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
             <title>{w.text}</title>
           </rect>
         ))}
+        {l.today !== null && <Plumb x={crisp(l.today)} top={l.top - 22 + 17} bottom={l.bottom - 2} />}
         {l.anchors.map((a) => {
           const s = view.sessions[a.index];
           if (!s) return null;
@@ -193,7 +159,7 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
               tabIndex={0}
               aria-label={`${sessionName(s.label, view.emphasis)}, ${a.tag.lines[1]}${s.locked ? ", locked" : ""}${s.done ? ", done" : ""}. Enter opens it.`}
               aria-pressed={selected === a.index}
-              className="cursor-pointer"
+              className="cursor-pointer outline-none"
               onClick={() => onSelect(a.index)}
               onDoubleClick={() => onOpen(a.index)}
               onFocus={() => onSelect(a.index)}
@@ -259,7 +225,7 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
         </Text>
         {[...l.skyGrid, ...l.soilGrid].map((g) => (
           <g key={`${g.y}`}>
-            <line x1={l.carry - 5} x2={l.carry} y1={px(g.y)} y2={px(g.y)} stroke="var(--color-ground)" />
+            <line x1={l.carry - 5} x2={l.carry} y1={crisp(g.y)} y2={crisp(g.y)} stroke="var(--color-ground)" />
             <Text x={l.carry - 9} y={g.y + 4} width={75} anchor="end" fill="var(--color-ink2)">
               {g.text}
             </Text>
@@ -267,7 +233,6 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
         ))}
         <AxisTitle x={29} y={(l.top + 40 + l.ground) / 2} name="Terrain" rest=", load in AU" />
         <AxisTitle x={29} y={(l.ground + l.bottom) / 2} name="Depth" rest=", AU" />
-        {l.today !== null && <Plumb x={px(l.today)} top={l.top - 22 + 17} bottom={l.bottom - 2} />}
         <Rows l={l} />
       </svg>
       <ul className="sr-only" aria-label="Endurance sessions">

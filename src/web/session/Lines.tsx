@@ -6,6 +6,9 @@ import { bandOf } from "../section/patterns";
 import { PlateStack } from "../ui/Plates";
 import { Asked } from "../ui/Why";
 
+/** Columns that a phone has no room for; the floor shows what they hold. */
+export const WIDE = "max-[700px]:hidden";
+
 export function Lines({ item: i, view, units }: { item: ItemView; view: SessionView; units: Units }) {
   const [partnered, second] = [/[AB]$/.test(i.pair), i.pair.endsWith("B")];
   const logged = view.log?.items.find((x) => x.exercise === i.exercise);
@@ -13,7 +16,7 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
     i.seconds !== null
       ? `${i.sets} × ${i.seconds} s`
       : `${i.sets} × ${i.repsLow !== null && i.repsLow !== i.reps ? `${i.repsLow}–` : ""}${i.reps}`;
-  const columns = view.log ? 10 : 9;
+  const columns = view.log ? (view.time ? 8 : 6) : 9;
   return (
     <>
       {i.warmUp.length > 0 && (
@@ -45,7 +48,9 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
               >
                 {i.name}
               </Asked>
-              <span className="block max-w-[46ch] text-[12px] leading-4 text-ink2 cond-s">{i.cue}</span>
+              <span className="block max-w-[46ch] max-[700px]:hidden text-[12px] leading-4 text-ink2 cond-s">
+                {i.cue}
+              </span>
             </span>
           </span>
         </td>
@@ -72,32 +77,36 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
             <span className="block text-[12px] leading-4 text-ink2">one, held</span>
           )}
         </td>
-        <td className="pr-2 text-[12px] leading-4 text-ink2 cond-s">
-          {i.last ? (
-            <>
-              <span className="block">{day(i.last.date)}</span>
-              {i.last.text}
-            </>
-          ) : (
-            "–"
-          )}
-        </td>
-        <td className="text-[12px] leading-4">
-          {i.loading === "bar" && i.barKg !== null && i.loadKg !== null ? (
-            <>
-              <PlateStack perSideKg={i.perSideKg} />
-              <span className="block text-ink2 cond-s">
-                {massNumber(i.barKg, units)} bar
-                {i.perSideKg.length ? `, ${i.perSideKg.map((p) => massNumber(p, units)).join(" + ")}` : " alone"}
-              </span>
-            </>
-          ) : (
-            <span className="text-ink2">–</span>
-          )}
-        </td>
-        <td>{i.seconds === null ? i.rir : "–"}</td>
-        <td className="num">{i.restSeconds > 0 ? clock(i.restSeconds) : "–"}</td>
-        <td className="num">{i.seconds === null ? i.tempo : "hold"}</td>
+        {!view.log && (
+          <td className={`pr-2 ${WIDE} text-[12px] leading-4 text-ink2 cond-s`}>
+            {i.last ? (
+              <>
+                <span className="block">{day(i.last.date)}</span>
+                {i.last.text}
+              </>
+            ) : (
+              "–"
+            )}
+          </td>
+        )}
+        {view.time && (
+          <td className={`text-[12px] leading-4 ${WIDE}`}>
+            {i.loading === "bar" && i.barKg !== null && i.loadKg !== null ? (
+              <>
+                <PlateStack perSideKg={i.perSideKg} />
+                <span className="block text-ink2 cond-s">
+                  {massNumber(i.barKg, units)} bar
+                  {i.perSideKg.length ? `, ${i.perSideKg.map((p) => massNumber(p, units)).join(" + ")}` : " alone"}
+                </span>
+              </>
+            ) : (
+              <span className="text-ink2">–</span>
+            )}
+          </td>
+        )}
+        <td className={WIDE}>{i.seconds === null ? i.rir : "–"}</td>
+        {view.time && <td className={`num ${WIDE}`}>{clock(i.restSeconds)}</td>}
+        {!view.log && <td className={`num ${WIDE}`}>{i.seconds === null ? i.tempo : "hold"}</td>}
         {view.log && (
           <td className="text-[12px] leading-4">
             {logged

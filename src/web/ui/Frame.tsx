@@ -73,9 +73,12 @@ export function Frame() {
   ]);
 
   return (
-    <div className="grid h-full grid-cols-[56px_minmax(0,1fr)] grid-rows-[56px_minmax(0,1fr)_28px]">
+    <div className="grid h-full grid-cols-[56px_minmax(0,1fr)] grid-rows-[56px_minmax(0,1fr)_28px] max-[700px]:grid-rows-[0_minmax(0,1fr)_0] max-[700px]:grid-cols-[0_minmax(0,1fr)]">
       <TitleBlock row={row} rows={rows} switcher={switcher} setSwitcher={setSwitcher} goTo={goTo} />
-      <nav aria-label="Views" className="flex flex-col items-center gap-1 border-r border-hair bg-panel py-2">
+      <nav
+        aria-label="Views"
+        className="max-[700px]:hidden flex flex-col items-center gap-1 border-r border-hair bg-panel py-2"
+      >
         <RailLink to="/" name="Squad" glyph={RAIL.squad} end />
         {row && (
           <>
@@ -86,7 +89,7 @@ export function Frame() {
           </>
         )}
       </nav>
-      <div className="min-h-0 min-w-0">
+      <div className="min-h-0 min-w-0 max-[700px]:col-start-2 max-[700px]:row-start-2">
         <Outlet />
       </div>
       <StatusBar row={row} />
@@ -158,7 +161,7 @@ function TitleBlock({ row, rows, switcher, setSwitcher, goTo }: TitleProps) {
   const race = row?.nextRace;
   const days = race && today ? daysBetween(today, race.date) : null;
   return (
-    <header className="col-span-2 flex h-14 border-b-[1.5px] border-ground bg-panel">
+    <header className="max-[700px]:hidden col-span-2 flex h-14 border-b-[1.5px] border-ground bg-panel">
       <Link
         to="/"
         aria-label="Field Anchor, to the squad"
@@ -273,7 +276,7 @@ function StatusBar({ row }: { row: SquadRow | undefined }) {
   const saved = useSavedAt();
   const warning = row?.attention[0];
   return (
-    <footer className="col-span-2 flex items-center gap-4 border-t border-hair bg-panel pr-3 pl-4 text-[12px] leading-4 text-ink2 cond-s">
+    <footer className="max-[700px]:hidden col-span-2 flex items-center gap-4 border-t border-hair bg-panel pr-3 pl-4 text-[12px] leading-4 text-ink2 cond-s">
       <span className="flex flex-none items-center gap-1.5">
         <svg
           width="14"

@@ -112,7 +112,7 @@ describe("the week layout", () => {
 
   it("keeps the words of endurance sessions apart", () => {
     const boxes = l.buttes.map((b) => {
-      const w = Math.max(...b.label.lines.map((t) => textWidth(t, 12)));
+      const w = Math.max(...b.label.lines.map((t) => textWidth(t, 11)));
       const h = b.label.lines.length * 14;
       return { x: b.label.anchor === "start" ? b.label.x : b.label.x - w, y: b.label.y - h, w, h };
     });

@@ -224,8 +224,8 @@ function buttesOf(
   for (const s of byHeight) {
     const lines = s.before
       ? [fitText(input.words(s.e)[0] ?? "", CARRY - 4, 12)]
-      : input.words(s.e).map((t) => fitText(t, dayWidth - 8, 10.5));
-    const w = Math.max(...lines.map((t) => textWidth(t, 12)));
+      : input.words(s.e).map((t) => fitText(t, dayWidth - 8, 11));
+    const w = Math.max(...lines.map((t) => textWidth(t, 11)));
     const h = lines.length * LABEL_LINE;
     const anchor = s.pm && !s.before ? "end" : "start";
     const x = s.before ? LEFT + 4 : anchor === "start" ? dayX(s.e.date) + 6 : dayX(s.e.date) + dayWidth - 6;
