@@ -58,6 +58,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   "progress.effort": house("Effort against target"),
   "progress.cap": trade("No increase now"),
   "progress.step": trade("10% at once, 5% a week"),
+  "progress.missed": trade("Missed weeks"),
   "progress.same": trade("Same again"),
   "fit.place": house("Least-cost placement"),
   M1: trade("Inside a window, with the equipment and the time"),

@@ -316,6 +316,27 @@ describe("logging", () => {
     expect((await call<SessionView>("GET", `/athletes/${id}/sessions/${TODAY}/A`)).body.log).toBeNull();
   });
 
+  it("tells the coach of pain that rises over three sessions", async () => {
+    const id = await importOne();
+    for (const [date, pain] of [
+      ["2026-02-28", 1],
+      ["2026-03-01", 2],
+      [TODAY, 4],
+    ] as const)
+      await call(
+        "PUT",
+        `/athletes/${id}/logs/${date}/D`,
+        logOf(date, [{ exercise: "band-walk", sets: [{ seconds: 20, side: "both" }], pain }], "D"),
+      );
+    const row = (await call<SquadView>("GET", "/squad")).body.rows.find((r) => r.id === id)!;
+    expect(row.attention.map((a) => a.text)).toEqual(
+      expect.arrayContaining([
+        "Pain rises in the band walk: 1, 2, 4 of 10 in three sessions.",
+        expect.stringContaining("Pain 4 of 10"),
+      ]),
+    );
+  });
+
   it("shows a session of the past as it was prescribed and lifted, whatever changes later", async () => {
     const id = await importOne();
     const { logged } = (await call<AthleteView>("GET", `/athletes/${id}`)).body;

@@ -59,6 +59,8 @@ export function decide(input: DecisionInput): Decision {
   const hi = last.item.prescribed?.reps ?? reps;
   const target = last.item.prescribed?.rir ?? rir;
   const counts = sets.map(cleanReps);
+  // Two sides of one set are one set.
+  const setCount = sets.filter((x) => x.side !== "right").length;
   const least = counts.length ? Math.min(...counts) : 0;
   const same = (rule: string, text: string): Decision => ({ kind: "same", loadKg: load, reps, why: [why(rule, text)] });
 
@@ -111,7 +113,7 @@ export function decide(input: DecisionInput): Decision {
   }
 
   // 3. Spare reps, and the range.
-  const missing = last.item.prescribed && sets.filter((s) => s.side !== "right").length < last.item.prescribed.sets;
+  const missing = last.item.prescribed && setCount < last.item.prescribed.sets;
   const short = counts.filter((c) => c < lo).length;
   if (short >= 2)
     return {
@@ -134,7 +136,7 @@ export function decide(input: DecisionInput): Decision {
       : same("progress.range", text);
   }
   if (missing)
-    return same("progress.same", `${sets.length} of ${last.item.prescribed?.sets} sets were done: the same again.`);
+    return same("progress.same", `${setCount} of ${last.item.prescribed?.sets} sets were done: the same again.`);
   const lastSet = counts.at(-1) ?? 0;
   const beforeTop = before?.item.prescribed?.reps ?? hi;
   const beforeLast = before ? cleanReps(before.item.sets.at(-1) ?? { side: "both" }) : 0;
@@ -145,7 +147,7 @@ export function decide(input: DecisionInput): Decision {
   if (before && lastSet >= hi + 2 && beforeLast >= beforeTop + 2)
     return up(input, load, hi, "Two past the top of the range in two sessions running", "progress.spare");
   if (least >= hi && easyEnough)
-    return up(input, load, hi, `All ${sets.length} sets at ${hi} with ${target} or more in reserve`, "progress.range");
+    return up(input, load, hi, `All ${setCount} sets at ${hi} with ${target} or more in reserve`, "progress.range");
 
   // 4. Effort, when no rule above spoke.
   const shown = rirs.length ? Math.min(...rirs) : null;

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, gym, home, lifted, logOf } from "../../../tests/support/athlete";
 import type { StrengthLog } from "../athlete/types";
+import { addDays } from "../dates";
 import { exerciseById } from "../exercise/library";
 import type { Loading } from "../exercise/types";
 import type { LoadQuestion } from "../session/types";
@@ -39,8 +40,8 @@ describe("who sets the load", () => {
 
   it("takes e1RM x percent in the first session of a block, rounded down to the plates", () => {
     // 100 kg x 5 with 2 in reserve: Brzycki at 7 is 120 kg; 83.3% of it is 100 kg again.
-    const log = [logOf("2026-02-10", [lifted("back-squat", 100, [5, 5, 5], 2)])];
-    const a = nextLoad(question(), context(log));
+    const log = [logOf("2026-03-03", [lifted("back-squat", 100, [5, 5, 5], 2)])];
+    const a = nextLoad(question(), context(log, { blockStart: "2026-03-05" }));
     expect(a.loadKg).toBe(100);
     expect(a.percent1rm).toBeCloseTo(83.3, 1);
     expect(rules(a)).toContain("load.percent");
@@ -119,6 +120,38 @@ describe("who sets the load", () => {
   it("has no bar to load at home", () => {
     const log = [logOf("2026-03-03", [lifted("back-squat", 100, [5, 5, 5], 2)])];
     expect(nextLoad(question({ place: home }), context(log)).loadKg).toBeNull();
+  });
+});
+
+describe("missed weeks", () => {
+  // Handbook section 13 (common practice, no source).
+  const after = (days: number, planned: LoadContext["planned"] = new Map()) => {
+    const date = addDays("2026-03-10", -days);
+    return nextLoad(
+      question(),
+      context([logOf(date, [lifted("back-squat", 100, [5, 5, 5], 2)])], { blockStart: "2026-01-20", planned }),
+    );
+  };
+  it.each([
+    [7, 102.5, 0],
+    [8, 100, 0],
+    [14, 100, 0],
+    [15, 100, 1],
+    [21, 100, 1],
+    [22, 90, 1],
+    [28, 90, 1],
+    [35, 90, 1],
+    [42, 90, 1],
+    [70, 90, 1],
+  ])("%d days: %d kg, %d sets fewer", (days, kg, fewer) => {
+    const a = after(days);
+    expect(a.loadKg).toBe(kg);
+    expect(a.setsLess ?? 0).toBe(fewer);
+    expect(rules(a).includes("progress.missed")).toBe(days > 7);
+  });
+  it("charge only the first session back", () => {
+    const a = after(15, new Map([["back-squat", { loadKg: 100, reps: 5, rir: 2 }]]));
+    expect(a).toMatchObject({ loadKg: 102.5, setsLess: 0 });
   });
 });
 

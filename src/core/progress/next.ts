@@ -1,7 +1,7 @@
 /** Who sets the load (handbook 6): e1RM x percent at the start of a block, then the log, within 7.5% of e1RM x percent. */
 import type { Athlete, StrengthLog } from "../athlete/types";
 import { daysBetween, type IsoDate } from "../dates";
-import { type CurrentMax, currentMax } from "../dose/current";
+import { type CurrentMax, currentMax, kept } from "../dose/current";
 import { makeableLoads, makeLoad } from "../dose/loads";
 import { percentFor } from "../dose/oneRepMax";
 import type { LoadAnswer, LoadQuestion } from "../session/types";
@@ -34,6 +34,25 @@ export interface PlannedLoad {
   loadKg: number;
   reps: number;
   rir: number;
+}
+
+interface Missed {
+  /** Share of the load that stays, and sets taken off. */
+  factor: number;
+  setsLess: number;
+  why: Why;
+}
+
+/**
+ * Missed weeks (handbook 13) [trade]: one, repeat; two, the same load and one set fewer; three or four, 10% and one set off.
+ * Only the first session back is charged.
+ */
+function missedWeeks(days: number): Missed | null {
+  const weeks = Math.floor((days - 1) / 7);
+  const because = (text: string) => why("progress.missed", `Nothing of this lift for ${days} days: ${text}.`);
+  if (weeks >= 3) return { factor: 0.9, setsLess: 1, why: because("10% off and one set fewer") };
+  if (weeks === 2) return { factor: 1, setsLess: 1, why: because("the same load, one set fewer") };
+  return weeks === 1 ? { factor: 1, setsLess: 0, why: because("repeat") } : null;
 }
 
 const none: LoadAnswer = { loadKg: null, perSideKg: [], barKg: null, percent1rm: null, why: [] };
@@ -83,6 +102,7 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
   const inBlock = recent && last.date >= c.blockStart;
   // A taper's light set says nothing about the next hard one, nor the other way round.
   const unlike = Math.abs((last?.item.prescribed?.rir ?? q.rir) - q.rir) >= 2;
+  const missed = last && !before ? missedWeeks(daysBetween(last.date, c.asOf)) : null;
   if (last && !unlike && inBlock) {
     const loads = makeableLoads(q.exercise, q.loading, q.place);
     const d = decide({
@@ -91,13 +111,14 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
       repsLow: q.repsLow,
       reps: q.reps,
       rir: q.rir,
-      cap: c.cap,
+      cap: c.cap ?? missed?.why ?? null,
       strictPain: c.athlete.settings?.strictPain ?? false,
       loads,
     });
     if (d.loadKg !== null) {
-      let target = d.loadKg;
+      let target = d.loadKg * (missed?.factor ?? 1);
       const reasons = [...d.why];
+      if (missed && !reasons.includes(missed.why)) reasons.push(missed.why);
       if (max && percent !== null) {
         const wanted = (max.kg * percent) / 100;
         const [low, high] = [wanted * (1 - NEAR_PCT / 100), wanted * (1 + NEAR_PCT / 100)];
@@ -112,17 +133,22 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
           );
         }
       }
-      return { ...answer(q, target, max, reasons), reps: d.reps };
+      return { ...answer(q, target, max, reasons), reps: d.reps, setsLess: missed?.setsLess ?? 0 };
     }
   }
   if (max && percent !== null) {
-    const target = (max.kg * percent) / 100;
-    return answer(q, target, max, [
+    // What the fading of an old estimate has charged already is not charged again.
+    const faded = last ? kept(daysBetween(last.date, c.asOf)) : 1;
+    const factor = missed ? Math.min(1, missed.factor / faded) : 1;
+    const target = ((max.kg * percent) / 100) * factor;
+    const sum = `e1RM ${roundTo(max.kg, 1)} kg (give or take ${Math.round(max.unsurePct)}%) x ${roundTo(percent, 1)}% for ${q.reps} reps with ${q.rir} in reserve`;
+    const reasons = [
       why(
         "load.percent",
-        `e1RM ${roundTo(max.kg, 1)} kg (give or take ${Math.round(max.unsurePct)}%) x ${roundTo(percent, 1)}% for ${q.reps} reps with ${q.rir} in reserve = ${roundTo(target, 1)} kg.`,
+        `${sum}${factor < 1 ? `, less ${Math.round((1 - factor) * 100)}%` : ""} = ${roundTo(target, 1)} kg.`,
       ),
-    ]);
+    ];
+    return { ...answer(q, target, max, missed ? [...reasons, missed.why] : reasons), setsLess: missed?.setsLess ?? 0 };
   }
   if (last && !byMax) {
     const load = last.item.sets.find((s) => s.loadKg !== undefined)?.loadKg;

@@ -181,7 +181,7 @@ function itemFor(c: Candidate, slot: Slot, r: SessionRequest): Item {
     exercise,
     loading,
     main: slot.kind === "main",
-    sets: answer.sets ?? slot.sets ?? dose.sets,
+    sets: Math.max(1, (slot.sets ?? dose.sets) - (answer.setsLess ?? 0)),
     repsLow: timed ? null : low ? 8 : dose.repsLow,
     reps: timed ? null : (answer.reps ?? (low ? 10 : dose.reps)),
     seconds: timed ? holdSeconds(exercise.pattern, r) : null,

@@ -14,7 +14,8 @@ export interface LoadAnswer {
   percent1rm: number | null;
   /** Repetitions, where progress asks for others than the dose's top. */
   reps?: number;
-  sets?: number;
+  /** Sets taken off after missed weeks. */
+  setsLess?: number;
   why: Why[];
 }
 

@@ -34,6 +34,9 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
       `Pain ${worst.pain} of 10 in the ${exerciseName(worst.exercise).toLowerCase()} on ${dayLabel(worst.date)}.`,
     );
 
+  const rising = risingPain(athlete, today);
+  if (rising) add(80, "progress.pain", rising);
+
   for (const u of week?.fit.unplaced ?? [])
     add(60, "fit.place", `Session ${u.label} is not placed this week. ${u.why}`);
   const season = week?.season;
@@ -70,6 +73,21 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
   const side = sideDifference(athlete, today);
   if (side) add(40, "side.first", side);
   return found.sort((a, b) => b.weight - a.weight || (a.text < b.text ? -1 : 1));
+}
+
+/** Pain in one exercise that rose over its last three sessions (handbook 14). */
+function risingPain(athlete: Athlete, today: IsoDate): string | null {
+  const recent = new Set(
+    athlete.strengthLog
+      .filter((l) => l.date <= today && daysBetween(l.date, today) <= PAIN_DAYS)
+      .flatMap((l) => l.items.map((i) => i.exercise)),
+  );
+  for (const id of recent) {
+    const [a, b, c] = historyOf(athlete.strengthLog, id, addDays(today, 1)).map((h) => h.item.pain ?? 0);
+    if (a !== undefined && b !== undefined && c !== undefined && a > b && b > c)
+      return `Pain rises in the ${exerciseName(id).toLowerCase()}: ${c}, ${b}, ${a} of 10 in three sessions.`;
+  }
+  return null;
 }
 
 /** The clearest side difference in the last four weeks of reps, or in the screening. */

@@ -235,7 +235,7 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
         <AxisTitle x={29} y={(l.ground + l.bottom) / 2} name="Depth" rest=", AU" />
         <Rows l={l} />
       </svg>
-      <ul className="sr-only" aria-label="Endurance sessions">
+      <ul aria-label="Endurance sessions">
         {view.endurance.map((e) => (
           <li key={e.id}>
             <button

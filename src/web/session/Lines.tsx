@@ -104,8 +104,12 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
             )}
           </td>
         )}
-        <td className={WIDE}>{i.seconds === null ? i.rir : "–"}</td>
-        {view.time && <td className={`num ${WIDE}`}>{clock(i.restSeconds)}</td>}
+        <td className={WIDE}>{i.seconds === null ? <Asked reasons={view.why}>{i.rir}</Asked> : "–"}</td>
+        {view.time && (
+          <td className={`num ${WIDE}`}>
+            <Asked reasons={view.why}>{clock(i.restSeconds)}</Asked>
+          </td>
+        )}
         {!view.log && <td className={`num ${WIDE}`}>{i.seconds === null ? i.tempo : "hold"}</td>}
         {view.log && (
           <td className="text-[12px] leading-4">
