@@ -124,6 +124,13 @@ export interface DoseLine {
 }
 
 export interface SeasonWeekView extends WeekColumn {
+  /** Null where the days are even, or there is no load. */
+  monotony: number | null;
+  strain: number | null;
+  shortMean: number;
+  longMean: number;
+  longestMinutes: number;
+  longestBefore: number | null;
   dose: DoseLine[];
   why: Why[];
   unplaced: Unplaced[];

@@ -1,7 +1,7 @@
 /** The one way through: athlete -> plan. Pure; the same athlete and options always give the same plan. */
 import { safetyGate } from "./athlete/gate";
 import type { Athlete, LockedSession, StrengthLog } from "./athlete/types";
-import { addDays, dayNumber, type IsoDate, laterOf, minutesOf, mondayOf } from "./dates";
+import { addDays, dayNumber, type IsoDate, laterOf, minutesOf } from "./dates";
 import { layeredDose } from "./dose/layered";
 import { type PlanWeek, planWeek } from "./planWeek";
 import type { PlannedLoad } from "./progress/next";
@@ -168,6 +168,3 @@ function approachWarning(athlete: Athlete): SeasonWarning[] {
       ]
     : [];
 }
-
-/** @returns the Monday of the first planned week */
-export const firstMonday = (p: Plan): IsoDate => p.weeks[0]?.season.start ?? mondayOf(p.from);

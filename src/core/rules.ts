@@ -27,6 +27,18 @@ export const RULES: Readonly<Record<string, Rule>> = {
   "illness.back": trade("Back from illness"),
   "stepback.every": trade("Step-back week"),
   "stepback.endurance": trade("Step-back with the endurance"),
+  "figures.monotony": pub(
+    "Monotony and strain",
+    "Foster 1998, Med Sci Sports Exerc 30(7):1164-1168: mean daily load / standard deviation; load x monotony",
+  ),
+  "figures.means": pub(
+    "7-day and 28-day means",
+    "Williams et al. 2017, Br J Sports Med 51:209-210. A description only: using their ratio to foresee injury is disputed (Impellizzeri et al. 2020)",
+  ),
+  "figures.longest": pub(
+    "Longest session",
+    "Frandsen et al. 2025, Br J Sports Med 59:1203-1210: single sessions far above the month's longest look worse than weekly change",
+  ),
   "mileage.jump": trade("Mileage jump"),
   "mileage.leap": trade("Mileage leap"),
   "mileage.room": trade("Room for progress"),

@@ -1,7 +1,6 @@
 /** Plans of stored athletes, computed when asked for and kept while the facts and the day stay the same. */
 import { addDays, type IsoDate, laterOf } from "../core/dates";
 import { type Plan, plan } from "../core/plan";
-import { planPhases } from "../core/season/phases";
 import type { Store, Stored } from "./store/store";
 
 export interface Planned {
@@ -85,6 +84,3 @@ export function firstDay(stored: Stored, today: IsoDate): IsoDate {
   const from = strengthLog.some((l) => l.date === today) ? addDays(today, 1) : today;
   return laterOf(from, season.start);
 }
-
-/** Phases alone, for a season that is over or has not begun. */
-export const phasesOf = (stored: Stored) => planPhases(stored.athlete);

@@ -5,6 +5,8 @@ import { dirname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import pino from "pino";
 import { isDate } from "../core/dates";
+import { EXERCISES } from "../core/exercise/library";
+import { validateLibrary } from "../core/exercise/validate";
 import { buildApp } from "./app";
 import { Store } from "./store/store";
 
@@ -69,6 +71,8 @@ export async function run(
   clubName: string,
   prepare?: (store: Store) => Promise<void>,
 ): Promise<Running> {
+  const unsound = validateLibrary(EXERCISES);
+  if (unsound.length > 0) throw new Error(`The exercise library is not sound: ${unsound.join("; ")}`);
   const log = pino({ level: process.env.LOG_LEVEL ?? "info", base: null }, pino.destination({ dest: 2, sync: false }));
   const store = await Store.open(join(config.data, "field-anchor.sqlite"));
   await prepare?.(store);

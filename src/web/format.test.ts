@@ -1,21 +1,10 @@
 import { describe, expect, it } from "vitest";
-import {
-  clock,
-  distance,
-  duration,
-  inDays,
-  loadText,
-  METRIC,
-  mass,
-  sessionName,
-  setsByReps,
-  signed,
-  span,
-} from "./format";
+import { clock, distance, duration, inDays, loadText, mass, sessionName, setsByReps, signed, span } from "./format";
 import { bandSets } from "./section/patterns";
 import { compact, numberFrom } from "./ui/form";
 
 const plain = (s: string) => s.replaceAll("\u00A0", " ");
+const METRIC = { massUnit: "kg", distanceUnit: "km" } as const;
 const IMPERIAL = { massUnit: "lb", distanceUnit: "mi" } as const;
 
 describe("numbers as people read them", () => {

@@ -7,7 +7,6 @@ export interface Units {
   distanceUnit: "km" | "mi";
 }
 
-export const METRIC: Units = { massUnit: "kg", distanceUnit: "km" };
 const NB = "\u00A0";
 
 export const massNumber = (kg: number, u: Units): number =>

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { mean, sampleStandardDeviation } from "simple-statistics";
 import { describe, expect, it } from "vitest";
 import { addDays, daysBetween, isDate, isoWeek, mondayOf, weekday } from "../../src/core/dates";
-import { monotony, sampleDeviation, weekFigures, weightedMean } from "../../src/core/endurance/figures";
+import { monotony, sampleDeviation, weekFigures, weightedMeans } from "../../src/core/endurance/figures";
 import { rpeOf, sessionLoad } from "../../src/core/endurance/load";
 import { KG_PER_LB, KM_PER_MILE, kgToLb, kmToMi, lbToKg, miToKm } from "../../src/core/units";
 
@@ -104,7 +104,7 @@ describe("session load", () => {
   it("weights days with lambda = 2 / (N + 1)", () => {
     expect(2 / (7 + 1)).toBe(0.25);
     expect(2 / (28 + 1)).toBeCloseTo(0.069, 4);
-    expect(weightedMean([100, 0], 7)).toBeCloseTo(75, 9);
-    expect(weightedMean([0, 100], 28)).toBeCloseTo(6.8966, 4);
+    expect(weightedMeans([100, 0], 7)[1]).toBeCloseTo(75, 9);
+    expect(weightedMeans([0, 100], 28)[1]).toBeCloseTo(6.8966, 4);
   });
 });

@@ -61,8 +61,3 @@ export function makeLoad(exercise: Exercise, loading: Loading, place: Place, tar
   const loadKg = loads.filter((l) => l <= targetKg + 1e-9).at(-1) ?? loads[0];
   return loadKg === undefined ? null : { loadKg, perSideKg: [], barKg: null };
 }
-
-/** @returns the smallest makeable load above, or null at the top of what there is */
-export function nextLoadUp(exercise: Exercise, loading: Loading, place: Place, fromKg: number): number | null {
-  return makeableLoads(exercise, loading, place).find((l) => l > fromKg + 1e-9) ?? null;
-}

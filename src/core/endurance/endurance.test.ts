@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { EnduranceSession } from "../athlete/types";
 import { addDays } from "../dates";
-import { changeAgainstOrdinary, weekFigures, weeklyFigures } from "./figures";
+import { backgrounds, changeAgainstOrdinary, weekFigures, weeklyFigures, weightedMeans } from "./figures";
 import { isKey, isLegHeavy, legLoad, startOf } from "./load";
 import { mileageRule } from "./mileage";
 
@@ -63,6 +63,29 @@ describe("weekly figures", () => {
         (w) => w.sessions,
       ),
     ).toEqual([1, 0, 1]);
+  });
+});
+
+describe("what lies behind a week", () => {
+  it("gives weighted means at its end and the longest session of the 30 days before", () => {
+    const sessions = [
+      run({ date: addDays(MONDAY, -31), minutes: 200 }),
+      run({ date: addDays(MONDAY, -30), minutes: 150 }),
+      run({ date: addDays(MONDAY, 3), minutes: 180 }),
+    ];
+    const [first, second] = backgrounds(sessions, [{ start: MONDAY }, { start: addDays(MONDAY, 7) }]);
+    expect(first!.longestBefore).toBe(150);
+    expect(second!.longestBefore).toBe(180);
+    const daily = new Array(63).fill(0);
+    daily[56 - 31] = 600;
+    daily[56 - 30] = 450;
+    daily[56 + 3] = 540;
+    expect(first!.shortMean).toBeCloseTo(weightedMeans(daily, 7).at(-1)!, 9);
+    expect(first!.longMean).toBeCloseTo(weightedMeans(daily, 28).at(-1)!, 9);
+  });
+  it("is empty where there is nothing", () => {
+    expect(backgrounds([], [])).toEqual([]);
+    expect(backgrounds([], [{ start: MONDAY }])).toEqual([{ shortMean: 0, longMean: 0, longestBefore: null }]);
   });
 });
 

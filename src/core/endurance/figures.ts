@@ -35,10 +35,14 @@ export function monotony(days: readonly number[]): number | null {
   return days.reduce((a, b) => a + b, 0) / days.length / sd;
 }
 
-/** Exponentially weighted mean of daily loads, lambda = 2 / (days + 1) [pub: Williams 2017]; starts at the first value. */
-export function weightedMean(daily: readonly number[], days: number): number {
+/** Exponentially weighted means of daily loads, lambda = 2 / (days + 1) [pub: Williams 2017]; they start at the first value. */
+export function weightedMeans(daily: readonly number[], days: number): number[] {
   const lambda = 2 / (days + 1);
-  return daily.reduce((mean, v, i) => (i === 0 ? v : v * lambda + mean * (1 - lambda)), 0);
+  let mean = daily[0] ?? 0;
+  return daily.map((v, i) => {
+    mean = i === 0 ? v : v * lambda + mean * (1 - lambda);
+    return mean;
+  });
 }
 
 /** Endurance sessions grouped by their Monday, for one pass over a long history. */
@@ -92,6 +96,46 @@ export function weeklyFigures(athlete: Pick<Athlete, "endurance">, from: IsoDate
   const out: WeekFigures[] = [];
   for (let m = from; dayNumber(m) <= dayNumber(to); m = addDays(m, 7)) out.push(weekFigures(m, weeks.get(m) ?? []));
   return out;
+}
+
+export interface Background {
+  /** Exponentially weighted means of daily load at the week's end, AU a day [pub: Williams 2017]. */
+  shortMean: number;
+  longMean: number;
+  /** Longest session of the 30 days before the week, minutes; null where there was none. */
+  longestBefore: number | null;
+}
+
+/** Days of the two weighted means, and of the look back for the longest session. */
+export const MEANS = { short: 7, long: 28, longest: 30 };
+
+/**
+ * What lies behind each week, in one pass over the days.
+ * @param weeks in order of time, Mondays a week apart
+ * @returns one entry a week
+ */
+export function backgrounds(
+  sessions: readonly EnduranceSession[],
+  weeks: readonly Pick<WeekFigures, "start">[],
+): Background[] {
+  const first = weeks[0];
+  if (!first) return [];
+  const begin = dayNumber(first.start) - 2 * MEANS.long;
+  const days = weeks.length * 7 + 2 * MEANS.long;
+  const load = new Array<number>(days).fill(0);
+  const longest = new Array<number>(days).fill(0);
+  for (const s of sessions) {
+    const at = dayNumber(s.date) - begin;
+    if (at < 0 || at >= days) continue;
+    load[at] = (load[at] ?? 0) + sessionLoad(s);
+    longest[at] = Math.max(longest[at] ?? 0, s.minutes);
+  }
+  const [short, long] = [weightedMeans(load, MEANS.short), weightedMeans(load, MEANS.long)];
+  return weeks.map((w) => {
+    const monday = dayNumber(w.start) - begin;
+    const top = Math.max(0, ...longest.slice(Math.max(0, monday - MEANS.longest), monday));
+    return { shortMean: short[monday + 6] ?? 0, longMean: long[monday + 6] ?? 0, longestBefore: top > 0 ? top : null };
+  });
 }
 
 export interface Change {

@@ -3,7 +3,7 @@ import type { Athlete, StrengthLog } from "../athlete/types";
 import { daysBetween, type IsoDate } from "../dates";
 import { type CurrentMax, currentMax, kept } from "../dose/current";
 import { makeableLoads, makeLoad } from "../dose/loads";
-import { percentFor } from "../dose/oneRepMax";
+import { NSCA_PERCENT, percentFor } from "../dose/oneRepMax";
 import type { LoadAnswer, LoadQuestion } from "../session/types";
 import { roundTo } from "../units";
 import { type Why, why } from "../why";
@@ -141,7 +141,7 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
     const faded = last ? kept(daysBetween(last.date, c.asOf)) : 1;
     const factor = missed ? Math.min(1, missed.factor / faded) : 1;
     const target = ((max.kg * percent) / 100) * factor;
-    const sum = `e1RM ${roundTo(max.kg, 1)} kg (give or take ${Math.round(max.unsurePct)}%) x ${roundTo(percent, 1)}% for ${q.reps} reps with ${q.rir} in reserve`;
+    const sum = `e1RM ${roundTo(max.kg, 1)} kg (give or take ${Math.round(max.unsurePct)}%) x ${roundTo(percent, 1)}%${beside(q.reps + q.rir)} for ${q.reps} reps with ${q.rir} in reserve`;
     const reasons = [
       why(
         "load.percent",
@@ -172,6 +172,9 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
     why: [why("load.unknown", `No log yet: find the load that leaves ${q.rir} in reserve, then it is kept.`)],
   };
 }
+
+/** The published table's percent, shown beside ours. */
+const beside = (n: number): string => (NSCA_PERCENT[n] === undefined ? "" : ` (the NSCA table: ${NSCA_PERCENT[n]}%)`);
 
 function lightLoad(q: LoadQuestion, max: CurrentMax | null, last: History | undefined, cap: number): LoadAnswer {
   const load = last?.item.sets.find((s) => s.loadKg !== undefined)?.loadKg;

@@ -2,6 +2,7 @@
 import type { DoseLine, RaceFlag, SeasonView, SeasonWeekView, WeekColumn } from "../../api/views";
 import type { Athlete, Race } from "../../core/athlete/types";
 import { addDays, daysBetween, type IsoDate, isoWeek } from "../../core/dates";
+import { backgrounds } from "../../core/endurance/figures";
 import { HEART_PATTERNS } from "../../core/exercise/types";
 import type { PlanSession, PlanWeek } from "../../core/plan";
 import { phaseOn, type SeasonPhase } from "../../core/season/phases";
@@ -31,7 +32,7 @@ export function phasePlace(
   };
 }
 
-const pct = (v: number | null): number | null => (v === null ? null : roundTo(v, 1));
+const pct = (v: number | null): number | null => (v === null ? null : roundTo(v, 4));
 
 export function columnOf(p: Planned, week: SeasonWeek, planned: PlanWeek | undefined, athlete: Athlete): WeekColumn {
   const end = addDays(week.start, 6);
@@ -86,11 +87,22 @@ export function doseLines(sessions: readonly PlanSession[]): DoseLine[] {
 export function seasonView(p: Planned, today: IsoDate): SeasonView {
   const { athlete, id } = p.stored;
   const byStart = new Map(p.plan.weeks.map((w) => [w.season.start, w]));
-  const weeks = p.plan.season.map((week): SeasonWeekView => {
+  const behind = backgrounds(
+    athlete.endurance,
+    p.plan.season.map((w) => w.figures),
+  );
+  const weeks = p.plan.season.map((week, i): SeasonWeekView => {
+    const before = behind[i];
     const planned = byStart.get(week.start);
     return {
       ...columnOf(p, week, planned, athlete),
       ...phasePlace(p.plan.phases, week),
+      monotony: week.figures.monotony === null ? null : roundTo(week.figures.monotony, 2),
+      strain: week.figures.strain === null ? null : Math.round(week.figures.strain),
+      shortMean: Math.round(before?.shortMean ?? 0),
+      longMean: Math.round(before?.longMean ?? 0),
+      longestMinutes: week.figures.longestMinutes,
+      longestBefore: before?.longestBefore ?? null,
       dose: doseLines(planned?.sessions ?? []),
       why: planned ? [...planned.why, planned.depthWhy] : week.why,
       unplaced: planned?.fit.unplaced ?? [],

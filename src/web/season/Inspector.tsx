@@ -1,0 +1,183 @@
+/** The inspector of one week of the season: endurance, dose, a close look at its anchors, reasons and warnings. */
+import type { SeasonView, SeasonWeekView } from "../../api/views";
+import { addDays } from "../../core/dates";
+import {
+  distanceNumber,
+  duration,
+  EMPHASIS_NAMES,
+  loadText,
+  PHASE_NAMES,
+  setsByReps,
+  signed,
+  span,
+  thousands,
+  type Units,
+} from "../format";
+import { PatternTile } from "../section/parts";
+import { BAND_STYLE, bandOf, STRATA } from "../section/patterns";
+import { SeasonDetail } from "../section/SeasonDetail";
+import { ICON, WarnIcon } from "../ui/glyphs";
+import { Asked, WhyList } from "../ui/Why";
+
+export function Inspector({
+  week,
+  view,
+  units,
+  onStep,
+  onOpen,
+}: {
+  week: SeasonWeekView;
+  view: SeasonView;
+  units: Units;
+  onStep: (by: number) => void;
+  onOpen: () => void;
+}) {
+  const end = addDays(week.start, 6);
+  const warnings = view.warnings.filter((w) => w.code !== "not-placed" && w.date >= week.start && w.date <= end);
+  const minutes = week.anchors.reduce((a, s) => a + s.minutes, 0);
+  const mileage = week.why.filter((w) => w.rule.startsWith("mileage"));
+  return (
+    <>
+      <div className="sec">
+        <div className="flex items-center">
+          <h2 className="text-[18px] leading-6 font-[650]">Week {week.isoWeek}</h2>
+          <span className="flex-1" />
+          <button type="button" className="btn btn-sm btn-sq" aria-label="Previous week" onClick={() => onStep(-1)}>
+            {ICON.left}
+          </button>
+          <button type="button" className="btn btn-sm btn-sq ml-1" aria-label="Next week" onClick={() => onStep(1)}>
+            {ICON.right}
+          </button>
+          <button type="button" className="btn btn-sm ml-2" onClick={onOpen}>
+            Open week
+          </button>
+        </div>
+        <p className="mt-0.5 flex flex-wrap items-center gap-x-[7px]">
+          {span(week.start, end)}
+          <i className="sw" style={{ background: STRATA[week.phase].tint }} />
+          {PHASE_NAMES[week.phase]}, {EMPHASIS_NAMES[week.emphasis].toLowerCase()}
+          {week.stepBack ? ", step-back" : ""}
+        </p>
+      </div>
+      <div className="sec">
+        <h3 className="sec-h">Endurance {week.done ? "done" : "planned"}</h3>
+        <dl className="-mx-1 grid grid-cols-3">
+          <Figure value={String(distanceNumber(week.distanceKm, units))} unit={units.distanceUnit} name="distance" />
+          <Figure value={thousands(week.ascentM)} unit="m" name="ascent" />
+          <Figure value={thousands(week.load)} unit="" name="load, AU" />
+        </dl>
+        <p className="mt-2 flex justify-between text-[12px] leading-[18px] text-ink2 cond-s">
+          <span>vs last 3 ordinary weeks</span>
+          <Asked reasons={mileage}>
+            leg load <b className="font-semibold text-ink">{week.loadPct === null ? "–" : signed(week.loadPct)}</b>,
+            distance{" "}
+            <b className="font-semibold text-ink">{week.distancePct === null ? "–" : signed(week.distancePct)}</b>
+          </Asked>
+        </p>
+        <p className="text-[12px] leading-[18px] text-ink2 cond-s">
+          <Asked
+            reasons={[
+              {
+                rule: "figures.monotony",
+                text: `Mean daily load over its standard deviation; strain is load x monotony: ${week.strain === null ? "none" : thousands(week.strain)} AU.`,
+              },
+            ]}
+          >
+            monotony{" "}
+            <b className="font-semibold text-ink">{week.monotony === null ? "even" : week.monotony.toFixed(1)}</b>
+          </Asked>
+          {", "}
+          <Asked
+            reasons={[
+              {
+                rule: "figures.means",
+                text: `Weighted means of daily load at the week's end: ${week.shortMean} AU over 7 days, ${week.longMean} AU over 28.`,
+              },
+            ]}
+          >
+            7 / 28 days{" "}
+            <b className="font-semibold text-ink">
+              {week.shortMean} / {week.longMean}
+            </b>
+          </Asked>
+          {", "}
+          <Asked
+            reasons={[
+              {
+                rule: "figures.longest",
+                text:
+                  week.longestBefore === null
+                    ? "No session in the 30 days before."
+                    : `The longest of the 30 days before took ${duration(week.longestBefore)}.`,
+              },
+            ]}
+          >
+            longest <b className="font-semibold text-ink">{duration(week.longestMinutes)}</b>
+          </Asked>
+        </p>
+      </div>
+      {week.dose.length > 0 && (
+        <div className="sec">
+          <h3 className="sec-h">
+            Strength dose <em className="font-normal not-italic cond">sets × reps @ load</em>
+          </h3>
+          <ul>
+            {week.dose.map((d) => (
+              <li
+                key={d.pattern}
+                className="flex h-[26px] items-center gap-2 border-t border-hair2 first:border-t-0 cond"
+              >
+                <PatternTile id={bandOf(d.pattern)} />
+                <span className="cond-s">{BAND_STYLE[bandOf(d.pattern)].name}</span>
+                <span className="min-w-0 flex-1 truncate text-[12px] text-ink2" title={d.exercise}>
+                  {d.exercise}
+                </span>
+                <b className="font-[650] whitespace-nowrap">
+                  {setsByReps(d)} @ {d.percent1rm !== null ? `${Math.round(d.percent1rm)}%` : loadText(d, units)}
+                </b>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <div className="sec pb-2">
+        <h3 className="sec-h mb-0.5">
+          Detail{" "}
+          <em className="font-normal not-italic cond">
+            {week.anchors.length} session{week.anchors.length === 1 ? "" : "s"}
+            {minutes ? `, ${minutes} min` : ""}
+          </em>
+        </h3>
+        <SeasonDetail week={week} />
+      </div>
+      <div className="sec flex-1">
+        <h3 className="sec-h">Why</h3>
+        <WhyList reasons={week.why} />
+        {week.unplaced.map((u) => (
+          <p key={u.label} className="mt-2 flex gap-1.5 text-[12px] leading-4 text-brick-ink">
+            <WarnIcon />
+            <span>
+              Session {u.label} is not placed. {u.why}
+            </span>
+          </p>
+        ))}
+        {warnings.map((w) => (
+          <p key={w.text} className="mt-2 flex gap-1.5 text-[12px] leading-4 text-brick-ink">
+            <WarnIcon />
+            <span>{w.text}</span>
+          </p>
+        ))}
+      </div>
+    </>
+  );
+}
+
+const Figure = ({ value, unit, name }: { value: string; unit: string; name: string }) => (
+  <div className="border-l border-hair pr-1 pl-2.5 first:border-l-0 first:pl-1">
+    <dd className="num text-[22px] leading-7 font-semibold whitespace-nowrap">
+      {value}
+      {unit && <small className="ml-0.5 text-[13px] font-medium text-ink2">{unit}</small>}
+    </dd>
+    <dt className="text-[11px] leading-[14px] text-ink2">{name}</dt>
+  </div>
+);

@@ -1,0 +1,70 @@
+import { describe, expect, it } from "vitest";
+import type { DoseLine, SeasonView, SeasonWeekView } from "../../api/views";
+import { addDays } from "../../core/dates";
+import { phaseFacts } from "./facts";
+
+const START = "2026-01-05";
+const METRIC = { massUnit: "kg", distanceUnit: "km" } as const;
+const line = (pattern: DoseLine["pattern"], sets: number, more: Partial<DoseLine> = {}): DoseLine => ({
+  pattern,
+  exercise: "x",
+  sets,
+  reps: 5,
+  seconds: null,
+  eachSide: false,
+  loadKg: 60,
+  loading: "bar",
+  percent1rm: 83.3,
+  rir: 2,
+  label: "A",
+  ...more,
+});
+const week = (i: number, more: Partial<SeasonWeekView>): SeasonWeekView =>
+  ({
+    start: addDays(START, i * 7),
+    phase: "build",
+    stepBack: false,
+    done: false,
+    anchors: [{ done: false }, { done: false }],
+    dose: [],
+    ...more,
+  }) as unknown as SeasonWeekView;
+const view = (weeks: SeasonWeekView[]): SeasonView =>
+  ({
+    phases: [{ phase: "build", start: START, end: addDays(START, weeks.length * 7 - 1), fixed: false, why: [] }],
+    weeks,
+  }) as unknown as SeasonView;
+
+describe("the phase table", () => {
+  it("speaks of the fullest planned week, not of step-backs or half-done ones", () => {
+    const facts = phaseFacts(
+      view([
+        week(0, { dose: [line("squat", 9)], anchors: [{ done: true }, { done: false }] as SeasonWeekView["anchors"] }),
+        week(1, { dose: [line("squat", 2)] }),
+        week(2, {
+          dose: [line("squat", 3), line("split-squat", 3, { loading: "pair", loadKg: 12, percent1rm: null, reps: 6 })],
+        }),
+        week(3, { stepBack: true, dose: [line("squat", 9)] }),
+      ]),
+      METRIC,
+    ).get(0)!;
+    expect(facts).toEqual({
+      length: "4 weeks, 1 step-back",
+      sessions: "2 a week",
+      main: "3×5 @ 83%",
+      single: "3×6 @ 2×12kg",
+    });
+  });
+  it("says done where nothing is planned any more, none where nothing is asked for", () => {
+    expect(phaseFacts(view([week(0, { done: true })]), METRIC).get(0)!.main).toBe("done");
+    expect(phaseFacts(view([week(0, { anchors: [] })]), METRIC).get(0)!).toMatchObject({
+      main: "none",
+      sessions: "none",
+      length: "1 week",
+    });
+  });
+  it("gives a range of sessions where weeks differ", () => {
+    const three = [{ done: false }, { done: false }, { done: false }] as SeasonWeekView["anchors"];
+    expect(phaseFacts(view([week(0, {}), week(1, { anchors: three })]), METRIC).get(0)!.sessions).toBe("2–3 a week");
+  });
+});
