@@ -9,7 +9,7 @@ import type { Problem } from "../api/problem";
 import type { AthleteView, SeasonView, SessionView, SquadView, WeekView } from "../api/views";
 import { addDays } from "../core/dates";
 import { buildApp } from "./app";
-import { configFromEnvironment, todayOf } from "./run";
+import { configFromEnvironment, run, todayOf } from "./run";
 import { Store } from "./store/store";
 
 const TODAY = "2026-03-03";
@@ -364,6 +364,26 @@ describe("logging", () => {
         ?.expected,
     ).toContain("up to today");
     expect((await call("PUT", `/athletes/${id}/logs/${TODAY}/A`, logOf("2026-03-02", []))).status).toBe(422);
+  });
+});
+
+describe("running", () => {
+  it("opens a folder of its own, answers, and closes cleanly", async () => {
+    process.env.LOG_LEVEL = "silent";
+    const config = { ...configFromEnvironment({}), port: 0, data: join(folder, "own"), fixedToday: TODAY };
+    const running = await run(config, "Own club");
+    expect(running.address).toMatch(/^http:\/\/127\.0\.0\.1:\d+$/);
+    expect(await (await fetch(`${running.address}/api/club`)).json()).toEqual({ name: "Own club", today: TODAY });
+    await running.close();
+    await expect(fetch(`${running.address}/api/health`)).rejects.toThrow();
+    await running.close();
+  });
+  it("says so where the port is taken", async () => {
+    const at = server.address();
+    const port = typeof at === "object" && at ? at.port : 0;
+    await expect(run({ ...configFromEnvironment({}), port, data: join(folder, "taken") }, "x")).rejects.toThrow(
+      "EADDRINUSE",
+    );
   });
 });
 
