@@ -7,7 +7,7 @@ import { NSCA_PERCENT, percentFor } from "../dose/oneRepMax";
 import type { LoadAnswer, LoadQuestion } from "../session/types";
 import { roundTo } from "../units";
 import { type Why, why } from "../why";
-import { decide, type History } from "./decide";
+import { decide, type History, STEP_LIMIT } from "./decide";
 
 /** Loads stay this near to e1RM x percent, percent of it [house: handbook 6]. */
 export const NEAR_PCT = 7.5;
@@ -82,95 +82,115 @@ export function historyOf(log: readonly StrengthLog[], exercise: string, before:
   return all[0] && all[0].date < before ? all : all.filter((h) => h.date < before);
 }
 
+/** Everything the rules below look at, worked out once. */
+interface Basis {
+  q: LoadQuestion;
+  c: LoadContext;
+  max: CurrentMax | null;
+  percent: number | null;
+  /** The latest log of the lift, whatever it asked for. */
+  last: History | undefined;
+  missed: Missed | null;
+}
+
+/** Reserves this far apart are not the same kind of work: a taper's light set says nothing about the next hard one. */
+const UNLIKE_RIR = 2;
+const askedRir = (h: History, q: LoadQuestion): number => h.item.prescribed?.rir ?? q.rir;
+const isLike = (h: History, q: LoadQuestion): boolean => Math.abs(askedRir(h, q) - q.rir) < UNLIKE_RIR;
+const loadOf = (h: History): number | undefined => h.item.sets.find((s) => s.loadKg !== undefined)?.loadKg;
+
 /** Load, plates and reps of one exercise on a day, with the reasons. */
 export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
   const byMax = q.loading === "bar" || q.loading === "machine";
   const formula = c.athlete.settings?.oneRepMax ?? "default";
-  const max = byMax ? currentMax(historyOf(c.log, q.exercise.id, c.asOf), formula, c.asOf) : null;
-  const percent = percentFor(q.reps + q.rir, formula);
   const history = historyOf(c.log, q.exercise.id, c.asOf);
-  const [last, ...older] = history;
+  const last = history[0];
+  const planned = c.planned.get(q.exercise.id);
+  const b: Basis = {
+    q,
+    c,
+    max: byMax ? currentMax(history, formula, c.asOf) : null,
+    percent: percentFor(q.reps + q.rir, formula),
+    last,
+    missed: last && !planned ? missedWeeks(daysBetween(last.date, c.asOf)) : null,
+  };
+  if (q.capPercent !== null) return lightLoad(q, b.max, last, q.capPercent);
+  if (c.cap && planned && planned.rir === q.rir && planned.reps >= q.repsLow) {
+    const reasons = [c.cap, why("load.progress", "The load of the weeks before is kept.")];
+    return { ...answer(q, planned.loadKg, b.max, reasons), reps: planned.reps };
+  }
+  return (
+    fromLog(b, history) ??
+    fromMax(b) ??
+    (byMax ? null : fromLast(b)) ?? {
+      ...none,
+      why: [why("load.unknown", `No log yet: find the load that leaves ${q.rir} in reserve, then it is kept.`)],
+    }
+  );
+}
 
-  const before = c.planned.get(q.exercise.id);
-  if (c.cap && before && before.rir === q.rir && before.reps >= q.repsLow && q.capPercent === null)
-    return {
-      ...answer(q, before.loadKg, max, [c.cap, why("load.progress", "The load of the weeks before is kept.")]),
-      reps: before.reps,
-    };
-  if (q.capPercent !== null) return lightLoad(q, max, last, q.capPercent);
-  const recent = last !== undefined && daysBetween(last.date, c.asOf) <= LAYOFF_DAYS;
-  const inBlock = recent && last.date >= c.blockStart;
-  // A taper's light set says nothing about the next hard one, nor the other way round.
-  const unlike = Math.abs((last?.item.prescribed?.rir ?? q.rir) - q.rir) >= 2;
-  const missed = last && !before ? missedWeeks(daysBetween(last.date, c.asOf)) : null;
-  if (last && !unlike && inBlock) {
-    const loads = makeableLoads(q.exercise, q.loading, q.place);
-    const d = decide({
-      history: [last, ...older],
-      on: c.on,
-      repsLow: q.repsLow,
-      reps: q.reps,
-      rir: q.rir,
-      cap: c.cap ?? missed?.why ?? null,
-      strictPain: c.athlete.settings?.strictPain ?? false,
-      loads,
-    });
-    if (d.loadKg !== null) {
-      let target = d.loadKg * (missed?.factor ?? 1);
-      const reasons = [...d.why];
-      if (missed && !reasons.includes(missed.why)) reasons.push(missed.why);
-      if (max && percent !== null) {
-        const wanted = (max.kg * percent) / 100;
-        const [low, high] = [wanted * (1 - NEAR_PCT / 100), wanted * (1 + NEAR_PCT / 100)];
-        // A higher floor never overrules a decision to go down or to stay.
-        if (target > high) {
-          target = high;
-          reasons.push(why("load.progress", `Kept within ${NEAR_PCT}% of e1RM x percent (${roundTo(wanted, 1)} kg).`));
-        } else if (target < low && d.kind === "up-load") {
-          target = low;
-          reasons.push(
-            why("load.progress", `Raised to within ${NEAR_PCT}% of e1RM x percent (${roundTo(wanted, 1)} kg).`),
-          );
-        }
-      }
-      return { ...answer(q, target, max, reasons), reps: d.reps, setsLess: missed?.setsLess ?? 0 };
+/** Inside a block: the decision after the last log of the same kind of work, kept near e1RM x percent. */
+function fromLog(b: Basis, history: readonly History[]): LoadAnswer | null {
+  const { q, c, max, percent, missed } = b;
+  const [last, ...older] = history.filter((h) => isLike(h, q));
+  if (!last || last.date < c.blockStart || daysBetween(last.date, c.asOf) > LAYOFF_DAYS) return null;
+  const d = decide({
+    history: [last, ...older],
+    on: c.on,
+    repsLow: q.repsLow,
+    reps: q.reps,
+    rir: q.rir,
+    cap: c.cap ?? missed?.why ?? null,
+    strictPain: c.athlete.settings?.strictPain ?? false,
+    loads: makeableLoads(q.exercise, q.loading, q.place),
+  });
+  if (d.loadKg === null) return null;
+  let target = d.loadKg * (missed?.factor ?? 1);
+  const reasons = [...d.why];
+  if (missed && !reasons.includes(missed.why)) reasons.push(missed.why);
+  if (max && percent !== null) {
+    const wanted = (max.kg * percent) / 100;
+    const [low, high] = [wanted * (1 - NEAR_PCT / 100), wanted * (1 + NEAR_PCT / 100)];
+    const near = `within ${NEAR_PCT}% of e1RM x percent (${roundTo(wanted, 1)} kg)`;
+    if (target > high) {
+      target = high;
+      reasons.push(why("load.progress", `Kept ${near}.`));
+    } else if (target < low && d.kind === "up-load") {
+      // A higher floor never overrules a decision to go down or to stay, nor the most that may be added at once.
+      target = Math.min(low, (loadOf(last) ?? target) * (1 + STEP_LIMIT.atOncePct / 100));
+      reasons.push(why("load.progress", `Raised towards ${near}, ${STEP_LIMIT.atOncePct}% at most at once.`));
     }
   }
-  if (max && percent !== null) {
-    // What the fading of an old estimate has charged already is not charged again.
-    const faded = last ? kept(daysBetween(last.date, c.asOf)) : 1;
-    const factor = missed ? Math.min(1, missed.factor / faded) : 1;
-    const target = ((max.kg * percent) / 100) * factor;
-    const sum = `e1RM ${roundTo(max.kg, 1)} kg (give or take ${Math.round(max.unsurePct)}%) x ${roundTo(percent, 1)}%${beside(q.reps + q.rir)} for ${q.reps} reps with ${q.rir} in reserve`;
-    const reasons = [
-      why(
-        "load.percent",
-        `${sum}${factor < 1 ? `, less ${Math.round((1 - factor) * 100)}%` : ""} = ${roundTo(target, 1)} kg.`,
-      ),
-    ];
-    return { ...answer(q, target, max, missed ? [...reasons, missed.why] : reasons), setsLess: missed?.setsLess ?? 0 };
-  }
-  if (last && !byMax) {
-    const load = last.item.sets.find((s) => s.loadKg !== undefined)?.loadKg;
-    const more = q.reps > (last.item.prescribed?.reps ?? q.reps);
-    if (load !== undefined)
-      return recent && !more
-        ? answer(q, load, null, [
-            why("load.rir", `New block: start from the ${load} kg of last time and go by the reserve.`),
-          ])
-        : answer(q, load * 0.9, null, [
-            why(
-              "load.rir",
-              recent
-                ? `New block with more reps: start below the ${load} kg of last time.`
-                : `Last lifted ${daysBetween(last.date, c.asOf)} days ago: start below ${load} kg and go by the reserve.`,
-            ),
-          ]);
-  }
-  return {
-    ...none,
-    why: [why("load.unknown", `No log yet: find the load that leaves ${q.rir} in reserve, then it is kept.`)],
-  };
+  return { ...answer(q, target, max, reasons), reps: d.reps, setsLess: missed?.setsLess ?? 0 };
+}
+
+/** The first session of a block, or after a layoff: e1RM x percent. */
+function fromMax({ q, c, max, percent, last, missed }: Basis): LoadAnswer | null {
+  if (!max || percent === null) return null;
+  // What the fading of an old estimate has charged already is not charged again.
+  const faded = last ? kept(daysBetween(last.date, c.asOf)) : 1;
+  const factor = missed ? Math.min(1, missed.factor / faded) : 1;
+  const target = ((max.kg * percent) / 100) * factor;
+  const estimate = `e1RM ${roundTo(max.kg, 1)} kg (give or take ${Math.round(max.unsurePct)}%)`;
+  const share = `${roundTo(percent, 1)}%${beside(q.reps + q.rir)} for ${q.reps} reps with ${q.rir} in reserve`;
+  const less = factor < 1 ? `, less ${Math.round((1 - factor) * 100)}%` : "";
+  const reason = why("load.percent", `${estimate} x ${share}${less} = ${roundTo(target, 1)} kg.`);
+  return { ...answer(q, target, max, missed ? [reason, missed.why] : [reason]), setsLess: missed?.setsLess ?? 0 };
+}
+
+/** Lifts that go by reps and reserve alone start a block from what was held last. */
+function fromLast({ q, c, last }: Basis): LoadAnswer | null {
+  const load = last ? loadOf(last) : undefined;
+  if (!last || load === undefined) return null;
+  const days = daysBetween(last.date, c.asOf);
+  const start = (share: number, text: string) => answer(q, load * share, null, [why("load.rir", text)]);
+  if (days > LAYOFF_DAYS)
+    return start(0.9, `Last lifted ${days} days ago: start below ${load} kg and go by the reserve.`);
+  if (q.rir - askedRir(last, q) >= UNLIKE_RIR)
+    return start(0.85, `Light today: below the ${load} kg of last time, ${q.rir} in reserve.`);
+  if (q.reps > (last.item.prescribed?.reps ?? q.reps))
+    return start(0.9, `New block with more reps: start below the ${load} kg of last time.`);
+  return start(1, `New block: start from the ${load} kg of last time and go by the reserve.`);
 }
 
 /** The published table's percent, shown beside ours. */
