@@ -66,7 +66,7 @@ export function Inspector({
           <Figure value={thousands(week.ascentM)} unit="m" name="ascent" />
           <Figure value={thousands(week.load)} unit="" name="load, AU" />
         </dl>
-        <p className="mt-2 flex justify-between text-[12px] leading-[18px] text-ink2 cond-s">
+        <p className="mt-1 flex justify-between text-[12px] leading-6 text-ink2 cond-s">
           <span>vs last 3 ordinary weeks</span>
           <Asked reasons={mileage}>
             leg load <b className="font-semibold text-ink">{week.loadPct === null ? "–" : signed(week.loadPct)}</b>,
@@ -74,7 +74,7 @@ export function Inspector({
             <b className="font-semibold text-ink">{week.distancePct === null ? "–" : signed(week.distancePct)}</b>
           </Asked>
         </p>
-        <p className="text-[12px] leading-[18px] text-ink2 cond-s">
+        <p className="text-[12px] leading-6 text-ink2 cond-s">
           <Asked
             reasons={[
               {

@@ -7,6 +7,10 @@ import { Anchor, Earth, Flag, Plumb, Text, Triangle } from "./parts";
 import { AxisTitle } from "./SeasonTables";
 import { crisp, Soil } from "./Soil";
 
+/** The endurance sessions' twin for the keyboard: out of sight until one has the focus. */
+const HIDDEN_UNTIL_FOCUS =
+  "sr-only focus:not-sr-only focus:fixed focus:bottom-10 focus:left-20 focus:z-30 focus:rounded-[3px] focus:border focus:border-edge focus:bg-panel focus:px-3 focus:py-1.5";
+
 interface Props {
   layout: WeekLayout;
   view: WeekView;
@@ -235,11 +239,12 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
         <AxisTitle x={29} y={(l.ground + l.bottom) / 2} name="Depth" rest=", AU" />
         <Rows l={l} />
       </svg>
-      <ul aria-label="Endurance sessions">
+      <ul aria-label="Endurance sessions" className="absolute">
         {view.endurance.map((e) => (
           <li key={e.id}>
             <button
               type="button"
+              className={HIDDEN_UNTIL_FOCUS}
               onClick={() => onEndurance(e.id)}
             >{`${e.date} ${time(e.startMinutes)} ${e.sport} ${e.kind}, ${duration(e.minutes)}, load ${e.load}${e.isKey ? ", key session" : ""}. Edit`}</button>
           </li>
