@@ -147,7 +147,13 @@ export function decide(input: DecisionInput): Decision {
   if (before && lastSet >= hi + 2 && beforeLast >= beforeTop + 2)
     return up(input, load, hi, "Two past the top of the range in two sessions running", "progress.spare");
   if (least >= hi && easyEnough)
-    return up(input, load, hi, `All ${setCount} sets at ${hi} with ${target} or more in reserve`, "progress.range");
+    return up(
+      input,
+      load,
+      hi,
+      `${setCount === 1 ? "The one set" : `All ${setCount} sets`} at ${hi} with ${target} or more in reserve`,
+      "progress.range",
+    );
 
   // 4. Effort, when no rule above spoke.
   const shown = rirs.length ? Math.min(...rirs) : null;
