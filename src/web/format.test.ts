@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { clock, distance, duration, inDays, loadText, mass, sessionName, setsByReps, signed, span } from "./format";
 import { bandSets } from "./section/patterns";
-import { compact, numberFrom } from "./ui/form";
+import { compact, distanceFrom, distanceText, numberFrom } from "./ui/form";
 
 const plain = (s: string) => s.replaceAll("\u00A0", " ");
 const METRIC = { massUnit: "kg", distanceUnit: "km" } as const;
@@ -45,6 +45,15 @@ describe("numbers as people read them", () => {
 describe("forms", () => {
   it("read optional numbers, decimal commas, and give the rest on to be refused", () => {
     expect(["", " 12,5 ", "7", "ten"].map(numberFrom)).toEqual([undefined, 12.5, 7, "ten"]);
+  });
+  it("keep the exact distance that was stored, in either unit", () => {
+    const marathon = 42.195;
+    expect(distanceText(marathon, "mi")).toBe("26.219");
+    expect(distanceFrom("26.219", "mi", marathon)).toBe(marathon);
+    expect(distanceFrom("10", "mi", marathon)).toBeCloseTo(16.09344, 9);
+    expect(distanceFrom("12,5", "km", undefined)).toBe(12.5);
+    expect(distanceFrom("", "km", marathon)).toBeUndefined();
+    expect(distanceFrom("far", "mi", undefined)).toBe("far");
   });
   it("leave empty fields out of the file", () => {
     expect(compact({ a: "", b: undefined, c: 0, d: false })).toEqual({ c: 0, d: false });

@@ -14,6 +14,7 @@ import { useSize } from "../section/useSize";
 import { useUnits } from "../ui/Frame";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
+import { Segments } from "../ui/Segments";
 import { Failed, Loading } from "../ui/State";
 
 const RaceSheet = lazy(() => import("../ui/RaceSheet"));
@@ -122,20 +123,7 @@ function Season({ id, view }: { id: string; view: SeasonView }) {
           >
             {ICON.right}
           </button>
-          <fieldset className="ml-1 inline-flex h-8 overflow-hidden rounded-[3px] border border-edge bg-panel">
-            <legend className="sr-only">Terrain</legend>
-            {TERRAIN.map(([key, name]) => (
-              <button
-                key={key}
-                type="button"
-                aria-pressed={terrain === key}
-                onClick={() => setTerrain(key)}
-                className={`border-r border-hair px-[11px] leading-[30px] font-medium last:border-r-0 ${terrain === key ? "bg-ink text-panel" : "text-ink2"}`}
-              >
-                {name}
-              </button>
-            ))}
-          </fieldset>
+          <Segments name="Terrain" options={TERRAIN} value={terrain} onChange={setTerrain} />
           <button type="button" className="btn ml-1" onClick={() => setAdding(true)}>
             {ICON.flag} Add race
           </button>

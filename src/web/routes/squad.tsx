@@ -10,6 +10,7 @@ import { ShortSection } from "../section/ShortSection";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { ImportSheet } from "../ui/ImportSheet";
 import { useKeys } from "../ui/keys";
+import { Segments } from "../ui/Segments";
 import { Empty, Failed, Loading } from "../ui/State";
 import { Asked } from "../ui/Why";
 
@@ -59,20 +60,7 @@ export default function SquadView() {
           look
         </span>
         <span className="flex-1" />
-        <fieldset className="inline-flex h-8 overflow-hidden rounded-[3px] border border-edge bg-panel">
-          <legend className="sr-only">Show</legend>
-          {FILTERS.map(([id, name]) => (
-            <button
-              key={id}
-              type="button"
-              aria-pressed={filter === id}
-              onClick={() => setFilter(id)}
-              className={`border-r border-hair px-[11px] leading-[30px] font-medium last:border-r-0 ${filter === id ? "bg-ink text-panel" : "text-ink2"}`}
-            >
-              {name}
-            </button>
-          ))}
-        </fieldset>
+        <Segments name="Show" options={FILTERS} value={filter} onChange={setFilter} />
         <button type="button" className="btn ml-2" onClick={() => setImporting(true)}>
           {ICON.file} Import athlete
         </button>

@@ -5,10 +5,9 @@ import { toast } from "sonner";
 import { type EnduranceBody, enduranceBody } from "../../api/requests";
 import type { EnduranceView } from "../../api/views";
 import { type EnduranceSession, SESSION_KINDS, SESSION_SPORTS } from "../../core/athlete/types";
-import { kmToMi, miToKm, roundTo } from "../../core/units";
 import { useDeleteEndurance, useSaveEndurance } from "../data/hooks";
 import { SPORT_NAMES, type Units } from "../format";
-import { bodyResolver, compact, Field, FormProblem, numberFrom, placeFaults } from "./form";
+import { bodyResolver, compact, distanceFrom, distanceText, Field, FormProblem, numberFrom, placeFaults } from "./form";
 import { ICON } from "./glyphs";
 import { Sheet } from "./Sheet";
 
@@ -66,23 +65,14 @@ export default function EnduranceSheet({
   const save = useSaveEndurance(id);
   const remove = useDeleteEndurance(id);
   const [problem, setProblem] = useState("");
-  const mi = units.distanceUnit === "mi";
-  const shown = (km: number | undefined) => (km === undefined ? "" : String(mi ? roundTo(kmToMi(km), 3) : km));
   const toBody = (f: Form) => {
-    const d = numberFrom(f.distanceKm);
-    const km =
-      session?.distanceKm !== undefined && f.distanceKm === shown(session.distanceKm)
-        ? session.distanceKm
-        : typeof d === "number" && mi
-          ? miToKm(d)
-          : d;
     return compact({
       date: f.date,
       start: f.start,
       sport: f.sport,
       kind: f.kind,
       minutes: numberFrom(f.minutes),
-      distanceKm: km,
+      distanceKm: distanceFrom(f.distanceKm, units.distanceUnit, session?.distanceKm),
       ascentM: numberFrom(f.ascentM),
       descentM: numberFrom(f.descentM),
       packKg: numberFrom(f.packKg),
@@ -100,7 +90,7 @@ export default function EnduranceSheet({
       sport: session?.sport ?? sport,
       kind: session?.kind ?? "easy",
       minutes: text(session?.minutes),
-      distanceKm: shown(session?.distanceKm),
+      distanceKm: distanceText(session?.distanceKm, units.distanceUnit),
       ascentM: text(session?.ascentM),
       descentM: text(session?.descentM),
       packKg: text(session?.packKg),

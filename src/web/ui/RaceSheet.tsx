@@ -4,10 +4,9 @@ import { type Path, useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { type RaceBody, raceBody } from "../../api/requests";
 import { PRIORITIES, type Race, SESSION_SPORTS } from "../../core/athlete/types";
-import { kmToMi, miToKm, roundTo } from "../../core/units";
 import { useDeleteRace, useSaveRace } from "../data/hooks";
 import { SPORT_NAMES, type Units } from "../format";
-import { bodyResolver, compact, Field, FormProblem, numberFrom, placeFaults } from "./form";
+import { bodyResolver, compact, distanceFrom, distanceText, Field, FormProblem, numberFrom, placeFaults } from "./form";
 import { ICON } from "./glyphs";
 import { Sheet } from "./Sheet";
 
@@ -54,17 +53,7 @@ export default function RaceSheet({
   const save = useSaveRace(id);
   const remove = useDeleteRace(id);
   const [problem, setProblem] = useState("");
-  const mi = units.distanceUnit === "mi";
-  const shown = (km: number | undefined) => (km === undefined ? "" : String(mi ? roundTo(kmToMi(km), 3) : km));
   const toBody = (f: Form) => {
-    const d = numberFrom(f.distanceKm);
-    // An unchanged distance keeps its exact value.
-    const km =
-      race?.distanceKm !== undefined && f.distanceKm === shown(race.distanceKm)
-        ? race.distanceKm
-        : typeof d === "number" && mi
-          ? miToKm(d)
-          : d;
     return compact({
       date: f.date,
       start: f.start,
@@ -72,7 +61,7 @@ export default function RaceSheet({
       rounds: numberFrom(f.rounds),
       name: f.name.trim(),
       sport: f.sport,
-      distanceKm: km,
+      distanceKm: distanceFrom(f.distanceKm, units.distanceUnit, race?.distanceKm),
       ascentM: numberFrom(f.ascentM),
       expectedMinutes: numberFrom(f.expectedMinutes),
       priority: f.priority,
@@ -87,7 +76,7 @@ export default function RaceSheet({
       start: race?.start ?? "",
       priority: race?.priority ?? "A",
       sport: race?.sport ?? "run",
-      distanceKm: shown(race?.distanceKm),
+      distanceKm: distanceText(race?.distanceKm, units.distanceUnit),
       ascentM: text(race?.ascentM),
       expectedMinutes: text(race?.expectedMinutes),
       days: text(race?.days),

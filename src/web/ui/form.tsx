@@ -2,6 +2,7 @@
 import type { ReactNode } from "react";
 import type { FieldErrors, FieldValues, Path, Resolver, UseFormSetError } from "react-hook-form";
 import type { z } from "zod";
+import { kmToMi, miToKm, roundTo } from "../../core/units";
 import { faultsOf } from "../../formats/fault";
 import { ProblemError } from "../data/api";
 import { WarnIcon } from "./glyphs";
@@ -93,3 +94,17 @@ export function numberFrom(text: string): number | string | undefined {
 /** Drops keys without a value, so that optional fields stay out of the file. */
 export const compact = <T extends Record<string, unknown>>(o: T): Partial<T> =>
   Object.fromEntries(Object.entries(o).filter(([, v]) => v !== undefined && v !== "")) as Partial<T>;
+
+/** A distance in the athlete's unit, for a field. */
+export const distanceText = (km: number | undefined, unit: "km" | "mi"): string =>
+  km === undefined ? "" : String(unit === "mi" ? roundTo(kmToMi(km), 3) : km);
+
+/**
+ * Kilometres from such a field; an unchanged text keeps the exact value that was stored.
+ * @param known what the field was filled from
+ */
+export function distanceFrom(text: string, unit: "km" | "mi", known: number | undefined): number | string | undefined {
+  if (known !== undefined && text === distanceText(known, unit)) return known;
+  const n = numberFrom(text);
+  return typeof n === "number" && unit === "mi" ? miToKm(n) : n;
+}
