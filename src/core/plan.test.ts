@@ -85,6 +85,8 @@ const isFullRaceWeek = (a: Athlete, w: PlanWeek): boolean =>
   w.season.days.length === 7 &&
   w.season.days.every((d) => d.phase === "race") &&
   w.sessions.some((s) => s.loading === "full") &&
+  // Within 4 days of a B race nothing heavy stands, at no percent.
+  w.sessions.every((s) => w.season.days.find((d) => d.date === s.date)?.heavyOk) &&
   w.season.setFactor >= 1 &&
   // Where no window has the time, the fit says so and charges it.
   !w.fit.costs.some((c) => c.rule === "thin") &&

@@ -3,6 +3,7 @@ import { safetyGate } from "./athlete/gate";
 import type { Athlete, LockedSession, StrengthLog } from "./athlete/types";
 import { addDays, dayNumber, type IsoDate, laterOf, minutesOf } from "./dates";
 import { layeredDose } from "./dose/layered";
+import type { LastBuild } from "./planSession";
 import { type PlanWeek, planWeek } from "./planWeek";
 import type { PlannedLoad } from "./progress/next";
 import { planPhases, type SeasonPhase, type SeasonWarning } from "./season/phases";
@@ -48,7 +49,7 @@ export function plan(athlete: Athlete, options: PlanOptions = {}): Plan {
   const weeks: PlanWeek[] = [];
   let standing: Standing[] = log.filter((s) => dayNumber(from) - dayNumber(s.date) <= 10).map(standingOfLog);
   const loads = new Map<string, PlannedLoad>();
-  let buildSets = first >= 0 ? buildSetsBefore(athlete, season, first, log) : null;
+  let lastBuild = first >= 0 ? buildBefore(athlete, season, first, log) : null;
 
   for (const week of first < 0 ? [] : season.slice(first, first + count)) {
     const begin = laterOf(week.start, from);
@@ -66,12 +67,12 @@ export function plan(athlete: Athlete, options: PlanOptions = {}): Plan {
       standing,
       done,
       held: options.held ?? [],
-      buildSets,
+      lastBuild,
       planned: loads,
     });
     weeks.push(planned);
     keepLoads(planned, loads);
-    if (isFullBuild(week)) buildSets = weekHeartSets(planned) || buildSets;
+    if (isFullBuild(week)) lastBuild = buildOf(planned) ?? lastBuild;
     standing = [
       ...standing.filter((s) => dayNumber(week.start) - s.day <= 3),
       ...planned.sessions.map((s) => ({
@@ -98,6 +99,13 @@ export function plan(athlete: Athlete, options: PlanOptions = {}): Plan {
 /** Working sets of the four heart patterns in a planned week. */
 export const weekHeartSets = (w: PlanWeek): number => w.sessions.reduce((a, s) => a + heartSets(s.items), 0);
 
+/** What a build week held; null where nothing of it was placed. */
+function buildOf(w: PlanWeek): LastBuild | null {
+  const sets = weekHeartSets(w);
+  const lead = w.sessions.find((s) => s.label === "A") ?? w.sessions[0];
+  return sets > 0 && lead ? { sets, emphasis: lead.emphasis === "develop" ? "develop" : "maximal" } : null;
+}
+
 /** Seven days of build, nothing that cuts the dose. */
 export const isFullBuild = (w: SeasonWeek): boolean =>
   w.days.length === 7 &&
@@ -106,12 +114,12 @@ export const isFullBuild = (w: SeasonWeek): boolean =>
   !w.mileage.holdOnly;
 
 /** A plan that begins in the race phase still needs the last full build week to cut from: it is planned and set aside. */
-function buildSetsBefore(
+function buildBefore(
   athlete: Athlete,
   season: readonly SeasonWeek[],
   first: number,
   log: readonly StrengthLog[],
-): number | null {
+): LastBuild | null {
   const start = season[first];
   if (!start || !season.slice(first).some((w) => w.phase === "race")) return null;
   for (let i = first - 1; i >= 0; i--) {
@@ -126,10 +134,10 @@ function buildSetsBefore(
       standing: [],
       done: new Set(),
       held: [],
-      buildSets: null,
+      lastBuild: null,
       planned: new Map(),
     });
-    return weekHeartSets(planned) || null;
+    return buildOf(planned);
   }
   return null;
 }

@@ -12,6 +12,13 @@ import { buildSession } from "./session/build";
 import type { BuiltSession } from "./session/types";
 import { type Why, why } from "./why";
 
+export interface LastBuild {
+  /** Hard sets in the four heart patterns. */
+  sets: number;
+  /** Emphasis of its sessions, whose reps and percent a hold keeps. */
+  emphasis: SeasonDay["holds"];
+}
+
 export interface BuilderInput {
   athlete: Athlete;
   week: SeasonWeek;
@@ -23,8 +30,8 @@ export interface BuilderInput {
   log: readonly StrengthLog[];
   /** Loads of the weeks planned before. */
   planned: ReadonlyMap<string, PlannedLoad>;
-  /** Hard sets in the heart patterns of the last full build week; null before there was one. */
-  buildSets: number | null;
+  /** What the last full build week held; null before there was one. */
+  lastBuild: LastBuild | null;
 }
 
 /** In a full race-phase week the hard sets are 41 to 60% below the last full build week. */
@@ -71,7 +78,7 @@ export function sessionBuilder(input: BuilderInput) {
       emphasis: day.emphasis,
       loading: day.loading,
       heavyOk: day.heavyOk,
-      dose: layeredDose(day.emphasis, gate, day.holds),
+      dose: layeredDose(day.emphasis, gate, input.lastBuild?.emphasis ?? day.holds),
       place,
       minutes: day.loading === "mobility" ? Math.min(minutes, 30) : minutes,
       choice,
@@ -90,7 +97,7 @@ export function sessionBuilder(input: BuilderInput) {
     if (whole) deepest = Math.max(deepest, whole.stress);
     const taper = day.taperFor !== null && day.loading === "light";
     const setFactor = taper ? 0.5 : week.setFactor;
-    const hold = day.emphasis === "hold" && !taper ? input.buildSets : null;
+    const hold = day.emphasis === "hold" && !taper ? (input.lastBuild?.sets ?? null) : null;
     const heartRange =
       hold !== null
         ? { least: Math.ceil(hold * RACE_WEEK.leastShare), most: Math.max(2, Math.floor(hold * RACE_WEEK.mostShare)) }
