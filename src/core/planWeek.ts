@@ -7,7 +7,7 @@ import { type BuilderInput, sessionBuilder } from "./planSession";
 import type { SeasonWeek, WantedSession } from "./season/weeks";
 import type { BuiltSession } from "./session/types";
 import { fitWeek } from "./week/fit";
-import { blockedByEndurance, ownCosts } from "./week/rules";
+import { blockedHere, ownCosts } from "./week/rules";
 import type { Demand, FitResult, Option, Standing, WeekContext } from "./week/types";
 import { type Why, why } from "./why";
 
@@ -136,7 +136,7 @@ export function planWeek(input: WeekInput): PlanWeek {
         };
       }
       const keep = held.find((l) => l.label === want.label);
-      const kept = keep ? fixed(keep, false).filter((o) => !blockedByEndurance(o, context)) : [];
+      const kept = keep ? fixed(keep, false).filter((o) => !blockedHere(o, context)) : [];
       return {
         label: want.label,
         options: kept.length > 0 ? kept : free(want, coarse),
@@ -167,7 +167,7 @@ export function planWeek(input: WeekInput): PlanWeek {
       "depth.week",
       `Depth limit ${depthLimit}: the full dose weighs ${Math.round(builder.deepest())}${factor.text}.`,
     ),
-    dayLimits: week.days.length ? dayLimits(week, windows, demands, context) : [],
+    dayLimits: dayLimits(week, windows, demands, context),
     why: [
       ...week.why,
       ...weekWhy(week, wanted.length, input.done.size),
@@ -232,7 +232,7 @@ function dayLimits(
       .filter(
         (o) =>
           o.date === date &&
-          !blockedByEndurance(o, context) &&
+          !blockedHere(o, context) &&
           !ownCosts(o, context).some((c) => c.rule === "S2" || c.rule === "S13"),
       )
       .map((o) => o.stress);

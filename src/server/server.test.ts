@@ -202,6 +202,25 @@ describe("the coach's decisions", () => {
     });
   });
 
+  it("fits a week as the season sees it: the last session of the week before counts", async () => {
+    // Sunday evening and Monday morning lie within 24 h: only one of them may hold loaded work.
+    const availability = [
+      { day: 7, start: "19:00", minutes: 75, place: "gym" },
+      { day: 1, start: "07:00", minutes: 75, place: "gym" },
+    ];
+    const id = await store.add(athleteWith({ availability }));
+    for (const monday of ["2026-03-09", "2026-03-16", "2026-03-23"]) {
+      const path = `/athletes/${id}/weeks/${monday}`;
+      const before = (await call<WeekView>("GET", path)).body;
+      const places = (w: WeekView) => w.sessions.map((s) => `${s.label} ${s.date} ${s.start}`);
+      const fitted = (await call<WeekView>("POST", `${path}/fit`)).body;
+      expect(places(fitted)).toEqual(places(before));
+      expect(fitted.fit.unplaced).toEqual(before.fit.unplaced);
+      expect(fitted.stale).toBe(false);
+    }
+    await store.remove(id);
+  });
+
   it("holds a taken alternative, says when a cheaper one exists, gives the week back", async () => {
     const id = await importOne();
     const path = `/athletes/${id}/weeks/2026-03-09`;

@@ -4,7 +4,7 @@
  */
 import { LABELS } from "../athlete/types";
 import { dayLabel, timeOf } from "../dates";
-import { blockedByEndurance, blockedByOther, ownCosts, pairCosts } from "./rules";
+import { blockedByOther, blockedHere, ownCosts, pairCosts } from "./rules";
 import type { Alternative, Cost, Demand, FitResult, Option, Unplaced, WeekContext } from "./types";
 
 /** What leaving a session out weighs against any number of points. */
@@ -33,7 +33,7 @@ export function fitWeek(demands: readonly Demand[], context: WeekContext): FitRe
     const open: Weighed[] = [];
     const sorted = [...d.options].sort((a, b) => a.day - b.day || a.start - b.start || (a.place < b.place ? -1 : 1));
     for (const option of sorted) {
-      const block = blockedByEndurance(option, context) ?? firstBlock(option, context.standing);
+      const block = blockedHere(option, context);
       if (block) {
         if (!blockedText.has(d.label))
           blockedText.set(d.label, `${dayLabel(option.date)} ${timeOf(option.start)}: ${block.text} (${block.rule})`);
@@ -95,14 +95,6 @@ export function fitWeek(demands: readonly Demand[], context: WeekContext): FitRe
     alternatives: alternativesOf(byDays.values(), answer),
     histogram: [...histogram].sort((a, b) => a[0] - b[0]),
   };
-}
-
-function firstBlock(o: Option, standing: WeekContext["standing"]) {
-  for (const s of standing) {
-    const block = blockedByOther(o, s);
-    if (block) return block;
-  }
-  return null;
 }
 
 /** Points of every two options together, -1 where a must-hold rule keeps them apart. */

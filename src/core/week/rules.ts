@@ -60,6 +60,17 @@ export function blockedByOther(a: Standing, b: Standing): Block | null {
     : null;
 }
 
+/** What keeps an option out whatever else is placed: endurance (M4), or a session that stands already (M3). */
+export function blockedHere(o: Option, c: WeekContext): Block | null {
+  const block = blockedByEndurance(o, c);
+  if (block) return block;
+  for (const s of c.standing) {
+    const other = blockedByOther(o, s);
+    if (other) return other;
+  }
+  return null;
+}
+
 const points = (c: WeekContext, rule: string, severity: number): number =>
   Math.round((c.weights[rule] ?? DEFAULT_WEIGHTS[rule] ?? 0) * Math.min(1, Math.max(0, severity)));
 

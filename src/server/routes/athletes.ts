@@ -107,7 +107,7 @@ export function athleteRoutes(store: Store, planner: Planner): Router {
   router.post("/:id/weeks/:monday/fit", async (req, res) => {
     const monday = mondayOf(dateParam(req.params.monday));
     const s = await stored(req.params.id);
-    const week = planner.refit(s, monday).weeks.find((w) => w.season.start === monday);
+    const week = planner.refit(s, monday);
     if (!week) throw notFound("week in this season that is still ahead");
     await store.hold(
       s.id,

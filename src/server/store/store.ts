@@ -85,6 +85,14 @@ export class Store {
     return this.db.getRepository(AthleteEntity).count();
   }
 
+  /** @returns the athlete's revision, null where there is no such athlete */
+  async revision(id: string): Promise<number | null> {
+    const row = await this.db
+      .getRepository(AthleteEntity)
+      .findOne({ select: { id: true, revision: true }, where: { id } });
+    return row?.revision ?? null;
+  }
+
   async get(id: string): Promise<Stored | null> {
     return this.read(this.db.manager, id);
   }

@@ -49,7 +49,7 @@ export function weekView(p: Planned, planner: Planner, monday: IsoDate): WeekVie
     }),
   ];
   const heldWeek = stored.heldWeeks.has(monday);
-  const best = week && heldWeek ? planner.refit(stored, monday).weeks[0] : undefined;
+  const best = week && heldWeek ? planner.refit(stored, monday) : undefined;
   const charged = new Set((week?.fit.costs ?? []).map((c) => c.rule));
   return {
     id: stored.id,
