@@ -15,7 +15,7 @@ import type {
   Window,
 } from "../core/athlete/types";
 import type { Loading, Pattern } from "../core/exercise/types";
-import type { TimeParts } from "../core/session/types";
+import type { Item, TimeParts } from "../core/session/types";
 import type { Alternative, Cost, Unplaced } from "../core/week/types";
 import type { Why } from "../core/why";
 
@@ -203,27 +203,13 @@ export interface WarmUpView {
   perSideKg: number[];
 }
 
-export interface ItemView {
-  pair: string;
+export interface ItemView extends Omit<Item, "exercise" | "main"> {
   exercise: string;
   name: string;
   pattern: Pattern;
-  loading: Loading;
-  sets: number;
-  repsLow: number | null;
-  reps: number | null;
-  seconds: number | null;
-  eachSide: boolean;
-  loadKg: number | null;
-  perSideKg: number[];
-  barKg: number | null;
-  percent1rm: number | null;
-  rir: number;
-  restSeconds: number;
   tempo: string;
   cue: string;
   felt: string;
-  why: Why[];
   warmUp: WarmUpView[];
   /** Loads this place can make, kg. */
   loads: number[];

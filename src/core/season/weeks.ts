@@ -90,8 +90,7 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
     if (!inSeason || !phase) return;
     const emphasis = mostFrequent(own.map((d) => d.emphasis)) ?? "prepare";
     const change = changeAgainstOrdinary(figures, i, (k) => ordinary[k] ?? true);
-    const mileage =
-      phase === "race" || phase === "recovery" ? mileageRule(change, false) : mileageRule(change, ordinary[i] ?? false);
+    const mileage = mileageRule(change, ordinary[i] ?? false);
     const reasons: Why[] = [];
     const trains = phase === "base" || phase === "build";
     since = trains ? since + 1 : 0;

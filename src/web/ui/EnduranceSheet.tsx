@@ -7,8 +7,17 @@ import type { EnduranceView } from "../../api/views";
 import { type EnduranceSession, SESSION_KINDS, SESSION_SPORTS } from "../../core/athlete/types";
 import { useDeleteEndurance, useSaveEndurance } from "../data/hooks";
 import { SPORT_NAMES, type Units } from "../format";
-import { bodyResolver, compact, distanceFrom, distanceText, Field, FormProblem, numberFrom, placeFaults } from "./form";
-import { ICON } from "./glyphs";
+import {
+  bodyResolver,
+  compact,
+  distanceFrom,
+  distanceText,
+  Field,
+  FormActions,
+  FormProblem,
+  numberFrom,
+  placeFaults,
+} from "./form";
 import { Sheet } from "./Sheet";
 
 interface Form {
@@ -186,18 +195,12 @@ export default function EnduranceSheet({
         <label className="flex items-center gap-2">
           <input type="checkbox" {...form.register("done")} /> Done
         </label>
-        <div className="flex justify-between pt-1">
-          {session ? (
-            <button type="button" className="btn" onClick={takeAway} disabled={remove.isPending}>
-              {ICON.bin} Remove
-            </button>
-          ) : (
-            <span />
-          )}
-          <button type="submit" className="btn btn-pri" disabled={save.isPending}>
-            {save.isPending ? "Saving…" : session ? "Save session" : "Add session"}
-          </button>
-        </div>
+        <FormActions
+          save={session ? "Save session" : "Add session"}
+          saving={save.isPending}
+          onRemove={session ? takeAway : null}
+          removing={remove.isPending}
+        />
       </form>
     </Sheet>
   );

@@ -6,8 +6,17 @@ import { type RaceBody, raceBody } from "../../api/requests";
 import { PRIORITIES, type Race, SESSION_SPORTS } from "../../core/athlete/types";
 import { useDeleteRace, useSaveRace } from "../data/hooks";
 import { SPORT_NAMES, type Units } from "../format";
-import { bodyResolver, compact, distanceFrom, distanceText, Field, FormProblem, numberFrom, placeFaults } from "./form";
-import { ICON } from "./glyphs";
+import {
+  bodyResolver,
+  compact,
+  distanceFrom,
+  distanceText,
+  Field,
+  FormActions,
+  FormProblem,
+  numberFrom,
+  placeFaults,
+} from "./form";
 import { Sheet } from "./Sheet";
 
 interface Form {
@@ -157,18 +166,12 @@ export default function RaceSheet({
           {input("ascentM", "Ascent", "text", "m")}
           {input("days", "Days", "text", "if several")}
         </div>
-        <div className="flex justify-between pt-1">
-          {race ? (
-            <button type="button" className="btn" onClick={takeAway} disabled={remove.isPending}>
-              {ICON.bin} Remove
-            </button>
-          ) : (
-            <span />
-          )}
-          <button type="submit" className="btn btn-pri" disabled={save.isPending}>
-            {save.isPending ? "Saving…" : race ? "Save race" : "Add race"}
-          </button>
-        </div>
+        <FormActions
+          save={race ? "Save race" : "Add race"}
+          saving={save.isPending}
+          onRemove={race ? takeAway : null}
+          removing={remove.isPending}
+        />
       </form>
     </Sheet>
   );

@@ -5,8 +5,7 @@ import { toast } from "sonner";
 import { windowSchema } from "../../api/requests";
 import type { Window } from "../../core/athlete/types";
 import { useSaveWindows } from "../data/hooks";
-import { bodyResolver, Field, FormProblem, numberFrom, placeFaults } from "./form";
-import { ICON } from "./glyphs";
+import { bodyResolver, Field, FormActions, FormProblem, numberFrom, placeFaults } from "./form";
 import { Sheet } from "./Sheet";
 
 interface Form {
@@ -108,27 +107,19 @@ export default function WindowSheet({
             />
           </Field>
         </div>
-        <div className="flex justify-between pt-1">
-          {at === null ? (
-            <span />
-          ) : (
-            <button
-              type="button"
-              className="btn"
-              onClick={() =>
-                put(
-                  windows.filter((_, i) => i !== at),
-                  "Window removed.",
-                )
-              }
-            >
-              {ICON.bin} Remove
-            </button>
-          )}
-          <button type="submit" className="btn btn-pri" disabled={save.isPending}>
-            {save.isPending ? "Saving…" : at === null ? "Add window" : "Save window"}
-          </button>
-        </div>
+        <FormActions
+          save={at === null ? "Add window" : "Save window"}
+          saving={save.isPending}
+          onRemove={
+            at === null
+              ? null
+              : () =>
+                  put(
+                    windows.filter((_, i) => i !== at),
+                    "Window removed.",
+                  )
+          }
+        />
       </form>
     </Sheet>
   );

@@ -5,7 +5,7 @@ import type { z } from "zod";
 import { kmToMi, miToKm, roundTo } from "../../core/units";
 import { faultsOf } from "../../formats/fault";
 import { ProblemError } from "../data/api";
-import { WarnIcon } from "./glyphs";
+import { ICON, WarnIcon } from "./glyphs";
 
 /** Last name in a path: "races[3].date" belongs to the field "date". */
 const fieldOf = (path: string): string =>
@@ -82,6 +82,34 @@ export const FormProblem = ({ text }: { text: string }) =>
       <WarnIcon /> {text}
     </p>
   ) : null;
+
+/** The foot of a form: take away on the left where there is something to take away, save on the right. */
+export function FormActions({
+  save,
+  saving,
+  onRemove,
+  removing = false,
+}: {
+  save: string;
+  saving: boolean;
+  onRemove: (() => void) | null;
+  removing?: boolean;
+}) {
+  return (
+    <div className="flex justify-between pt-1">
+      {onRemove ? (
+        <button type="button" className="btn" onClick={onRemove} disabled={removing}>
+          {ICON.bin} Remove
+        </button>
+      ) : (
+        <span />
+      )}
+      <button type="submit" className="btn btn-pri" disabled={saving}>
+        {saving ? "Saving…" : save}
+      </button>
+    </div>
+  );
+}
 
 /** Text of an optional number field: "" is left out, "12,5" is 12.5, anything else is given on to be refused with its path. */
 export function numberFrom(text: string): number | string | undefined {
