@@ -15,13 +15,17 @@ export default defineConfig({
   testDir: "tests/e2e",
   outputDir: "test-results",
   workers: 1,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   reporter: [["list"]],
   use: { viewport: { width: 1280, height: 800 }, launchOptions: browserOptions, trace: "retain-on-failure" },
   projects: [
-    { name: "coach", testMatch: /(journey|records|errors)\.spec\.ts/, use: { baseURL: "http://127.0.0.1:4181" } },
-    { name: "demo", testMatch: /(demo|access)\.spec\.ts/, use: { baseURL: "http://127.0.0.1:4182" } },
+    {
+      name: "coach",
+      testMatch: /(journey|records|errors|intake|season)\.spec\.ts/,
+      use: { baseURL: "http://127.0.0.1:4181" },
+    },
+    { name: "demo", testMatch: /(demo|access|library)\.spec\.ts/, use: { baseURL: "http://127.0.0.1:4182" } },
   ],
   webServer: [server(4181, "main", ".tmp/e2e-coach"), server(4182, "demo", ".tmp/e2e-demo")],
 });

@@ -10,8 +10,11 @@ export default defineConfig(({ isSsrBuild }) => ({
         ssr: true,
         outDir: "dist/server",
         target: "node20",
-        rollupOptions: { input: { main: "src/server/main.ts", demo: "src/demo/main.ts" } },
+        rollupOptions: {
+          input: { main: "src/server/main.ts", demo: "src/demo/main.ts", feed: "src/demo/feed/main.ts" },
+        },
       }
-    : { outDir: "dist/web", target: "es2022", sourcemap: false },
+    : // The charts are fetched when one is looked at.
+      { outDir: "dist/web", target: "es2022", sourcemap: false, chunkSizeWarningLimit: 600 },
   server: { port: 5173, proxy: { "/api": "http://127.0.0.1:4173" } },
 }));

@@ -3,12 +3,24 @@ import { spawn } from "node:child_process";
 import { mkdirSync, rmSync } from "node:fs";
 import { chromium, type Page } from "@playwright/test";
 import { browserOptions } from "../tests/support/browser";
+import { germanTable, gpxOf } from "../tests/support/foreign";
 
 const PORT = 4188;
 const TODAY = "2026-03-03";
 const DATA = "var/shots";
 const OUT = process.env.SHOTS_OUT ?? "docs/screenshots";
 const address = `http://127.0.0.1:${PORT}`;
+
+/** A table from abroad with a few bad rows, a recording, and one that is cut off. */
+function foreignFiles() {
+  const file = (name: string, text: string) => ({ name, mimeType: "text/plain", buffer: Buffer.from(text) });
+  const gpx = gpxOf({ start: "2026-03-01T08:00:00Z", minutes: 62, km: 5, up: 240, type: "hiking" });
+  return [
+    file("wanderungen.csv", germanTable(240, "2026-03-02").text),
+    file("ridge.gpx", gpx),
+    file("cut-off.gpx", gpx.slice(0, 2000)),
+  ];
+}
 
 interface Row {
   id: string;
@@ -49,9 +61,38 @@ try {
   const desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await shoot(desk, "/", "squad", "tbody tr");
   await shoot(desk, `/a/${id("Maren")}/season`, "season", "svg[aria-label^='Season section']");
+  await shoot(desk, "/calendar", "calendar", "main svg");
+  await shoot(desk, `/a/${id("Maren")}/what-if`, "what-if", "main svg");
+  await desk.getByRole("button", { name: "Gullfoot Ridge 50K a week later" }).click();
+  await desk.getByRole("button", { name: "Gullfoot Ridge 50K a week later" }).click();
+  await desk.getByText(/weeks change/).waitFor();
+  await desk.waitForTimeout(400);
+  await desk.screenshot({ path: `${OUT}/what-if.png` });
+  await shoot(desk, `/a/${id("Bryn")}/import`, "import", "aside h2");
+  await desk.getByLabel("Files to import").setInputFiles(foreignFiles());
+  await desk.getByText("Nothing is stored yet.").waitFor();
+  await desk.waitForTimeout(400);
+  await desk.screenshot({ path: `${OUT}/import.png` });
   await shoot(desk, `/a/${id("Ilse")}/week/2026-03-16`, "week", "svg[aria-label^='Week section']");
   await shoot(desk, `/a/${id("Maren")}/session/2026-03-10/A`, "session", "tbody tr");
   await shoot(desk, `/a/${id("Maren")}/records`, "records", "tbody tr");
+  await shoot(desk, `/a/${id("Tamsin")}/intake/health`, "intake", "main svg circle");
+  await shoot(desk, `/a/${id("Ilse")}/screening`, "screening", "main svg text");
+  await shoot(desk, `/a/${id("Maren")}/sheets`, "sheets", "main ol li");
+  await shoot(desk, `/a/${id("Bryn")}/session/2026-03-11/B`, "swap", "tbody tr");
+  await desk.getByRole("button", { name: /^Swap/ }).first().click();
+  await desk.getByRole("heading", { name: "Not now" }).waitFor();
+  await desk.waitForTimeout(250);
+  await desk.screenshot({ path: `${OUT}/swap.png` });
+  await shoot(desk, `/a/${id("Bryn")}/records`, "library", "tbody tr");
+  await shoot(desk, "/library?fits=1&pattern=split-squat", "library", "section[aria-label='Exercise sheet'] h2");
+  await shoot(desk, "/library/single-leg-deadlift", "exercise", "section[aria-label='Exercise sheet'] figure");
+  const tablet = await (await browser.newContext({ viewport: { width: 820, height: 1180 }, hasTouch: true })).newPage();
+  await shoot(tablet, `/a/${id("Ilse")}/screening/run`, "screen", "fieldset");
+  await tablet.getByRole("button", { name: /^Single-leg calf raise/ }).tap();
+  await tablet.getByLabel("Left: type the value").fill("21");
+  await tablet.getByLabel("Right: type the value").fill("27");
+  await tablet.screenshot({ path: `${OUT}/screen.png` });
   const phone = await (
     await browser.newContext({
       viewport: { width: 390, height: 844 },

@@ -1,11 +1,25 @@
 /** What the HTTP interface takes, checked with Zod; the shapes are those of the athlete file. */
 import { z } from "zod";
+import { AREAS, SCREEN_TESTS } from "../core/athlete/types";
+import type { OwnExercise } from "../core/exercise/own";
+import { LOADINGS, MUSCLES, PATTERNS } from "../core/exercise/types";
 import {
+  dateSchema,
   enduranceSchema,
+  factsSchema,
+  healthSchema,
+  idSchema,
   lockedSchema,
   phaseSchema,
+  placeSchema,
   raceSchema,
+  rungsSchema,
+  screeningSchema,
+  seasonSchema,
+  seenSchema,
+  settingsSchema,
   strengthLogSchema,
+  textSchema,
   windowSchema,
 } from "../formats/athlete-schema";
 
@@ -16,7 +30,70 @@ export const phasesBody = z.strictObject({ phases: z.array(phaseSchema) });
 export const lockBody = lockedSchema;
 export const heldBody = z.strictObject({ sessions: z.array(lockedSchema).nullable() });
 export const logBody = strengthLogSchema;
+export const factsBody = factsSchema;
+/** The steps of the intake are saved one by one: whatever is left out stays as it is. */
+export const intakeBody = z.strictObject({
+  facts: factsSchema.optional(),
+  settings: settingsSchema.optional(),
+  season: seasonSchema.optional(),
+  health: healthSchema.optional(),
+  places: z.array(placeSchema).optional(),
+  availability: z.array(windowSchema).optional(),
+  rungs: rungsSchema.optional(),
+});
+/** One screen: results of a day, and what was seen in the sport; null leaves what was seen before. */
+export const screenBody = z.strictObject({
+  date: dateSchema,
+  results: z.array(screeningSchema.omit({ date: true })),
+  seen: z.array(seenSchema.omit({ date: true })).nullable(),
+});
+export const swapBody = z.strictObject({ from: idSchema, to: idSchema.nullable() });
+export const hiddenBody = z.strictObject({ hidden: z.boolean() });
+const lines = z.array(textSchema).max(6);
+export const ownExerciseBody: z.ZodType<OwnExercise> = z.strictObject({
+  name: textSchema.max(80),
+  pattern: z.enum(PATTERNS),
+  loading: z.enum(LOADINGS),
+  unilateral: z.boolean(),
+  unit: z.enum(["reps", "seconds"]),
+  needs: z.array(z.array(textSchema)).min(1),
+  primary: z.array(z.enum(MUSCLES)).min(1, "at least one muscle expected"),
+  secondary: z.array(z.enum(MUSCLES)),
+  setup: lines,
+  cues: lines,
+  mistakes: lines,
+  felt: textSchema,
+  level: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+  notWith: z.array(z.enum(AREAS)),
+  gates: z.array(z.enum(SCREEN_TESTS)),
+});
+/** Rows of an import; each was checked where the file was read, and is checked again here. */
+export const importBody = z.strictObject({
+  name: textSchema.max(200),
+  incoming: z.array(z.strictObject({ session: enduranceSchema, kindGuessed: z.boolean() })).max(100_000),
+  races: z.array(raceBody).max(2000),
+});
+export const absenceBody = z
+  .strictObject({ start: dateSchema, end: dateSchema, what: textSchema.max(120) })
+  .refine((a) => a.end >= a.start, { path: ["end"], message: "a date on or after the first day expected" });
+export const noteBody = z.strictObject({ text: z.string().max(2000) });
+export const feedBody = z.strictObject({ account: textSchema.max(100).nullable() });
+/** What a tried season changes, taken over at once; whatever is left out stays. */
+export const scenarioBody = z.strictObject({
+  races: z.array(raceSchema).optional(),
+  phases: z.array(phaseSchema).optional(),
+  availability: z.array(windowSchema).optional(),
+  /** All sessions, for taking a change of miles back. */
+  endurance: z.array(enduranceSchema).max(100_000).optional(),
+  /** Planned endurance from a date on, in percent of what is planned now. */
+  mileage: z.strictObject({ from: dateSchema, percent: z.number().min(20).max(200) }).optional(),
+});
 export { enduranceSchema, lockedSchema, raceSchema, strengthLogSchema, windowSchema };
 
 export type RaceBody = z.infer<typeof raceBody>;
 export type EnduranceBody = z.infer<typeof enduranceBody>;
+export type ImportBody = z.infer<typeof importBody>;
+export type AbsenceBody = z.infer<typeof absenceBody>;
+export type ScenarioBody = z.infer<typeof scenarioBody>;
+export type IntakeBody = z.infer<typeof intakeBody>;
+export type ScreenBody = z.infer<typeof screenBody>;

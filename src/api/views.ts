@@ -1,6 +1,7 @@
 /** What the HTTP interface answers: plain views, made by the server from the stored facts and the plan. */
 import type {
   Athlete,
+  Away,
   Emphasis,
   EnduranceSession,
   Label,
@@ -10,12 +11,14 @@ import type {
   Place,
   Priority,
   Race,
+  SessionSport,
   Sport,
   StrengthLog,
   Window,
 } from "../core/athlete/types";
 import type { Loading, Pattern } from "../core/exercise/types";
-import type { Item, TimeParts } from "../core/session/types";
+import type { SeasonWarning } from "../core/season/phases";
+import type { Item, LeftOut, TimeParts } from "../core/session/types";
 import type { Alternative, Cost, Unplaced } from "../core/week/types";
 import type { Why } from "../core/why";
 
@@ -136,6 +139,16 @@ export interface SeasonWeekView extends WeekColumn {
   unplaced: Unplaced[];
   phaseWeek: number;
   phaseWeeks: number;
+  /** What was planned of its endurance, missed or done since; kilometres and minutes. */
+  planned: { minutes: number; distanceKm: number; sessions: number };
+  /** Monday to Sunday. */
+  days: { minutes: number; distanceKm: number; load: number; done: boolean }[];
+  /** By sport, most load first. */
+  sports: { sport: SessionSport; minutes: number; distanceKm: number; load: number }[];
+  /** Days away: travel, illness, holiday, heat, height. */
+  away: string[];
+  /** The coach's own words. */
+  note: string;
 }
 
 export interface SeasonView {
@@ -145,7 +158,30 @@ export interface SeasonView {
   phases: { phase: Phase; start: string; end: string; fixed: boolean; why: string[] }[];
   races: RaceFlag[];
   weeks: SeasonWeekView[];
-  warnings: { code: string; text: string; date: string }[];
+  warnings: SeasonWarning[];
+}
+
+export interface CalendarAthlete {
+  id: string;
+  name: string;
+  sport: Sport;
+  phases: PhaseSpan[];
+  races: RaceFlag[];
+  away: Away[];
+}
+
+export interface CoachAbsence {
+  id: string;
+  start: string;
+  end: string;
+  what: string;
+}
+
+/** All athletes' races and phases on one sheet. */
+export interface CalendarView {
+  today: string;
+  athletes: CalendarAthlete[];
+  absences: CoachAbsence[];
 }
 
 export interface EnduranceView extends EnduranceSession {
@@ -154,6 +190,10 @@ export interface EnduranceView extends EnduranceSession {
   isKey: boolean;
   startMinutes: number;
   assumed: string[];
+  /** Distance on the flat that costs as much, on foot in hills; null elsewhere. */
+  flatKm: number | null;
+  /** What it weighs, figure by figure. */
+  weighs: Why[];
 }
 
 export interface PlannedSessionView extends AnchorView {
@@ -203,7 +243,7 @@ export interface WarmUpView {
   perSideKg: number[];
 }
 
-export interface ItemView extends Omit<Item, "exercise" | "main"> {
+export interface ItemView extends Omit<Item, "exercise" | "main" | "slot"> {
   exercise: string;
   name: string;
   pattern: Pattern;
@@ -233,6 +273,8 @@ export interface SessionView {
   depthLimit: number;
   items: ItemView[];
   dropped: { exercise: string; name: string; why: string }[];
+  /** What safety took out of the heart patterns, and what stands in its place. */
+  left: LeftOut[];
   cautions: string[];
   /** Seconds by kind; null for a session of the past. */
   time: TimeParts | null;
@@ -254,3 +296,6 @@ export interface AthleteView {
   logged: { date: string; label: Label; minutes: number | null; sets: number }[];
   sessions: { date: string; label: Label }[];
 }
+
+export type * from "./intakeViews";
+export type * from "./recordViews";

@@ -5,7 +5,7 @@
 import { readFileSync } from "node:fs";
 import { parseArgs } from "node:util";
 import { isDate } from "../core/dates";
-import { EXERCISES } from "../core/exercise/library";
+import { SHIPPED_LIBRARY } from "../core/exercise/library";
 import { plan } from "../core/plan";
 import { readAthleteFile } from "../formats/athlete-file";
 import { planToFile } from "../formats/plan-file";
@@ -48,7 +48,7 @@ const { values, positionals: files } = options();
 if (values.help) {
   process.stdout.write(`${USAGE}\n`);
 } else if (values.exercises) {
-  const list = EXERCISES.map(({ id, name, pattern, unilateral, loading }) => ({
+  const list = SHIPPED_LIBRARY.all.map(({ id, name, pattern, unilateral, loading }) => ({
     id,
     name,
     pattern,

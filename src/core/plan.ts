@@ -1,9 +1,12 @@
 /** The one way through: athlete -> plan. Pure; the same athlete and options always give the same plan. */
 import { safetyGate } from "./athlete/gate";
-import type { Athlete, LockedSession, StrengthLog } from "./athlete/types";
+import type { Athlete, Label, LockedSession, StrengthLog } from "./athlete/types";
 import { addDays, dayNumber, type IsoDate, laterOf, minutesOf } from "./dates";
 import { layeredDose } from "./dose/layered";
-import type { LastBuild } from "./planSession";
+import { withoutMissed } from "./endurance/incoming";
+import { blockKey } from "./exercise/choose";
+import { type Library, SHIPPED_LIBRARY } from "./exercise/library";
+import type { Basis, LastBuild, Swap } from "./planSession";
 import { type PlanWeek, planWeek } from "./planWeek";
 import type { PlannedLoad } from "./progress/next";
 import { planPhases, type SeasonPhase, type SeasonWarning } from "./season/phases";
@@ -11,6 +14,7 @@ import { type SeasonWeek, seasonWeeks } from "./season/weeks";
 import { heartSets } from "./session/trim";
 import type { Standing } from "./week/types";
 
+export type { Swap } from "./planSession";
 export type { PlanSession, PlanWeek } from "./planWeek";
 
 export interface PlanOptions {
@@ -20,6 +24,10 @@ export interface PlanOptions {
   weeks?: number | "season";
   /** Placements taken over without a lock; they stay while every must-hold rule allows it. */
   held?: readonly LockedSession[];
+  /** Exercises to choose from. Default: the library as it ships. */
+  library?: Library;
+  /** Exercises the coach took instead of the first choice; one that is closed by then is passed over. */
+  swaps?: readonly Swap[];
 }
 
 export interface Plan {
@@ -32,11 +40,12 @@ export interface Plan {
 }
 
 /**
- * @param athlete a checked athlete (see formats/athlete-file)
+ * @param whole a checked athlete (see formats/athlete-file); a planned endurance session that was missed does not count
  * @throws never for a checked athlete; a `from` outside the season gives no weeks
  */
-export function plan(athlete: Athlete, options: PlanOptions = {}): Plan {
-  const from = options.from ?? athlete.season.start;
+export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
+  const from = options.from ?? whole.season.start;
+  const athlete = { ...whole, endurance: withoutMissed(whole.endurance, from) };
   const { phases, warnings } = planPhases(athlete);
   const season = seasonWeeks(athlete, phases, (day) => {
     const dose = layeredDose(day.emphasis, safetyGate(athlete, day.date));
@@ -49,7 +58,10 @@ export function plan(athlete: Athlete, options: PlanOptions = {}): Plan {
   const weeks: PlanWeek[] = [];
   let standing: Standing[] = log.filter((s) => dayNumber(from) - dayNumber(s.date) <= 10).map(standingOfLog);
   const loads = new Map<string, PlannedLoad>();
-  let lastBuild = first >= 0 ? buildBefore(athlete, season, first, log) : null;
+  const library = options.library ?? SHIPPED_LIBRARY;
+  const swaps = options.swaps ?? [];
+  const blocks = blockUse(athlete, log);
+  let lastBuild = first >= 0 ? buildBefore(athlete, season, first, log, library) : null;
 
   for (const week of first < 0 ? [] : season.slice(first, first + count)) {
     const begin = laterOf(week.start, from);
@@ -60,6 +72,9 @@ export function plan(athlete: Athlete, options: PlanOptions = {}): Plan {
     );
     const planned = planWeek({
       athlete,
+      library,
+      swaps,
+      basis: blocks.at(week.start),
       week,
       from: begin,
       asOf: from,
@@ -72,6 +87,12 @@ export function plan(athlete: Athlete, options: PlanOptions = {}): Plan {
     });
     weeks.push(planned);
     keepLoads(planned, loads);
+    for (const s of planned.sessions)
+      blocks.add(
+        week.start,
+        s.label,
+        s.items.map((i) => i.exercise.id),
+      );
     if (isFullBuild(week)) lastBuild = buildOf(planned) ?? lastBuild;
     standing = [
       ...standing.filter((s) => dayNumber(week.start) - s.day <= 3),
@@ -94,6 +115,43 @@ export function plan(athlete: Athlete, options: PlanOptions = {}): Plan {
     ),
   );
   return { from, phases, season, weeks, warnings: [...warnings, ...approachWarning(athlete), ...unplaced] };
+}
+
+/** Weeks of a block after which assistance exercises change [house: a block is 3 to 6 weeks]. */
+export const BLOCK_WEEKS = 4;
+
+/** Keeps which exercises each block of four weeks used, counted from the season's start; what is logged counts as what is planned. */
+export function blockUse(athlete: Athlete, log: readonly StrengthLog[]) {
+  const used = new Map<number, Set<string>>();
+  const labelled = new Map<number, Set<string>>();
+  const known = new Set<string>();
+  const block = (date: IsoDate): number =>
+    Math.floor((dayNumber(date) - dayNumber(athlete.season.start)) / (BLOCK_WEEKS * 7));
+  const add = (date: IsoDate, label: Label, ids: readonly string[]): void => {
+    const at = block(date);
+    const of = used.get(at) ?? new Set<string>();
+    const by = labelled.get(at) ?? new Set<string>();
+    for (const id of ids) {
+      of.add(id);
+      by.add(blockKey(label, id));
+      known.add(id);
+    }
+    used.set(at, of);
+    labelled.set(at, by);
+  };
+  for (const s of log)
+    add(
+      s.date,
+      s.label,
+      s.items.map((i) => i.exercise),
+    );
+  const at = (date: IsoDate): Basis => ({
+    known: known.size > 0 ? new Set(known) : null,
+    now: new Set(labelled.get(block(date))),
+    before: new Set(used.get(block(date) - 1)),
+    earlier: new Set(used.get(block(date) - 2)),
+  });
+  return { at, add };
 }
 
 /** Working sets of the four heart patterns in a planned week. */
@@ -119,18 +177,23 @@ function buildBefore(
   season: readonly SeasonWeek[],
   first: number,
   log: readonly StrengthLog[],
+  library: Library,
 ): LastBuild | null {
   const start = season[first];
   if (!start || !season.slice(first).some((w) => w.phase === "race")) return null;
   for (let i = first - 1; i >= 0; i--) {
     const week = season[i];
     if (!week || !isFullBuild(week)) continue;
+    const before = log.filter((s) => s.date < week.start);
     const planned = planWeek({
       athlete,
+      library,
+      swaps: [],
+      basis: blockUse(athlete, before).at(week.start),
       week,
       from: week.start,
       asOf: week.start,
-      log: log.filter((s) => s.date < week.start),
+      log: before,
       standing: [],
       done: new Set(),
       held: [],

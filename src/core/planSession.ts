@@ -1,11 +1,15 @@
 /** What each session of a week would be on a day, in a window: the dose of that day, with its loads and its cuts. */
 import { activeAreas, safetyGate } from "./athlete/gate";
-import type { Athlete, Label, Place, StrengthLog } from "./athlete/types";
+import type { Athlete, Emphasis, Label, Place, StrengthLog } from "./athlete/types";
 import { type DatedWindow, placeById } from "./athlete/windows";
 import { dayNumber, type IsoDate, laterOf } from "./dates";
 import { layeredDose } from "./dose/layered";
+import { isKey } from "./endurance/load";
 import type { ChoiceContext } from "./exercise/choose";
+import type { Library } from "./exercise/library";
+import { standingsOf } from "./exercise/standing";
 import { nextLoad, type PlannedLoad, stoppedByPain } from "./progress/next";
+import { findingsOf } from "./screening/findings";
 import type { SeasonDay } from "./season/days";
 import type { SeasonWeek } from "./season/weeks";
 import { buildSession } from "./session/build";
@@ -19,8 +23,29 @@ export interface LastBuild {
   emphasis: SeasonDay["holds"];
 }
 
+/** What the exercises of a week are chosen by, beside the athlete: the same for every session of the week. */
+export interface Basis {
+  /** Ever lifted, or planned before this week; null where nothing is. */
+  known: ReadonlySet<string> | null;
+  /** This block of four weeks so far, by label (see blockKey); exercises of the one before it, and of the one before that. */
+  now: ReadonlySet<string>;
+  before: ReadonlySet<string>;
+  earlier: ReadonlySet<string>;
+}
+
+/** An exercise the coach took instead of the planner's first choice. */
+export interface Swap {
+  date: IsoDate;
+  label: Label;
+  from: string;
+  to: string;
+}
+
 export interface BuilderInput {
   athlete: Athlete;
+  library: Library;
+  basis: Basis;
+  swaps: readonly Swap[];
   week: SeasonWeek;
   /** First day on which anything may be placed. */
   from: IsoDate;
@@ -44,12 +69,7 @@ export function sessionBuilder(input: BuilderInput) {
   const { athlete, week, log } = input;
   let deepest = 0;
   const known = new Map<string, BuiltSession | null>();
-  const recent = new Map<string, number>();
-  for (const s of log)
-    if (dayNumber(week.start) - dayNumber(s.date) <= RECENT_DAYS)
-      for (const i of s.items) recent.set(i.exercise, (recent.get(i.exercise) ?? 0) + 1);
-  const areas = activeAreas(athlete);
-  const stopped = stoppedByPain(log, laterOf(week.start, input.from), athlete.settings?.strictPain ?? false);
+  const choiceOn = choiceContexts(input);
 
   const build = (label: Label, day: SeasonDay, w: DatedWindow, depth: number): BuiltSession | null => {
     const key = `${label}/${w.date}/${w.start}/${w.minutes}/${w.place}`;
@@ -62,16 +82,9 @@ export function sessionBuilder(input: BuilderInput) {
   };
 
   const make = (label: Label, day: SeasonDay, place: Place, minutes: number, depth: number): BuiltSession | null => {
-    const gate = safetyGate(athlete, day.date);
-    const choice: ChoiceContext = {
-      athlete,
-      place,
-      on: day.date,
-      areas,
-      unloaded: day.loading === "bodyweight" || day.loading === "mobility",
-      stopped,
-      recent,
-    };
+    const choice = choiceOn(day, place);
+    const { gate } = choice;
+    const swaps = input.swaps.filter((s) => s.date === day.date && s.label === label);
     const cap = increaseCap(day, week);
     const request = {
       label,
@@ -82,6 +95,7 @@ export function sessionBuilder(input: BuilderInput) {
       place,
       minutes: day.loading === "mobility" ? Math.min(minutes, 30) : minutes,
       choice,
+      swaps: new Map(swaps.map((s) => [s.from, s.to])),
       loadFor: (q: Parameters<typeof nextLoad>[0]) =>
         nextLoad(q, {
           athlete,
@@ -90,6 +104,7 @@ export function sessionBuilder(input: BuilderInput) {
           asOf: input.asOf,
           blockStart: day.blockStart,
           cap,
+          slower: gate.slower,
           planned: input.planned,
         }),
     };
@@ -107,6 +122,111 @@ export function sessionBuilder(input: BuilderInput) {
     return buildSession({ ...request, setFactor, heartRange: setFactor < 1 ? null : heartRange, stressCap });
   };
   return { build, deepest: () => deepest };
+}
+
+const FOR_STRENGTH: readonly Emphasis[] = ["develop", "maximal", "hold"];
+
+/** Days before an A race without anything new, and after slow-lowering work for the first time without a key session [trade]. */
+const FIRST_TIME = { beforeRace: 14, beforeKey: 4 };
+
+/**
+ * What exercises are chosen by on a day at a place. Days that do not differ share one context, with its rankings.
+ * @param input what the week is planned from
+ */
+export function choiceContexts(
+  input: Pick<BuilderInput, "athlete" | "library" | "basis" | "week" | "log" | "from">,
+): (day: SeasonDay, place: Place) => ChoiceContext {
+  const { athlete, library, basis, week, log } = input;
+  const recent = new Map<string, number>();
+  for (const s of log)
+    if (dayNumber(week.start) - dayNumber(s.date) <= RECENT_DAYS)
+      for (const i of s.items) recent.set(i.exercise, (recent.get(i.exercise) ?? 0) + 1);
+  const stopped = stoppedByPain(log, laterOf(week.start, input.from), athlete.settings?.strictPain ?? false);
+  const standings = standingsOf(library, athlete, safetyGate(athlete, week.start).training, log);
+  const contexts = new Map<string, ChoiceContext>();
+  const byDay = new Map<string, ChoiceContext>();
+  return (day, place) => {
+    const dayKey = `${day.date}/${place.id}`;
+    const same = byDay.get(dayKey);
+    if (same) return same;
+    const made = contextOn(day, place);
+    byDay.set(dayKey, made);
+    return made;
+  };
+
+  function contextOn(day: SeasonDay, place: Place): ChoiceContext {
+    const gate = safetyGate(athlete, day.date);
+    const areas = activeAreas(athlete, day.date);
+    const unloaded = day.loading === "bodyweight" || day.loading === "mobility";
+    const nothingNew = noNewWork(athlete, day, week);
+    const nothingSlow = noSlowWork(athlete, day);
+    const forStrength = !unloaded && FOR_STRENGTH.includes(day.emphasis);
+    const key = [
+      place.id,
+      unloaded,
+      forStrength,
+      nothingNew,
+      nothingSlow,
+      areas.join(" "),
+      gate.training,
+      gate.minRir,
+      gate.restricted,
+      gate.rules.join(" "),
+      athlete.screening.filter((r) => r.date <= day.date).length,
+      athlete.seen.filter((r) => r.date <= day.date).length,
+    ].join("|");
+    const known = contexts.get(key);
+    if (known) return known;
+    const made: ChoiceContext = {
+      athlete,
+      library,
+      place,
+      on: day.date,
+      gate,
+      areas,
+      findings: findingsOf(athlete, day.date),
+      standings,
+      unloaded,
+      forStrength,
+      stopped,
+      recent,
+      known: basis.known,
+      block: { now: basis.now, before: basis.before, earlier: basis.earlier },
+      nothingNew,
+      nothingSlow,
+      memo: new Map(),
+    };
+    contexts.set(key, made);
+    return made;
+  }
+}
+
+function noNewWork(athlete: Athlete, day: SeasonDay, week: SeasonWeek): string | null {
+  const race = athlete.races.find((r) => {
+    const out = dayNumber(r.date) - dayNumber(day.date);
+    return r.priority === "A" && out > 0 && out <= FIRST_TIME.beforeRace;
+  });
+  if (race) return `new work is left out in the ${FIRST_TIME.beforeRace} days before ${race.name}`;
+  if (day.phase === "race") return "new work is left out in the race phase";
+  return week.mileage.factor < 1 ? "new work is left out with a jump in mileage" : null;
+}
+
+const keyDaysOf = new WeakMap<Athlete["endurance"], ReadonlySet<number>>();
+
+/** Days with a key session; made once for as long as the list lives. */
+function keyDays(endurance: Athlete["endurance"]): ReadonlySet<number> {
+  const known = keyDaysOf.get(endurance);
+  if (known) return known;
+  const days = new Set(endurance.filter(isKey).map((e) => dayNumber(e.date)));
+  keyDaysOf.set(endurance, days);
+  return days;
+}
+
+function noSlowWork(athlete: Athlete, day: SeasonDay): string | null {
+  const days = keyDays(athlete.endurance);
+  const from = dayNumber(day.date);
+  const near = Array.from({ length: FIRST_TIME.beforeKey + 1 }, (_, i) => from + i).some((n) => days.has(n));
+  return near ? `slow-lowering work for the first time needs ${FIRST_TIME.beforeKey} days before a key session` : null;
 }
 
 /** Why nothing may go up in this week; null where it may (handbook 13, rule 6). */

@@ -1,9 +1,10 @@
 /** One week of the plan: what each session would be in each window, the exact fit, and the depth limits. */
-import type { Label, LockedSession } from "./athlete/types";
+import { AREA_WORDS } from "./athlete/gate";
+import { type Athlete, type Label, type LockedSession, SET_OFF, type SessionKind } from "./athlete/types";
 import { type DatedWindow, windowsOfWeek } from "./athlete/windows";
 import { addDays, dayLabel, dayNumber, type IsoDate, minutesOf, timeOf } from "./dates";
 import { isKey, sessionLoad } from "./endurance/load";
-import { type BuilderInput, sessionBuilder } from "./planSession";
+import { type Basis, type BuilderInput, sessionBuilder } from "./planSession";
 import type { SeasonWeek, WantedSession } from "./season/weeks";
 import type { BuiltSession } from "./session/types";
 import { fitWeek } from "./week/fit";
@@ -28,6 +29,10 @@ export interface PlanWeek {
   depthWhy: Why;
   /** Depth limit of each day of the week, Monday first, AU. */
   dayLimits: number[];
+  /** What its exercises were chosen by. */
+  basis: Basis;
+  /** First day of it that is plan. */
+  from: IsoDate;
   why: Why[];
 }
 
@@ -43,8 +48,8 @@ export interface WeekInput extends BuilderInput {
 export const DEPTH_FACTOR = { free: 1, jump: 2 / 3, leap: 0.5, stepBack: 0.55 };
 /** Minutes of a light mobility visit, for the depth limit of a day. */
 const MOBILITY_STRESS = 60;
-/** Complete placements that are weighed at most; beyond it the hour grid is made coarser, never the choice of days. */
-const MOST_PLACEMENTS = 600_000;
+
+const SPEED: readonly SessionKind[] = ["tempo", "threshold", "intervals"];
 
 const inWeek = (w: SeasonWeek, date: IsoDate): boolean => date >= w.start && date <= addDays(w.start, 6);
 
@@ -101,7 +106,7 @@ export function planWeek(input: WeekInput): PlanWeek {
       return option;
     });
   };
-  const free = (want: WantedSession, coarse: number): Option[] =>
+  const free = (want: WantedSession): Option[] =>
     windows
       .filter((w) => (want.days === null ? standable.includes(w) : want.days.includes(w.date)))
       .flatMap((w) =>
@@ -109,7 +114,7 @@ export function planWeek(input: WeekInput): PlanWeek {
           want.label,
           w,
           (s) => {
-            const step = gridStep(w.minutes - s.minutes) * (s.loading === "mobility" ? 4 : 1) * coarse;
+            const step = gridStep(w.minutes - s.minutes) * (s.loading === "mobility" ? 4 : 1);
             const starts: number[] = [];
             for (let at = w.start; at + s.minutes <= w.start + w.minutes; at += step) starts.push(at);
             return starts;
@@ -125,31 +130,23 @@ export function planWeek(input: WeekInput): PlanWeek {
     return w ? optionsIn(l.label, { ...w, start, minutes: w.start + w.minutes - start }, () => [start], locked) : [];
   };
 
-  const demandsAt = (coarse: number): Demand[] =>
-    wanted.map((want): Demand => {
-      const lock = locks.find((l) => l.label === want.label);
-      if (lock) {
-        return {
-          label: want.label,
-          options: fixed(lock, true),
-          none: `Locked on ${dayLabel(lock.date)} ${lock.start} at ${lock.place}, but that is not inside a window with enough time there (M1). Unlock it, or add the window.`,
-        };
-      }
-      const keep = held.find((l) => l.label === want.label);
-      const kept = keep ? fixed(keep, false).filter((o) => !blockedHere(o, context)) : [];
+  const demands = wanted.map((want): Demand => {
+    const lock = locks.find((l) => l.label === want.label);
+    if (lock) {
       return {
         label: want.label,
-        options: kept.length > 0 ? kept : free(want, coarse),
-        none: noWindow(want, want.days === null ? standable : windows),
+        options: fixed(lock, true),
+        none: `Locked on ${dayLabel(lock.date)} ${lock.start} at ${lock.place}, but that is not inside a window with enough time there (M1). Unlock it, or add the window.`,
       };
-    });
-  let coarse = 1;
-  let demands = demandsAt(coarse);
-  while (demands.reduce((a, d) => a * (d.options.length + 1), 1) > MOST_PLACEMENTS && coarse < 8) {
-    coarse *= 2;
-    demands = demandsAt(coarse);
-  }
-
+    }
+    const keep = held.find((l) => l.label === want.label);
+    const kept = keep ? fixed(keep, false).filter((o) => !blockedHere(o, context)) : [];
+    return {
+      label: want.label,
+      options: kept.length > 0 ? kept : free(want),
+      none: noWindow(want, want.days === null ? standable : windows),
+    };
+  });
   const fit = fitWeek(demands, context);
   const sessions = fit.placed
     .flatMap((o): PlanSession[] => {
@@ -167,14 +164,40 @@ export function planWeek(input: WeekInput): PlanWeek {
       "depth.week",
       `Depth limit ${depthLimit}: the full dose weighs ${Math.round(builder.deepest())}${factor.text}.`,
     ),
+    basis: input.basis,
+    from: input.from,
     dayLimits: dayLimits(week, windows, demands, context),
     why: [
       ...week.why,
       ...weekWhy(week, wanted.length, input.done.size),
+      ...setOffWarnings(athlete, week),
       ...roomWhy(week, asked.length, wanted.length),
       why("fit.place", `Least cost of ${fit.weighed} placements.`),
     ],
   };
+}
+
+/** Says where the week comes near what set trouble off before (handbook 3) [trade]. */
+export function setOffWarnings(athlete: Athlete, week: SeasonWeek): Why[] {
+  const of = athlete.health.areas.filter((a) => a.setOffBy !== undefined);
+  if (of.length === 0) return [];
+  const inThis = athlete.endurance.filter((e) => inWeek(week, e.date));
+  const fast = (from: IsoDate, to: IsoDate) =>
+    athlete.endurance.filter((e) => e.date >= from && e.date <= to && SPEED.includes(e.kind)).length;
+  const near: Partial<Record<(typeof SET_OFF)[number], string>> = {};
+  if (week.mileage.factor < 1) near["weekly distance"] = "the weekly distance jumps";
+  const days = inThis.map((e) => e.date);
+  if (days.some((d, i) => days.indexOf(d) !== i)) near["double days"] = "there are days with two sessions";
+  const now = fast(week.start, addDays(week.start, 6));
+  const usual = fast(addDays(week.start, -21), addDays(week.start, -1)) / 3;
+  if (now > usual + 0.5) near["added speed"] = "there is more speed work than in the three weeks before";
+  return of.flatMap((a) => {
+    const what = SET_OFF.find((w) => a.setOffBy?.toLowerCase().includes(w));
+    const text = what ? near[what] : undefined;
+    return text
+      ? [why("gate.set-off", `Near what set the ${AREA_WORDS[a.area]} off before (${what}): ${text} this week.`)]
+      : [];
+  });
 }
 
 function depthFactor(week: SeasonWeek): { factor: number; text: string } {

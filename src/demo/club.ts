@@ -3,7 +3,7 @@ import type { Athlete } from "../core/athlete/types";
 import { addDays, type IsoDate, mondayOf, weekday } from "../core/dates";
 import { enduranceYear } from "./endurance";
 import { PROFILES, type Profile } from "./profiles";
-import { random } from "./random";
+import { type Random, random } from "./random";
 import { strengthHalfYear } from "./strength";
 
 export const CLUB_NAME = "Saltmarsh Endurance";
@@ -19,29 +19,61 @@ function raceDate(today: IsoDate, inDays: number): IsoDate {
   return Math.abs(inDays) < 10 ? date : addDays(date, 7 - weekday(date));
 }
 
+/** Days before today on which the club was screened, the last as the profile has it. */
+const SCREENED = [208, 124, 40];
+
+/** A result as it was some screens ago: a little less each time, the weaker side further behind. */
+function screenOn(
+  s: Profile["screening"][number],
+  date: IsoDate,
+  ago: number,
+  r: Random,
+): Athlete["screening"][number] {
+  const less = (v: number, weak: boolean): number =>
+    v <= 1 ? v : Math.max(1, Math.round(v * (1 - ago * (weak ? 0.09 : 0.04)) - r.whole(0, ago)));
+  const { left, right, value } = s;
+  return {
+    test: s.test,
+    date,
+    ...(left === undefined ? {} : { left: less(left, left < (right ?? left)) }),
+    ...(right === undefined ? {} : { right: less(right, right < (left ?? right)) }),
+    ...(value === undefined ? {} : { value: less(value, false) }),
+  };
+}
+
+/** The races and the endurance of one athlete, with the stream that the strength logs go on from. */
+export function demoTraining(p: Profile, today: IsoDate): Pick<Athlete, "races" | "endurance"> & { rest: Random } {
+  const rest = random(p.seed * 7919);
+  const races = p.races.map(({ inDays, ...race }) => ({ ...race, date: raceDate(today, inDays) }));
+  return { races, endurance: enduranceYear(p, races, today, rest), rest };
+}
+
 /** One athlete of the club. */
 export function demoAthlete(p: Profile, today: IsoDate): Athlete {
-  const r = random(p.seed * 7919);
-  const races = p.races.map(({ inDays, ...race }) => ({ ...race, date: raceDate(today, inDays) }));
-  const screened = addDays(today, -40);
+  const { races, endurance, rest } = demoTraining(p, today);
+  // A stream of its own, so that the training of the club stays as it is.
+  const screens = random(p.seed * 104729);
+  const screened = SCREENED.map((days) => addDays(today, -days));
   const athlete: Athlete = {
     format: "field-anchor/athlete",
     version: 1,
     athlete: p.facts,
     settings: p.settings,
     season: {
-      start: addDays(mondayOf(today), -7 * SEASON.behind),
+      start: addDays(mondayOf(today), -7 * (p.begins ?? SEASON.behind)),
       end: addDays(mondayOf(today), 7 * SEASON.ahead + 6),
     },
     health: p.health,
     places: p.places,
     availability: p.availability,
     away: p.away.map(({ from, to, ...a }) => ({ ...a, start: addDays(today, from), end: addDays(today, to) })),
-    screening: p.screening.map((s) => ({ ...s, date: screened })),
-    seen: p.seen.map((s) => ({ ...s, date: screened })),
+    screening: screened.flatMap((date, i) =>
+      p.screening.map((s) => screenOn(s, date, SCREENED.length - 1 - i, screens)),
+    ),
+    seen: p.seen.map((s) => ({ ...s, date: screened.at(-1) ?? today })),
     races,
-    endurance: enduranceYear(p, races, today, r),
+    endurance,
     strengthLog: [],
   };
-  return { ...athlete, strengthLog: strengthHalfYear(athlete, p, today, SEASON.behind, r) };
+  return { ...athlete, strengthLog: strengthHalfYear(athlete, p, today, p.begins ?? SEASON.behind, rest) };
 }

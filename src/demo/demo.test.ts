@@ -24,7 +24,9 @@ describe("the demo club", () => {
         .sort();
       expect(daysBetween(done[0]!, TODAY)).toBeGreaterThan(355);
       expect(a.endurance.every((e) => (e.done === true) === e.date < TODAY)).toBe(true);
-      expect(a.strengthLog.length).toBeGreaterThan(30);
+      // One athlete has only begun.
+      const begun = daysBetween(a.season.start, TODAY) < 30;
+      expect(a.strengthLog.length).toBeGreaterThan(begun ? 2 : 30);
       expect(a.strengthLog.every((l) => l.date < TODAY)).toBe(true);
     }
   });
@@ -54,6 +56,57 @@ describe("the demo club", () => {
     for (const a of club)
       for (const l of a.strengthLog)
         for (const i of l.items) for (const s of i.sets) expect(s.loadKg ?? 1).toBeGreaterThan(0);
+  });
+});
+
+describe("the club's seasons", () => {
+  const seasons = club.map((a) => ({ a, p: plan(a, { from: TODAY, weeks: "season" }) }));
+  const itemsOf = ({ p }: (typeof seasons)[number]) =>
+    p.weeks.flatMap((w) => w.sessions.flatMap((s) => s.items.map((i) => ({ s, i }))));
+
+  it("use at least 60 of the library's exercises between them, each for a reason", () => {
+    const used = new Set(seasons.flatMap((x) => itemsOf(x).map(({ i }) => i.exercise.id)));
+    expect(used.size).toBeGreaterThanOrEqual(60);
+    for (const { i } of seasons.flatMap(itemsOf)) expect(i.why.length, i.exercise.id).toBeGreaterThan(0);
+  });
+
+  it("show every kind of gate: trouble, a clearance with limits, masters, findings, ladders", () => {
+    const rules = new Set(
+      seasons.flatMap((x) => itemsOf(x).flatMap(({ s, i }) => [...s.why, ...i.why].map((w) => w.rule))),
+    );
+    for (const rule of [
+      "gate.masters",
+      "gate.limits",
+      "finding.seen",
+      "side.first",
+      "choice.trouble",
+      "choice.swap",
+      "first.time",
+    ])
+      expect(rules.has(rule), rule).toBe(true);
+  });
+
+  it("keep the limits of the one who is cleared with limits, and of the one past 65", () => {
+    const tamsin = seasons.find(({ a }) => a.athlete.name.startsWith("Tamsin"))!;
+    const items = itemsOf(tamsin).filter(({ s }) => s.loading !== "mobility");
+    expect(items.length).toBeGreaterThan(50);
+    for (const { i } of items) expect(i.rir, i.exercise.id).toBeGreaterThanOrEqual(4);
+    for (const { i } of items) expect(i.exercise.notWith).not.toContain("groin");
+  });
+
+  it("never give the sore Achilles a hop, a jump or a raise on one leg", () => {
+    const pell = seasons.find(({ a }) => a.athlete.name.startsWith("Pell"))!;
+    for (const { i } of itemsOf(pell)) expect(i.exercise.notWith, i.exercise.id).not.toContain("achilles");
+  });
+
+  it("were screened three times, the weaker side catching up", () => {
+    for (const a of club)
+      for (const test of new Set(a.screening.map((s) => s.test))) {
+        const results = a.screening.filter((s) => s.test === test).sort((x, y) => (x.date < y.date ? -1 : 1));
+        expect(results).toHaveLength(3);
+        const weak = results.map((s) => s.value ?? Math.min(s.left ?? 0, s.right ?? 0));
+        expect(weak[2]!, `${a.athlete.name} ${test}`).toBeGreaterThanOrEqual(weak[0]!);
+      }
   });
 });
 

@@ -28,6 +28,9 @@ function around(races: Athlete["races"], monday: number): number {
   return share;
 }
 
+/** Weeks before today whose plan is kept beside what was done. */
+const PLANNED_WEEKS = 10;
+
 /** @param today sessions before it are done, those from it on are planned */
 export function enduranceYear(p: Profile, races: Athlete["races"], today: IsoDate, random: Random): EnduranceSession[] {
   const thisMonday = dayNumber(mondayOf(today));
@@ -45,19 +48,24 @@ export function enduranceYear(p: Profile, races: Athlete["races"], today: IsoDat
       const noise = done ? random.between(0.95, 1.05) : 1;
       if (done && random.chance(0.03)) continue;
       const factor = share * noise;
+      const minutes = (f: number) => Math.max(15, Math.round(u.minutes * f));
+      const km = (f: number) => (u.km === undefined ? {} : { distanceKm: Math.round(u.km * f * 10) / 10 });
       out.push({
         date,
         start: u.start,
         sport: u.sport,
         kind: u.kind,
-        minutes: Math.max(15, Math.round(u.minutes * factor)),
-        ...(u.km === undefined ? {} : { distanceKm: Math.round(u.km * factor * 10) / 10 }),
+        minutes: minutes(factor),
+        ...km(factor),
         ...(u.ascentM === undefined
           ? {}
           : { ascentM: Math.round(u.ascentM * factor), descentM: Math.round(u.ascentM * factor) }),
         ...(u.packKg === undefined ? {} : { packKg: u.packKg }),
         ...(u.rpe === undefined ? {} : { rpe: u.rpe }),
         done,
+        ...(done && week >= -PLANNED_WEEKS
+          ? { planned: { date, kind: u.kind, minutes: minutes(share), ...km(share) } }
+          : {}),
       });
     }
   }

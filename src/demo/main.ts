@@ -1,12 +1,25 @@
 /** `npm run demo`: the application on the demo club, made once for a day and kept. */
-import { rmSync } from "node:fs";
-import { resolve } from "node:path";
+import { spawn } from "node:child_process";
+import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { dirname, extname, join, resolve } from "node:path";
+import { fileURLToPath } from "node:url";
+import { addDays, mondayOf } from "../core/dates";
+import { linkFeed } from "../server/feed/feed";
 import { configFromEnvironment, run, todayOf } from "../server/run";
+import { CoachAbsenceEntity } from "../server/store/entities";
 import { CLUB_NAME, demoAthlete } from "./club";
+import { accountName } from "./feed/accounts";
 import { PROFILES } from "./profiles";
 
 const env = { ...process.env };
-const config = configFromEnvironment({ ...env, FIELD_ANCHOR_DATA: env.FIELD_ANCHOR_DATA ?? "var/demo" });
+const feedPort = Number(env.FEED_PORT ?? Number(env.PORT ?? 4173) + 1);
+const config = configFromEnvironment({
+  ...env,
+  FIELD_ANCHOR_DATA: env.FIELD_ANCHOR_DATA ?? "var/demo",
+  FIELD_ANCHOR_FEED: env.FIELD_ANCHOR_FEED ?? `http://127.0.0.1:${feedPort}`,
+});
+/** The day the club was made stands beside it: the devices go on from there. */
+const madeFile = join(resolve(config.data), "made-on");
 if (process.argv.includes("--reset")) rmSync(resolve(config.data), { recursive: true, force: true });
 
 run(config, CLUB_NAME, async (store) => {
@@ -14,11 +27,39 @@ run(config, CLUB_NAME, async (store) => {
   const today = todayOf(config);
   for (const [i, profile] of PROFILES.entries()) {
     process.stdout.write(`Making the demo club, ${i + 1} of ${PROFILES.length}: ${profile.facts.name}\n`);
-    await store.add(demoAthlete(profile, today));
+    const id = await store.add(demoAthlete(profile, today));
+    await linkFeed(store, id, accountName(profile.facts.name));
   }
+  // The coach is away over the weekends of two A races.
+  await store.write((m) =>
+    m.insert(CoachAbsenceEntity, {
+      id: "demo-course",
+      start: addDays(mondayOf(today), 67),
+      end: addDays(mondayOf(today), 76),
+      what: "Coaching course",
+    }),
+  );
+  writeFileSync(madeFile, today);
 })
+  .then((running) => {
+    if (env.FIELD_ANCHOR_FEED === undefined) startFeed();
+    return running;
+  })
   .then(({ address }) => process.stdout.write(`\nField Anchor, demo club ${CLUB_NAME}: ${address}\n`))
   .catch((error: unknown) => {
     process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
     process.exit(1);
   });
+
+/** The simulated training log, a process of its own that ends with this one. */
+function startFeed(): void {
+  const here = fileURLToPath(import.meta.url);
+  const built = extname(here) === ".js";
+  const entry = join(dirname(here), built ? "feed.js" : "feed/main.ts");
+  const made = existsSync(madeFile) ? readFileSync(madeFile, "utf8").trim() : todayOf(config);
+  const child = spawn(process.execPath, built ? [entry] : ["--import", "tsx", entry], {
+    stdio: ["ignore", "ignore", "inherit"],
+    env: { ...env, FEED_PORT: String(feedPort), FEED_MADE: made },
+  });
+  process.on("exit", () => child.kill());
+}

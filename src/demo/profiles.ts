@@ -1,4 +1,5 @@
 /** The invented athletes of Saltmarsh Endurance: who they are, where they lift, what their week looks like. Days count from "today". */
+import { placeFrom } from "../core/athlete/presets";
 import type { Athlete, Place, SessionKind, SessionSport, Settings, Window } from "../core/athlete/types";
 
 /** One endurance session of the usual week: kilometres and climb at full volume. */
@@ -33,6 +34,8 @@ export interface Profile {
   jump?: number;
   /** How much weaker the left side is in reps, 0 to 1. */
   leftDeficit?: number;
+  /** Weeks before today at which the season and the lifting began; the club's half year where it is not said. */
+  begins?: number;
   /** Days before today without any lifting. */
   missedDays?: number;
 }
@@ -525,7 +528,7 @@ export const PROFILES: readonly Profile[] = [
       clearanceNeeded: false,
       areas: [{ area: "achilles", side: "left", status: "current", since: "2026-01-15", setOffBy: "added speed" }],
     },
-    places: [homeFew],
+    places: [placeFrom("home-weights", "home", "lb")],
     availability: [
       { day: 2, start: "20:00", minutes: 35, place: "home" },
       { day: 5, start: "20:00", minutes: 45, place: "home" },
@@ -555,5 +558,62 @@ export const PROFILES: readonly Profile[] = [
     ],
     seen: [],
     strength: { "goblet-squat": 0.35, "kettlebell-deadlift": 0.4 },
+  },
+  {
+    seed: 83,
+    facts: {
+      name: "Tamsin Orrell",
+      sport: "hike",
+      birthYear: 1958,
+      sex: "female",
+      bodyMassKg: 64,
+      strengthTrainingMonths: 0,
+      timeZone: "Europe/Lisbon",
+    },
+    settings: { approach: "layered", placement: "spread" },
+    health: {
+      clearanceNeeded: true,
+      clearance: {
+        date: "2025-12-01",
+        by: "Dr. H. Quell, general practice",
+        limits: "Moderate effort, breathing through every repetition.",
+        rules: ["moderate-effort"],
+      },
+      areas: [{ area: "groin", side: "right", status: "current", since: "2026-01-20", setOffBy: "weekly distance" }],
+    },
+    places: [homeBare],
+    availability: [
+      { day: 1, start: "10:00", minutes: 45, place: "home" },
+      { day: 4, start: "10:00", minutes: 45, place: "home" },
+      { day: 6, start: "16:00", minutes: 30, place: "home" },
+    ],
+    usual: [
+      usual(2, "09:00", "hike", "easy", 75, 6, { ascentM: 120 }),
+      usual(5, "09:00", "hike", "steady", 90, 7, { ascentM: 200 }),
+      usual(7, "09:00", "hike", "long", 180, 14, { ascentM: 420 }),
+    ],
+    races: [
+      {
+        id: "gannet-walk",
+        inDays: 96,
+        name: "Gannet Cliff two-day walk",
+        sport: "hike",
+        days: 2,
+        distanceKm: 38,
+        ascentM: 1300,
+        expectedMinutes: 700,
+        priority: "A",
+      },
+    ],
+    away: [],
+    screening: [
+      { test: "single-leg-squat", left: 4, right: 5 },
+      { test: "step-down", left: 10, right: 15 },
+      { test: "calf-raise", left: 16, right: 20 },
+      { test: "side-hold", left: 18, right: 24 },
+    ],
+    seen: [{ what: "hip-drop", side: "right" }],
+    strength: {},
+    begins: 2,
   },
 ];

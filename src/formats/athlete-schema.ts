@@ -6,6 +6,7 @@ import {
   type Athlete,
   AWAY_KINDS,
   BAR_KINDS,
+  CLEARANCE_RULES,
   FELT,
   LABELS,
   ONE_REP_MAX_FORMULAS,
@@ -34,7 +35,7 @@ const id = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, "lower-case words joined
 const weekday = z.int().min(1).max(7);
 const count = z.int().min(0).max(1000);
 
-const facts = z.strictObject({
+export const factsSchema = z.strictObject({
   name: text,
   sport: z.enum(SPORTS),
   birthYear: z.int().min(1900).max(2100),
@@ -49,7 +50,7 @@ const facts = z.strictObject({
 });
 
 const approach = z.enum(APPROACHES);
-const settings = z.strictObject({
+export const settingsSchema = z.strictObject({
   approach: approach.optional(),
   approachByPhase: z
     .strictObject({
@@ -68,6 +69,7 @@ const settings = z.strictObject({
   quietExercises: z.boolean().optional(),
   oneRepMax: z.enum(ONE_REP_MAX_FORMULAS).optional(),
   ruleWeights: z.record(z.string(), z.number().min(0).max(1000)).optional(),
+  shortTime: z.enum(["essential-five", "essential-five-swim"]).optional(),
 });
 
 export const windowSchema = z.strictObject({
@@ -107,6 +109,17 @@ export const enduranceSchema = z.strictObject({
   key: z.boolean().optional(),
   done: z.boolean().optional(),
   averageHeartRate: z.number().min(20).max(250).optional(),
+  planned: z
+    .strictObject({
+      date,
+      kind: z.enum(SESSION_KINDS),
+      minutes: positive.max(4320),
+      distanceKm: z.number().min(0).max(2000).optional(),
+      ascentM: z.number().min(0).max(50_000).optional(),
+      rpe: scale.optional(),
+    })
+    .optional(),
+  source: z.string().min(1).max(200).optional(),
 });
 
 const loggedSet = z.strictObject({
@@ -146,7 +159,7 @@ export const strengthLogSchema = z.strictObject({
 });
 
 const counted = z.strictObject({ massKg: positive.max(500), count });
-const placeSchema = z.strictObject({
+export const placeSchema = z.strictObject({
   id,
   bars: z.array(z.strictObject({ id, kind: z.enum(BAR_KINDS), massKg: positive.max(100) })),
   plates: z.array(z.strictObject({ massKg: positive.max(100), pairs: count })),
@@ -158,42 +171,54 @@ const placeSchema = z.strictObject({
   other: z.array(text),
 });
 
+export const healthSchema = z.strictObject({
+  clearanceNeeded: z.boolean(),
+  clearance: z
+    .strictObject({
+      date,
+      by: text,
+      limits: z.string().max(2000),
+      rules: z.array(z.enum(CLEARANCE_RULES)).optional(),
+    })
+    .optional(),
+  areas: z.array(
+    z.strictObject({
+      area: z.enum(AREAS),
+      side: z.enum(SIDES),
+      status: z.enum(["current", "recent", "past"]),
+      since: date.optional(),
+      setOffBy: text.optional(),
+    }),
+  ),
+});
+export const seasonSchema = z.strictObject({ start: date, end: date });
+export const screeningSchema = z.strictObject({
+  test: z.enum(SCREEN_TESTS),
+  date,
+  left: z.number().min(0).optional(),
+  right: z.number().min(0).optional(),
+  value: z.number().min(0).optional(),
+});
+export const seenSchema = z.strictObject({ what: z.enum(SEEN), date, side: z.enum(SIDES).optional() });
+export const rungsSchema = z.array(z.strictObject({ ladder: id, exercise: id }));
+export { date as dateSchema, id as idSchema, text as textSchema };
+
 export const athleteSchema: z.ZodType<Athlete> = z.strictObject({
   format: z.literal("field-anchor/athlete"),
   version: z.literal(1),
-  athlete: facts,
-  settings: settings.optional(),
-  season: z.strictObject({ start: date, end: date }),
-  health: z.strictObject({
-    clearanceNeeded: z.boolean(),
-    clearance: z.strictObject({ date, by: text, limits: z.string().max(2000) }).optional(),
-    areas: z.array(
-      z.strictObject({
-        area: z.enum(AREAS),
-        side: z.enum(SIDES),
-        status: z.enum(["current", "recent", "past"]),
-        since: date.optional(),
-        setOffBy: text.optional(),
-      }),
-    ),
-  }),
+  athlete: factsSchema,
+  settings: settingsSchema.optional(),
+  season: seasonSchema,
+  health: healthSchema,
   places: z.array(placeSchema),
   availability: z.array(windowSchema),
   away: z.array(z.strictObject({ start: date, end: date, kind: z.enum(AWAY_KINDS), place: id.optional() })),
   locked: z.array(lockedSchema).optional(),
-  screening: z.array(
-    z.strictObject({
-      test: z.enum(SCREEN_TESTS),
-      date,
-      left: z.number().min(0).optional(),
-      right: z.number().min(0).optional(),
-      value: z.number().min(0).optional(),
-    }),
-  ),
-  seen: z.array(z.strictObject({ what: z.enum(SEEN), date, side: z.enum(SIDES).optional() })),
+  screening: z.array(screeningSchema),
+  seen: z.array(seenSchema),
   races: z.array(raceSchema),
   phases: z.array(phaseSchema).optional(),
   endurance: z.array(enduranceSchema),
   strengthLog: z.array(strengthLogSchema),
-  rungs: z.array(z.strictObject({ ladder: id, exercise: id })).optional(),
+  rungs: rungsSchema.optional(),
 });

@@ -57,10 +57,11 @@ const everything: Athlete = {
     quietExercises: false,
     oneRepMax: "epley",
     ruleWeights: { S5: 4 },
+    shortTime: "essential-five-swim",
   },
   health: {
     clearanceNeeded: true,
-    clearance: { date: "2026-01-04", by: "a physician", limits: "none" },
+    clearance: { date: "2026-01-04", by: "a physician", limits: "none", rules: ["moderate-effort", "no-supine"] },
     areas: [{ area: "bone-stress", side: "both", status: "past", since: "2020-01-01", setOffBy: "double days" }],
   },
   away: [{ start: "2026-04-02", end: "2026-04-06", kind: "height", place: "home" }],

@@ -7,8 +7,12 @@ import type { Logger } from "pino";
 import type { HealthView } from "../api/views";
 import type { IsoDate } from "../core/dates";
 import { notFound, problemHandler } from "./errors";
+import { FeedClient, type FeedClientOptions } from "./feed/client";
+import { Feed } from "./feed/feed";
 import { Planner } from "./planner";
 import { athleteRoutes } from "./routes/athletes";
+import { calendarRoutes } from "./routes/calendar";
+import { exerciseRoutes } from "./routes/exercises";
 import type { Store } from "./store/store";
 import { Squad } from "./views/squad";
 
@@ -18,12 +22,15 @@ export interface AppOptions {
   clubName: string;
   version: string;
   log: Logger;
+  /** Where the training log answers; none is set up without it. */
+  feed?: FeedClientOptions;
   /** Folder of the built web; the API alone without it. */
   web?: string;
 }
 
 export interface App {
   express: Express;
+  feed: Feed;
   /** Makes the squad's rows ahead of the first request. */
   warm: () => Promise<void>;
 }
@@ -32,6 +39,7 @@ export function buildApp(o: AppOptions): App {
   const startedAt = performance.now();
   const planner = new Planner(o.store, o.today);
   const squad = new Squad(o.store, planner);
+  const feed = new Feed(o.store, o.feed ? new FeedClient(o.feed) : null, o.log);
   const app = express();
   app.disable("x-powered-by");
   app.set("query parser", "simple");
@@ -79,7 +87,9 @@ export function buildApp(o: AppOptions): App {
     res.setHeader("ETag", `"${key}"`);
     res.type("json").send(json);
   });
-  app.use("/api/athletes", athleteRoutes(o.store, planner));
+  app.use("/api/calendar", calendarRoutes(o.store, o.today));
+  app.use("/api/exercises", exerciseRoutes(o.store));
+  app.use("/api/athletes", athleteRoutes(o.store, planner, feed));
   app.use("/api", () => {
     throw notFound("address under /api");
   });
@@ -94,5 +104,5 @@ export function buildApp(o: AppOptions): App {
     });
   }
   app.use(problemHandler(o.log));
-  return { express: app, warm: async () => void (await squad.json()) };
+  return { express: app, feed, warm: async () => void (await squad.json()) };
 }

@@ -50,7 +50,7 @@ function problemOf(error: unknown): Problem {
       type: "about:blank",
       title: "Too large",
       status: 413,
-      detail: "Nothing was stored: the file is larger than 20 MB.",
+      detail: "Nothing was stored: what was sent is larger than the server takes at once.",
       faults: [],
     };
   if (hasStatus(error) && error.status >= 400 && error.status < 500)

@@ -1,16 +1,10 @@
 /** Plans of stored athletes, computed when asked for and kept while the facts and the day stay the same. */
-import { addDays, daysBetween, type IsoDate, laterOf, mondayOf } from "../core/dates";
-import { type Plan, type PlanWeek, plan } from "../core/plan";
+import { firstDay, type Planned as PlannedFrom, planSeason, weeksBetween } from "../api/make/planned";
+import { type IsoDate, mondayOf } from "../core/dates";
+import { type PlanWeek, plan } from "../core/plan";
 import type { Store, Stored } from "./store/store";
 
-export interface Planned {
-  stored: Stored;
-  /** First day that is plan: today, or tomorrow once today is logged. */
-  from: IsoDate;
-  plan: Plan;
-  /** Depth limits of the weeks before `from`, by Monday. */
-  pastLimits: ReadonlyMap<IsoDate, number>;
-}
+export type Planned = PlannedFrom<Stored>;
 
 /** Plans kept at most; the least lately used goes first. */
 const KEPT = 12;
@@ -48,26 +42,19 @@ export class Planner {
   }
 
   private keyOf(revision: number | null): string {
-    return `${revision}/${this.day()}`;
+    return `${revision}/${this.store.shelf.version}/${this.day()}`;
   }
 
   private compute(stored: Stored): Planned {
-    const from = firstDay(stored, this.day());
-    const { athlete, held } = stored;
-    const pastWeeks = weeksBetween(athlete.season.start, from);
-    const past = plan({ ...athlete, strengthLog: [], locked: [] }, { weeks: pastWeeks });
-    return {
-      stored,
-      from,
-      plan: plan(athlete, { from, weeks: "season", held }),
-      pastLimits: new Map(past.weeks.map((w) => [w.season.start, w.depthLimit])),
-    };
+    return planSeason(stored, this.store.shelf.library, this.day());
   }
 
   /** The few weeks a squad row shows; not kept, since the rows are. */
   near(stored: Stored, weeks: number): Planned {
     const from = firstDay(stored, this.day());
-    return { stored, from, plan: plan(stored.athlete, { from, weeks, held: stored.held }), pastLimits: new Map() };
+    const { held, swaps, athlete } = stored;
+    const { library } = this.store.shelf;
+    return { stored, from, plan: plan(athlete, { from, weeks, held, swaps, library }), pastLimits: new Map(), library };
   }
 
   /**
@@ -77,17 +64,13 @@ export class Planner {
   refit(stored: Stored, monday: IsoDate): PlanWeek | undefined {
     const from = firstDay(stored, this.day());
     const held = stored.held.filter((h) => mondayOf(h.date) !== monday);
-    const { weeks } = plan(stored.athlete, { from, weeks: Math.max(0, weeksBetween(from, monday) + 1), held });
+    const { weeks } = plan(stored.athlete, {
+      from,
+      weeks: Math.max(0, weeksBetween(from, monday) + 1),
+      held,
+      swaps: stored.swaps,
+      library: this.store.shelf.library,
+    });
     return weeks.find((w) => w.season.start === monday);
   }
-}
-
-/** Whole weeks from the week of one date to the week of another. */
-const weeksBetween = (from: IsoDate, to: IsoDate): number => daysBetween(mondayOf(from), mondayOf(to)) / 7;
-
-/** Today, or tomorrow once something is logged today; inside the season. */
-export function firstDay(stored: Stored, today: IsoDate): IsoDate {
-  const { season, strengthLog } = stored.athlete;
-  const from = strengthLog.some((l) => l.date === today) ? addDays(today, 1) : today;
-  return laterOf(from, season.start);
 }

@@ -5,7 +5,7 @@ import { dirname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import pino from "pino";
 import { isDate } from "../core/dates";
-import { EXERCISES } from "../core/exercise/library";
+import { SHIPPED } from "../core/exercise/entries/all";
 import { validateLibrary } from "../core/exercise/validate";
 import { buildApp } from "./app";
 import { Store } from "./store/store";
@@ -18,6 +18,10 @@ export interface Config {
   /** A fixed day, for demo, tests and pictures; null is the clock's. */
   fixedToday: string | null;
   root: string;
+  /** Address of the training log; null where there is none. */
+  feed: string | null;
+  /** Minutes between two pulls from it. */
+  feedMinutes: number;
 }
 
 /** The project's root, from the source as from the built bundle. */
@@ -41,6 +45,9 @@ export function configFromEnvironment(env: NodeJS.ProcessEnv): Config {
   const fixedToday = env.FIELD_ANCHOR_TODAY ?? null;
   if (fixedToday !== null && !isDate(fixedToday))
     throw new Error(`FIELD_ANCHOR_TODAY: a real date such as "2026-03-04" expected, found "${fixedToday}"`);
+  const feedMinutes = Number(env.FIELD_ANCHOR_FEED_MINUTES ?? 15);
+  if (!(feedMinutes > 0))
+    throw new Error(`FIELD_ANCHOR_FEED_MINUTES: a number above 0 expected, found "${env.FIELD_ANCHOR_FEED_MINUTES}"`);
   const root = rootFolder();
   return {
     host: env.HOST ?? "127.0.0.1",
@@ -48,8 +55,13 @@ export function configFromEnvironment(env: NodeJS.ProcessEnv): Config {
     data: resolve(root, env.FIELD_ANCHOR_DATA ?? "var/club"),
     fixedToday,
     root,
+    feed: env.FIELD_ANCHOR_FEED ?? null,
+    feedMinutes,
   };
 }
+
+/** How long a request to the training log may take, and the waits between tries, ms. */
+const FEED_PATIENCE = { timeoutMs: 4000, waits: [300, 1200, 3000] };
 
 /** Today on this machine's calendar, or the fixed day. */
 export const todayOf = (c: Config): string => {
@@ -71,7 +83,7 @@ export async function run(
   clubName: string,
   prepare?: (store: Store) => Promise<void>,
 ): Promise<Running> {
-  const unsound = validateLibrary(EXERCISES);
+  const unsound = validateLibrary(SHIPPED);
   if (unsound.length > 0) throw new Error(`The exercise library is not sound: ${unsound.join("; ")}`);
   const log = pino({ level: process.env.LOG_LEVEL ?? "info", base: null }, pino.destination({ dest: 2, sync: false }));
   const store = await Store.open(join(config.data, "field-anchor.sqlite"));
@@ -84,7 +96,9 @@ export async function run(
     version,
     log,
     web: join(config.root, "dist/web"),
+    ...(config.feed ? { feed: { base: config.feed, ...FEED_PATIENCE } } : {}),
   });
+  app.feed.start(config.feedMinutes);
   const server = await new Promise<Server>((done, fail) => {
     const s = app.express.listen(config.port, config.host, (error?: Error) => (error ? fail(error) : done(s)));
     s.once("error", fail);
@@ -102,6 +116,7 @@ export async function run(
         server.closeIdleConnections();
         setTimeout(() => server.closeAllConnections(), 2000).unref();
       });
+      await app.feed.stop();
       await store.close();
       log.info("stopped");
     })();

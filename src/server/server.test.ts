@@ -1,69 +1,31 @@
-import { mkdtempSync, readFileSync, rmSync } from "node:fs";
-import type { Server } from "node:http";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import pino from "pino";
+import { readFileSync } from "node:fs";
+import { dirname, join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { athleteWith, logOf, START } from "../../tests/support/athlete";
+import { type TestServer, TODAY, testServer } from "../../tests/support/server";
 import type { Problem } from "../api/problem";
 import type { AthleteView, SeasonView, SessionView, SquadView, WeekView } from "../api/views";
 import { addDays } from "../core/dates";
-import { buildApp } from "./app";
 import { configFromEnvironment, run, todayOf } from "./run";
 import { Store } from "./store/store";
 
-const TODAY = "2026-03-03";
 const FILE = readFileSync(join(import.meta.dirname, "../../tests/support/run.json"), "utf8");
-const folder = mkdtempSync(join(tmpdir(), "field-anchor-"));
-const file = join(folder, "club.sqlite");
 
+let server: TestServer;
 let store: Store;
-let server: Server;
+let folder = "";
+let file = "";
 let base = "";
+const call: TestServer["call"] = (...args) => server.call(...args);
 
 beforeAll(async () => {
-  store = await Store.open(file);
-  const app = buildApp({
-    store,
-    today: () => TODAY,
-    clubName: "Test club",
-    version: "0",
-    log: pino({ level: "silent" }),
-  });
-  server = await new Promise((done) => {
-    const s = app.express.listen(0, "127.0.0.1", () => done(s));
-  });
-  const at = server.address();
-  base = `http://127.0.0.1:${typeof at === "object" && at ? at.port : 0}/api`;
+  server = await testServer();
+  ({ store, file, base } = server);
+  folder = dirname(file);
 });
 
-afterAll(async () => {
-  await new Promise((done) => server.close(done));
-  await store.close();
-  rmSync(folder, { recursive: true, force: true });
-});
+afterAll(() => server.close());
 
-async function call<T>(
-  method: string,
-  path: string,
-  body?: unknown,
-): Promise<{ status: number; type: string; body: T }> {
-  const response = await fetch(base + path, {
-    method,
-    ...(body === undefined
-      ? {}
-      : {
-          body: typeof body === "string" ? body : JSON.stringify(body),
-          headers: { "Content-Type": "application/json" },
-        }),
-  });
-  const text = await response.text();
-  return {
-    status: response.status,
-    type: response.headers.get("content-type") ?? "",
-    body: text ? (JSON.parse(text) as T) : (null as T),
-  };
-}
 const importOne = async (text = FILE): Promise<string> =>
   (await call<{ id: string }>("POST", "/athletes", text)).body.id;
 
@@ -398,8 +360,7 @@ describe("running", () => {
     await running.close();
   });
   it("says so where the port is taken", async () => {
-    const at = server.address();
-    const port = typeof at === "object" && at ? at.port : 0;
+    const port = Number(new URL(base).port);
     await expect(run({ ...configFromEnvironment({}), port, data: join(folder, "taken") }, "x")).rejects.toThrow(
       "EADDRINUSE",
     );

@@ -1,11 +1,37 @@
 import { describe, expect, it } from "vitest";
-import { clock, distance, duration, inDays, loadText, mass, sessionName, setsByReps, signed, span } from "./format";
+import {
+  clock,
+  distance,
+  duration,
+  inDays,
+  loadText,
+  mass,
+  sessionName,
+  setsByReps,
+  signed,
+  span,
+  textIn,
+} from "./format";
 import { bandSets } from "./section/patterns";
-import { compact, distanceFrom, distanceText, numberFrom } from "./ui/form";
+import { compact, distanceFrom, distanceText, massFrom, massText, numberFrom } from "./ui/form";
 
 const plain = (s: string) => s.replaceAll("\u00A0", " ");
 const METRIC = { massUnit: "kg", distanceUnit: "km" } as const;
 const IMPERIAL = { massUnit: "lb", distanceUnit: "mi" } as const;
+
+describe("sentences", () => {
+  it("speak in the athlete's unit", () => {
+    const text = "e1RM 67.2 kg x 83.3% = 56 kg; from 52.5 kg to 55 kg.";
+    expect(textIn(text, METRIC)).toBe(text);
+    expect(textIn(text, IMPERIAL)).toBe("e1RM 148.2 lb x 83.3% = 123.5 lb; from 115.7 lb to 121.3 lb.");
+    expect(textIn("as much as 16.1 km on the flat at 5 km/h", IMPERIAL)).toBe(
+      "as much as 10 mi on the flat at 3.1 mi/h",
+    );
+    expect(textIn("8 km", { massUnit: "lb", distanceUnit: "km" })).toBe("8 km");
+    // A plate of 2.5 lb is 1.13398 kg.
+    expect(textIn("the smallest step, 1.13 kg", IMPERIAL)).toBe("the smallest step, 2.5 lb");
+  });
+});
 
 describe("numbers as people read them", () => {
   it("shows the athlete's units and never breaks before them", () => {
@@ -74,5 +100,18 @@ describe("bands", () => {
       ["T", 2],
       ["U", 3],
     ]);
+  });
+});
+
+describe("masses in a form", () => {
+  it("keep what was stored while nothing is changed, and are exact when typed in pounds", () => {
+    // 1 lb = 0.45359237 kg exactly (1959 agreement).
+    expect(massText(2.5 * 0.45359237, "lb")).toBe("2.5");
+    expect(massFrom("2.5", "lb", 1.13)).toBe(2.5 * 0.45359237);
+    expect(massFrom(massText(1.13, "lb"), "lb", 1.13)).toBe(1.13);
+    expect(massFrom("61,5", "kg", undefined)).toBe(61.5);
+    expect(massFrom("heavy", "kg", 60)).toBe("heavy");
+    expect(massFrom("", "kg", 60)).toBeUndefined();
+    expect(massText(undefined, "kg")).toBe("");
   });
 });

@@ -13,6 +13,16 @@ export const massNumber = (kg: number, u: Units): number =>
   roundTo(u.massUnit === "lb" ? kgToLb(kg) : kg, u.massUnit === "lb" ? 1 : 2);
 /** "72.5 kg" */
 export const mass = (kg: number, u: Units): string => `${massNumber(kg, u)}${NB}${u.massUnit}`;
+/** Masses and distances in a sentence, in the athlete's units: the sentences come in kilograms and kilometres. */
+export const textIn = (text: string, u: Units): string => {
+  const masses =
+    u.massUnit === "kg"
+      ? text
+      : text.replace(/(\d+(?:\.\d+)?) kg\b/g, (_, kg: string) => `${massNumber(Number(kg), u)} ${u.massUnit}`);
+  return u.distanceUnit === "km"
+    ? masses
+    : masses.replace(/(\d+(?:\.\d+)?) km\b/g, (_, km: string) => `${roundTo(kmToMi(Number(km)), 1)} mi`);
+};
 export const distanceNumber = (km: number, u: Units, digits = 0): number =>
   roundTo(u.distanceUnit === "mi" ? kmToMi(km) : km, digits);
 export const distance = (km: number, u: Units, digits = 0): string =>

@@ -15,6 +15,21 @@ const VIEWS: [string, (id: string) => string, string][] = [
   ["week", (id) => `/a/${id}/week/2026-03-09`, "svg[aria-label^='Week section']"],
   ["session", (id) => `/a/${id}/session/2026-03-10/A`, "tbody tr"],
   ["records", (id) => `/a/${id}/records`, "tbody tr"],
+  ["import", (id) => `/a/${id}/import`, "aside h2"],
+  ["what if", (id) => `/a/${id}/what-if`, "main svg"],
+  ["season sheet", (id) => `/a/${id}/season-sheet`, "main svg"],
+  ["club calendar", () => "/calendar", "main svg"],
+  ["screening", (id) => `/a/${id}/screening`, "main svg text"],
+  ["a test of the screen", (id) => `/a/${id}/screening/run`, "fieldset"],
+  ["library", () => "/library/front-squat", "section svg"],
+  ["sheets", (id) => `/a/${id}/sheets`, "main ol li"],
+  ["new athlete", () => "/new", "#f-name"],
+  ["intake: athlete", (id) => `/a/${id}/intake/athlete`, "#f-name"],
+  ["intake: plan", (id) => `/a/${id}/intake/plan`, "#p-start"],
+  ["intake: health", (id) => `/a/${id}/intake/health`, "main svg circle"],
+  ["intake: places", (id) => `/a/${id}/intake/places`, "[role=tabpanel]"],
+  ["intake: week", (id) => `/a/${id}/intake/week`, "main svg rect"],
+  ["intake: start", (id) => `/a/${id}/intake/start`, "main select"],
 ];
 
 for (const [name, path, ready] of VIEWS)
@@ -53,6 +68,38 @@ for (const [name, path, ready] of VIEWS)
     expect(small).toEqual([]);
     expect(elsewhere).toEqual([]);
   });
+
+test("what opens over a view: the swap list, the form of an own exercise, reasons, and the last page of a screen", async ({
+  page,
+}) => {
+  const bryn = (await rowsOf(page)).find((r) => r.name.startsWith("Bryn"))!;
+  const clean = async () => {
+    const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
+    expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+  };
+  await page.goto(`/a/${bryn.id}/session/2026-03-11/B`);
+  await page.getByRole("button", { name: /^Swap/ }).first().click();
+  await page.getByRole("heading", { name: "Not now" }).waitFor();
+  await page.waitForTimeout(200);
+  await clean();
+  await page.keyboard.press("Escape");
+  await page.getByRole("table").locator("td:nth-child(2) button").first().click();
+  await page.getByRole("heading", { name: "Why" }).last().waitFor();
+  await page.waitForTimeout(200);
+  await clean();
+  await page.goto("/library");
+  await page.getByRole("button", { name: "Own exercise" }).click();
+  await page.getByRole("dialog").waitFor();
+  await page.waitForTimeout(200);
+  await clean();
+  await page.goto(`/a/${bryn.id}/screening/run`);
+  await page.getByRole("button", { name: "Seen in the sport" }).click();
+  await page.getByRole("checkbox", { name: /Hip drops/ }).check();
+  await clean();
+  await page.getByRole("button", { name: "What it changes" }).first().click();
+  await page.getByRole("list", { name: "What each finding changes" }).waitFor();
+  await clean();
+});
 
 test("floor at 390 x 844: axe finds nothing, every target is 44 px or more", async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });

@@ -4,7 +4,7 @@ import { expect, test } from "@playwright/test";
 test("the squad shows who needs a look and why, and opens the first one's week in one action", async ({ page }) => {
   await page.goto("/");
   const rows = page.locator("tbody tr");
-  await expect(rows).toHaveCount(7);
+  await expect(rows).toHaveCount(8);
   await expect(rows.first()).toContainText("tomorrow: nothing but mobility");
   for (const text of [
     "Nothing lifted for",
@@ -86,5 +86,35 @@ test("pounds and miles are shown where the athlete asks for them", async ({ page
   await page.getByRole("link", { name: "Pell Ashdown", exact: true }).click();
   await expect(page.getByText("mi · lb")).toBeVisible();
   await page.keyboard.press("4");
+  await expect(page.getByRole("heading", { name: "Heavy A" })).toBeVisible();
+  // Today's lifts are unloaded after pain; the next session's are not.
+  await page.keyboard.press("ArrowRight");
+  await expect(page.getByRole("heading", { name: "Single-leg B" })).toBeVisible();
   await expect(page.getByText(/\d\slb/).first()).toBeVisible();
+  await expect(page.getByText(/\d\skg/)).toHaveCount(0);
+});
+
+test("the training log is pulled, says what came, and what came can be taken back", async ({ page }) => {
+  const rows: { id: string; name: string }[] = (await (await page.request.get("/api/squad")).json()).rows;
+  const pell = rows.find((r) => r.name.startsWith("Pell"))!;
+  const done = async () => {
+    const planning = await (await page.request.get(`/api/athletes/${pell.id}/planning`)).json();
+    return (planning.athlete.endurance as { source?: string }[]).filter((e) => e.source?.startsWith("feed:")).length;
+  };
+  await page.goto(`/a/${pell.id}/import`);
+  const aside = page.getByRole("complementary", { name: "Mapping and training log" });
+  await expect(aside.getByText("pell-ashdown")).toBeVisible();
+  await aside.getByRole("button", { name: "Pull now" }).click();
+  await expect(page.getByText(/^Training log: /)).toBeVisible({ timeout: 30_000 });
+  await expect(aside.getByText(/last asked/)).toBeVisible();
+  const came = await done();
+  if (came > 0) {
+    await aside.getByRole("button", { name: /^Undo the import of Training log/ }).click();
+    await expect(page.getByText("Training log taken back.")).toBeVisible();
+    expect(await done()).toBe(0);
+  }
+  await aside.getByRole("button", { name: "End link" }).click();
+  await expect(aside.getByLabel("Account at the training log")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).last().click();
+  await expect(aside.getByText("pell-ashdown")).toBeVisible();
 });

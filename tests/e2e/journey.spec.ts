@@ -30,10 +30,10 @@ test("from an athlete file to a logged lift, and what it changes", async ({ page
   await expect(page.getByRole("heading", { name: "Season section" })).toBeVisible();
   const races = page.getByRole("list", { name: "Races" });
   await expect(races.getByText("A race Gullfoot Ridge 50K")).toBeAttached();
-  const section = page.getByRole("img", { name: /Season section/ });
+  const section = page.getByRole("group", { name: /Season section/ });
   for (const phase of ["Base", "Build", "Race", "Recovery"])
     await expect(section.getByText(phase, { exact: true }).first()).toBeVisible();
-  await expect(section.getByText("Gullfoot Ridge 50K")).toBeVisible();
+  await expect(section.getByText("Gullfoot Ridge 50K", { exact: true })).toBeVisible();
   await expect(page.getByRole("complementary", { name: "Week inspector" }).getByText("Why")).toBeVisible();
 
   // Next week: fit, lock B, fit again without moving it.

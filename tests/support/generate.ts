@@ -1,6 +1,16 @@
 /** Athletes for property tests: any sport, races of every kind, windows and places from bare to full. */
 import fc from "fast-check";
-import type { Athlete, EnduranceSession, Place, Race, Window } from "../../src/core/athlete/types";
+import {
+  AREAS,
+  type Athlete,
+  CLEARANCE_RULES,
+  type EnduranceSession,
+  type Place,
+  type Race,
+  SCREEN_TESTS,
+  SEEN,
+  type Window,
+} from "../../src/core/athlete/types";
 import { addDays } from "../../src/core/dates";
 import { home } from "./athlete";
 
@@ -87,6 +97,63 @@ const endurance = (
         distanceKm: Math.round(km * f * 10) / 10,
       }),
     ),
+  );
+
+/** Trouble, clearance, screening and settings of every kind, over an athlete whose calendar is generated. */
+const condition = fc.record({
+  areas: fc.uniqueArray(
+    fc.record({
+      area: fc.constantFrom(...AREAS),
+      side: fc.constantFrom("left" as const, "right" as const, "both" as const),
+      status: fc.constantFrom("current" as const, "recent" as const, "past" as const),
+      since: fc.constantFrom("2025-01-01", "2025-12-20", "2026-01-01"),
+    }),
+    { selector: (a) => a.area, maxLength: 3 },
+  ),
+  needed: fc.boolean(),
+  cleared: fc.constantFrom(null, "2025-12-01", "2026-02-10"),
+  rules: fc.subarray([...CLEARANCE_RULES]),
+  results: fc.subarray([...SCREEN_TESTS]).chain((tests) =>
+    fc.tuple(
+      ...tests.map((test) =>
+        fc.record({
+          test: fc.constant(test),
+          date: fc.constantFrom("2025-12-15", "2026-01-20"),
+          left: fc.integer({ min: 0, max: 70 }),
+          right: fc.integer({ min: 0, max: 70 }),
+        }),
+      ),
+    ),
+  ),
+  seen: fc.subarray([...SEEN]),
+  birthYear: fc.constantFrom(1938, 1955, 1960, 1972, 1990, 2008, 2010),
+  quiet: fc.boolean(),
+  shortTime: fc.constantFrom(
+    undefined,
+    undefined,
+    undefined,
+    "essential-five" as const,
+    "essential-five-swim" as const,
+  ),
+  logged: fc.boolean(),
+});
+
+/** Athletes as the intake and the screen may find them, for what may and may not be chosen. */
+export const screenedAthletes = (): fc.Arbitrary<Athlete> =>
+  fc.tuple(athletes, condition).map(
+    ([a, c]): Athlete => ({
+      ...a,
+      athlete: { ...a.athlete, birthYear: c.birthYear },
+      settings: { ...a.settings, quietExercises: c.quiet, ...(c.shortTime ? { shortTime: c.shortTime } : {}) },
+      health: {
+        clearanceNeeded: c.needed,
+        ...(c.cleared ? { clearance: { date: c.cleared, by: "Dr. Example", limits: "", rules: c.rules } } : {}),
+        areas: c.areas,
+      },
+      screening: c.results,
+      seen: c.seen.map((what) => ({ what, date: "2026-01-01", side: "left" as const })),
+      strengthLog: c.logged ? a.strengthLog : [],
+    }),
   );
 
 export const athletes: fc.Arbitrary<Athlete> = fc

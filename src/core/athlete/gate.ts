@@ -1,9 +1,11 @@
 /** The safety gate of the handbook, section 3: who may do what at all. It never diagnoses; it defers to licensed practice. */
 import { daysBetween, type IsoDate } from "../dates";
 import { type Why, why } from "../why";
-import type { Area, Athlete } from "./types";
+import type { Area, Athlete, ClearanceRule, TroubleArea } from "./types";
 
 export type Training = "new" | "novice" | "trained";
+/** Level of exercises that a training age may begin with. */
+export const TRAINING_LEVEL: Readonly<Record<Training, number>> = { new: 1, novice: 2, trained: 3 };
 
 /** Training age in the gym: under 3 months new, 3 to 12 novice, over 12 trained. */
 export function trainingAge(months: number): Training {
@@ -17,10 +19,27 @@ export interface Gate {
   /** Lowest RIR that may be prescribed. */
   minRir: number;
   minor: boolean;
+  /** 65 and over: increases wait for one session more. */
+  slower: boolean;
   /** Weeks between step-back weeks: 4, or 3 for new lifters and from 50. */
   stepBackEvery: 3 | 4;
   training: Training;
+  /** Limits that came with the clearance. */
+  rules: readonly ClearanceRule[];
   why: Why[];
+}
+
+/** RIR at least where the clearance asks for moderate effort (ACOG Committee Opinion 804 asks for moderate; the number is ours). */
+const MODERATE_RIR = 4;
+/** Ages from which the masters' rules hold; the oldest reading of the birth year counts. */
+export const MASTERS = { from: 50, slowerFrom: 65 };
+/** Days for which a recent trouble area still counts. */
+export const RECENT_DAYS = 84;
+
+/** @returns the youngest and oldest age that the birth year leaves open on a day */
+export function ageRange(birthYear: number, on: IsoDate): { youngest: number; oldest: number } {
+  const year = Number(on.slice(0, 4));
+  return { youngest: year - birthYear - 1, oldest: year - birthYear };
 }
 
 /**
@@ -30,19 +49,23 @@ export interface Gate {
 export function safetyGate(athlete: Athlete, on: IsoDate): Gate {
   const { birthYear, strengthTrainingMonths } = athlete.athlete;
   const sinceStart = Math.max(0, daysBetween(athlete.season.start, on)) / 30.44;
-  const year = Number(on.slice(0, 4));
-  const youngest = year - birthYear - 1;
-  const oldest = year - birthYear;
+  const { youngest, oldest } = ageRange(birthYear, on);
   const minor = youngest < 18;
+  const slower = oldest >= MASTERS.slowerFrom;
   const training = trainingAge(strengthTrainingMonths + sinceStart);
   const { clearanceNeeded, clearance } = athlete.health;
-  const restricted = clearanceNeeded && (!clearance || daysBetween(clearance.date, on) < 0);
+  const cleared = clearance !== undefined && daysBetween(clearance.date, on) >= 0;
+  const bone = athlete.health.areas.some((a) => a.area === "bone-stress" && isActive(a, on));
+  const restricted = (clearanceNeeded || bone) && !cleared;
+  const rules = cleared ? (clearance.rules ?? []) : [];
   const reasons: Why[] = [];
   if (restricted)
     reasons.push(
       why(
         "gate.clearance",
-        "Restore and mobility only until someone licensed has cleared the athlete and it is recorded.",
+        clearanceNeeded
+          ? "Restore and mobility only until someone licensed has cleared the athlete and it is recorded."
+          : "Bone stress: restore and mobility only until a clinician has cleared the athlete and it is recorded.",
       ),
     );
   if (minor)
@@ -52,11 +75,58 @@ export function safetyGate(athlete: Athlete, on: IsoDate): Gate {
         "Under 18: two reps or more in reserve, no 1RM test; qualified supervision and consent are needed.",
       ),
     );
-  const often = oldest >= 50 || training === "new";
-  return { restricted, minRir: minor ? 2 : 0, minor, stepBackEvery: often ? 3 : 4, training, why: reasons };
+  if (slower) reasons.push(why("gate.masters", "65 and over: every increase waits for one session more."));
+  else if (oldest >= MASTERS.from)
+    reasons.push(why("gate.masters", "50 and over: step-back every third week, sets cut before load."));
+  if (rules.includes("moderate-effort"))
+    reasons.push(
+      why("gate.limits", `Cleared for moderate effort: ${MODERATE_RIR} or more in reserve, no breath-holding.`),
+    );
+  if (rules.includes("no-supine")) reasons.push(why("gate.limits", "Cleared without long work on the back."));
+  if (rules.includes("no-impact")) reasons.push(why("gate.limits", "Cleared without impact."));
+  const often = oldest >= MASTERS.from || training === "new";
+  return {
+    restricted,
+    minRir: Math.max(minor ? 2 : 0, rules.includes("moderate-effort") ? MODERATE_RIR : 0),
+    minor,
+    slower,
+    stepBackEvery: often ? 3 : 4,
+    training,
+    rules,
+    why: reasons,
+  };
 }
 
-/** Trouble areas that remove exercises today: current ones, and recent ones (under 12 weeks). */
-export function activeAreas(athlete: Athlete): Area[] {
-  return [...new Set(athlete.health.areas.filter((a) => a.status !== "past").map((a) => a.area))];
+/** Current, or recent and not yet 12 weeks old. */
+function isActive(a: TroubleArea, on: IsoDate): boolean {
+  if (a.status === "past") return false;
+  return a.status === "current" || a.since === undefined || daysBetween(a.since, on) < RECENT_DAYS;
 }
+
+/** Trouble areas that remove exercises on a day: current ones, and recent ones (under 12 weeks; without a date, all). */
+export function activeAreas(athlete: Athlete, on: IsoDate): Area[] {
+  return [...new Set(athlete.health.areas.filter((a) => isActive(a, on)).map((a) => a.area))];
+}
+
+/** Trouble areas that are over: what they had removed is open again. */
+export function pastAreas(athlete: Athlete, on: IsoDate): Area[] {
+  const active = activeAreas(athlete, on);
+  return [...new Set(athlete.health.areas.map((a) => a.area))].filter((a) => !active.includes(a));
+}
+
+/** The area as a coach says it. */
+export const AREA_WORDS: Record<Area, string> = {
+  "knee-front": "front of the knee",
+  "knee-outside": "outside of the knee or hip",
+  "low-back": "low back",
+  achilles: "Achilles tendon",
+  calf: "calf",
+  shin: "shin",
+  foot: "foot",
+  hamstring: "hamstring",
+  groin: "groin",
+  "hip-flexor": "hip flexor",
+  hip: "hip",
+  shoulder: "shoulder",
+  "bone-stress": "bone stress",
+};

@@ -66,6 +66,21 @@ export const SEEN = [
   "rounded-catch",
   "rocking-pelvis",
 ] as const;
+export type Seen = (typeof SEEN)[number];
+
+/** What may set trouble off again, in the words that the planner looks for. */
+export const SET_OFF = [
+  "weekly distance",
+  "double days",
+  "added speed",
+  "new stiff shoes",
+  "new high-rebound shoes",
+] as const;
+
+/** Limits that a clearance may set and the planner keeps. */
+export const CLEARANCE_RULES = ["moderate-effort", "no-supine", "no-impact"] as const;
+export type ClearanceRule = (typeof CLEARANCE_RULES)[number];
+
 export const ONE_REP_MAX_FORMULAS = [
   "default",
   "epley",
@@ -110,6 +125,8 @@ export interface Settings {
   quietExercises?: boolean;
   oneRepMax?: OneRepMaxFormula;
   ruleWeights?: Record<string, number>;
+  /** While time is short every session is the five exercises that matter most. */
+  shortTime?: "essential-five" | "essential-five-swim";
 }
 
 export interface TroubleArea {
@@ -122,7 +139,7 @@ export interface TroubleArea {
 
 export interface Health {
   clearanceNeeded: boolean;
-  clearance?: { date: IsoDate; by: string; limits: string };
+  clearance?: { date: IsoDate; by: string; limits: string; rules?: ClearanceRule[] };
   areas: TroubleArea[];
 }
 
@@ -194,6 +211,19 @@ export interface EnduranceSession {
   key?: boolean;
   done?: boolean;
   averageHeartRate?: number;
+  /** What was planned, of a session that is done. */
+  planned?: PlannedEndurance;
+  /** Where a record came from and its name there, such as "feed:a1b2"; tells a later edit from a new session. */
+  source?: string;
+}
+
+export interface PlannedEndurance {
+  date: IsoDate;
+  kind: SessionKind;
+  minutes: number;
+  distanceKm?: number;
+  ascentM?: number;
+  rpe?: number;
 }
 
 export interface LoggedSet {
@@ -253,7 +283,7 @@ export interface Athlete {
   away: Away[];
   locked?: LockedSession[];
   screening: Screening[];
-  seen: { what: (typeof SEEN)[number]; date: IsoDate; side?: Side }[];
+  seen: { what: Seen; date: IsoDate; side?: Side }[];
   races: Race[];
   phases?: PhaseSpan[];
   endurance: EnduranceSession[];

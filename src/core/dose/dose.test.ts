@@ -1,14 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { gym, home, lifted } from "../../../tests/support/athlete";
+import { exercise } from "../../../tests/support/choice";
 import { addDays } from "../dates";
-import { exerciseById } from "../exercise/library";
 import { bestOf, currentMax, kept } from "./current";
 import { layeredDose } from "./layered";
 import { makeableLoads, makeLoad } from "./loads";
 import { percentFor, uncertaintyPct } from "./oneRepMax";
 import { warmUpSets } from "./warmup";
 
-const ex = (id: string) => exerciseById(id)!;
+const ex = exercise;
 const trained = { minRir: 0, training: "trained" as const };
 
 describe("what a place can make", () => {

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { EnduranceSession } from "../athlete/types";
 import { addDays } from "../dates";
 import { backgrounds, changeAgainstOrdinary, weekFigures, weeklyFigures, weightedMeans } from "./figures";
-import { isKey, isLegHeavy, legLoad, startOf } from "./load";
+import { isKey, isLegHeavy, legLoad, legShare, startOf } from "./load";
 import { mileageRule } from "./mileage";
 
 const MONDAY = "2026-03-02";
@@ -34,6 +34,14 @@ describe("what stands in for what is missing", () => {
       legLoad(run({ sport, rpe: 10, minutes: 100 })),
     );
     expect(loads).toEqual([1000, 800, 600, 500, 150]);
+  });
+  it("lets pack and descent raise a hike's share, up to a ceiling", () => {
+    const hike = (more: Partial<EnduranceSession>) => legShare(run({ sport: "hike", ...more }));
+    expect(hike({ packKg: 10 })).toBeCloseTo(0.9, 9);
+    expect(hike({ descentM: 1500 })).toBeCloseTo(0.95, 9);
+    // Only the ascent known: as much down as up.
+    expect(hike({ ascentM: 1000, packKg: 10 })).toBeCloseTo(1, 9);
+    expect(hike({ descentM: 5000, packKg: 30 })).toBe(1.2);
   });
   it("knows leg-heavy work", () => {
     expect(isLegHeavy(run({ minutes: 61 }))).toBe(true);

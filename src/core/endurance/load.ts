@@ -1,5 +1,5 @@
 /** Endurance load (handbook 10): session load, and what stands in for what a record leaves out. */
-import type { EnduranceSession, SessionKind, SessionSport } from "../athlete/types";
+import type { AthleteFacts, EnduranceSession, SessionKind, SessionSport } from "../athlete/types";
 import { minutesOf } from "../dates";
 
 /** RPE taken where none was given, by kind [house]. */
@@ -37,8 +37,39 @@ export const rpeOf = (s: EnduranceSession): number => s.rpe ?? ASSUMED_RPE[s.kin
 /** Session load = RPE x minutes, in AU [pub: Foster 2001]. */
 export const sessionLoad = (s: EnduranceSession): number => rpeOf(s) * s.minutes;
 
+/** On a hike: what each kg of pack and each 1,000 m of descent add to the leg share, and its ceiling [house]. */
+export const HIKE_SHARE = { packPerKg: 0.01, descentPerKm: 0.1, most: 1.2 };
+
+/** @returns share of the load that falls on the legs; a hike's rises with pack and descent [house] */
+export function legShare(s: EnduranceSession): number {
+  const share = LEG_SHARE[s.sport];
+  if (s.sport !== "hike") return share;
+  const descentKm = (s.descentM ?? s.ascentM ?? 0) / 1000;
+  return Math.min(
+    HIKE_SHARE.most,
+    share + HIKE_SHARE.packPerKg * (s.packKg ?? 0) + HIKE_SHARE.descentPerKm * descentKm,
+  );
+}
+
 /** @returns load on the legs in AU [house shares] */
-export const legLoad = (s: EnduranceSession): number => sessionLoad(s) * LEG_SHARE[s.sport];
+export const legLoad = (s: EnduranceSession): number => sessionLoad(s) * legShare(s);
+
+/**
+ * Training impulse by heart rate = minutes x x x 0.64 e^(1.92 x) (men) or 0.86 e^(1.67 x) (women), x = heart rate reserve fraction
+ * [pub: Banister 1991]. Where the sex is not said, the mean of both [house].
+ * @returns null where average, resting or maximum heart rate is not known, or they contradict each other
+ */
+export function trainingImpulse(
+  s: Pick<EnduranceSession, "minutes" | "averageHeartRate">,
+  of: Pick<AthleteFacts, "sex" | "restingHeartRate" | "maxHeartRate">,
+): number | null {
+  const { restingHeartRate: rest, maxHeartRate: max } = of;
+  if (s.averageHeartRate === undefined || rest === undefined || max === undefined || max <= rest) return null;
+  const x = Math.max(0, Math.min(1, (s.averageHeartRate - rest) / (max - rest)));
+  const man = s.minutes * x * 0.64 * Math.exp(1.92 * x);
+  const woman = s.minutes * x * 0.86 * Math.exp(1.67 * x);
+  return of.sex === "male" ? man : of.sex === "female" ? woman : (man + woman) / 2;
+}
 
 /** @returns whether it is a key session: as flagged, or by kind */
 export const isKey = (s: EnduranceSession): boolean => s.key ?? KEY_KINDS.includes(s.kind);

@@ -1,76 +1,235 @@
 /** Which exercise takes a slot: everything the athlete may do here now, ranked, with the reasons of those that were left out. */
-import type { Area, Athlete, Place } from "../athlete/types";
+import { AREA_WORDS, type Gate, pastAreas, TRAINING_LEVEL } from "../athlete/gate";
+import type { Area, Athlete, Label, Place } from "../athlete/types";
 import type { IsoDate } from "../dates";
-import { passes } from "../screening/marks";
+import type { Finding } from "../screening/findings";
+import { latestScreening, passes } from "../screening/marks";
+import { testName } from "../screening/tests";
 import { loadingAt } from "./equipment";
-import { EXERCISES } from "./library";
-import type { Exercise, Loading, Pattern } from "./types";
+import type { Library } from "./library";
+import type { Standing } from "./standing";
+import type { Exercise, Loading, Muscle, Pattern } from "./types";
 
 export interface ChoiceContext {
   athlete: Athlete;
+  library: Library;
   place: Place;
   on: IsoDate;
+  gate: Gate;
   areas: readonly Area[];
+  findings: readonly Finding[];
+  standings: ReadonlyMap<string, Standing>;
   /** Nothing in the hands and no bar. */
   unloaded: boolean;
+  /** The day asks for strength: lifts that can be loaded go first. */
+  forStrength: boolean;
   /** Exercises stopped for pain, by id, with the reason. */
   stopped: ReadonlyMap<string, string>;
   /** Exercises in the log of the last eight weeks, by id, with how often. */
   recent: ReadonlyMap<string, number>;
+  /** Ever lifted or planned before; null where nothing is, and so everything is new. */
+  known: ReadonlySet<string> | null;
+  /** This block of four weeks so far, by label (see blockKey); exercises of the one before it, and of the one before that. */
+  block: { now: ReadonlySet<string>; before: ReadonlySet<string>; earlier: ReadonlySet<string> };
+  /** Nothing new today, with the reason; null where new work may come. */
+  nothingNew: string | null;
+  /** No slow-lowering work for the first time today, with the reason. */
+  nothingSlow: string | null;
+  /** Rankings made before in this very context. */
+  memo: Map<string, Candidate[]>;
 }
+
+export const CLOSED_KINDS = ["pain", "clearance", "trouble", "gate", "ladder", "equipment"] as const;
+export interface Closed {
+  kind: (typeof CLOSED_KINDS)[number];
+  text: string;
+}
+
+/** A place without its folders' hyphens, for a sentence. */
+const placeWord = (p: Place): string => p.id.replaceAll("-", " ");
+
+function closedByScreen(e: Exercise, c: ChoiceContext): Closed | null {
+  const gate = e.gates.find((t) => passes(c.athlete, t, c.on) === false);
+  if (gate) return { kind: "gate", text: `closed until the ${testName(gate).toLowerCase()} test is passed` };
+  const must = e.mustPass.find((t) => passes(c.athlete, t, c.on) !== true);
+  if (must)
+    return {
+      kind: "gate",
+      text: latestScreening(c.athlete, must, c.on)
+        ? `closed until the ${testName(must).toLowerCase()} test is passed`
+        : `opens once the ${testName(must).toLowerCase()} test is done and passed`,
+    };
+  const after = e.after.find((id) => !(c.known?.has(id) ?? false));
+  return after ? { kind: "ladder", text: `comes after ${c.library.name(after).toLowerCase()}` } : null;
+}
+
+function closedByLadder(e: Exercise, c: ChoiceContext): Closed | null {
+  const level = TRAINING_LEVEL[c.gate.training];
+  const s = e.ladder ? c.standings.get(e.ladder.id) : undefined;
+  if (!s) {
+    if (e.level <= level) return null;
+    return { kind: "ladder", text: e.level === 2 ? "for lifters past three months" : "for lifters past a year" };
+  }
+  const step = s.steps.indexOf(e);
+  if (step <= s.open) return null;
+  const before = s.steps[step - 1];
+  return { kind: "ladder", text: `comes after ${(before?.name ?? "an easier step").toLowerCase()} on its ladder` };
+}
+
+/** @returns why the exercise is closed to this athlete here today, or null when it is open */
+export function closedBecause(e: Exercise, c: ChoiceContext): Closed | null {
+  const stopped = c.stopped.get(e.id);
+  if (stopped) return { kind: "pain", text: stopped };
+  if (c.gate.rules.includes("no-supine") && e.position === "supine" && e.pattern !== "mobility")
+    return { kind: "clearance", text: "cleared without long work on the back" };
+  if (c.gate.rules.includes("no-impact") && e.pattern === "jump")
+    return { kind: "clearance", text: "cleared without impact" };
+  const area = e.notWith.find((a) => c.areas.includes(a));
+  if (area) return { kind: "trouble", text: `left out while the ${AREA_WORDS[area]} is in trouble` };
+  const screen = closedByScreen(e, c) ?? closedByLadder(e, c);
+  if (screen) return screen;
+  if (loadingAt(e, c.place, !c.unloaded) === null)
+    return {
+      kind: "equipment",
+      text:
+        c.unloaded && loadingAt(e, c.place, true) !== null
+          ? "needs load, and today is unloaded"
+          : `no equipment for it at ${placeWord(c.place)}`,
+    };
+  return null;
+}
+
+/** What moves an exercise up or down, in points [house]. */
+export const POINTS = {
+  finding: 2.5,
+  good: 3,
+  back: 3,
+  care: -4,
+  rung: 12,
+  earned: 3,
+  /** A lift that takes load, where the phase asks for strength. */
+  load: 3,
+  recent: 1.5,
+  recentMost: 4,
+  thisBlock: 3,
+  lastBlock: -3,
+  earlierBlock: -1.5,
+  below: -3,
+  quiet: -8,
+  notNow: -20,
+  newToBar: -4,
+  sameMuscle: -1.5,
+};
+
+/** Muscles that a strength slot is for. */
+const STRONG: readonly Muscle[] = ["quadriceps", "gluteus maximus", "hamstrings"];
+
+export interface Part {
+  rule: string;
+  text: string;
+  points: number;
+}
+
+/** An exercise of a session's label: what A does in a block is no reason for B to do it too. */
+export const blockKey = (label: Label, exercise: string): string => `${label}/${exercise}`;
+
+/** Kind of slot a ranking is made for: lifts of a block stay, assistance changes from block to block. */
+export type SlotKind = "main" | "single" | "assist";
 
 export interface Candidate {
   exercise: Exercise;
   loading: Loading;
   score: number;
+  /** What moved it from its place in the library. */
+  parts: Part[];
 }
 
-const AREA_WORDS: Record<Area, string> = {
-  "knee-front": "front of the knee",
-  "knee-outside": "outside of the knee",
-  "low-back": "low back",
-  achilles: "Achilles tendon",
-  calf: "calf",
-  shin: "shin",
-  foot: "foot",
-  hamstring: "hamstring",
-  groin: "groin",
-  "hip-flexor": "hip flexor",
-  hip: "hip",
-  shoulder: "shoulder",
-  "bone-stress": "bone stress",
-};
-
-/** @returns why the exercise is closed to this athlete here today, or null when it is open */
-export function closedBecause(e: Exercise, c: ChoiceContext): string | null {
-  const stopped = c.stopped.get(e.id);
-  if (stopped) return stopped;
-  const area = e.notWith.find((a) => c.areas.includes(a));
-  if (area) return `left out while the ${AREA_WORDS[area]} is in trouble`;
-  const gate = e.gates.find((t) => passes(c.athlete, t, c.on) === false);
-  if (gate) return `closed until the ${gate.replaceAll("-", " ")} test is passed`;
-  if (loadingAt(e, c.place, !c.unloaded) === null) return `${c.place.id} has not the equipment`;
-  return null;
+function partsOf(e: Exercise, loading: Loading, c: ChoiceContext, kind: SlotKind, label: Label): Part[] {
+  const parts: Part[] = [];
+  const add = (rule: string, points: number, text: string) => {
+    if (points !== 0) parts.push({ rule, points, text });
+  };
+  const { sport } = c.athlete.athlete;
+  add("choice.sport", e.sports[sport] ?? 0, `matters for this sport (${sport})`);
+  const found = c.findings.find((f) => f.prefers.includes(e.id));
+  if (found) add(found.rule, POINTS.finding, `asked for by the screening: ${found.title.toLowerCase()}`);
+  const good = e.goodWith.find((a) => c.areas.includes(a));
+  if (good) add("choice.trouble", POINTS.good, `suits trouble at the ${AREA_WORDS[good]}`);
+  const over = c.known?.has(e.id) ? undefined : pastAreas(c.athlete, c.on).find((a) => e.notWith.includes(a));
+  const care = e.careWith.find((a) => c.areas.includes(a));
+  if (care) add("choice.trouble", POINTS.care, `with care at the ${AREA_WORDS[care]}`);
+  const stands = c.athlete.rungs?.some((r) => r.exercise === e.id);
+  const s = e.ladder ? c.standings.get(e.ladder.id) : undefined;
+  const here = s?.steps[s.at] === e;
+  if (here && s?.earned) add("choice.rung", POINTS.earned, "the step that was earned on its ladder");
+  else if (here && s?.back) add("choice.rung", POINTS.earned, "a step back on its ladder");
+  if (stands && here && !s?.earned) add("choice.rung", POINTS.rung, "the step the athlete stands on");
+  const times = Math.min(POINTS.recentMost, c.recent.get(e.id) ?? 0);
+  // Lifts stay; what is done without load changes from block to block, as assistance does.
+  const loads = loading !== "bodyweight" && loading !== "band";
+  const stays = kind === "main" || (kind === "single" && loads);
+  if (kind === "single" && c.forStrength && loads && !care && e.primary.some((m) => STRONG.includes(m)))
+    add("choice.load", POINTS.load, "takes load, and the phase asks for strength");
+  if (stays) add("choice.block", times * POINTS.recent, "in the log of the last weeks; lifts stay 3 to 6 weeks");
+  if (c.block.now.has(blockKey(label, e.id))) add("choice.block", POINTS.thisBlock, "already in this block");
+  else if (!stays && !c.nothingNew && c.block.before.has(e.id))
+    add("choice.block", POINTS.lastBlock, "done last block");
+  else if (!stays && !c.nothingNew && c.block.earlier.has(e.id))
+    add("choice.block", POINTS.earlierBlock, "done the block before last");
+  // Somebody who has not been on this ladder comes back to it at its lowest step.
+  const backAt = s?.by === "level" ? s.steps[0] : s?.steps[s.at];
+  if (over && backAt === e) add("choice.back", POINTS.back, `open again: the ${AREA_WORDS[over]} is clear`);
+  const harder = s?.steps
+    .slice(s.steps.indexOf(e) + 1)
+    .find((h, i) => s.steps.indexOf(e) + 1 + i <= s.open && c.known?.has(h.id));
+  if (harder && !here) add("choice.rung", POINTS.below, `a step below ${harder.name.toLowerCase()}, which was done`);
+  const isNew = c.known !== null && !c.known.has(e.id) && e.pattern !== "mobility";
+  if (isNew && c.nothingNew) add("first.time", POINTS.notNow, c.nothingNew);
+  else if (isNew && e.slow && c.nothingSlow) add("first.time", POINTS.notNow, c.nothingSlow);
+  if (c.athlete.settings?.quietExercises && e.conspicuous)
+    add("choice.quiet", POINTS.quiet, "draws looks in a public gym");
+  if (c.gate.training === "new" && e.loading === "bar")
+    add("choice.simple", POINTS.newToBar, "simpler than a bar for somebody new");
+  return parts;
 }
 
-/**
- * Open exercises of a pattern, best first; equal scores fall in the order of their ids.
- * Rungs the athlete stands on and lifts already in the log come first, since main lifts stay 3 to 6 weeks (handbook 13, rule 7).
- */
-export function rankFor(pattern: Pattern, c: ChoiceContext, main: boolean): Candidate[] {
-  const sport = c.athlete.athlete.sport;
-  const rungs = new Set(c.athlete.rungs?.map((r) => r.exercise));
-  const fresh = c.athlete.athlete.strengthTrainingMonths < 3;
-  return EXERCISES.filter(
-    (e) => e.pattern === pattern && (!main || e.main || c.unloaded) && closedBecause(e, c) === null,
-  )
+/** Open exercises of a pattern before anything else of the session stands, best first; equal scores fall in the order of their ids. */
+export function rankFor(pattern: Pattern, c: ChoiceContext, kind: SlotKind, label: Label = "A"): Candidate[] {
+  const key = `${pattern}/${kind}/${label}`;
+  const known = c.memo.get(key);
+  if (known) return known;
+  const ranked = c.library
+    .pattern(pattern)
+    .filter((e) => (kind !== "main" || e.main || c.unloaded) && closedBecause(e, c) === null)
     .map((exercise): Candidate => {
       const loading = loadingAt(exercise, c.place, !c.unloaded) ?? "bodyweight";
-      const times = Math.min(4, c.recent.get(exercise.id) ?? 0);
-      const simple = fresh && exercise.loading === "bar" ? -4 : 0;
-      const score =
-        exercise.rank + (exercise.sports[sport] ?? 0) + times * 1.5 + (rungs.has(exercise.id) ? 12 : 0) + simple;
-      return { exercise, loading, score };
+      const parts = partsOf(exercise, loading, c, kind, label);
+      return {
+        exercise,
+        loading,
+        score: parts.reduce((sum, p) => sum + p.points, exercise.rank),
+        parts,
+      };
     })
-    .sort((a, b) => b.score - a.score || (a.exercise.id < b.exercise.id ? -1 : 1));
+    .sort(byScore);
+  c.memo.set(key, ranked);
+  return ranked;
+}
+
+const byScore = (a: Candidate, b: Candidate): number => b.score - a.score || (a.exercise.id < b.exercise.id ? -1 : 1);
+
+/** Marks down what shares a primary muscle with work that already stands, since partners must not compete. */
+export function besides(list: readonly Candidate[], standing: readonly Exercise[]): Candidate[] {
+  return list
+    .map((c): Candidate => {
+      const other = standing.find((s) => s.primary.some((m) => c.exercise.primary.includes(m)));
+      if (!other) return c;
+      const part: Part = {
+        rule: "pair.rest",
+        points: POINTS.sameMuscle,
+        text: `works the same muscles as the ${other.name.toLowerCase()}`,
+      };
+      return { ...c, score: c.score + part.points, parts: [...c.parts, part] };
+    })
+    .sort(byScore);
 }

@@ -1,4 +1,4 @@
-import type { Area, ScreenTest, Sport } from "../athlete/types";
+import type { Area, Emphasis, ScreenTest, Sport } from "../athlete/types";
 
 export const PATTERNS = [
   "squat",
@@ -24,12 +24,14 @@ export const MUSCLES = [
   "quadriceps",
   "gluteus maximus",
   "gluteus medius",
+  "hip rotators",
   "hamstrings",
   "adductors",
   "hip flexors",
   "gastrocnemius",
   "soleus",
   "tibialis anterior",
+  "foot muscles",
   "erector spinae",
   "rectus abdominis",
   "obliques",
@@ -43,14 +45,43 @@ export const MUSCLES = [
 ] as const;
 export type Muscle = (typeof MUSCLES)[number];
 
+export const PLANES = ["sagittal", "frontal", "transverse"] as const;
+export const POSITIONS = [
+  "standing",
+  "seated",
+  "kneeling",
+  "hands-and-knees",
+  "supine",
+  "prone",
+  "side-lying",
+  "half-kneeling",
+] as const;
+/** Which hand holds the load, seen from the working leg; "both" is a bar, a bell held in two hands, or a pair. */
+export const HANDS = ["none", "both", "either", "same", "opposite"] as const;
+export const VIEWS = ["mirror", "phone from the front", "phone from the side"] as const;
+export const PLACE_KINDS = ["home", "gym", "outdoors"] as const;
+
 /** What a place must hold; "straight-bar", "trap-bar", "machine:leg-press" and the words of the athlete file's `other`. */
 export type Need = string;
+
+/** What the exercise is given when nothing else decides. */
+export interface DefaultDose {
+  sets: number;
+  reps?: number;
+  seconds?: number;
+}
 
 export interface Exercise {
   id: string;
   name: string;
+  alsoCalled: readonly string[];
   pattern: Pattern;
+  plane: (typeof PLANES)[number];
+  position: (typeof POSITIONS)[number];
   unilateral: boolean;
+  hand: (typeof HANDS)[number];
+  /** Styles it can be done in. */
+  variants: readonly string[];
   loading: Loading;
   /** May be done with nothing in the hands. */
   bodyweightToo: boolean;
@@ -61,21 +92,55 @@ export interface Exercise {
   /** What it tires besides its muscles, so that partners do not share it. */
   limits: readonly ("grip" | "trunk")[];
   unit: "reps" | "seconds";
+  /** Repetitions that belong to it whatever the emphasis says, low and high. */
+  ownReps: readonly [number, number] | null;
+  /** Seconds that belong to it whatever the emphasis says. */
+  ownSeconds: number | null;
   /** Seconds a repetition takes at the written tempo. */
   secondsPerRep: number;
   /** Lowering-pause-lifting in seconds. */
   tempo: string;
+  /** Slow lowering, which the first time takes half the sets. */
+  slow: boolean;
   /** May stand as the session's main lift. */
   main: boolean;
+  dose: Record<Emphasis, DefaultDose>;
+  /** Two to four steps. */
+  setup: readonly string[];
+  /** Two to four; the first stands on the session. */
+  cues: readonly string[];
+  mistakes: readonly string[];
+  /** What to look at. */
+  look: readonly string[];
+  seeWith: readonly (typeof VIEWS)[number][];
+  felt: string;
+  /** Cautions besides those of the trouble areas. */
+  cautions: readonly string[];
   /** Higher is chosen first where everything else is equal. */
   rank: number;
-  /** Added to the rank for these sports. */
+  /** Who may start here: 1 new lifters, 2 from 3 months, 3 from 12 months, 4 only those who have earned the step before. */
+  level: 1 | 2 | 3 | 4;
+  /** Sports it matters to, with what that adds to the rank. */
   sports: Partial<Record<Sport, number>>;
-  ladder?: { id: string; step: number };
+  /** The ladder it stands on and the step before it; null is the lowest step. */
+  ladder?: { id: string; before: string | null };
   /** Trouble areas in which it is left out while they are current or recent. */
   notWith: readonly Area[];
-  /** Screening tests that, once failed, close it. */
+  /** Trouble areas in which it stays with care. */
+  careWith: readonly Area[];
+  /** Trouble areas in which it is preferred. */
+  goodWith: readonly Area[];
+  /** Screening tests that close it once failed. */
   gates: readonly ScreenTest[];
-  cue: string;
-  felt: string;
+  /** Screening tests that must have been passed before it opens. */
+  mustPass: readonly ScreenTest[];
+  /** Exercises that must stand in the log before it opens. */
+  after: readonly string[];
+  places: readonly (typeof PLACE_KINDS)[number][];
+  /** Draws looks in a public gym. */
+  conspicuous: boolean;
+  /** What a household has instead of the equipment. */
+  standIn: string | null;
+  /** Added by the coach. */
+  own: boolean;
 }

@@ -75,6 +75,21 @@ describe("spare reps and the range", () => {
   });
 });
 
+describe("65 and over", () => {
+  const ready = one("back-squat", 80, [5, 5, 5], 2);
+  const before = (load: number): History => ({ ...one("back-squat", load, [5, 5, 5], 2), date: "2026-02-24" });
+  it("lift a load twice before it goes up", () => {
+    const first = ask([ready], { slower: true });
+    expect(first).toMatchObject({ kind: "same", loadKg: 80 });
+    expect(first.why.map((w) => w.rule)).toContain("gate.masters");
+    expect(ask([ready, before(77.5)], { slower: true })).toMatchObject({ kind: "same", loadKg: 80 });
+    expect(ask([ready, before(80)], { slower: true })).toMatchObject({ kind: "up-load", loadKg: 82.5 });
+  });
+  it("go down as everybody does", () => {
+    expect(ask([one("back-squat", 80, [5, 3, 3], 2)], { slower: true })).toMatchObject({ kind: "down-load" });
+  });
+});
+
 describe("effort, when no rule above spoke", () => {
   it("moves the load 2.5% for each step of reserve", () => {
     expect(ask([one("back-squat", 100, [5, 4, 4], 4)])).toMatchObject({ kind: "up-load", loadKg: 105 });

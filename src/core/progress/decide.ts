@@ -32,6 +32,8 @@ export interface DecisionInput {
   /** Why nothing may go up now; null where it may. */
   cap: Why | null;
   strictPain: boolean;
+  /** 65 and over: the same load must have been lifted twice before it goes up. */
+  slower?: boolean;
   /** Every load the place can make, kg, rising. */
   loads: readonly number[];
 }
@@ -198,6 +200,14 @@ function up(
   const { reps, loads } = input;
   if (input.cap)
     return { kind: "same", loadKg: load, reps, why: [why(rule, `${because}: ready for more.`), input.cap] };
+  const before = input.history[1];
+  if (input.slower && (!before || loadOf(before.item) !== load))
+    return {
+      kind: "same",
+      loadKg: load,
+      reps,
+      why: [why(rule, `${because}: ready for more.`), why("gate.masters", "65 and over: once more before it goes up.")],
+    };
   if (load === null)
     return {
       kind: "up-reps",

@@ -1,14 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, gym, home, lifted, logOf } from "../../../tests/support/athlete";
+import { exercise } from "../../../tests/support/choice";
 import type { StrengthLog } from "../athlete/types";
 import { addDays } from "../dates";
-import { exerciseById } from "../exercise/library";
 import type { Loading } from "../exercise/types";
 import type { LoadQuestion } from "../session/types";
 import { why } from "../why";
 import { type LoadContext, nextLoad, stoppedByPain } from "./next";
 
-const squat = exerciseById("back-squat")!;
+const squat = exercise("back-squat");
 const question = (more: Partial<LoadQuestion> = {}): LoadQuestion => ({
   exercise: squat,
   loading: "bar" as Loading,
@@ -104,13 +104,13 @@ describe("who sets the load", () => {
   });
 
   it("holds nothing where the lightest load is too heavy to restore with", () => {
-    const split = exerciseById("split-squat")!;
+    const split = exercise("split-squat");
     const log = [logOf("2026-02-20", [lifted("split-squat", 8, [6], 2)])];
     expect(nextLoad(question({ exercise: split, loading: "pair", capPercent: 55 }), context(log)).loadKg).toBeNull();
   });
 
   it("goes by reps and reserve alone for dumbbells", () => {
-    const split = exerciseById("split-squat")!;
+    const split = exercise("split-squat");
     const log = [logOf("2026-03-03", [lifted("split-squat", 10, [6, 6, 6], 2, { reps: 6, repsLow: 5 })])];
     const a = nextLoad(question({ exercise: split, loading: "pair", reps: 6, repsLow: 5 }), context(log));
     expect(a.percent1rm).toBeNull();
@@ -118,7 +118,7 @@ describe("who sets the load", () => {
   });
 
   it("takes less in hand on a light day, and goes back to the hard load after it", () => {
-    const split = exerciseById("split-squat")!;
+    const split = exercise("split-squat");
     const hard = logOf("2026-02-24", [lifted("split-squat", 14, [6, 6, 5], 2, { reps: 6, repsLow: 5 })]);
     const ask = { exercise: split, loading: "pair" as const, reps: 6, repsLow: 5 };
     expect(nextLoad(question({ ...ask, rir: 4 }), context([hard])).loadKg).toBe(10);

@@ -26,6 +26,8 @@ export interface LoadContext {
   /** First day of the run of this emphasis. */
   blockStart: IsoDate;
   cap: Why | null;
+  /** 65 and over: an increase waits for one session more. */
+  slower?: boolean;
   /** Loads of the weeks planned before this one, by exercise: a week without increase keeps them. */
   planned: ReadonlyMap<string, PlannedLoad>;
 }
@@ -142,6 +144,7 @@ function fromLog(b: Basis, history: readonly History[]): LoadAnswer | null {
     rir: q.rir,
     cap: c.cap ?? missed?.why ?? null,
     strictPain: c.athlete.settings?.strictPain ?? false,
+    slower: c.slower ?? false,
     loads: makeableLoads(q.exercise, q.loading, q.place),
   });
   if (d.loadKg === null) return null;

@@ -1,5 +1,5 @@
-/** Pass marks of the movement screen (handbook 4) and what the latest result says. */
-
+/** Pass marks of the movement screen (handbook 4), by age where the trade has them, and what the latest result says. */
+import { ageRange, MASTERS } from "../athlete/gate";
 import type { Athlete, Screening, ScreenTest } from "../athlete/types";
 import type { IsoDate } from "../dates";
 
@@ -18,6 +18,31 @@ export const PASS_MARKS: Record<ScreenTest, number> = {
   "front-plank": 60,
 };
 
+/** Calf raises by age, [from, men, women] (Hebert-Losier et al. 2017, Physiotherapy 103:446-452; values from memory). */
+const CALF_BY_AGE: readonly [number, number, number][] = [
+  [80, 10, 10],
+  [70, 14, 16],
+  [60, 19, 19],
+  [50, 23, 21],
+];
+/** Single-leg bridge marks from these ages [house]. */
+const BRIDGE_BY_AGE: readonly [number, number][] = [
+  [65, 15],
+  [50, 18],
+];
+
+/** @returns the mark that this athlete has to reach on a day */
+export function passMark(athlete: Athlete, test: ScreenTest, on: IsoDate): number {
+  const { oldest } = ageRange(athlete.athlete.birthYear, on);
+  if (oldest >= MASTERS.from && test === "calf-raise") {
+    const row = CALF_BY_AGE.find(([from]) => oldest >= from);
+    if (row) return athlete.athlete.sex === "male" ? row[1] : Math.min(row[1], row[2]);
+  }
+  if (oldest >= MASTERS.from && test === "single-leg-bridge")
+    return BRIDGE_BY_AGE.find(([from]) => oldest >= from)?.[1] ?? PASS_MARKS[test];
+  return PASS_MARKS[test];
+}
+
 /** @returns the latest result of a test on or before a date */
 export function latestScreening(athlete: Athlete, test: ScreenTest, on: IsoDate): Screening | undefined {
   return athlete.screening
@@ -33,12 +58,36 @@ export function gateValue(s: Screening): number {
 /** @returns true or false for a test that was done, null where it was not */
 export function passes(athlete: Athlete, test: ScreenTest, on: IsoDate): boolean | null {
   const s = latestScreening(athlete, test, on);
-  return s ? gateValue(s) >= PASS_MARKS[test] : null;
+  return s ? gateValue(s) >= passMark(athlete, test, on) : null;
 }
 
-/** The weaker side in a test with sides; null where both are equal, or it was not done. */
-export function weakerSide(athlete: Athlete, test: ScreenTest, on: IsoDate): "left" | "right" | null {
-  const s = latestScreening(athlete, test, on);
-  if (!s || s.left === undefined || s.right === undefined || s.left === s.right) return null;
+/** Sides count as different from this share of the stronger one, and by this much at least (handbook 15) [trade]. */
+const SIDE_SHARE = 0.1;
+const SIDE_LEAST: Partial<Record<ScreenTest, number>> = {
+  "single-leg-squat": 2,
+  "calf-raise": 2,
+  "single-leg-bridge": 2,
+  "knee-to-wall": 2,
+};
+
+/**
+ * Asymmetry = (stronger - weaker) / stronger x 100 (Bishop et al. 2018, Strength Cond J 40(4):1-6).
+ * @returns percent, 0 where both are equal or nothing was done
+ */
+export function asymmetry(left: number, right: number): number {
+  const strong = Math.max(left, right);
+  return strong > 0 ? ((strong - Math.min(left, right)) / strong) * 100 : 0;
+}
+
+/** @returns the weaker side where the sides differ enough to count, null otherwise or where the test was not done */
+export function weakerOf(test: ScreenTest, s: Pick<Screening, "left" | "right"> | undefined): "left" | "right" | null {
+  if (!s || s.left === undefined || s.right === undefined) return null;
+  const apart = Math.abs(s.left - s.right);
+  if (apart < (SIDE_LEAST[test] ?? 0) || asymmetry(s.left, s.right) < SIDE_SHARE * 100 - 1e-9) return null;
   return s.left < s.right ? "left" : "right";
+}
+
+/** The weaker side in a test with sides, by its latest result. */
+export function weakerSide(athlete: Athlete, test: ScreenTest, on: IsoDate): "left" | "right" | null {
+  return weakerOf(test, latestScreening(athlete, test, on));
 }

@@ -5,6 +5,7 @@ import type { Athlete, PhaseSpan, Race } from "../athlete/types";
 import { addDays } from "../dates";
 import { plan } from "../plan";
 import { planPhases } from "./phases";
+import { classRule } from "./races";
 
 const DAYS = 200;
 const race: fc.Arbitrary<Omit<Race, "id">> = fc.record({
@@ -37,7 +38,7 @@ const athlete: fc.Arbitrary<Athlete> = fc.tuple(fc.array(race, { maxLength: 7 })
     season: { start: START, end: addDays(START, DAYS - 1) },
     races: races
       .filter((r) => addDays(r.date, (r.days ?? 1) - 1) <= addDays(START, DAYS - 1))
-      .map((r, i) => ({ ...r, id: `r${i}` })),
+      .map((r, i) => ({ ...r, id: `r${i}`, name: `Race ${i}.` })),
     phases,
   }),
 );
@@ -60,7 +61,30 @@ describe("phases of any calendar", () => {
             expect(on(d)).toMatchObject({ phase: span.phase, fixed: true });
         for (const r of a.races) if (r.priority === "A" && !on(r.date).fixed) expect(on(r.date).phase).toBe("race");
       }),
-      { numRuns: 400, seed: 5 },
+      { numRuns: 1000, seed: 5 },
+    );
+  });
+
+  it("give every A race its taper and its recovery, unless a warning says why not", () => {
+    fc.assert(
+      fc.property(athlete, (a) => {
+        const { phases, warnings } = planPhases(a);
+        const on = (date: string) => phases.find((p) => p.start <= date && date <= p.end)?.phase;
+        const said = (codes: string[], name: string) =>
+          warnings.some((w) => codes.includes(w.code) && w.text.includes(name));
+        for (const r of a.races) {
+          if (r.priority !== "A") continue;
+          const rule = classRule(r);
+          const last = addDays(r.date, (r.days ?? 1) - 1);
+          for (let d = 1; d <= rule.raceDays; d++)
+            if (on(addDays(r.date, -d)) !== "race")
+              expect(said(["taper-cut", "one-racing-period", "recovery-cut"], r.name)).toBe(true);
+          for (let d = 1; d <= rule.recoveryDays; d++)
+            if (on(addDays(last, d)) !== "recovery")
+              expect(said(["recovery-short", "recovery-cut", "one-racing-period"], r.name)).toBe(true);
+        }
+      }),
+      { numRuns: 1000, seed: 7 },
     );
   });
 

@@ -1,6 +1,6 @@
 /** Races into phases, worked backwards from the A races; the coach's own boundaries stay where they were put (handbook 9). */
 import type { Athlete, Phase, PhaseSpan, Race } from "../athlete/types";
-import { addDays, dateOf, dayNumber, type IsoDate } from "../dates";
+import { addDays, dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
 import { kmToMi } from "../units";
 import { classRule, inOrder, lastRaceDay, raceClass, raceDay, raceMinutes } from "./races";
 
@@ -16,6 +16,8 @@ export interface SeasonWarning {
   code: string;
   text: string;
   date: IsoDate;
+  /** A span the coach may take over as it is. */
+  proposal?: PhaseSpan;
 }
 
 export interface SeasonPlan {
@@ -27,6 +29,8 @@ export interface SeasonPlan {
 export const BUILD_DAYS = { wanted: 56, most: 70, least: 28 };
 /** A base shorter than this joins the build beside it [house]. */
 const SHORTEST_BASE = 7;
+/** A base shorter than this between two A races is said [house]. */
+const SHORT_BASE = 28;
 /** Blocks where no A race gives an end [house]. */
 export const ROLLING = { base: 56, build: 42 };
 /** A race phase longer than this gets a note on holding (handbook 9). */
@@ -93,6 +97,33 @@ export function planPhases(athlete: Pick<Athlete, "season" | "races" | "phases">
   if (previous) free = giveRecovery(previous, null);
   rolling();
 
+  /** A taper or a recovery cut by the season's ends or by the coach's own phases is said; what other races cut is said above. */
+  function sayWhatIsCut(race: Race): void {
+    const rule = classRule(race);
+    const run = (from: number, step: 1 | -1, phase: Phase, wanted: number) => {
+      let n = 0;
+      while (n < wanted && cells[from + n * step - first]?.phase === phase) n++;
+      return { n, stop: cells[from + n * step - first] };
+    };
+    const said = (code: string) => warnings.some((w) => w.code === code && w.text.includes(race.name));
+    const cutBy = (stop: Cell | undefined, edge: string) =>
+      stop === undefined ? edge : "the coach's own phase is there";
+    const taper = run(raceDay(race) - 1, -1, "race", rule.raceDays);
+    if (taper.n < rule.raceDays && (taper.stop === undefined || taper.stop.fixed))
+      warnings.push({
+        code: "taper-cut",
+        date: race.date,
+        text: `Only ${taper.n} of ${rule.raceDays} days of race phase before ${race.name}: ${cutBy(taper.stop, "the season begins there")}. Strength is fresh later than it should be.`,
+      });
+    const rest = run(lastRaceDay(race) + 1, 1, "recovery", rule.recoveryDays);
+    if (rest.n < rule.recoveryDays && (rest.stop === undefined || rest.stop.fixed) && !said("recovery-cut"))
+      warnings.push({
+        code: "recovery-short",
+        date: race.date,
+        text: `Only ${rest.n} of ${rule.recoveryDays} days of recovery after ${race.name}: ${cutBy(rest.stop, "the season ends there")}.`,
+      });
+  }
+
   /** Recovery after a race, cut short only by the next race day itself. Returns the first free day. */
   function giveRecovery(race: Race, next: Race | null): number {
     const from = lastRaceDay(race) + 1;
@@ -140,6 +171,12 @@ export function planPhases(athlete: Pick<Athlete, "season" | "races" | "phases">
         date: dateOf(free),
         text: `No room for base before ${race.name}: the build starts without a block of preparation, so loads begin low.`,
       });
+    else if (previous && base < SHORT_BASE)
+      warnings.push({
+        code: "short-base",
+        date: dateOf(free),
+        text: `Only ${base} days of base before ${race.name}: room to prepare again, little to develop.`,
+      });
     if (build < BUILD_DAYS.least)
       warnings.push({
         code: "short-build",
@@ -179,17 +216,68 @@ export function planPhases(athlete: Pick<Athlete, "season" | "races" | "phases">
         text: `${race.name} falls in a ${cell.phase} phase set by the coach; the blocked days around it hold all the same.`,
       });
   }
+  for (const race of aRaces) sayWhatIsCut(race);
   const phases = merge(cells, athlete.season.start);
-  for (const p of phases) {
-    const days = dayNumber(p.end) - dayNumber(p.start) + 1;
-    if (p.phase === "race" && days > LONG_HOLD_DAYS)
+  for (const hold of holds(phases)) {
+    const days = dayNumber(hold.end) - dayNumber(hold.start) + 1;
+    if (days > LONG_HOLD_DAYS) {
+      const proposal = miniBlock(hold, athlete.races);
       warnings.push({
         code: "long-hold",
-        date: p.start,
-        text: `Strength is only held for ${Math.round(days / 7)} weeks: practice says about six, a published season held thirteen on one weekly session. Where the calendar has room, two weeks of two sessions would refresh it.`,
+        date: hold.start,
+        text: `Strength is only held for ${Math.round(days / 7)} weeks: practice says about six, a published season held thirteen on one weekly session. ${
+          proposal
+            ? `Two weeks of two sessions from ${dayLabel(proposal.start)} to ${dayLabel(proposal.end)} would refresh it.`
+            : "Two weeks of two sessions would refresh it, but the races leave no room for them."
+        }`,
+        ...(proposal ? { proposal } : {}),
       });
+    }
   }
   return { phases, warnings };
+}
+
+/** Stretches without base or build, from their first race phase to their last: strength is held or restored, never raised. */
+function holds(phases: readonly SeasonPhase[]): { start: IsoDate; end: IsoDate }[] {
+  const out: { start: IsoDate; end: IsoDate }[] = [];
+  let open: { start: IsoDate; end: IsoDate } | null = null;
+  for (const p of phases) {
+    if (p.phase === "race") {
+      if (open) open.end = p.end;
+      else {
+        open = { start: p.start, end: p.end };
+        out.push(open);
+      }
+    } else if (p.phase !== "recovery") open = null;
+  }
+  return out;
+}
+
+/** Days of a mini-block, and of hold before and after it at least [house]. */
+const MINI_BLOCK = { days: 14, before: 14 };
+
+/**
+ * Two weeks of build inside a long hold: clear of the taper before every A race and of the week before B races and the days after
+ * either, as near the middle of the hold as that allows.
+ * @returns undefined where the races leave no room
+ */
+function miniBlock(hold: { start: IsoDate; end: IsoDate }, races: readonly Race[]): PhaseSpan | undefined {
+  const [from, to] = [dayNumber(hold.start) + MINI_BLOCK.before, dayNumber(hold.end) - MINI_BLOCK.days + 1];
+  const middle = (dayNumber(hold.start) + dayNumber(hold.end) + 1 - MINI_BLOCK.days) / 2;
+  const blocked = races
+    .filter((r) => r.priority !== "C")
+    .map((r): [number, number] =>
+      r.priority === "A"
+        ? [raceDay(r) - classRule(r).raceDays, lastRaceDay(r) + classRule(r).recoveryDays]
+        : [raceDay(r) - 4, lastRaceDay(r) + 2],
+    );
+  const fits = (start: number) => blocked.every(([a, b]) => start + MINI_BLOCK.days - 1 < a || start > b);
+  let best: number | undefined;
+  for (let start = from; start <= to; start++)
+    if (fits(start) && (best === undefined || Math.abs(start - middle) < Math.abs(best - middle))) best = start;
+  return best === undefined
+    ? undefined
+    : { phase: "build", start: dateOf(best), end: dateOf(best + MINI_BLOCK.days - 1) };
 }
 
 /** The runners' rule, shown beside ours: one easy day for each mile raced. */

@@ -1,6 +1,8 @@
-/** What a session is made of, before exercises are chosen: the slots of each label and kind of day (handbook 5, 12, 17). */
+/** What a session is made of, before exercises are chosen: the slots of each label and kind of day (handbook 4, 5, 12, 17). */
 import type { Label, Sport } from "../athlete/types";
+import type { Essential } from "../exercise/five";
 import type { Pattern } from "../exercise/types";
+import type { Finding } from "../screening/findings";
 import type { Loading as DayLoading } from "../season/days";
 
 export interface Slot {
@@ -9,6 +11,16 @@ export interface Slot {
   sets?: number;
   /** Asks for single-leg work. */
   singleLeg?: boolean;
+  /** Nothing else may stand here. */
+  only?: readonly string[];
+  /** The first of these that is open goes before the ranking. */
+  prefer?: readonly string[];
+  /** The finding that asks for it. */
+  added?: Finding;
+  /** A light set before the hinge. */
+  primer?: boolean;
+  /** The essential it stands for. */
+  essential?: string;
 }
 
 /** Weekly share of hard sets on a scale of 0 to 5 [house]. */
@@ -23,17 +35,22 @@ export const SPORT_SHARE: Record<Sport, Record<"calf" | "trunk" | "upper", numbe
 /** Sets that a share asks of one session: none at 1, one at 2, two above. */
 const setsFor = (share: number): number => (share <= 1 ? 0 : share === 2 ? 1 : 2);
 
+/** After a race, and without clearance: rolling, mobility, bridges, calf and heel walks, nothing else (handbook 8). */
+const RESTORING: Partial<Record<Pattern, readonly string[]>> = {
+  hip: ["bridge", "clam", "side-lying-raise"],
+  calf: ["heel-walk", "short-foot"],
+};
+
 /** @returns slots in order of work: main lifts, single-leg, assistance, trunk, mobility */
 export function slotsFor(label: Label, loading: DayLoading, sport: Sport): Slot[] {
   const share = SPORT_SHARE[sport];
   const assist = (pattern: Pattern, sets: number): Slot[] => (sets > 0 ? [{ pattern, kind: "assist", sets }] : []);
+  const restoring = (pattern: Pattern, sets: number): Slot[] => {
+    const only = RESTORING[pattern];
+    return [{ pattern, kind: "assist", sets, ...(only ? { only } : {}) }];
+  };
   if (loading === "mobility")
-    return [
-      { pattern: "mobility", kind: "assist", sets: 2 },
-      { pattern: "hip", kind: "assist", sets: 2 },
-      { pattern: "calf", kind: "assist", sets: 1 },
-      { pattern: "mobility", kind: "assist", sets: 2 },
-    ];
+    return [...restoring("mobility", 2), ...restoring("hip", 2), ...restoring("calf", 1), ...restoring("mobility", 2)];
   if (loading === "bodyweight" || loading === "restore")
     return [
       { pattern: "squat", kind: "single" },
@@ -69,11 +86,87 @@ export function slotsFor(label: Label, loading: DayLoading, sport: Sport): Slot[
   ];
 }
 
-/** One main lift, one hip and one trunk exercise, for windows of 20 to 35 minutes (rule M1). */
+/** The essential five as slots: lifts first where a bar is meant, single-leg work beside them, two sets of the rest. */
+export function essentialSlots(five: readonly Essential[]): Slot[] {
+  return five.map(
+    (e): Slot => ({
+      pattern: e.pattern,
+      kind: e.main
+        ? "main"
+        : e.pattern === "trunk" || e.pattern === "calf" || e.pattern === "pull"
+          ? "assist"
+          : "single",
+      prefer: e.exercises,
+      essential: e.name,
+    }),
+  );
+}
+
+/** At most so many findings add work to one session; the others wait for the next [house]. */
+const MOST_ADDED = 3;
+/** Sets of added work. */
+const ADDED_SETS = 2;
+
+/**
+ * Puts the work that the findings ask for into the slots: it takes an assistance slot of its pattern, or a slot of its own behind the
+ * last of its kind. The week's second session begins with the finding's second exercise, so that both come.
+ */
+export function withFindings(slots: readonly Slot[], findings: readonly Finding[], label: Label): Slot[] {
+  const out = slots.map((s) => ({ ...s }));
+  const turn = { A: 0, B: 1, C: 2, D: 0 }[label];
+  let added = 0;
+  for (const f of findings) {
+    if (f.more) {
+      const slot = out.find((s) => s.pattern === f.more && s.kind === "assist");
+      if (slot) slot.sets = (slot.sets ?? ADDED_SETS) + 1;
+    }
+    if (f.adds.length === 0 || added >= MOST_ADDED) continue;
+    added += 1;
+    for (const add of f.adds) {
+      if (add.first) {
+        const hinge = out.findIndex((s) => s.pattern === "hinge");
+        // Where hip work stands before the hinge already, the hamstrings have had their set.
+        const ready = out.slice(0, Math.max(0, hinge)).some((s) => s.pattern === add.pattern);
+        if (hinge >= 0 && !ready)
+          out.splice(hinge, 0, {
+            pattern: add.pattern,
+            kind: "assist",
+            sets: 1,
+            prefer: add.exercises,
+            added: f,
+            primer: true,
+          });
+        else if (ready) {
+          const own = out.find((s) => s.pattern === add.pattern);
+          if (own && !own.added) own.prefer = add.exercises;
+        }
+        continue;
+      }
+      const at = turn % add.exercises.length;
+      const prefer = [...add.exercises.slice(at), ...add.exercises.slice(0, at)];
+      const own = out.find((s) => s.pattern === add.pattern && s.kind === "assist" && !s.added && !s.only);
+      if (own) {
+        own.prefer = prefer;
+        if (add.sets) own.sets = add.sets;
+        own.added = f;
+        continue;
+      }
+      const slot: Slot = { pattern: add.pattern, kind: "assist", sets: add.sets ?? ADDED_SETS, prefer, added: f };
+      const last = out.map((s) => s.pattern).lastIndexOf(add.pattern);
+      const before = out.findIndex((s) => s.pattern === "trunk" || s.pattern === "mobility");
+      const place = last >= 0 ? last + 1 : before >= 0 && add.pattern !== "mobility" ? before : out.length;
+      out.splice(place, 0, slot);
+    }
+  }
+  return out;
+}
+
+/** One main lift, one hip and one trunk exercise, for windows of 20 to 35 minutes (rule M1); a finding's work goes first. */
 export function halfSession(slots: readonly Slot[]): Slot[] {
   const first = slots.find((s) => s.kind !== "assist") ?? slots[0];
   const rest = (["hip", "trunk"] as const).flatMap((p) => {
-    const s = slots.find((x) => x.pattern === p && x !== first);
+    const of = slots.filter((x) => x.pattern === p && x !== first && !x.primer);
+    const s = of.find((x) => x.added) ?? of[0];
     return s ? [s] : [];
   });
   return first ? [first, ...rest] : [];

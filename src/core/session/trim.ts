@@ -5,6 +5,8 @@ interface Trimmable {
   exercise: { pattern: Pattern; id: string };
   sets: number;
   main: boolean;
+  /** Asked for by a finding: it goes with the assistance, not before. */
+  added?: string | null;
 }
 
 const isHeart = (i: Trimmable): boolean => HEART_PATTERNS.includes(i.exercise.pattern);
@@ -94,17 +96,21 @@ export function nextDrop<T extends Trimmable>(items: readonly T[]): Drop<T> | nu
         };
   const last = (test: (i: T) => boolean): T | undefined => items.filter(test).at(-1);
   const work = items.some((i) => i.exercise.pattern !== "mobility");
-  const mobility = last((i) => i.exercise.pattern === "mobility");
+  const mobility =
+    last((i) => i.exercise.pattern === "mobility" && !i.added) ?? last((i) => i.exercise.pattern === "mobility");
   if (mobility && (work || items.length > 1)) return without(mobility, "mobility goes first when time is short");
   const hips = items.filter((i) => i.exercise.pattern === "hip");
-  const secondHip = hips[1];
+  const secondHip = hips
+    .slice(1)
+    .filter((i) => !i.added)
+    .at(-1);
   if (secondHip) return without(secondHip, "the second hip exercise goes when time is short");
   const calf = last((i) => i.exercise.pattern === "calf");
   if (calf && items.length > 1) return without(calf, "calf work goes when time is short");
   const trunk = last((i) => i.exercise.pattern === "trunk" && i.sets > 1);
   if (trunk) return fewer(trunk, "trunk keeps one set when time is short");
   const lead = items.find((i) => isHeart(i) && i.exercise.pattern !== "hip");
-  const assist = last((i) => !i.main && i !== lead);
+  const assist = last((i) => !i.main && i !== lead && !i.added) ?? last((i) => !i.main && i !== lead);
   if (assist) return fewer(assist, "assistance gives way to the main work");
   const main = last((i) => i.sets > 2);
   if (main) return fewer(main, "the main lift keeps two sets");

@@ -5,6 +5,7 @@ import type { ChoiceContext } from "../exercise/choose";
 import type { Exercise, Loading } from "../exercise/types";
 import type { Loading as DayLoading } from "../season/days";
 import type { Why } from "../why";
+import type { Slot } from "./slots";
 
 /** What stands in a set of an exercise: chosen by the load rules, asked for by the builder. */
 export interface LoadAnswer {
@@ -40,6 +41,8 @@ export interface SessionRequest {
   /** Minutes there are. */
   minutes: number;
   choice: ChoiceContext;
+  /** Exercises the coach took instead of the first choice, by the first choice's id. */
+  swaps?: ReadonlyMap<string, string>;
   /** Share of the hard sets that stays. */
   setFactor: number;
   /** Least and most hard sets of the four heart patterns in this session; null is free. */
@@ -54,6 +57,14 @@ export interface Item {
   exercise: Exercise;
   loading: Loading;
   main: boolean;
+  /** The finding that asked for it, null where none did. */
+  added: string | null;
+  /** The slot it fills. */
+  slot: Slot;
+  /** How it is done, where coaches differ; null where there is nothing to choose. */
+  style: string | null;
+  /** The side that begins, where the screening found one weaker. */
+  firstSide: "left" | "right" | null;
   sets: number;
   repsLow: number | null;
   reps: number | null;
@@ -73,6 +84,14 @@ export interface Dropped {
   why: string;
 }
 
+/** What safety took out of a heart pattern, and what stands in its place. */
+export interface LeftOut {
+  exercise: string;
+  name: string;
+  why: string;
+  instead: string;
+}
+
 /** Seconds of a session by kind; they add up to its length. */
 export interface TimeParts {
   opening: number;
@@ -90,6 +109,7 @@ export interface BuiltSession {
   items: Item[];
   warmUp: WarmUpSet[];
   dropped: Dropped[];
+  left: LeftOut[];
   cautions: string[];
   /** Whole minutes, rounded up. */
   minutes: number;

@@ -1,6 +1,7 @@
 /**
- * The exact week fit (handbook 12): every complete placement that keeps the must-hold rules is compared, so the answer is a
- * placement of least cost. Placing a session always comes before saving points; a locked one first, then A before B before C.
+ * The exact week fit (handbook 12). Few placements are all walked; many are searched by branch and bound, which leaves out only
+ * what cannot be better, so that the answer is a placement of least cost either way. Placing a session always comes before saving
+ * points; a locked one first, then A before B before C.
  */
 import { LABELS } from "../athlete/types";
 import { dayLabel, timeOf } from "../dates";
@@ -14,6 +15,11 @@ const leftOutPrice = (d: Demand | undefined): number =>
 /** Alternatives that are kept. */
 export const ALTERNATIVES = 3;
 
+/** Up to so many complete placements each is walked, and their costs are counted. */
+const WALKED = 20_000;
+/** Steps of the first, unordered look for a good placement, whose cost bounds the exact search. */
+const FIRST_LOOK = 4_000;
+
 interface Weighed {
   option: Option;
   costs: Cost[];
@@ -21,13 +27,25 @@ interface Weighed {
   index: number;
 }
 
+type Pick = readonly (Weighed | null)[];
+/** `total` counts what is left out, `cost` the points alone. */
+interface Found {
+  total: number;
+  cost: number;
+  pick: Pick;
+}
+
 const sum = (costs: readonly Cost[]): number => costs.reduce((a, c) => a + c.points, 0);
+const keyOf = (pick: Pick): string => pick.map((w) => w?.option.day ?? "-").join("/");
+/** Which sessions a total leaves out: totals of one level leave out the same. */
+const levelOf = (total: number): number => Math.floor(total / LEFT_OUT);
 
 /**
  * @param demands the week's sessions with the options of each (window, hour, what it would be there)
+ * @param walked up to this many placements are all walked; more are searched
  * @returns the least-cost placement. Ties fall to the earlier day and hour of A, then of B, then of C.
  */
-export function fitWeek(demands: readonly Demand[], context: WeekContext): FitResult {
+export function fitWeek(demands: readonly Demand[], context: WeekContext, walked = WALKED): FitResult {
   const blockedText = new Map<string, string>();
   const weighed: Weighed[][] = demands.map((d) => {
     const open: Weighed[] = [];
@@ -44,73 +62,181 @@ export function fitWeek(demands: readonly Demand[], context: WeekContext): FitRe
     }
     return open;
   });
+  const problem = new Problem(demands, weighed, context);
+  const all = weighed.reduce((a, w) => a * (w.length + 1), 1);
+  const { best, others, count, histogram } =
+    all <= walked ? problem.walk() : { ...problem.search(), count: all, histogram: [] };
 
-  const pair = pairTables(weighed, context);
-  const size = weighed.length;
-  const chosen: (Weighed | null)[] = new Array(size).fill(null);
-  const histogram = new Map<number, number>();
-  const byDays = new Map<string, { total: number; cost: number; pick: (Weighed | null)[] }>();
-  let best: { total: number; cost: number; pick: (Weighed | null)[] } | null = null;
-  let count = 0;
-
-  const walk = (i: number, total: number, cost: number): void => {
-    if (i === size) {
-      count++;
-      if (total < LEFT_OUT) histogram.set(cost, (histogram.get(cost) ?? 0) + 1);
-      if (!best || total < best.total) best = { total, cost, pick: [...chosen] };
-      const key = chosen.map((w) => w?.option.day ?? "-").join("/");
-      const known = byDays.get(key);
-      if (!known || total < known.total) byDays.set(key, { total, cost, pick: [...chosen] });
-      return;
-    }
-    for (const w of weighed[i] ?? []) {
-      let extra = w.own;
-      let fits = true;
-      for (let k = 0; k < i && fits; k++) {
-        const other = chosen[k];
-        if (!other) continue;
-        const p = pair[k]?.[i]?.[other.index]?.[w.index] ?? 0;
-        if (p < 0) fits = false;
-        else extra += p;
-      }
-      if (!fits) continue;
-      chosen[i] = w;
-      walk(i + 1, total + extra, cost + extra);
-    }
-    chosen[i] = null;
-    walk(i + 1, total + leftOutPrice(demands[i]), cost);
-  };
-  walk(0, 0, 0);
-
-  const answer: { total: number; cost: number; pick: (Weighed | null)[] } = best ?? { total: 0, cost: 0, pick: [] };
-  const placed = answer.pick.flatMap((w) => (w ? [w.option] : []));
+  const placed = best.pick.flatMap((w) => (w ? [w.option] : []));
   return {
     placed,
-    unplaced: demands.flatMap((d, i) =>
-      answer.pick[i] ? [] : [sayWhy(d, weighed[i] ?? [], blockedText.get(d.label))],
-    ),
-    cost: answer.cost,
-    costs: allCosts(answer.pick, context),
+    unplaced: demands.flatMap((d, i) => (best.pick[i] ? [] : [sayWhy(d, weighed[i] ?? [], blockedText.get(d.label))])),
+    cost: best.cost,
+    costs: allCosts(best.pick, context),
     weighed: count,
-    alternatives: alternativesOf(byDays.values(), answer),
-    histogram: [...histogram].sort((a, b) => a[0] - b[0]),
+    alternatives: others.map(alternativeOf),
+    histogram,
   };
 }
 
-/** Points of every two options together, -1 where a must-hold rule keeps them apart. */
-function pairTables(weighed: readonly Weighed[][], context: WeekContext): number[][][][] {
-  return weighed.map((from, i) =>
-    weighed.map((to, k) =>
-      k <= i
-        ? []
-        : from.map((a) =>
-            to.map((b) => (blockedByOther(a.option, b.option) ? -1 : sum(pairCosts(a.option, b.option, context)))),
-          ),
-    ),
-  );
+/** The sessions' open options, what each pair of them costs, and two exact ways to the least cost. */
+class Problem {
+  private readonly size: number;
+  private readonly out: number[];
+  /** Least that the sessions from one on can cost, whatever else is placed. */
+  private readonly rest: number[];
+  private readonly pairs: Int32Array[][];
+
+  constructor(
+    demands: readonly Demand[],
+    private readonly weighed: readonly Weighed[][],
+    private readonly context: WeekContext,
+  ) {
+    this.size = weighed.length;
+    this.out = demands.map(leftOutPrice);
+    this.rest = new Array(this.size + 1).fill(0);
+    for (let i = this.size - 1; i >= 0; i--)
+      this.rest[i] = (this.rest[i + 1] ?? 0) + Math.min(this.out[i] ?? 0, ...(weighed[i] ?? []).map((w) => w.own));
+    this.pairs = weighed.map((from, i) =>
+      weighed.map((to, k) => (k <= i ? EMPTY : new Int32Array(from.length * to.length).fill(UNKNOWN))),
+    );
+  }
+
+  /** Points of two options together, -1 where a must-hold rule keeps them apart; worked out when first asked. */
+  private pair(k: number, a: Weighed, i: number, b: Weighed): number {
+    const table = this.pairs[k]?.[i] ?? EMPTY;
+    const at = a.index * (this.weighed[i]?.length ?? 0) + b.index;
+    let known = table[at] ?? UNKNOWN;
+    if (known === UNKNOWN) {
+      known = blockedByOther(a.option, b.option) ? -1 : sum(pairCosts(a.option, b.option, this.context));
+      table[at] = known;
+    }
+    return known;
+  }
+
+  /** What option `w` of session `i` adds to those chosen before it; -1 where it cannot stand beside them. */
+  private added(chosen: Pick, i: number, w: Weighed): number {
+    let extra = w.own;
+    for (let k = 0; k < i; k++) {
+      const other = chosen[k];
+      if (!other) continue;
+      const p = this.pair(k, other, i, w);
+      if (p < 0) return -1;
+      extra += p;
+    }
+    return extra;
+  }
+
+  /** Each way to go on: every option that may stand beside those chosen, then leaving the session out. */
+  private branch(
+    chosen: (Weighed | null)[],
+    i: number,
+    order: readonly Weighed[][],
+    go: (points: number, leftOut: number) => void,
+  ): void {
+    for (const w of order[i] ?? []) {
+      const extra = this.added(chosen, i, w);
+      if (extra < 0) continue;
+      chosen[i] = w;
+      go(extra, 0);
+    }
+    chosen[i] = null;
+    go(0, this.out[i] ?? 0);
+  }
+
+  /** Every complete placement. */
+  walk(): { best: Found; others: Found[]; count: number; histogram: [number, number][] } {
+    const chosen: (Weighed | null)[] = new Array(this.size).fill(null);
+    const histogram = new Map<number, number>();
+    const byDays = new Map<string, Found>();
+    let best: Found | null = null;
+    let count = 0;
+    const step = (i: number, total: number, cost: number): void => {
+      if (i === this.size) {
+        count++;
+        if (total < LEFT_OUT) histogram.set(cost, (histogram.get(cost) ?? 0) + 1);
+        if (!best || total < best.total) best = { total, cost, pick: [...chosen] };
+        const key = keyOf(chosen);
+        const known = byDays.get(key);
+        if (!known || total < known.total) byDays.set(key, { total, cost, pick: [...chosen] });
+        return;
+      }
+      this.branch(chosen, i, this.weighed, (extra, out) => step(i + 1, total + extra + out, cost + extra));
+    };
+    step(0, 0, 0);
+    const answer: Found = best ?? { total: 0, cost: 0, pick: [] };
+    const others = [...byDays.values()]
+      .filter(
+        (a) =>
+          keyOf(a.pick) !== keyOf(answer.pick) &&
+          levelOf(a.total) === levelOf(answer.total) &&
+          a.pick.some((w) => w !== null),
+      )
+      .sort((a, b) => a.total - b.total || (keyOf(a.pick) < keyOf(b.pick) ? -1 : 1))
+      .slice(0, ALTERNATIVES);
+    return { best: answer, others, count, histogram: [...histogram].sort((a, b) => a[0] - b[0]) };
+  }
+
+  /** The same answer by branch and bound: the best, then the best on other days, one after the other. */
+  search(): { best: Found; others: Found[] } {
+    const best = this.least(new Set(), Number.POSITIVE_INFINITY) ?? { total: 0, cost: 0, pick: [] };
+    const others: Found[] = [];
+    const taken = new Set([keyOf(best.pick)]);
+    const limit = (levelOf(best.total) + 1) * LEFT_OUT;
+    while (others.length < ALTERNATIVES && best.pick.some((w) => w !== null)) {
+      const next = this.least(taken, limit);
+      if (!next) break;
+      others.push(next);
+      taken.add(keyOf(next.pick));
+    }
+    return { best, others };
+  }
+
+  /**
+   * The first placement of least total in the order of days and hours.
+   * @param taken choices of days that are passed over
+   * @param limit totals from it on are not wanted
+   */
+  private least(taken: ReadonlySet<string>, limit: number): Found | null {
+    const bound = Math.min(limit, this.firstLook(taken) + 0.5);
+    const chosen: (Weighed | null)[] = new Array(this.size).fill(null);
+    let best: Found | null = null;
+    const step = (i: number, total: number, cost: number): void => {
+      // Whatever comes later in this order must be better, not as good.
+      if (total + (this.rest[i] ?? 0) >= (best?.total ?? bound)) return;
+      if (i === this.size) {
+        if (!taken.has(keyOf(chosen))) best = { total, cost, pick: [...chosen] };
+        return;
+      }
+      this.branch(chosen, i, this.weighed, (extra, out) => step(i + 1, total + extra + out, cost + extra));
+    };
+    step(0, 0, 0);
+    return best;
+  }
+
+  /** A good total, found by taking cheap options first for a limited number of steps; infinite where none was found. */
+  private firstLook(taken: ReadonlySet<string>): number {
+    const cheap = this.weighed.map((list) => [...list].sort((a, b) => a.own - b.own || a.index - b.index));
+    const chosen: (Weighed | null)[] = new Array(this.size).fill(null);
+    let best = Number.POSITIVE_INFINITY;
+    let steps = 0;
+    const step = (i: number, total: number): void => {
+      if (steps++ > FIRST_LOOK || total + (this.rest[i] ?? 0) >= best) return;
+      if (i === this.size) {
+        if (!taken.has(keyOf(chosen))) best = total;
+        return;
+      }
+      this.branch(chosen, i, cheap, (extra, out) => step(i + 1, total + extra + out));
+    };
+    step(0, 0);
+    return best;
+  }
 }
 
-function allCosts(pick: readonly (Weighed | null)[], context: WeekContext): Cost[] {
+const UNKNOWN = -2;
+const EMPTY = new Int32Array(0);
+
+function allCosts(pick: Pick, context: WeekContext): Cost[] {
   const there = pick.flatMap((w) => (w ? [w] : []));
   const costs = there.flatMap((w) => w.costs);
   there.forEach((a, i) => {
@@ -121,24 +247,12 @@ function allCosts(pick: readonly (Weighed | null)[], context: WeekContext): Cost
   );
 }
 
-function alternativesOf(
-  all: Iterable<{ total: number; cost: number; pick: (Weighed | null)[] }>,
-  best: { total: number; pick: (Weighed | null)[] },
-): Alternative[] {
-  const key = (pick: readonly (Weighed | null)[]) => pick.map((w) => w?.option.day ?? "-").join("/");
-  const bestKey = key(best.pick);
-  const level = Math.floor(best.total / LEFT_OUT);
-  return [...all]
-    .filter((a) => key(a.pick) !== bestKey && Math.floor(a.total / LEFT_OUT) === level && a.pick.some((w) => w))
-    .sort((a, b) => a.total - b.total || (key(a.pick) < key(b.pick) ? -1 : 1))
-    .slice(0, ALTERNATIVES)
-    .map((a) => ({
-      cost: a.cost,
-      sessions: a.pick.flatMap((w) =>
-        w ? [{ label: w.option.label, date: w.option.date, start: w.option.start, place: w.option.place }] : [],
-      ),
-    }));
-}
+const alternativeOf = ({ cost, pick }: Found): Alternative => ({
+  cost,
+  sessions: pick.flatMap((w) =>
+    w ? [{ label: w.option.label, date: w.option.date, start: w.option.start, place: w.option.place }] : [],
+  ),
+});
 
 function sayWhy(d: Demand, open: readonly Weighed[], blocked: string | undefined): Unplaced {
   if (d.options.length === 0) return { label: d.label, why: d.none };

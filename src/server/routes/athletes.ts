@@ -1,51 +1,30 @@
 /** Athletes: import, export, read, and the coach's decisions about them. */
 import { randomUUID } from "node:crypto";
 import express, { Router } from "express";
+import { setsOf } from "../../api/make/anchors";
+import { seasonView } from "../../api/make/season";
 import { enduranceBody, heldBody, lockBody, logBody, phasesBody, raceBody, windowsBody } from "../../api/requests";
 import type { AthleteView } from "../../api/views";
-import { type Athlete, LABELS, type Label } from "../../core/athlete/types";
-import { addDays, dayNumber, isDate, mondayOf, timeOf } from "../../core/dates";
-import { crossFaults, readAthleteFile, writeAthleteFile } from "../../formats/athlete-file";
+import { addDays, dayNumber, mondayOf, timeOf } from "../../core/dates";
+import { readAthleteFile, writeAthleteFile } from "../../formats/athlete-file";
 import { faulty, notFound, parse } from "../errors";
+import type { Feed } from "../feed/feed";
 import type { Planner } from "../planner";
-import type { Store, Stored } from "../store/store";
-import { setsOf } from "../views/anchors";
-import { seasonView } from "../views/season";
+import type { Store } from "../store/store";
 import { sessionView } from "../views/session";
 import { enduranceBetween, weekView } from "../views/week";
+import { intakeRoutes } from "./intake";
+import { outgoingRoutes } from "./outgoing";
+import { recordRoutes } from "./records";
+import { athleteTools, fileName } from "./tools";
 
 /** Endurance shown in the records view, days back and ahead. */
 const RECORD_DAYS = { back: 42, ahead: 42 };
 
-export function athleteRoutes(store: Store, planner: Planner): Router {
+export function athleteRoutes(store: Store, planner: Planner, feed: Feed): Router {
   const router = Router();
-  const stored = async (id: string): Promise<Stored> => {
-    const found = await store.get(id);
-    if (!found) throw notFound("athlete");
-    return found;
-  };
-  const season = async (id: string) => {
-    const planned = await planner.season(id);
-    if (!planned) throw notFound("athlete");
-    return planned;
-  };
-  const change = async (id: string, what: string, apply: (a: Athlete) => Athlete): Promise<void> => {
-    const ok = await store.change(id, apply, (next) => {
-      const faults = crossFaults(next);
-      if (faults.length > 0) throw faulty(faults, what);
-    });
-    if (!ok) throw notFound("athlete");
-  };
-  const dateParam = (value: string | undefined): string => {
-    if (value === undefined || !isDate(value))
-      throw faulty([{ path: "date", expected: 'a real date such as "2026-03-02" expected' }], "The request");
-    return value;
-  };
-  const labelParam = (value: string | undefined): Label => {
-    const label = LABELS.find((l) => l === value);
-    if (!label) throw faulty([{ path: "label", expected: `one of ${LABELS.join(", ")} expected` }], "The request");
-    return label;
-  };
+  const tools = athleteTools(store, planner);
+  const { stored, season, change, dateParam, labelParam } = tools;
 
   router.post("/", express.text({ type: () => true, limit: "20mb" }), async (req, res) => {
     const read = readAthleteFile(typeof req.body === "string" ? req.body : "");
@@ -53,7 +32,11 @@ export function athleteRoutes(store: Store, planner: Planner): Router {
     res.status(201).json({ id: await store.add(read.value), name: read.value.athlete.name });
   });
 
+  router.use(["/:id/import", "/:id/scenario"], express.json({ limit: "40mb" }));
   router.use(express.json({ limit: "2mb" }));
+  router.use(intakeRoutes(store, planner, tools));
+  router.use(recordRoutes(store, planner, feed, tools));
+  router.use(outgoingRoutes(planner, tools));
 
   router.get("/:id", async (req, res) => {
     const p = await season(req.params.id);
@@ -83,8 +66,9 @@ export function athleteRoutes(store: Store, planner: Planner): Router {
 
   router.get("/:id/file", async (req, res) => {
     const { athlete } = await stored(req.params.id);
-    const name = athlete.athlete.name.toLowerCase().replace(/[^a-z0-9]+/g, "-") || "athlete";
-    res.type("application/json").setHeader("Content-Disposition", `attachment; filename="${name}.json"`);
+    res
+      .type("application/json")
+      .setHeader("Content-Disposition", `attachment; filename="${fileName(athlete, ".json")}"`);
     res.send(writeAthleteFile(athlete));
   });
 

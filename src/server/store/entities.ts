@@ -26,6 +26,57 @@ export interface HeldRow {
   data: string;
 }
 
+/** An exercise taken instead of the planner's first choice. */
+export interface SwapRow {
+  athleteId: string;
+  date: string;
+  label: string;
+  from: string;
+  to: string;
+}
+
+/** An exercise of the coach's own, or one the planner is to leave out. */
+export interface OwnExerciseRow {
+  id: string;
+  data: string;
+}
+export interface HiddenExerciseRow {
+  id: string;
+}
+
+/** One import: what it did, and what it takes to undo it. */
+export interface ImportRow {
+  id: string;
+  athleteId: string;
+  at: string;
+  name: string;
+  counts: string;
+  undo: string;
+}
+
+/** Whose training log an athlete's records are pulled from. */
+export interface FeedLinkRow {
+  athleteId: string;
+  account: string;
+  cursor: string | null;
+  checkedAt: string | null;
+  fault: string | null;
+}
+
+export interface WeekNoteRow {
+  athleteId: string;
+  monday: string;
+  text: string;
+}
+
+/** Days on which the coach cannot be with the athletes. */
+export interface CoachAbsenceRow {
+  id: string;
+  start: string;
+  end: string;
+  what: string;
+}
+
 export const AthleteEntity = new EntitySchema<AthleteRow>({
   name: "athlete",
   columns: {
@@ -69,4 +120,78 @@ export const HeldEntity = new EntitySchema<HeldRow>({
   },
 });
 
-export const ENTITIES = [AthleteEntity, ...Object.values(LIST_ENTITIES), HeldEntity];
+export const SwapEntity = new EntitySchema<SwapRow>({
+  name: "session_swap",
+  columns: {
+    athleteId: { type: "text", primary: true, name: "athlete_id" },
+    date: { type: "text", primary: true },
+    label: { type: "text", primary: true },
+    from: { type: "text", primary: true, name: "from_exercise" },
+    to: { type: "text", name: "to_exercise" },
+  },
+});
+
+export const OwnExerciseEntity = new EntitySchema<OwnExerciseRow>({
+  name: "own_exercise",
+  columns: { id: { type: "text", primary: true }, data: { type: "text" } },
+});
+
+export const HiddenExerciseEntity = new EntitySchema<HiddenExerciseRow>({
+  name: "hidden_exercise",
+  columns: { id: { type: "text", primary: true } },
+});
+
+export const ImportEntity = new EntitySchema<ImportRow>({
+  name: "import_batch",
+  columns: {
+    id: { type: "text", primary: true },
+    athleteId: { type: "text", name: "athlete_id" },
+    at: { type: "text" },
+    name: { type: "text" },
+    counts: { type: "text" },
+    undo: { type: "text" },
+  },
+});
+
+export const FeedLinkEntity = new EntitySchema<FeedLinkRow>({
+  name: "feed_link",
+  columns: {
+    athleteId: { type: "text", primary: true, name: "athlete_id" },
+    account: { type: "text" },
+    cursor: { type: "text", nullable: true },
+    checkedAt: { type: "text", name: "checked_at", nullable: true },
+    fault: { type: "text", nullable: true },
+  },
+});
+
+export const WeekNoteEntity = new EntitySchema<WeekNoteRow>({
+  name: "week_note",
+  columns: {
+    athleteId: { type: "text", primary: true, name: "athlete_id" },
+    monday: { type: "text", primary: true },
+    text: { type: "text" },
+  },
+});
+
+export const CoachAbsenceEntity = new EntitySchema<CoachAbsenceRow>({
+  name: "coach_absence",
+  columns: {
+    id: { type: "text", primary: true },
+    start: { type: "text" },
+    end: { type: "text" },
+    what: { type: "text" },
+  },
+});
+
+export const ENTITIES = [
+  AthleteEntity,
+  ...Object.values(LIST_ENTITIES),
+  HeldEntity,
+  SwapEntity,
+  OwnExerciseEntity,
+  HiddenExerciseEntity,
+  ImportEntity,
+  FeedLinkEntity,
+  WeekNoteEntity,
+  CoachAbsenceEntity,
+];

@@ -28,4 +28,45 @@ export class FirstTables1774000000000 implements MigrationInterface {
   }
 }
 
-export const MIGRATIONS = [FirstTables1774000000000];
+export class ExerciseTables1775000000000 implements MigrationInterface {
+  readonly name = "ExerciseTables1775000000000";
+
+  async up(q: QueryRunner): Promise<void> {
+    await q.query(
+      `CREATE TABLE session_swap (athlete_id TEXT NOT NULL REFERENCES athlete(id) ON DELETE CASCADE, date TEXT NOT NULL, label TEXT NOT NULL, from_exercise TEXT NOT NULL, to_exercise TEXT NOT NULL, PRIMARY KEY (athlete_id, date, label, from_exercise))`,
+    );
+    await q.query(`CREATE TABLE own_exercise (id TEXT PRIMARY KEY NOT NULL, data TEXT NOT NULL)`);
+    await q.query(`CREATE TABLE hidden_exercise (id TEXT PRIMARY KEY NOT NULL)`);
+  }
+
+  async down(q: QueryRunner): Promise<void> {
+    for (const table of ["hidden_exercise", "own_exercise", "session_swap"]) await q.query(`DROP TABLE ${table}`);
+  }
+}
+
+export class ImportTables1776000000000 implements MigrationInterface {
+  readonly name = "ImportTables1776000000000";
+
+  async up(q: QueryRunner): Promise<void> {
+    await q.query(
+      `CREATE TABLE import_batch (id TEXT PRIMARY KEY NOT NULL, athlete_id TEXT NOT NULL REFERENCES athlete(id) ON DELETE CASCADE, at TEXT NOT NULL, name TEXT NOT NULL, counts TEXT NOT NULL, undo TEXT NOT NULL)`,
+    );
+    await q.query(`CREATE INDEX import_batch_by_athlete ON import_batch (athlete_id, at)`);
+    await q.query(
+      `CREATE TABLE feed_link (athlete_id TEXT PRIMARY KEY NOT NULL REFERENCES athlete(id) ON DELETE CASCADE, account TEXT NOT NULL, cursor TEXT, checked_at TEXT, fault TEXT)`,
+    );
+    await q.query(
+      `CREATE TABLE week_note (athlete_id TEXT NOT NULL REFERENCES athlete(id) ON DELETE CASCADE, monday TEXT NOT NULL, text TEXT NOT NULL, PRIMARY KEY (athlete_id, monday))`,
+    );
+    await q.query(
+      `CREATE TABLE coach_absence (id TEXT PRIMARY KEY NOT NULL, start TEXT NOT NULL, end TEXT NOT NULL, what TEXT NOT NULL)`,
+    );
+  }
+
+  async down(q: QueryRunner): Promise<void> {
+    for (const table of ["coach_absence", "week_note", "feed_link", "import_batch"])
+      await q.query(`DROP TABLE ${table}`);
+  }
+}
+
+export const MIGRATIONS = [FirstTables1774000000000, ExerciseTables1775000000000, ImportTables1776000000000];

@@ -3,8 +3,10 @@ import { randomUUID } from "node:crypto";
 import { mkdirSync } from "node:fs";
 import { dirname } from "node:path";
 import { DataSource, type EntityManager } from "typeorm";
+import type { Facts } from "../../api/make/planned";
 import type { Athlete, EnduranceSession, Label, LockedSession, Race, StrengthLog } from "../../core/athlete/types";
 import { mondayOf } from "../../core/dates";
+import type { Swap } from "../../core/plan";
 import {
   AthleteEntity,
   type AthleteRow,
@@ -12,16 +14,16 @@ import {
   HeldEntity,
   LIST_ENTITIES,
   LISTS,
-  type ListName,
   type ListRow,
+  SwapEntity,
+  WeekNoteEntity,
 } from "./entities";
+import { insertList, putList } from "./lists";
 import { MIGRATIONS } from "./migrations";
+import { Shelf } from "./shelf";
 
-export interface Stored {
-  id: string;
+export interface Stored extends Facts {
   revision: number;
-  athlete: Athlete;
-  held: LockedSession[];
   heldWeeks: ReadonlySet<string>;
   /** Row ids beside the endurance list, in the same order. */
   enduranceIds: string[];
@@ -30,18 +32,20 @@ export interface Stored {
 /** What changes of an athlete; whatever is left out stays. */
 export type Change = (athlete: Athlete) => Athlete;
 
-type ListItem = { date: string };
-
 export class Store {
   private line: Promise<unknown> = Promise.resolve();
   private writes = 0;
+  /** The coach's exercises and the library they make. */
+  readonly shelf: Shelf;
 
   /** Rises with every write of this process, which is the only one that writes; tells whether anything can have changed. */
   get version(): number {
     return this.writes;
   }
 
-  private constructor(private readonly db: DataSource) {}
+  private constructor(private readonly db: DataSource) {
+    this.shelf = new Shelf(db.manager, (work) => this.write(work));
+  }
 
   /** Opens the file, makes what is missing, brings it up to date. @param file path, or ":memory:" */
   static async open(file: string): Promise<Store> {
@@ -61,7 +65,20 @@ export class Store {
       },
     });
     await db.initialize();
-    return new Store(db);
+    const store = new Store(db);
+    await store.shelf.read();
+    return store;
+  }
+
+  /** @param to null gives the slot back to the planner */
+  async swap(id: string, date: string, label: Label, from: string, to: string | null): Promise<boolean> {
+    return this.write(async (m) => {
+      if (!(await this.touch(m, id))) return false;
+      const key = { athleteId: id, date, label, from };
+      if (to === null) await m.delete(SwapEntity, key);
+      else await m.upsert(SwapEntity, { ...key, to }, ["athleteId", "date", "label", "from"]);
+      return true;
+    });
   }
 
   close(): Promise<void> {
@@ -93,6 +110,18 @@ export class Store {
     return row?.revision ?? null;
   }
 
+  /** Every athlete with the races but without the other lists: what a club sheet needs, in two reads. */
+  async outlines(): Promise<{ id: string; athlete: Athlete }[]> {
+    const rows = await this.db.getRepository(AthleteEntity).find({ order: { position: "ASC" } });
+    const races = new Map<string, Race[]>();
+    for (const r of await this.db.getRepository(LIST_ENTITIES.races).find({ order: { seq: "ASC" } }))
+      races.set(r.athleteId, [...(races.get(r.athleteId) ?? []), JSON.parse(r.data) as Race]);
+    return rows.map((r) => ({
+      id: r.id,
+      athlete: { ...(JSON.parse(r.record) as Athlete), races: races.get(r.id) ?? [] },
+    }));
+  }
+
   async get(id: string): Promise<Stored | null> {
     return this.read(this.db.manager, id);
   }
@@ -116,6 +145,12 @@ export class Store {
       held: heldRows.flatMap((h) => JSON.parse(h.data) as LockedSession[]),
       heldWeeks: new Set(heldRows.map((h) => h.monday)),
       enduranceIds,
+      notes: Object.fromEntries(
+        (await m.findBy(WeekNoteEntity, { athleteId: id })).map((n) => [n.monday, n.text] as const),
+      ),
+      swaps: (await m.findBy(SwapEntity, { athleteId: id })).map(
+        (s): Swap => ({ date: s.date, label: s.label as Label, from: s.from, to: s.to }),
+      ),
     };
   }
 
@@ -131,7 +166,7 @@ export class Store {
         name: athlete.athlete.name,
         record: recordOf(athlete),
       });
-      for (const name of LISTS) await this.insertList(m, id, name, athlete[name] ?? []);
+      for (const name of LISTS) await insertList(m, id, name, athlete[name] ?? []);
     });
     return id;
   }
@@ -152,9 +187,7 @@ export class Store {
       const next = change(stored.athlete);
       check(next);
       for (const name of LISTS) {
-        if (next[name] === stored.athlete[name]) continue;
-        await m.delete(LIST_ENTITIES[name], { athleteId: id });
-        await this.insertList(m, id, name, next[name] ?? []);
+        if (next[name] !== stored.athlete[name]) await putList(m, id, name, next[name] ?? []);
       }
       await m.update(
         AthleteEntity,
@@ -226,33 +259,31 @@ export class Store {
     });
   }
 
+  /** @param text empty takes the note away */
+  async putNote(id: string, monday: string, text: string): Promise<boolean> {
+    return this.write(async (m) => {
+      if (!(await this.touch(m, id))) return false;
+      const key = { athleteId: id, monday: mondayOf(monday) };
+      if (text.trim() === "") await m.delete(WeekNoteEntity, key);
+      else await m.upsert(WeekNoteEntity, { ...key, text: text.trim() }, ["athleteId", "monday"]);
+      return true;
+    });
+  }
+
+  /** Reads outside any transaction, for what stands in a file of its own beside this one. */
+  get reader(): EntityManager {
+    return this.db.manager;
+  }
+
   /** Writes stand in one line: the driver has one connection, and a transaction must not run inside another. */
-  private write<T>(work: (m: EntityManager) => Promise<T>): Promise<T> {
+  write<T>(work: (m: EntityManager) => Promise<T>): Promise<T> {
     const turn = this.line.then(() => this.db.transaction(work)).finally(() => this.writes++);
     this.line = turn.catch(() => undefined);
     return turn;
   }
 
-  private async touch(m: EntityManager, id: string): Promise<boolean> {
+  async touch(m: EntityManager, id: string): Promise<boolean> {
     return ((await m.increment(AthleteEntity, { id }, "revision", 1)).affected ?? 0) > 0;
-  }
-
-  private async insertList(
-    m: EntityManager,
-    athleteId: string,
-    name: ListName,
-    items: readonly (Race | EnduranceSession | StrengthLog | LockedSession)[],
-  ): Promise<void> {
-    const rows = items.map(
-      (item, seq): ListRow => ({
-        id: randomUUID(),
-        athleteId,
-        seq,
-        date: (item as ListItem).date,
-        data: JSON.stringify(item),
-      }),
-    );
-    for (let i = 0; i < rows.length; i += 150) await m.insert(LIST_ENTITIES[name], rows.slice(i, i + 150));
   }
 }
 

@@ -3,7 +3,7 @@ import type { AttentionView } from "../../api/views";
 import { safetyGate } from "../../core/athlete/gate";
 import type { Athlete } from "../../core/athlete/types";
 import { addDays, dayLabel, daysBetween, type IsoDate } from "../../core/dates";
-import { exerciseName } from "../../core/exercise/library";
+import type { Library } from "../../core/exercise/library";
 import type { PlanWeek } from "../../core/plan";
 import { historyOf } from "../../core/progress/next";
 import { lastRaceDay, raceClass } from "../../core/season/races";
@@ -31,10 +31,10 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
     add(
       worst.pain > 5 ? 95 : 70,
       "progress.pain",
-      `Pain ${worst.pain} of 10 in the ${exerciseName(worst.exercise).toLowerCase()} on ${dayLabel(worst.date)}.`,
+      `Pain ${worst.pain} of 10 in the ${p.library.name(worst.exercise).toLowerCase()} on ${dayLabel(worst.date)}.`,
     );
 
-  const rising = risingPain(athlete, today);
+  const rising = risingPain(athlete, p.library, today);
   if (rising) add(80, "progress.pain", rising);
 
   for (const u of week?.fit.unplaced ?? [])
@@ -70,13 +70,13 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
   )
     add(75, "progress.same", `Nothing lifted for ${daysBetween(last, today)} days; last on ${dayLabel(last)}.`);
 
-  const side = sideDifference(athlete, today);
+  const side = sideDifference(athlete, p.library, today);
   if (side) add(40, "side.first", side);
   return found.sort((a, b) => b.weight - a.weight || (a.text < b.text ? -1 : 1));
 }
 
 /** Pain in one exercise that rose over its last three sessions (handbook 14). */
-function risingPain(athlete: Athlete, today: IsoDate): string | null {
+function risingPain(athlete: Athlete, library: Library, today: IsoDate): string | null {
   const recent = new Set(
     athlete.strengthLog
       .filter((l) => l.date <= today && daysBetween(l.date, today) <= PAIN_DAYS)
@@ -85,13 +85,13 @@ function risingPain(athlete: Athlete, today: IsoDate): string | null {
   for (const id of recent) {
     const [a, b, c] = historyOf(athlete.strengthLog, id, addDays(today, 1)).map((h) => h.item.pain ?? 0);
     if (a !== undefined && b !== undefined && c !== undefined && a > b && b > c)
-      return `Pain rises in the ${exerciseName(id).toLowerCase()}: ${c}, ${b}, ${a} of 10 in three sessions.`;
+      return `Pain rises in the ${library.name(id).toLowerCase()}: ${c}, ${b}, ${a} of 10 in three sessions.`;
   }
   return null;
 }
 
 /** The clearest side difference in the last four weeks of reps, or in the screening. */
-function sideDifference(athlete: Athlete, today: IsoDate): string | null {
+function sideDifference(athlete: Athlete, library: Library, today: IsoDate): string | null {
   let best: { pct: number; text: string } | null = null;
   const consider = (name: string, left: number, right: number) => {
     const [weak, strong] = [Math.min(left, right), Math.max(left, right)];
@@ -117,7 +117,7 @@ function sideDifference(athlete: Athlete, today: IsoDate): string | null {
     const last = historyOf(athlete.strengthLog, id, addDays(today, 1))[0]?.item;
     const sum = (side: "left" | "right") =>
       (last?.sets ?? []).filter((s) => s.side === side).reduce((a, s) => a + (s.clean ?? s.reps ?? 0), 0);
-    consider(exerciseName(id), sum("left"), sum("right"));
+    consider(library.name(id), sum("left"), sum("right"));
   }
   return (best as { text: string } | null)?.text ?? null;
 }

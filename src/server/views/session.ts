@@ -1,23 +1,24 @@
 /** One session as the sheet and the floor show it. */
+
+import { loggedAnchor, setsOf } from "../../api/make/anchors";
 import type { ItemView, SessionView } from "../../api/views";
 import type { Label, LoggedItem, StrengthLog } from "../../core/athlete/types";
 import { placeById, windowsOfWeek } from "../../core/athlete/windows";
 import { type IsoDate, mondayOf } from "../../core/dates";
 import { makeableLoads } from "../../core/dose/loads";
-import { exerciseById, exerciseName } from "../../core/exercise/library";
 import type { PlanSession } from "../../core/plan";
 import { plan } from "../../core/plan";
 import { historyOf } from "../../core/progress/next";
 import type { Item } from "../../core/session/types";
+import { kgToLb, roundTo } from "../../core/units";
 import { why } from "../../core/why";
 import type { Planned } from "../planner";
-import { loggedAnchor, setsOf } from "./anchors";
 
 /** "3 × 5 @ 52.5", or set by set where they differ; one side stands for both. */
-function lastText(item: LoggedItem): string {
+function lastText(item: LoggedItem, unit: "kg" | "lb" | undefined): string {
   const sets = item.sets.filter((s) => s.side !== "right");
   const of = (s: (typeof sets)[number]) =>
-    `${s.reps ?? `${s.seconds ?? 0} s`}${s.loadKg === undefined ? "" : ` @ ${s.loadKg}`}`;
+    `${s.reps ?? `${s.seconds ?? 0} s`}${s.loadKg === undefined ? "" : ` @ ${unit === "lb" ? roundTo(kgToLb(s.loadKg), 1) : s.loadKg}`}`;
   const first = sets[0] ? of(sets[0]) : "";
   return sets.length > 1 && sets.every((s) => of(s) === first) ? `${sets.length} × ${first}` : sets.map(of).join(", ");
 }
@@ -43,24 +44,27 @@ function itemView(i: Item, s: PlanSession, p: Planned, date: IsoDate): ItemView 
     rir: i.rir,
     restSeconds: i.restSeconds,
     tempo: i.exercise.tempo,
-    cue: i.exercise.cue,
+    cue: i.exercise.cues[0] ?? "",
     felt: i.exercise.felt,
+    added: i.added,
+    style: i.style,
+    firstSide: i.firstSide,
     why: i.why,
     warmUp: s.warmUp
       .filter((w) => w.exercise === i.exercise.id)
       .map(({ exercise, reps, loadKg, perSideKg }) => ({ exercise, reps, loadKg, perSideKg })),
     loads: place ? makeableLoads(i.exercise, i.loading, place) : [],
-    last: last ? { date: last.date, text: lastText(last.item) } : null,
+    last: last ? { date: last.date, text: lastText(last.item, p.stored.athlete.athlete.massUnit) } : null,
   };
 }
 
 /** A session of the past as it was prescribed then: from its log alone, so that nothing later changes it. */
 function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
   const { athlete } = p.stored;
-  const anchor = loggedAnchor(log);
+  const anchor = loggedAnchor(log, p.library);
   const day = p.plan.season.flatMap((w) => w.days).find((d) => d.date === log.date);
   const items = log.items.map((item, n): ItemView => {
-    const exercise = exerciseById(item.exercise);
+    const exercise = p.library.byId(item.exercise);
     const asked = item.prescribed;
     const last = historyOf(athlete.strengthLog, item.exercise, log.date)[0];
     const sided = item.sets.some((s) => s.side !== "both");
@@ -85,12 +89,15 @@ function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
       rir: asked?.rir ?? 0,
       restSeconds: 0,
       tempo: exercise?.tempo ?? "",
-      cue: exercise?.cue ?? "",
+      cue: exercise?.cues[0] ?? "",
       felt: exercise?.felt ?? "",
+      added: null,
+      style: null,
+      firstSide: null,
       why: [why("past.log", "As it was prescribed and logged that day; the past is not worked out again.")],
       warmUp: [],
       loads: [],
-      last: last ? { date: last.date, text: lastText(last.item) } : null,
+      last: last ? { date: last.date, text: lastText(last.item, p.stored.athlete.athlete.massUnit) } : null,
     };
   });
   return {
@@ -110,6 +117,7 @@ function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
     depthLimit: p.pastLimits.get(mondayOf(log.date)) ?? 0,
     items,
     dropped: [],
+    left: [],
     cautions: [],
     time: null,
     why: [why("past.log", "A session of the past, from its log.")],
@@ -126,7 +134,10 @@ export function sessionView(p: Planned, today: IsoDate, date: IsoDate, label: La
   const log = athlete.strengthLog.find((l) => l.date === date && l.label === label) ?? null;
   if (log && date < today) return loggedView(p, today, log);
   const from = p.from > date ? date : p.from;
-  const plans = p.from > date ? plan(athlete, { from, weeks: 1, held }).weeks : p.plan.weeks;
+  const plans =
+    p.from > date
+      ? plan(athlete, { from, weeks: 1, held, swaps: p.stored.swaps, library: p.library }).weeks
+      : p.plan.weeks;
   const week = plans.find((w) => w.season.start === mondayOf(date));
   const s = week?.sessions.find((x) => x.date === date && x.label === label);
   if (!week || !s) return log ? loggedView(p, today, log) : null;
@@ -149,7 +160,8 @@ export function sessionView(p: Planned, today: IsoDate, date: IsoDate, label: La
     locked: s.locked,
     depthLimit: week.depthLimit,
     items: s.items.map((i) => itemView(i, s, p, date)),
-    dropped: s.dropped.map((d) => ({ ...d, name: exerciseName(d.exercise) })),
+    dropped: s.dropped.map((d) => ({ ...d, name: p.library.name(d.exercise) })),
+    left: s.left,
     cautions: s.cautions,
     time: s.time,
     why: s.why,

@@ -1,11 +1,12 @@
 /** The survey table of the club. Rows are kept while an athlete's facts and the day stay the same. */
+
+import { columnOf, flagOf, phasePlace } from "../../api/make/season";
 import type { SquadRow, SquadView } from "../../api/views";
 import { addDays, type IsoDate, mondayOf } from "../../core/dates";
 import { inOrder } from "../../core/season/races";
 import type { Planner } from "../planner";
 import type { Store } from "../store/store";
 import { attentionOf } from "./attention";
-import { columnOf, flagOf, phasePlace } from "./season";
 
 /** Weeks before and from this one in the short section. */
 export const SHORT = { before: 4, ahead: 8 };
@@ -56,7 +57,7 @@ export class Squad {
     for (const id of this.rows.keys()) if (!known.has(id)) this.rows.delete(id);
     const out: SquadRow[] = [];
     for (const { id, revision } of list) {
-      const key = `${revision}/${this.planner.today()}`;
+      const key = `${revision}/${this.store.shelf.version}/${this.planner.today()}`;
       const kept = this.rows.get(id);
       if (kept?.key === key) {
         out.push(kept.row);

@@ -1,28 +1,47 @@
 /** One week as the week section and the fit panel show it. */
+
+import { loggedAnchor, plannedAnchor } from "../../api/make/anchors";
+import { flagOf, phasePlace } from "../../api/make/season";
 import type { EnduranceView, PlannedSessionView, WeekView } from "../../api/views";
-import type { EnduranceSession } from "../../core/athlete/types";
+import type { Athlete, EnduranceSession } from "../../core/athlete/types";
 import { windowsOfWeek } from "../../core/athlete/windows";
 import { addDays, type IsoDate, isoWeek } from "../../core/dates";
+import { flatEquivalent } from "../../core/endurance/hills";
 import { ASSUMED_RPE, ASSUMED_START, isKey, sessionLoad, startOf } from "../../core/endurance/load";
+import { weighs } from "../../core/endurance/weigh";
 import { phaseOn } from "../../core/season/phases";
+import { roundTo } from "../../core/units";
 import { DEFAULT_WEIGHTS } from "../../core/week/rules";
 import type { Planned, Planner } from "../planner";
 import type { Stored } from "../store/store";
-import { loggedAnchor, plannedAnchor } from "./anchors";
-import { flagOf, phasePlace } from "./season";
 
-export function enduranceView(e: EnduranceSession, id: string): EnduranceView {
+export function enduranceView(e: EnduranceSession, id: string, of: Athlete["athlete"]): EnduranceView {
   const assumed: string[] = [];
   if (e.rpe === undefined) assumed.push(`RPE ${ASSUMED_RPE[e.kind]} assumed for ${e.kind}`);
   if (e.start === undefined) assumed.push(`start ${ASSUMED_START} assumed`);
   if (e.key === undefined && isKey(e)) assumed.push(`key session because it is ${e.kind}`);
-  return { ...e, id, load: Math.round(sessionLoad(e)), isKey: isKey(e), startMinutes: startOf(e), assumed };
+  const flat = flatEquivalent(e);
+  if (flat?.assumed) assumed.push("as much down as up assumed for the hills");
+  return {
+    ...e,
+    id,
+    load: Math.round(sessionLoad(e)),
+    isKey: isKey(e),
+    startMinutes: startOf(e),
+    assumed,
+    weighs: weighs(e, of),
+    flatKm: flat ? roundTo(flat.km, 3) : null,
+  };
 }
 
 /** Endurance of a span with the row ids of the store. */
 export const enduranceBetween = (stored: Stored, from: IsoDate, to: IsoDate): EnduranceView[] =>
   stored.athlete.endurance
-    .flatMap((e, i) => (e.date >= from && e.date <= to ? [enduranceView(e, stored.enduranceIds[i] ?? String(i))] : []))
+    .flatMap((e, i) =>
+      e.date >= from && e.date <= to
+        ? [enduranceView(e, stored.enduranceIds[i] ?? String(i), stored.athlete.athlete)]
+        : [],
+    )
     .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.startMinutes - b.startMinutes));
 
 /** @returns null for a week outside the season */
@@ -37,7 +56,7 @@ export function weekView(p: Planned, planner: Planner, monday: IsoDate): WeekVie
   );
   const limits = week?.dayLimits ?? [];
   const sessions: PlannedSessionView[] = [
-    ...logs.map((l): PlannedSessionView => ({ ...loggedAnchor(l), place: "", warning: null })),
+    ...logs.map((l): PlannedSessionView => ({ ...loggedAnchor(l, p.library), place: "", warning: null })),
     ...(week?.sessions ?? []).map((s): PlannedSessionView => {
       const day = Math.round((Date.parse(s.date) - Date.parse(monday)) / 86_400_000);
       const over = Math.max(s.stress - (limits[day] ?? 0), s.stress - (week?.depthLimit ?? 0));

@@ -7,6 +7,8 @@ import type { Label, LockedSession, StrengthLog, Window } from "../../core/athle
 import { del, get, post, postText, put } from "./api";
 
 export const useClub = () => useQuery({ queryKey: ["club"], queryFn: () => get<ClubView>("/club"), staleTime: 60_000 });
+/** The club calendar's query. */
+export const CALENDAR_KEY = ["calendar"];
 export const useSquad = () => useQuery({ queryKey: ["squad"], queryFn: () => get<SquadView>("/squad") });
 export const useAthlete = (id: string) =>
   useQuery({ queryKey: ["a", id, "record"], queryFn: () => get<AthleteView>(`/athletes/${id}`) });
@@ -52,6 +54,7 @@ export function useChange<V, R = unknown>(id: string, write: (value: V) => Promi
       await Promise.all([
         client.invalidateQueries({ queryKey: ["a", id] }),
         client.invalidateQueries({ queryKey: ["squad"] }),
+        client.invalidateQueries({ queryKey: CALENDAR_KEY }),
       ]);
     },
   });

@@ -62,6 +62,13 @@ export function Exercise({
               {setsByReps(item)} {item.eachSide ? "each side " : ""}@ {loadText(item, units)}
               {item.seconds === null ? `, ${item.rir} in reserve` : ""}, {clock(item.restSeconds)} rest
             </p>
+            {(item.style || item.firstSide) && (
+              <p className="text-[14px] text-ink2">
+                {[item.style, item.firstSide ? `${item.firstSide} side first, the other matches it` : ""]
+                  .filter(Boolean)
+                  .join("; ")}
+              </p>
+            )}
           </div>
           <FloorAnchor view={view} log={log} current={item} />
         </div>

@@ -30,6 +30,9 @@ const item = (exercise: string, pair: string, sets: number, more: Partial<ItemVi
   barKg: 20,
   percent1rm: 80,
   rir: 2,
+  added: null,
+  style: null,
+  firstSide: null,
   restSeconds: 180,
   tempo: "2-0-1",
   cue: "",
@@ -90,6 +93,11 @@ describe("the log", () => {
         sets: [{ reps: 4, loadKg: 62.5, rir: 1, side: "both" }],
       },
     ]);
+  });
+  it("begins with the weaker side", () => {
+    const right = { ...split, firstSide: "right" as const };
+    const shown = { ...v, items: v.items.map((i) => (i.exercise === right.exercise ? right : i)) };
+    expect(log(empty(shown), right, 3).items[0]!.sets.map((s) => s.side)).toEqual(["right", "left", "right"]);
   });
   it("alternates sides", () => {
     expect(log(empty(v), split, 4).items[0]!.sets.map((s) => s.side)).toEqual(["left", "right", "left", "right"]);

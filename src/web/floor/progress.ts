@@ -5,10 +5,14 @@ import type { LoggedItem, LoggedSet, Side, StrengthLog } from "../../core/athlet
 /** Pain at which the exercise stops (handbook 14). */
 export const STOP_PAIN = 5;
 
-export const sidesOf = (i: Pick<ItemView, "eachSide">): Side[] => (i.eachSide ? ["left", "right"] : ["both"]);
+/** Sides in the order they are lifted: the weaker first, where the screening found one. */
+export const sidesOf = (i: Pick<ItemView, "eachSide" | "firstSide">): Side[] => {
+  if (!i.eachSide) return ["both"];
+  return i.firstSide === "right" ? ["right", "left"] : ["left", "right"];
+};
 
 /** Logged rows an exercise asks for: one a set, two where it has sides. */
-export const rowsOf = (i: Pick<ItemView, "eachSide" | "sets">): number => i.sets * sidesOf(i).length;
+export const rowsOf = (i: Pick<ItemView, "eachSide" | "firstSide" | "sets">): number => i.sets * sidesOf(i).length;
 
 export const loggedOf = (log: StrengthLog, exercise: string): LoggedItem | undefined =>
   log.items.find((x) => x.exercise === exercise);

@@ -1,16 +1,18 @@
 /** Records: races, endurance sessions and weekly windows, to add and edit; the athlete's file in and out. */
 import { lazy, Suspense, useState } from "react";
-import { useNavigate, useParams, useSearchParams } from "react-router";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import type { AthleteView, EnduranceView } from "../../api/views";
 import type { Race } from "../../core/athlete/types";
 import { minutesOf } from "../../core/dates";
+import { why } from "../../core/why";
 import { get } from "../data/api";
 import { useAthlete, useDeleteAthlete, useImport } from "../data/hooks";
-import { day, distance, duration, SPORT_NAMES, type Units } from "../format";
+import { day, distance, duration, massNumber, SPORT_NAMES, type Units } from "../format";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { Failed, Loading } from "../ui/State";
+import { Asked } from "../ui/Why";
 
 const RaceSheet = lazy(() => import("../ui/RaceSheet"));
 const EnduranceSheet = lazy(() => import("../ui/EnduranceSheet"));
@@ -34,6 +36,7 @@ const head = "h-7 text-left text-[12px] text-ink2 shadow-[inset_0_-1px_0_var(--c
 const line = "h-8 cursor-pointer border-b border-hair2 hover:bg-panel";
 
 function Records({ view }: { view: AthleteView }) {
+  const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
   const [opened, setOpened] = useState<Open | null>(params.get("add") === "race" ? { kind: "race", race: null } : null);
   const units: Units = { massUnit: view.facts.massUnit ?? "kg", distanceUnit: view.facts.distanceUnit ?? "km" };
@@ -44,6 +47,7 @@ function Records({ view }: { view: AthleteView }) {
   useKeys("view", [
     { key: "r", label: "add race", run: () => setOpened({ kind: "race", race: null }), bar: true },
     { key: "e", label: "add endurance", run: () => setOpened({ kind: "endurance", session: null }), bar: true },
+    { key: "i", label: "import", run: () => navigate(`/a/${view.id}/import`), bar: true },
     { key: "w", label: "add window", run: () => setOpened({ kind: "window", at: null }), bar: true },
   ]);
   const races = [...view.races].sort((a, b) => (a.date < b.date ? -1 : 1));
@@ -65,6 +69,9 @@ function Records({ view }: { view: AthleteView }) {
         <h1 className="text-[18px] leading-6 font-[650]">Records</h1>
         <span className="ml-1 text-ink2">what the plan is worked out from</span>
         <span className="flex-1" />
+        <Link className="btn" to={`/a/${view.id}/import`}>
+          {ICON.file} Import records
+        </Link>
         <FileActions view={view} />
       </div>
       <div className="grid min-h-0 flex-1 grid-cols-2 gap-6 overflow-auto px-4 pb-4">
@@ -140,7 +147,12 @@ function Records({ view }: { view: AthleteView }) {
             )}
           </section>
           <section>
-            <h2 className="mb-1 text-[15px] leading-6 font-[650]">Places</h2>
+            <h2 className="mb-1 flex items-baseline gap-3 text-[15px] leading-6 font-[650]">
+              Places
+              <Link className="link text-[12px] font-normal" to={`/a/${view.id}/intake/places`}>
+                change them in the intake
+              </Link>
+            </h2>
             <ul className="space-y-1.5 text-[12px] leading-4">
               {view.places.map((p) => (
                 <li key={p.id}>
@@ -204,6 +216,16 @@ function Records({ view }: { view: AthleteView }) {
   );
 }
 
+/** Worth a line from 3% on. */
+const isHilly = (e: EnduranceView): boolean =>
+  e.flatKm !== null && e.distanceKm !== undefined && Math.abs(e.flatKm / e.distanceKm - 1) >= 0.03;
+
+const flatWhy = (e: EnduranceView, units: Units) =>
+  why(
+    "hills.flat",
+    `${e.ascentM ?? 0} m of ascent make it cost as much as ${distance(e.flatKm ?? 0, units, 1)} on the flat${e.descentM === undefined ? ", taking as much down as up" : ""}.`,
+  );
+
 function EnduranceTable({
   rows,
   name,
@@ -241,7 +263,16 @@ function EnduranceTable({
               {e.isKey ? <b className="ml-1 text-[12px] text-moss-ink">key</b> : null}
             </td>
             <td>{duration(e.minutes)}</td>
-            <td>{e.distanceKm === undefined ? "–" : distance(e.distanceKm, units, 1)}</td>
+            <td>
+              {e.distanceKm === undefined ? "–" : distance(e.distanceKm, units, 1)}
+              {isHilly(e) && e.flatKm !== null && (
+                // biome-ignore lint/a11y/noStaticElementInteractions: keeps a click on the figure from opening the row
+                // biome-ignore lint/a11y/useKeyWithClickEvents: the button inside has the keys
+                <span className="block text-[12px] leading-4 text-ink2" onClick={(event) => event.stopPropagation()}>
+                  <Asked reasons={[flatWhy(e, units)]}>flat {distance(e.flatKm, units, 1)}</Asked>
+                </span>
+              )}
+            </td>
             <td>
               {e.load}
               {e.rpe === undefined ? <span title="RPE assumed by kind">*</span> : null}
@@ -254,7 +285,7 @@ function EnduranceTable({
 }
 
 function placeWords(p: AthleteView["places"][number], units: Units): string {
-  const kg = (n: number) => (units.massUnit === "lb" ? `${Math.round((n / 0.45359237) * 10) / 10}` : String(n));
+  const kg = (n: number) => massNumber(n, units);
   const parts = [
     p.bars.length ? `bars ${p.bars.map((b) => `${b.kind} ${kg(b.massKg)}`).join(", ")}` : "",
     p.plates.length ? `plates ${p.plates.map((x) => `${x.pairs} × ${kg(x.massKg)}`).join(", ")}` : "",

@@ -1,14 +1,24 @@
 /** Season: the ground section of many weeks, and the inspector of one. */
-import { lazy, Suspense, useMemo, useState } from "react";
+import { replaceEqualDeep } from "@tanstack/react-query";
+import { lazy, Suspense, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
+import { applyScenario } from "../../api/make/scenario";
+import type { ScenarioBody } from "../../api/requests";
 import type { SeasonView } from "../../api/views";
-import { addDays, mondayOf } from "../../core/dates";
+import type { PhaseSpan, Race } from "../../core/athlete/types";
+import { addDays, laterOf, mondayOf } from "../../core/dates";
+import { backToComputed, moveBoundary, withSpan } from "../../core/season/boundaries";
+import { planPhases } from "../../core/season/phases";
 import { useSeason } from "../data/hooks";
+import { useTrial } from "../data/trial";
 import { distanceNumber, span } from "../format";
 import { phaseFacts } from "../season/facts";
 import { Inspector } from "../season/Inspector";
+import { SeasonMenu } from "../season/SeasonMenu";
+import { TrialBar } from "../season/TrialBar";
 import { Legend } from "../section/Legend";
-import { seasonLayout, type Terrain, weeksThatFit } from "../section/layout/season";
+import { type SeasonLayout, seasonLayout, type Terrain, weeksThatFit, ZOOMS, zoomed } from "../section/layout/season";
+import { SeasonHandles } from "../section/SeasonHandles";
 import { SeasonSection } from "../section/SeasonSection";
 import { useSize } from "../section/useSize";
 import { useUnits } from "../ui/Frame";
@@ -34,20 +44,24 @@ export default function SeasonRoute() {
   return <Season key={id} id={id} view={season.data} />;
 }
 
-function Season({ id, view }: { id: string; view: SeasonView }) {
+function Season({ id, view: stored }: { id: string; view: SeasonView }) {
   const navigate = useNavigate();
   const units = useUnits();
   const [params, setParams] = useSearchParams();
   const [terrain, setTerrain] = useState<Terrain>("distance");
-  const [adding, setAdding] = useState(false);
+  const [opened, setOpened] = useState<{ race: string | null } | null>(null);
   const [ref, size] = useSize<HTMLDivElement>();
+  const trial = useTrial(id);
+  const view = trial.view ?? stored;
   const now = Math.max(
     0,
     view.weeks.findIndex((w) => w.start === mondayOf(view.today)),
   );
   const asked = view.weeks.findIndex((w) => w.start === params.get("week"));
   const selected = asked >= 0 ? asked : now;
-  const fits = size ? weeksThatFit(size.width, view.weeks.length) : 26;
+  const [zoom, setZoom] = useState<number | null>(null);
+  const usual = size ? weeksThatFit(size.width, view.weeks.length) : 26;
+  const fits = Math.min(zoom ?? usual, view.weeks.length);
   const [firstWanted, setFirst] = useState(Math.max(0, now - BEFORE));
   const first = Math.max(0, Math.min(firstWanted, view.weeks.length - fits));
   const select = (index: number) => {
@@ -57,6 +71,13 @@ function Season({ id, view }: { id: string; view: SeasonView }) {
     setParams({ week: week.start }, { replace: true });
     if (to < first) setFirst(to);
     else if (to >= first + fits) setFirst(to - fits + 1);
+  };
+  /** The chosen week keeps its place in sight. */
+  const zoomBy = (by: 1 | -1) => {
+    const next = zoomed(fits, by, view.weeks.length);
+    const share = (selected - first + 0.5) / fits;
+    setZoom(next);
+    setFirst(Math.round(selected + 0.5 - (share >= 0 && share <= 1 ? share : 0.5) * next));
   };
   const open = (index: number) => view.weeks[index] && navigate(`/a/${id}/week/${view.weeks[index].start}`);
   const race = (by: 1 | -1) => {
@@ -71,32 +92,79 @@ function Season({ id, view }: { id: string; view: SeasonView }) {
     { key: "ArrowUp", label: "race before", run: () => race(-1) },
     { key: "ArrowDown", label: "next race", run: () => race(1), bar: true },
     { key: "Enter", label: "open week", run: () => open(selected), bar: true },
-    { key: "r", label: "add race", run: () => setAdding(true), bar: true },
+    { key: "r", label: "add race", run: () => setOpened({ race: null }), bar: true },
+    { key: "+", label: "closer", run: () => zoomBy(-1) },
+    { key: "-", label: "wider", run: () => zoomBy(1) },
+    { key: "w", label: "what if", run: () => navigate(`/a/${id}/what-if`), bar: true },
     { key: "t", label: "to today", run: () => select(now) },
+    { key: "Escape", label: "throw the trial away", run: () => trial.discard() },
   ]);
+  // What is drawn where it was keeps its identity, so that it is not drawn again.
+  const drawn = useRef<SeasonLayout | null>(null);
   const layout = useMemo(
     () =>
       size
-        ? seasonLayout({
-            view,
-            terrain,
-            first,
-            count: fits,
-            width: size.width,
-            height: size.height,
-            inUnits: (km) => distanceNumber(km, units, 1),
-          })
+        ? replaceEqualDeep(
+            drawn.current,
+            seasonLayout({
+              view,
+              terrain,
+              first,
+              count: fits,
+              width: size.width,
+              height: size.height,
+              inUnits: (km) => distanceNumber(km, units, 1),
+            }),
+          )
         : null,
     [view, terrain, first, fits, size, units],
   );
+  drawn.current = layout;
   const facts = useMemo(() => phaseFacts(view, units), [view, units]);
   const week = view.weeks[selected];
   const shown = view.weeks.slice(first, first + fits);
   const unit =
     terrain === "distance" ? `${units.distanceUnit} a week` : terrain === "hours" ? "hours a week" : "load a week, AU";
+
+  const athlete = trial.facts?.athlete;
+  const attempt = (change: ScenarioBody) => trial.attempt({ ...trial.latest(), ...change });
+  /** The athlete with everything asked for so far, planned already or not. */
+  const tried = () => athlete && applyScenario(athlete, trial.latest() ?? {});
+  const moveRace = (raceId: string, to: string | number) => {
+    const races = tried()?.races;
+    const moved = races?.find((r) => r.id === raceId);
+    if (!races || !moved) return;
+    const last = addDays(stored.season.end, 1 - (moved.days ?? 1));
+    const wanted = typeof to === "number" ? addDays(moved.date, to) : to;
+    // The past is as it was.
+    const date = wanted > last ? last : laterOf(wanted, view.today);
+    attempt({ races: races.map((r) => (r.id === raceId ? { ...r, date } : r)) });
+  };
+  const own = trial.scenario?.phases ?? athlete?.phases ?? [];
+  // A drag is counted from where it began, so that it leaves one boundary and not one for each step.
+  const grip = useRef<{ phases: readonly PhaseSpan[]; own: readonly PhaseSpan[]; races: readonly Race[] } | null>(null);
+  const moveEdge = (index: number, to: string | number | null) => {
+    const now = to === null ? undefined : tried();
+    if (to === null || !now) {
+      grip.current = null;
+      return;
+    }
+    grip.current ??= { phases: planPhases(now).phases, own: now.phases ?? [], races: now.races };
+    const from = grip.current;
+    const date = typeof to === "number" ? addDays(from.phases[index + 1]?.start ?? view.today, to) : to;
+    const ahead = laterOf(date, addDays(view.today, 1));
+    attempt({ phases: moveBoundary(from.phases, from.races, from.own, index, ahead) });
+  };
+  const wheel = (e: React.WheelEvent) => {
+    if (e.ctrlKey) zoomBy(e.deltaY > 0 ? 1 : -1);
+    else if (Math.abs(e.deltaX) > Math.abs(e.deltaY) || e.shiftKey)
+      setFirst(first + Math.sign(e.deltaX || e.deltaY) * Math.max(1, Math.round(fits / 26)));
+  };
+  const openedRace = opened?.race ? (athlete?.races.find((r) => r.id === opened.race) ?? null) : null;
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">
-      <main className="flex min-w-0 flex-col">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)]">
+      <main className="relative flex min-w-0 flex-col">
+        <TrialBar id={id} trial={trial} stored={stored} />
         <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
           <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">Season section</h1>
           <span className="ml-1 truncate text-ink2">
@@ -105,31 +173,52 @@ function Season({ id, view }: { id: string; view: SeasonView }) {
               : ""}
           </span>
           <span className="flex-1" />
-          <button
-            type="button"
-            className="btn btn-sq"
-            aria-label="Earlier weeks"
-            disabled={first === 0}
-            onClick={() => setFirst(Math.max(0, first - 8))}
-          >
-            {ICON.left}
-          </button>
-          <button
-            type="button"
-            className="btn btn-sq -ml-1"
-            aria-label="Later weeks"
-            disabled={first + fits >= view.weeks.length}
-            onClick={() => setFirst(first + 8)}
-          >
-            {ICON.right}
-          </button>
+          <span className="flex gap-1 max-[1150px]:hidden">
+            <button
+              type="button"
+              className="btn btn-sq"
+              aria-label="Earlier weeks"
+              disabled={first === 0}
+              onClick={() => setFirst(Math.max(0, first - Math.ceil(fits / 3)))}
+            >
+              {ICON.left}
+            </button>
+            <button
+              type="button"
+              className="btn btn-sq"
+              aria-label="Later weeks"
+              disabled={first + fits >= view.weeks.length}
+              onClick={() => setFirst(first + Math.ceil(fits / 3))}
+            >
+              {ICON.right}
+            </button>
+            <button
+              type="button"
+              className="btn btn-sq ml-1"
+              aria-label="Closer: fewer weeks"
+              disabled={fits <= ZOOMS[0]}
+              onClick={() => zoomBy(-1)}
+            >
+              {ICON.plus}
+            </button>
+            <button
+              type="button"
+              className="btn btn-sq"
+              aria-label="Wider: more weeks"
+              disabled={fits >= view.weeks.length}
+              onClick={() => zoomBy(1)}
+            >
+              {ICON.minus}
+            </button>
+          </span>
           <Segments name="Terrain" options={TERRAIN} value={terrain} onChange={setTerrain} />
-          <button type="button" className="btn ml-1" onClick={() => setAdding(true)}>
+          <button type="button" className="btn ml-1" onClick={() => setOpened({ race: null })}>
             {ICON.flag} Add race
           </button>
+          <SeasonMenu id={id} anyFixed={own.length > 0} onAllComputed={() => attempt({ phases: [] })} />
         </div>
         <Legend kind="season" />
-        <div ref={ref} className="min-h-[420px] flex-1 overflow-hidden">
+        <div ref={ref} className="min-h-[420px] flex-1 overflow-hidden" onWheel={wheel}>
           {layout && size && (
             <SeasonSection
               layout={layout}
@@ -141,6 +230,20 @@ function Season({ id, view }: { id: string; view: SeasonView }) {
               onOpen={open}
               width={size.width}
               height={size.height}
+              handles={
+                <SeasonHandles
+                  layout={layout}
+                  today={view.today}
+                  onRace={moveRace}
+                  onOpenRace={(r) => setOpened({ race: r })}
+                  onBoundary={moveEdge}
+                  onAnchor={(a) => navigate(`/a/${id}/session/${a.date}/${a.label}`)}
+                  onPick={(column) => {
+                    const picked = layout.columns[column];
+                    if (picked) select(picked.index);
+                  }}
+                />
+              }
             />
           )}
         </div>
@@ -148,17 +251,20 @@ function Season({ id, view }: { id: string; view: SeasonView }) {
       <aside className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel" aria-label="Week inspector">
         {week && (
           <Inspector
+            id={id}
             week={week}
             view={view}
             units={units}
             onStep={(by) => select(selected + by)}
             onOpen={() => open(selected)}
+            onComputed={(phase) => attempt({ phases: backToComputed(own, phase) })}
+            onSpan={(proposal) => attempt({ phases: withSpan(own, proposal) })}
           />
         )}
       </aside>
-      {adding && (
+      {opened && (opened.race === null || openedRace) && (
         <Suspense fallback={null}>
-          <RaceSheet id={id} race={null} season={view.season} units={units} onClose={() => setAdding(false)} />
+          <RaceSheet id={id} race={openedRace} season={view.season} units={units} onClose={() => setOpened(null)} />
         </Suspense>
       )}
     </div>

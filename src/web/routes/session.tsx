@@ -78,7 +78,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
   const units = useUnits();
   const canLift = view.date === view.today || (view.date < view.today && view.log === null);
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px] max-[700px]:block max-[700px]:overflow-auto">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)] max-[700px]:block max-[700px]:overflow-auto">
       <main className="flex min-w-0 flex-col">
         <div className="flex min-h-[52px] flex-none flex-wrap items-center gap-2 pr-3 pl-4">
           <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">
@@ -96,6 +96,9 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
             {ICON.right}
           </button>
           <span className="flex-1" />
+          <Link className="btn max-[1240px]:hidden" to={`/a/${view.id}/sheets`}>
+            Warm-up sheet
+          </Link>
           <Link className="btn" to={`/a/${view.id}/week/${view.date}`}>
             Its week
           </Link>
@@ -132,6 +135,21 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
             </tbody>
           </table>
           <TimeBar view={view} />
+          {view.left.length > 0 && (
+            <section className="mt-4">
+              <h2 className="sec-h">Out for safety, and what stands instead</h2>
+              <ul className="text-[12px] leading-4">
+                {view.left.map((l) => (
+                  <li key={l.exercise} className="flex gap-1.5 py-0.5">
+                    <WarnIcon size={12} />
+                    <span>
+                      <b className="font-semibold">{l.name}</b>: {l.why}. Instead: {l.instead.toLowerCase()}.
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
           {view.dropped.length > 0 && (
             <section className="mt-4">
               <h2 className="sec-h">Left out</h2>

@@ -40,6 +40,7 @@ export default function SquadView() {
     { key: "ArrowDown", label: "athlete", run: () => setChosen(Math.min(rows.length - 1, at + 1)), bar: true },
     { key: "Enter", label: "open week", run: open, bar: true },
     { key: "t", label: "lifts today", run: () => setFilter(filter === "today" ? "all" : "today"), bar: true },
+    { key: "n", label: "new athlete", run: () => navigate("/new"), bar: true },
     { key: "i", label: "import", run: () => setImporting(true), bar: true },
   ]);
   useEffect(() => {
@@ -64,15 +65,21 @@ export default function SquadView() {
         <button type="button" className="btn ml-2" onClick={() => setImporting(true)}>
           {ICON.file} Import athlete
         </button>
+        <Link className="btn btn-pri" to="/new">
+          {ICON.plus} New athlete
+        </Link>
       </div>
       <div className="min-h-0 flex-1 overflow-auto px-4 pb-4 max-[700px]:hidden">
         {all.length === 0 ? (
           <Empty title="No athletes yet">
             <p className="mb-3">
-              Bring in an athlete file: races, weekly sessions, windows and places. Phases, doses and a fitted week
-              follow from it.
+              Begin with the talk, or bring in an athlete file: places, windows, races and weekly sessions. Phases,
+              doses and a fitted week follow from them.
             </p>
-            <button type="button" className="btn btn-pri" onClick={() => setImporting(true)}>
+            <Link className="btn btn-pri mr-2" to="/new">
+              {ICON.plus} New athlete
+            </Link>
+            <button type="button" className="btn" onClick={() => setImporting(true)}>
               {ICON.file} Import athlete
             </button>
           </Empty>

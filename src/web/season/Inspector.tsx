@@ -1,12 +1,18 @@
 /** The inspector of one week of the season: endurance, dose, a close look at its anchors, reasons and warnings. */
+
+import { Link } from "react-router";
 import type { SeasonView, SeasonWeekView } from "../../api/views";
+import type { PhaseSpan } from "../../core/athlete/types";
 import { addDays } from "../../core/dates";
+import { useSaveNote } from "../data/imports";
 import {
+  day,
   distanceNumber,
   duration,
   EMPHASIS_NAMES,
   loadText,
   PHASE_NAMES,
+  SPORT_NAMES,
   setsByReps,
   signed,
   span,
@@ -20,18 +26,27 @@ import { ICON, WarnIcon } from "../ui/glyphs";
 import { Asked, WhyList } from "../ui/Why";
 
 export function Inspector({
+  id,
   week,
   view,
   units,
   onStep,
   onOpen,
+  onComputed,
+  onSpan,
 }: {
+  id: string;
   week: SeasonWeekView;
   view: SeasonView;
   units: Units;
   onStep: (by: number) => void;
   onOpen: () => void;
+  /** Gives a phase of the coach's own back to the planner. */
+  onComputed: (phase: PhaseSpan) => void;
+  /** Tries a proposed phase. */
+  onSpan: (span: PhaseSpan) => void;
 }) {
+  const own = view.phases.find((p) => p.fixed && p.start <= addDays(week.start, 6) && p.end >= week.start);
   const end = addDays(week.start, 6);
   const warnings = view.warnings.filter((w) => w.code !== "not-placed" && w.date >= week.start && w.date <= end);
   const minutes = week.anchors.reduce((a, s) => a + s.minutes, 0);
@@ -58,6 +73,14 @@ export function Inspector({
           {PHASE_NAMES[week.phase]}, {EMPHASIS_NAMES[week.emphasis].toLowerCase()}
           {week.stepBack ? ", step-back" : ""}
         </p>
+        {own && (
+          <p className="mt-1 flex items-center gap-2 text-[12px] leading-4 text-ink2">
+            {PHASE_NAMES[own.phase]} {span(own.start, own.end)} is set by you.
+            <button type="button" className="link" onClick={() => onComputed(own)}>
+              Back to computed
+            </button>
+          </p>
+        )}
       </div>
       <div className="sec">
         <h3 className="sec-h">Endurance {week.done ? "done" : "planned"}</h3>
@@ -66,6 +89,21 @@ export function Inspector({
           <Figure value={thousands(week.ascentM)} unit="m" name="ascent" />
           <Figure value={thousands(week.load)} unit="" name="load, AU" />
         </dl>
+        {week.planned.sessions > 0 && week.done && (
+          <p className="mt-1 flex justify-between text-[12px] leading-5 text-ink2 cond-s">
+            <span>planned</span>
+            <span>
+              {distanceNumber(week.planned.distanceKm, units)} {units.distanceUnit} in {duration(week.planned.minutes)},
+              done in {duration(week.minutes)}
+            </span>
+          </p>
+        )}
+        {week.sports.length > 1 && (
+          <p className="mt-1 text-[12px] leading-5 text-ink2 cond-s">
+            {week.sports.map((s) => `${SPORT_NAMES[s.sport].toLowerCase()} ${duration(s.minutes)}`).join(", ")}
+          </p>
+        )}
+        {week.away.length > 0 && <p className="text-[12px] leading-5 text-mist-ink">Away: {week.away.join(", ")}</p>}
         <p className="mt-1 flex justify-between text-[12px] leading-6 text-ink2 cond-s">
           <span>vs last 3 ordinary weeks</span>
           <Asked reasons={mileage}>
@@ -149,7 +187,19 @@ export function Inspector({
           </em>
         </h3>
         <SeasonDetail week={week} />
+        {week.anchors.length > 0 && (
+          <ul className="mt-1 flex flex-wrap gap-x-3 text-[12px] leading-5">
+            {week.anchors.map((a) => (
+              <li key={`${a.date}${a.label}`}>
+                <Link className="link" to={`/a/${id}/session/${a.date}/${a.label}`}>
+                  {a.label} {day(a.date)}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        )}
       </div>
+      <WeekNote key={week.start} id={id} monday={week.start} text={week.note} />
       <div className="sec flex-1">
         <h3 className="sec-h">Why</h3>
         <WhyList reasons={week.why} />
@@ -164,11 +214,44 @@ export function Inspector({
         {warnings.map((w) => (
           <p key={w.text} className="mt-2 flex gap-1.5 text-[12px] leading-4 text-brick-ink">
             <WarnIcon />
-            <span>{w.text}</span>
+            <span>
+              {w.text}
+              {w.proposal && (
+                <button type="button" className="link ml-1" onClick={() => w.proposal && onSpan(w.proposal)}>
+                  Try it
+                </button>
+              )}
+            </span>
           </p>
         ))}
       </div>
     </>
+  );
+}
+
+/** The coach's own words about a week; kept when the field is left. */
+function WeekNote({ id, monday, text }: { id: string; monday: string; text: string }) {
+  const save = useSaveNote(id);
+  return (
+    <div className="sec">
+      <label htmlFor="week-note" className="sec-h">
+        Note
+      </label>
+      <textarea
+        id="week-note"
+        className="input h-auto min-h-8 py-1"
+        rows={text ? 3 : 1}
+        maxLength={2000}
+        defaultValue={text}
+        placeholder="Camp, exams, a cold: what the figures do not say"
+        onBlur={(e) => e.target.value.trim() !== text && save.mutate({ monday, text: e.target.value })}
+      />
+      {save.isError && (
+        <p role="alert" className="text-[12px] text-brick-ink">
+          {save.error.message}
+        </p>
+      )}
+    </div>
   );
 }
 

@@ -31,9 +31,9 @@ export function Legend({ kind }: { kind: "season" | "week" }) {
       {kind === "season" ? (
         <>
           <span className="flex items-center gap-1">{mark("M9 13V2M6 2.5h6", "var(--color-moss-ink)")} Ascent</span>
-          <span className="flex items-center gap-1">
-            {mark("M1 7h16", "var(--color-ground)", "3 2.5")} Step-back: usual level
-          </span>
+          <span className="flex items-center gap-1">{mark("M1 7h16", "var(--color-ground)", "3 2.5")} Usual level</span>
+          <span className="flex items-center gap-1">{mark("M2 6v5h14v-5", "var(--color-ink)")} As planned</span>
+          <span className="flex items-center gap-1">{mark("M1 7h16", "var(--color-moss-ink)", "1.5 2")} Sports</span>
         </>
       ) : (
         <>

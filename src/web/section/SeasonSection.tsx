@@ -1,10 +1,11 @@
 /** The season as a ground section. Everything drawn stands in the layout; the table twin below is for screen readers. */
+import type { ReactNode } from "react";
 import type { SeasonView } from "../../api/views";
-import { day, duration, PHASE_NAMES } from "../format";
 import { Defs } from "./Defs";
 import type { SeasonLayout } from "./layout/season";
 import { Anchor, Earth, Flag, Plumb, Text, Triangle } from "./parts";
 import { Axes, type PhaseFacts, PhaseTable, Strip } from "./SeasonTables";
+import { SeasonTwin } from "./SeasonTwin";
 import { crisp, Soil } from "./Soil";
 
 interface Props {
@@ -15,11 +16,24 @@ interface Props {
   facts: ReadonlyMap<number, PhaseFacts>;
   onSelect: (index: number) => void;
   onOpen: (index: number) => void;
+  /** Flags, boundaries and anchors that can be taken hold of. */
+  handles?: ReactNode;
   width: number;
   height: number;
 }
 
-export function SeasonSection({ layout: l, view, selected, unit, facts, onSelect, onOpen, width, height }: Props) {
+export function SeasonSection({
+  layout: l,
+  view,
+  selected,
+  unit,
+  facts,
+  onSelect,
+  onOpen,
+  handles,
+  width,
+  height,
+}: Props) {
   const chosen = l.columns.find((c) => c.index === selected);
   return (
     <>
@@ -27,7 +41,7 @@ export function SeasonSection({ layout: l, view, selected, unit, facts, onSelect
         width={width}
         height={height}
         viewBox={`0 0 ${width} ${height}`}
-        role="img"
+        role="group"
         aria-label={`Season section of ${l.columns.length} weeks. The same figures stand in the table after it.`}
       >
         <Defs prefix="s" size={4} />
@@ -72,6 +86,52 @@ export function SeasonSection({ layout: l, view, selected, unit, facts, onSelect
         )}
         <path d={l.terrainDone} fill="var(--color-moss)" />
         <path d={l.terrainPlan} fill="var(--color-moss-plan)" />
+        {l.columns.map((c) =>
+          c.layers
+            .slice(0, -1)
+            .map((s) => (
+              <line
+                key={`${c.index}${s.sport}`}
+                x1={c.x0 + 1}
+                x2={c.x1 - 1}
+                y1={s.y}
+                y2={s.y}
+                stroke="var(--color-moss-ink)"
+                opacity=".7"
+                strokeDasharray="1.500 2"
+              />
+            )),
+        )}
+        {l.days.length > 0 && (
+          <Text x={l.x0 + 8} y={l.top + 16} fill="var(--color-ink2)" halo="var(--color-paper)">
+            posts: days, to a scale of their own
+          </Text>
+        )}
+        {l.days.map((d) => (
+          <g key={d.date}>
+            <line x1={d.x0} x2={d.x0} y1={l.ground - 4} y2={l.ground} stroke="var(--color-ground)" />
+            {d.top !== null && (
+              <rect
+                x={d.x0 + (d.x1 - d.x0) * 0.22}
+                y={d.top}
+                width={(d.x1 - d.x0) * 0.56}
+                height={l.ground - d.top}
+                fill={d.done ? "var(--color-moss-ink)" : "var(--color-moss)"}
+                opacity={d.done ? 0.85 : 0.6}
+              />
+            )}
+            <Text
+              x={(d.x0 + d.x1) / 2}
+              y={l.ground - 6}
+              size={11}
+              anchor="middle"
+              weight={500}
+              halo="var(--color-paper)"
+            >
+              {d.text}
+            </Text>
+          </g>
+        ))}
         <path d={l.ridge} fill="none" stroke="var(--color-moss-ink)" strokeWidth="1.25" />
         {l.columns.map((c) => {
           const x = (c.x0 + c.x1) / 2;
@@ -83,6 +143,28 @@ export function SeasonSection({ layout: l, view, selected, unit, facts, onSelect
                   stroke="var(--color-moss-ink)"
                   fill="none"
                 />
+              )}
+              {c.planned !== null && (
+                <path
+                  d={`M${c.x0 + 2} ${c.planned - 3}V${c.planned}H${c.x1 - 2}V${c.planned - 3}`}
+                  stroke="var(--color-ink)"
+                  fill="none"
+                />
+              )}
+              {c.week.away.length > 0 && (
+                <path d={`M${c.x0 + 2} ${l.top + 3}H${c.x1 - 2}`} stroke="var(--color-mist-ink)" strokeWidth="3">
+                  <title>Away: {c.week.away.join(", ")}</title>
+                </path>
+              )}
+              {c.week.note !== "" && (
+                <g>
+                  <title>{c.week.note}</title>
+                  <path
+                    d={`M${x - 5} ${l.top + 9}h10v8h-6l-3 4v-4h-1z`}
+                    fill="var(--color-panel)"
+                    stroke="var(--color-ink)"
+                  />
+                </g>
               )}
               {c.usual !== null && (
                 <line
@@ -200,44 +282,9 @@ export function SeasonSection({ layout: l, view, selected, unit, facts, onSelect
             onDoubleClick={() => onOpen(c.index)}
           />
         ))}
+        {handles}
       </svg>
-      <table className="sr-only">
-        <caption>Weeks of the season</caption>
-        <thead>
-          <tr>
-            <th>Week</th>
-            <th>Dates</th>
-            <th>Phase</th>
-            <th>{unit}</th>
-            <th>Depth limit</th>
-            <th>Strength sessions</th>
-          </tr>
-        </thead>
-        <tbody>
-          {l.columns.map((c) => (
-            <tr key={c.index}>
-              <td>{c.week.isoWeek}</td>
-              <td>{c.week.start}</td>
-              <td>
-                {PHASE_NAMES[c.week.phase]}
-                {c.week.stepBack ? ", step-back" : ""}
-              </td>
-              <td>{Math.round(c.value)}</td>
-              <td>{c.week.depthLimit}</td>
-              <td>
-                {c.week.anchors
-                  .map((a) => `${a.label} ${day(a.date)}, ${duration(a.minutes)}, depth ${a.stress}`)
-                  .join("; ")}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <ul className="sr-only" aria-label="Races">
-        {view.races.map((r) => (
-          <li key={r.id}>{`${r.priority} race ${r.name}, ${day(r.date)}`}</li>
-        ))}
-      </ul>
+      <SeasonTwin columns={l.columns} races={view.races} unit={unit} />
     </>
   );
 }

@@ -73,7 +73,7 @@ export function Strip({ l, selected }: { l: SeasonLayout; selected: number }) {
               <g key={c.index}>
                 {r === 0 && c.week.stepBack && (
                   <path
-                    d={`M${x - 10.5} ${row.y + 4.5}h21v8l-4 4h-13l-4 -4z`}
+                    d={stepBackMark(x, row.y, Math.min(10.5, l.columnWidth / 2 - 1.5))}
                     fill="none"
                     stroke="var(--color-ground)"
                   />
@@ -100,6 +100,12 @@ export function Strip({ l, selected }: { l: SeasonLayout; selected: number }) {
     </g>
   );
 }
+
+/** A box with its lower corners cut, round the number of a step-back week. */
+const stepBackMark = (x: number, y: number, half: number): string => {
+  const cut = Math.min(4, half / 2);
+  return `M${x - half} ${y + 4.5}h${2 * half}v8l${-cut} ${cut}h${-2 * (half - cut)}l${-cut} ${-cut}z`;
+};
 
 /** A cell that is too narrow keeps what stands before the comma; its title keeps the whole. */
 const cellText = (text: string, width: number): string => {

@@ -1,15 +1,24 @@
 /** The short section of a squad row: four weeks behind, eight ahead, on its own small scale. */
 import type { SquadRow } from "../../api/views";
+import { daysBetween } from "../../core/dates";
 import { Defs } from "./Defs";
 import { anchorShape, steppedEdge } from "./layout/common";
 import { Anchor } from "./parts";
 import { bandSets, STRATA } from "./patterns";
 
+/** Weeks shown: behind this one, and in all. */
+const BEFORE = 4;
+const COLUMNS = 12;
 const SIZE = { width: 264, height: 52, ground: 22 };
 
 export function ShortSection({ row }: { row: SquadRow }) {
   const { width, height, ground } = SIZE;
-  const column = width / Math.max(1, row.weeks.length);
+  const column = width / COLUMNS;
+  // A season that has only begun, or soon ends, leaves its columns empty, so that the rows of the club share one scale of time.
+  const first = row.weeks[0]?.start;
+  const lead = first ? Math.max(0, BEFORE + daysBetween(row.monday, first) / 7) : 0;
+  const left = (i: number) => (lead + i) * column;
+  const end = left(row.weeks.length);
   const most = Math.max(1, ...row.weeks.map((w) => w.load));
   const deepest = Math.max(
     200,
@@ -18,8 +27,8 @@ export function ShortSection({ row }: { row: SquadRow }) {
   );
   const unit = (height - ground - 2) / deepest;
   const edges = row.weeks.map((w, i) => ({
-    x0: i * column,
-    x1: (i + 1) * column,
+    x0: left(i),
+    x1: left(i + 1),
     y: ground - (w.load / most) * (ground - 2),
   }));
   const ridge = steppedEdge(edges, 3);
@@ -31,17 +40,17 @@ export function ShortSection({ row }: { row: SquadRow }) {
       {row.weeks.map((w, i) => (
         <rect
           key={w.start}
-          x={i * column}
+          x={left(i)}
           y={ground}
           width={column + 0.5}
           height={height - ground}
           fill={STRATA[w.phase].tint}
         />
       ))}
-      <path d={`${ridge}L${width} ${ground}L0 ${ground}Z`} fill="var(--color-moss-plan)" />
+      <path d={`${ridge}L${end} ${ground}L${left(0)} ${ground}Z`} fill="var(--color-moss-plan)" />
       {nowAt > 0 && (
         <path
-          d={`${steppedEdge(edges.slice(0, nowAt), 3)}L${nowAt * column} ${ground}L0 ${ground}Z`}
+          d={`${steppedEdge(edges.slice(0, nowAt), 3)}L${left(nowAt)} ${ground}L${left(0)} ${ground}Z`}
           fill="var(--color-moss)"
         />
       )}
@@ -50,7 +59,7 @@ export function ShortSection({ row }: { row: SquadRow }) {
       {row.weeks.flatMap((w, i) =>
         w.anchors.map((a, k) => {
           const bw = Math.min(5, column / (w.anchors.length + 1));
-          const x = i * column + ((k + 1) * column) / (w.anchors.length + 1);
+          const x = left(i) + ((k + 1) * column) / (w.anchors.length + 1);
           const shape = anchorShape(
             {
               key: `${a.date}${a.label}`,
@@ -72,7 +81,7 @@ export function ShortSection({ row }: { row: SquadRow }) {
         }),
       )}
       {nowAt >= 0 && (
-        <line x1={nowAt * column + 0.5} x2={nowAt * column + 0.5} y1="0" y2={height} stroke="var(--color-ink)" />
+        <line x1={left(nowAt) + 0.5} x2={left(nowAt) + 0.5} y1="0" y2={height} stroke="var(--color-ink)" />
       )}
     </svg>
   );

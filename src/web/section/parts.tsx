@@ -1,5 +1,5 @@
 /** Small drawn parts of the ground section: anchor, flag, plumb line, triangle, shackle, band letters. */
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import type { AnchorShape } from "./layout/common";
 import { BAND_STYLE, type BandId } from "./patterns";
 
@@ -61,7 +61,14 @@ interface AnchorProps {
 }
 
 /** An anchor: eye on the ground line, stem, banded block, foot plate at its depth; a shackle where it is locked. */
-export function Anchor({ shape: s, ground, prefix, letters = false, eye = true, stroke = 1.25 }: AnchorProps) {
+export const Anchor = memo(function Anchor({
+  shape: s,
+  ground,
+  prefix,
+  letters = false,
+  eye = true,
+  stroke = 1.25,
+}: AnchorProps) {
   return (
     <g>
       <line x1={s.x} y1={ground + 1} x2={s.x} y2={s.top} stroke="var(--color-iron)" strokeWidth={stroke} />
@@ -118,7 +125,7 @@ export function Anchor({ shape: s, ground, prefix, letters = false, eye = true, 
       {s.locked && <Shackle x={s.x} y={ground} scale={letters ? 1 : 0.6} />}
     </g>
   );
-}
+});
 
 export function BandLetter({
   id,

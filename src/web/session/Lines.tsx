@@ -5,6 +5,7 @@ import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
 import { PlateStack } from "../ui/Plates";
 import { Asked } from "../ui/Why";
+import { Swap } from "./Swap";
 
 /** Columns that a phone has no room for; the floor shows what they hold. */
 export const WIDE = "max-[700px]:hidden";
@@ -38,19 +39,27 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
           {i.pair}
           {partnered && <Bracket part={second ? "bottom" : i.warmUp.length > 0 ? "through" : "top"} />}
         </td>
-        <td className="pr-3">
+        <td className="py-1.5 pr-3">
           <span className="flex items-center gap-2">
             <PatternTile id={bandOf(i.pattern)} size={18} />
             <span>
-              <Asked
-                reasons={i.why.filter((w) => w.rule.startsWith("choice") || w.rule === "side.first")}
-                className="block text-left text-[14px] leading-5 font-semibold"
-              >
-                {i.name}
-              </Asked>
+              <span className="flex items-baseline gap-2">
+                <Asked
+                  reasons={i.why.filter((w) => /^(choice|finding|first|side|pair)/.test(w.rule))}
+                  className="block text-left text-[14px] leading-5 font-semibold"
+                >
+                  {i.name}
+                </Asked>
+                {view.log === null && view.time && (
+                  <span className="max-[700px]:hidden">
+                    <Swap item={i} view={view} />
+                  </span>
+                )}
+              </span>
               <span className="block max-w-[46ch] max-[700px]:hidden text-[12px] leading-4 text-ink2 cond-s">
                 {i.cue}
               </span>
+              <Notes item={i} />
             </span>
           </span>
         </td>
@@ -126,6 +135,17 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
         )}
       </tr>
     </>
+  );
+}
+
+/** What a coach must see without asking: which side begins, and what the screening added. */
+function Notes({ item: i }: { item: ItemView }) {
+  return (
+    <span className="flex flex-wrap items-center gap-x-2 text-[12px] leading-4">
+      {i.style && <span className="text-ink2">{i.style}</span>}
+      {i.firstSide && <b className="font-semibold text-iron">{i.firstSide} side first</b>}
+      {i.added && <span className="text-iron">added: {i.added.toLowerCase()}</span>}
+    </span>
   );
 }
 

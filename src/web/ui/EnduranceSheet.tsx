@@ -6,7 +6,7 @@ import { type EnduranceBody, enduranceBody } from "../../api/requests";
 import type { EnduranceView } from "../../api/views";
 import { type EnduranceSession, SESSION_KINDS, SESSION_SPORTS } from "../../core/athlete/types";
 import { useDeleteEndurance, useSaveEndurance } from "../data/hooks";
-import { SPORT_NAMES, type Units } from "../format";
+import { distance, duration, SPORT_NAMES, type Units } from "../format";
 import {
   bodyResolver,
   compact,
@@ -15,10 +15,13 @@ import {
   Field,
   FormActions,
   FormProblem,
+  massFrom,
+  massText,
   numberFrom,
   placeFaults,
 } from "./form";
 import { Sheet } from "./Sheet";
+import { WhyList } from "./Why";
 
 interface Form {
   date: string;
@@ -52,7 +55,16 @@ const text = (n: number | undefined) => (n === undefined ? "" : String(n));
 
 /** Without what the server added to the stored session. */
 export function storedPart(e: EnduranceView): EnduranceSession {
-  const { id: _id, load: _load, isKey: _key, startMinutes: _start, assumed: _assumed, ...session } = e;
+  const {
+    id: _id,
+    load: _load,
+    isKey: _key,
+    startMinutes: _start,
+    assumed: _assumed,
+    flatKm: _flat,
+    weighs: _weighs,
+    ...session
+  } = e;
   return session;
 }
 
@@ -84,11 +96,13 @@ export default function EnduranceSheet({
       distanceKm: distanceFrom(f.distanceKm, units.distanceUnit, session?.distanceKm),
       ascentM: numberFrom(f.ascentM),
       descentM: numberFrom(f.descentM),
-      packKg: numberFrom(f.packKg),
+      packKg: massFrom(f.packKg, units.massUnit, session?.packKg),
       rpe: numberFrom(f.rpe),
       key: f.key === "" ? undefined : f.key === "yes",
       done: f.done || session?.done !== undefined ? f.done : undefined,
       averageHeartRate: session?.averageHeartRate,
+      planned: session?.planned,
+      source: session?.source,
     });
   };
   const form = useForm<Form>({
@@ -102,7 +116,7 @@ export default function EnduranceSheet({
       distanceKm: distanceText(session?.distanceKm, units.distanceUnit),
       ascentM: text(session?.ascentM),
       descentM: text(session?.descentM),
-      packKg: text(session?.packKg),
+      packKg: massText(session?.packKg, units.massUnit),
       rpe: text(session?.rpe),
       key: session?.key === undefined ? "" : session.key ? "yes" : "no",
       done: session?.done ?? false,
@@ -191,10 +205,23 @@ export default function EnduranceSheet({
           ])}
           {input("ascentM", "Ascent", "text", "m")}
           {input("descentM", "Descent", "text", "m")}
+          {form.watch("sport") === "hike" && input("packKg", "Pack", "text", units.massUnit)}
         </div>
         <label className="flex items-center gap-2">
           <input type="checkbox" {...form.register("done")} /> Done
         </label>
+        {session?.planned && (
+          <p className="text-[12px] leading-4 text-ink2">
+            Planned: {session.planned.kind}, {duration(session.planned.minutes)}
+            {session.planned.distanceKm === undefined ? "" : `, ${distance(session.planned.distanceKm, units, 1)}`}.
+          </p>
+        )}
+        {session && (
+          <div className="border-t border-hair2 pt-2">
+            <h3 className="sec-h">What it weighs, as stored</h3>
+            <WhyList reasons={session.weighs} />
+          </div>
+        )}
         <FormActions
           save={session ? "Save session" : "Add session"}
           saving={save.isPending}

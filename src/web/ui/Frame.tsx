@@ -39,13 +39,16 @@ function useGoTo() {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   return (id: string) => {
-    const view = /^\/a\/[^/]+\/(season|week|session|records)/.exec(pathname)?.[1] ?? "week";
+    const view = /^\/a\/[^/]+\/(season|week|session|records|screening|intake|sheets)/.exec(pathname)?.[1] ?? "week";
     navigate(`/a/${id}/${view}`);
   };
 }
 
 export function Frame() {
-  const row = useCurrentRow();
+  const current = useCurrentRow();
+  const { pathname } = useLocation();
+  // While a new athlete is entered, nobody else stands in the title block.
+  const row = pathname === "/new" ? undefined : current;
   const squad = useSquad();
   const navigate = useNavigate();
   const goTo = useGoTo();
@@ -70,22 +73,34 @@ export function Frame() {
     { key: "3", label: "Week", run: open("week") },
     { key: "4", label: "Session", run: open("session") },
     { key: "5", label: "Records", run: open("records") },
+    { key: "6", label: "Screening", run: open("screening") },
+    { key: "7", label: "Library", run: () => navigate("/library") },
+    { key: "8", label: "Intake", run: open("intake") },
+    { key: "9", label: "Club calendar", run: () => navigate("/calendar") },
   ]);
 
   return (
-    <div className="grid h-full grid-cols-[56px_minmax(0,1fr)] grid-rows-[56px_minmax(0,1fr)_28px] max-[700px]:grid-rows-[0_minmax(0,1fr)_0] max-[700px]:grid-cols-[0_minmax(0,1fr)]">
+    <div className="grid h-full print:block print:h-auto grid-cols-[56px_minmax(0,1fr)] grid-rows-[56px_minmax(0,1fr)_28px] max-[700px]:grid-rows-[0_minmax(0,1fr)_0] max-[700px]:grid-cols-[0_minmax(0,1fr)]">
       <TitleBlock row={row} rows={rows} switcher={switcher} setSwitcher={setSwitcher} goTo={goTo} />
       <nav
         aria-label="Views"
-        className="max-[700px]:hidden flex flex-col items-center gap-1 border-r border-hair bg-panel py-2"
+        className="max-[700px]:hidden print:hidden flex flex-col items-center gap-1 border-r border-hair bg-panel py-2"
       >
         <RailLink to="/" name="Squad" glyph={RAIL.squad} end />
+        <RailLink to="/calendar" name="Club calendar" glyph={RAIL.calendar} />
         {row && (
           <>
             <RailLink to={`/a/${row.id}/season`} name="Season" glyph={RAIL.season} />
             <RailLink to={`/a/${row.id}/week`} name="Week" glyph={RAIL.week} />
             <RailLink to={`/a/${row.id}/session`} name="Session" glyph={RAIL.session} />
+            <RailLink to={`/a/${row.id}/screening`} name="Screening" glyph={RAIL.screening} />
+          </>
+        )}
+        <RailLink to="/library" name="Library" glyph={RAIL.library} />
+        {row && (
+          <>
             <RailLink to={`/a/${row.id}/records`} name="Records" glyph={RAIL.records} />
+            <RailLink to={`/a/${row.id}/intake`} name="Intake" glyph={RAIL.intake} />
           </>
         )}
       </nav>
@@ -161,7 +176,7 @@ function TitleBlock({ row, rows, switcher, setSwitcher, goTo }: TitleProps) {
   const race = row?.nextRace;
   const days = race && today ? daysBetween(today, race.date) : null;
   return (
-    <header className="max-[700px]:hidden col-span-2 flex h-14 border-b-[1.5px] border-ground bg-panel">
+    <header className="max-[700px]:hidden print:hidden col-span-2 flex h-14 border-b-[1.5px] border-ground bg-panel">
       <Link
         to="/"
         aria-label="Field Anchor, to the squad"
@@ -219,10 +234,17 @@ function TitleBlock({ row, rows, switcher, setSwitcher, goTo }: TitleProps) {
                 <span className="text-[12px] text-ink2">{SPORT_NAMES[r.sport]}</span>
               </button>
             ))}
+            <Link
+              to="/new"
+              className="mt-1 block border-t border-hair px-3 py-2 font-medium text-iron hover:bg-iron-l"
+              onClick={() => setSwitcher(false)}
+            >
+              New athlete
+            </Link>
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>
-      <div className={`${cell} w-[110px] flex-none`}>
+      <div className={`${cell} w-[110px] flex-none max-[1000px]:hidden`}>
         <span className={small}>Sport</span>
         <span className={big}>{row ? SPORT_NAMES[row.sport] : "–"}</span>
       </div>
@@ -259,11 +281,11 @@ function TitleBlock({ row, rows, switcher, setSwitcher, goTo }: TitleProps) {
           )}
         </span>
       </div>
-      <div className={`${cell} w-[146px] flex-none`}>
+      <div className={`${cell} w-[146px] flex-none max-[1000px]:w-auto max-[1000px]:flex-1`}>
         <span className={small}>Date</span>
         <span className={big}>{today ? dayAndYear(today) : "–"}</span>
       </div>
-      <div className={`${cell} min-w-[90px] flex-1`}>
+      <div className={`${cell} min-w-[90px] flex-1 max-[1000px]:hidden`}>
         <span className={small}>Units</span>
         <span className={big}>{row ? `${row.distanceUnit} · ${row.massUnit}` : "–"}</span>
       </div>
@@ -276,7 +298,7 @@ function StatusBar({ row }: { row: SquadRow | undefined }) {
   const saved = useSavedAt();
   const warning = row?.attention[0];
   return (
-    <footer className="max-[700px]:hidden col-span-2 flex items-center gap-4 border-t border-hair bg-panel pr-3 pl-4 text-[12px] leading-4 text-ink2 cond-s">
+    <footer className="max-[700px]:hidden print:hidden col-span-2 flex items-center gap-4 border-t border-hair bg-panel pr-3 pl-4 text-[12px] leading-4 text-ink2 cond-s">
       <span className="flex flex-none items-center gap-1.5">
         <svg
           width="14"

@@ -6,6 +6,7 @@ import { ProblemError } from "../data/api";
 import { useImport } from "../data/hooks";
 import { ICON, WarnIcon } from "./glyphs";
 import { Sheet } from "./Sheet";
+import { useDrop } from "./useDrop";
 
 const SHOWN = 12;
 
@@ -14,7 +15,6 @@ export function ImportSheet({ open, onClose }: { open: boolean; onClose: () => v
   const navigate = useNavigate();
   const input = useRef<HTMLInputElement>(null);
   const [name, setName] = useState<string | null>(null);
-  const [over, setOver] = useState(false);
 
   const take = async (file: File | undefined) => {
     if (!file) return;
@@ -28,6 +28,7 @@ export function ImportSheet({ open, onClose }: { open: boolean; onClose: () => v
       },
     });
   };
+  const { over, handlers } = useDrop((files) => void take(files[0]));
   const faults = bring.error instanceof ProblemError ? bring.error.problem.faults : [];
   return (
     <Sheet
@@ -36,19 +37,9 @@ export function ImportSheet({ open, onClose }: { open: boolean; onClose: () => v
       title="Import an athlete file"
       note="The open format of docs/formats: one athlete, whole. Nothing is stored until every field is as expected."
     >
-      {/* biome-ignore lint/a11y/noStaticElementInteractions: dropping a file is the pointer's twin of the button inside */}
       <div
         className={`rounded-[3px] border border-dashed p-6 text-center ${over ? "border-iron bg-iron-l" : "border-field"}`}
-        onDragOver={(e) => {
-          e.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(e) => {
-          e.preventDefault();
-          setOver(false);
-          void take(e.dataTransfer.files[0]);
-        }}
+        {...handlers}
       >
         <input
           ref={input}

@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { SPORT_NAMES } from "../format";
 
-const VIEWS = ["Season", "Week", "Session", "Records"] as const;
+const VIEWS = ["Season", "Week", "Session", "Screening", "Records", "Intake", "Sheets"] as const;
 
 export default function Palette({
   rows,
@@ -59,6 +59,17 @@ export default function Palette({
           ))}
         </Command.Group>
         <Command.Group heading="Actions" className={heading}>
+          <Command.Item className={item} onSelect={go("/new")}>
+            New athlete
+          </Command.Item>
+          <Command.Item className={item} onSelect={go("/library")}>
+            Open the library
+          </Command.Item>
+          {current && (
+            <Command.Item className={item} onSelect={go(`/a/${current}/screening/run`)}>
+              Start or go on with a screen
+            </Command.Item>
+          )}
           <Command.Item className={item} onSelect={go("/?import=1")}>
             Import an athlete file
           </Command.Item>

@@ -3,6 +3,8 @@ import { Popover } from "radix-ui";
 import type { ReactNode } from "react";
 import { RULES } from "../../core/rules";
 import type { Why } from "../../core/why";
+import { textIn } from "../format";
+import { useUnits } from "./Frame";
 
 const TRUST = { pub: "Published", trade: "Common practice", house: "Our assumption" } as const;
 
@@ -18,8 +20,11 @@ export function RuleNote({ rule }: { rule: string }) {
 }
 
 export function WhyList({ reasons, sources = false }: { reasons: readonly Why[]; sources?: boolean }) {
+  const units = useUnits();
   const seen = new Set<string>();
-  const unique = reasons.filter((r) => !seen.has(r.text) && seen.add(r.text));
+  const unique = reasons
+    .filter((r) => !seen.has(r.text) && seen.add(r.text))
+    .map((r) => ({ ...r, text: textIn(r.text, units) }));
   return (
     <ul className="space-y-1.5">
       {unique.map((r) => (

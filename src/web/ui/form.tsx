@@ -2,7 +2,7 @@
 import type { ReactNode } from "react";
 import type { FieldErrors, FieldValues, Path, Resolver, UseFormSetError } from "react-hook-form";
 import type { z } from "zod";
-import { kmToMi, miToKm, roundTo } from "../../core/units";
+import { kgToLb, kmToMi, lbToKg, miToKm, roundTo } from "../../core/units";
 import { faultsOf } from "../../formats/fault";
 import { ProblemError } from "../data/api";
 import { ICON, WarnIcon } from "./glyphs";
@@ -135,4 +135,18 @@ export function distanceFrom(text: string, unit: "km" | "mi", known: number | un
   if (known !== undefined && text === distanceText(known, unit)) return known;
   const n = numberFrom(text);
   return typeof n === "number" && unit === "mi" ? miToKm(n) : n;
+}
+
+/** A mass in the athlete's unit, for a field: 2.5 lb stays 2.5, not 1.13. */
+export const massText = (kg: number | undefined, unit: "kg" | "lb"): string =>
+  kg === undefined ? "" : String(roundTo(unit === "lb" ? kgToLb(kg) : kg, unit === "lb" ? 2 : 3));
+
+/**
+ * Kilograms from such a field, exact; an unchanged text keeps the value that was stored.
+ * @param known what the field was filled from
+ */
+export function massFrom(text: string, unit: "kg" | "lb", known: number | undefined): number | string | undefined {
+  if (known !== undefined && text === massText(known, unit)) return known;
+  const n = numberFrom(text);
+  return typeof n === "number" && unit === "lb" ? lbToKg(n) : n;
 }

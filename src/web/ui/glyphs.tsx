@@ -30,6 +30,17 @@ export const RAIL = {
     <path d="M1.5 11h19M3 11V8M6 11V4.5M9 11V8M11.5 11V6.5M14 11V9M17 11V3M19.5 11V9M6 13v5M14 13v3M4.5 18.5h3M12.5 16.5h3" />,
   ),
   session: rail(<path d="M11 2.5v5M5.5 7.5h11v12h-11zM5.5 11.5h11M5.5 15.5h11" />),
+  screening: rail(
+    <>
+      <path d="M3 18.5h16M6 18.5V12M6 8.500V6M11 18.5V4M16 18.5V9" />
+      <path d="M2.500 10.500h17" strokeDasharray="2 2" />
+    </>,
+  ),
+  library: rail(<path d="M3 18.500h16M3 14h12M3 9.500h8M3 5h4M7 5v4.500M11 9.500V14M15 14v4.500" />),
+  intake: rail(
+    <path d="M11 9a3.200 3.200 0 1 0 0-6.400A3.200 3.200 0 0 0 11 9zM4.500 19.500v-2.500a6.500 6.500 0 0 1 9-6M17 11.500v7M13.500 15h7" />,
+  ),
+  calendar: rail(<path d="M3.500 5h15v13.500h-15zM3.500 9h15M7.500 3v4M14.500 3v4M7 12.500h4M11 15.500h5" />),
   records: rail(<path d="M4 3.5h14v15H4zM4 8.5h14M4 13.5h14M9 3.5v15" />),
 } as const;
 
@@ -48,6 +59,8 @@ export const ICON = {
   unlock: icon("M4.5 9.5V5a3.5 3.5 0 0 1 6.6-1.6M2 11.75h12"),
   fit: icon("M1 5.5h14M5 5.5v3M11 5.5V11M3 8.5h4v3H3zM9 11h4v3H9z"),
   plus: icon("M8 2.5v11M2.5 8h11"),
+  minus: icon("M2.500 8h11"),
+  calendar: icon("M2.500 3.500h11v10h-11zM2.500 6.500h11M5.500 2v3M10.500 2v3"),
   file: icon("M3.5 1.5h6l3 3v10h-9zM9.5 1.5v3h3"),
   down: icon("M8 2v9M4 7.500l4 4 4-4M2.500 14h11"),
   floor: icon("M1 8h14M4 4v8M12 4v8M2 6v4M14 6v4"),

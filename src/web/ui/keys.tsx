@@ -79,5 +79,6 @@ const SHOWN: Record<string, string> = {
   ArrowDown: "↓",
   "ctrl+k": "Ctrl K",
   Escape: "Esc",
+  " ": "Space",
 };
 export const keyName = (key: string): string => SHOWN[key] ?? (key.length === 1 ? key.toUpperCase() : key);

@@ -89,7 +89,7 @@ export function FitPanel({
               reasons={[
                 {
                   rule: "fit.place",
-                  text: `The least cost of ${fit.weighed} placements that keep every must-hold rule.`,
+                  text: `The least cost of ${fit.weighed} placements; what breaks a must-hold rule or cannot be better is ruled out.`,
                 },
               ]}
               className="num block text-[44px] leading-[44px] font-semibold"

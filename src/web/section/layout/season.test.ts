@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { RaceFlag, SeasonView, SeasonWeekView } from "../../../api/views";
 import { addDays } from "../../../core/dates";
 import { overlaps } from "./common";
-import { type SeasonInput, seasonLayout, weeksThatFit } from "./season";
+import { dateAt, type SeasonInput, seasonLayout, weeksThatFit, zoomed } from "./season";
 
 const FIRST = "2026-01-05";
 const week = (i: number, more: Partial<SeasonWeekView> = {}): SeasonWeekView => ({
@@ -57,6 +57,16 @@ const week = (i: number, more: Partial<SeasonWeekView> = {}): SeasonWeekView => 
   unplaced: [],
   phaseWeek: 1,
   phaseWeeks: 12,
+  planned: { minutes: 0, distanceKm: 0, sessions: 0 },
+  sports: [],
+  days: Array.from({ length: 7 }, (_, d) => ({
+    minutes: d === 6 ? 120 : 30,
+    distanceKm: d === 6 ? 16 : 4,
+    load: 200,
+    done: i < 4,
+  })),
+  away: [],
+  note: "",
   ...more,
 });
 const flag = (id: string, date: string, priority: RaceFlag["priority"], name = `Race ${id}`): RaceFlag => ({
@@ -196,5 +206,57 @@ describe("the season layout", () => {
     expect(empty.strip[1]!.cells).toEqual(["–"]);
     expect(JSON.stringify(empty)).not.toContain("null,null");
     expect(empty.ridge).not.toContain("NaN");
+  });
+});
+
+describe("close up and far away", () => {
+  const layout = ({ view: v = view(), ...more }: Partial<SeasonInput> = {}) => seasonLayout(input(v, more));
+
+  it("tells the date under an x, at most the days shown", () => {
+    const l = layout();
+    const column = (l.x1 - l.x0) / l.columns.length;
+    expect(dateAt(l, l.x0 - 50)).toBe(FIRST);
+    expect(dateAt(l, l.x0 + column * 1.5)).toBe(addDays(FIRST, 10));
+    expect(dateAt(l, l.x1 + 50)).toBe(addDays(FIRST, l.columns.length * 7 - 1));
+  });
+
+  it("goes from two weeks to two years, never past what there is", () => {
+    expect(zoomed(26, -1, 52)).toBe(13);
+    expect(zoomed(2, -1, 52)).toBe(2);
+    expect(zoomed(26, 1, 30)).toBe(30);
+    expect(zoomed(52, 1, 104)).toBe(104);
+  });
+
+  it("shows days and anchors on their own days where weeks are wide, and thins figures where they are narrow", () => {
+    const near = layout({ count: 4 });
+    expect(near.days).toHaveLength(28);
+    const long = near.days[6]!;
+    expect(long.top!).toBeLessThan(near.days[0]!.top!);
+    const a = near.anchors[0]!;
+    expect(dateAt(near, a.x)).toBe(a.date);
+    expect(layout().days).toEqual([]);
+    const far = layout({ width: 300 });
+    expect(far.strip[0]!.cells.filter((c) => c !== "").length).toBeLessThan(far.columns.length);
+  });
+
+  it("marks what was planned of a week that is done, and the sports of a mixed one", () => {
+    const weeks = view().weeks.map((w, i) =>
+      i === 1
+        ? {
+            ...w,
+            planned: { minutes: 320, distanceKm: 60, sessions: 5 },
+            sports: [
+              { sport: "run" as const, minutes: 200, distanceKm: 30, load: 900 },
+              { sport: "ride" as const, minutes: 100, distanceKm: 11, load: 300 },
+            ],
+          }
+        : w,
+    );
+    const l = layout({ view: { ...view(), weeks } });
+    const [first, second] = l.columns;
+    expect(first!.planned).toBeNull();
+    expect(second!.planned!).toBeLessThan(second!.peak);
+    expect(second!.layers.map((s) => s.sport)).toEqual(["run", "ride"]);
+    expect(second!.layers[1]!.y).toBeCloseTo(second!.peak, 6);
   });
 });

@@ -1,71 +1,13 @@
 /** Layout of the season section: weeks into columns, terrain above, anchors and rock below, flags, strata, strip and phase table. */
+import { weekStrength } from "../../../api/make/weekStrength";
 import type { SeasonView, SeasonWeekView } from "../../../api/views";
-import type { Phase } from "../../../core/athlete/types";
 import { addDays, daysBetween, monthName } from "../../../core/dates";
-import { bandSets } from "../patterns";
-import { type AnchorShape, anchorShape, fitText, gridValues, steppedEdge } from "./common";
-import { type Flag, flagsOf } from "./flags";
+import { fitText, gridValues, steppedEdge } from "./common";
+import { flagsOf } from "./flags";
+import type { SeasonInput, SeasonLayout, Stratum, Terrain } from "./seasonTypes";
+import { anchorsOf, daysOf, layersOf } from "./seasonWeeks";
 
-export type Terrain = "distance" | "load" | "hours";
-
-export interface SeasonInput {
-  view: SeasonView;
-  terrain: Terrain;
-  /** Index of the first week shown, and how many. */
-  first: number;
-  count: number;
-  width: number;
-  height: number;
-  /** Turns kilometres into the athlete's unit. */
-  inUnits: (km: number) => number;
-}
-
-export interface Stratum {
-  phase: Phase;
-  x0: number;
-  x1: number;
-  start: string;
-  end: string;
-  fixed: boolean;
-  /** Index in the view's phases. */
-  index: number;
-  name: string;
-}
-
-export interface SeasonLayout {
-  x0: number;
-  x1: number;
-  ground: number;
-  bottom: number;
-  top: number;
-  columnWidth: number;
-  columns: {
-    week: SeasonWeekView;
-    index: number;
-    x0: number;
-    x1: number;
-    value: number;
-    peak: number;
-    ascentTip: number | null;
-    usual: number | null;
-  }[];
-  terrainDone: string;
-  terrainPlan: string;
-  ridge: string;
-  rock: string;
-  rockArea: string;
-  soilArea: string;
-  skyGrid: { y: number; text: string }[];
-  soilGrid: { y: number; text: string }[];
-  strata: Stratum[];
-  anchors: (AnchorShape & { week: number; date: string })[];
-  flags: Flag[];
-  months: { x: number; text: string }[];
-  today: number | null;
-  warning: { x: number; y: number; text: string; week: number } | null;
-  strip: { y: number; label: string; cells: string[] }[];
-  table: { y: number; rowHeight: number };
-}
+export type { SeasonInput, SeasonLayout, Terrain } from "./seasonTypes";
 
 /** Geometry, px. */
 const LEFT = 80;
@@ -79,9 +21,28 @@ const SKY_FOR_FLAGS = 84;
 const heightOf = (w: SeasonWeekView, t: Terrain, inUnits: (km: number) => number): number =>
   t === "distance" ? inUnits(w.distanceKm) : t === "hours" ? w.minutes / 60 : w.load;
 
+/** @returns the date under an x of the section, at most the days shown */
+export function dateAt(l: Pick<SeasonLayout, "x0" | "x1" | "columnWidth" | "columns">, x: number): string {
+  const first = l.columns[0]?.week.start ?? "";
+  const inside = Math.max(l.x0, Math.min(l.x1 - 0.01, x));
+  return addDays(first, Math.floor(((inside - l.x0) / l.columnWidth) * 7));
+}
+
 /** Width one week needs; how many fit. */
 export const weeksThatFit = (width: number, all: number): number =>
   Math.max(8, Math.min(all, Math.floor((width - LEFT - RIGHT) / 32)));
+
+/** Weeks shown at each step of the zoom, closest first. */
+export const ZOOMS = [2, 4, 8, 13, 26, 52, 104] as const;
+
+/** @returns the next wider or closer number of weeks; the same where there is none */
+export function zoomed(count: number, by: 1 | -1, all: number): number {
+  const next = by === 1 ? ZOOMS.find((z) => z > count) : [...ZOOMS].reverse().find((z) => z < count);
+  return Math.max(1, Math.min(all, next ?? count));
+}
+
+/** Columns narrower than this show a figure for every second, third ... week only, px. */
+const CELL = 25;
 
 export function seasonLayout(input: SeasonInput): SeasonLayout {
   const { view, terrain, first, count, width, height, inUnits } = input;
@@ -117,6 +78,11 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
       x1: left(i + 1),
       value,
       peak,
+      planned:
+        week.done && week.planned.sessions > 0 && terrain !== "load"
+          ? ground - (terrain === "distance" ? inUnits(week.planned.distanceKm) : week.planned.minutes / 60) * skyUnit
+          : null,
+      layers: layersOf(week, terrain, inUnits, ground, skyUnit),
       ascentTip: week.ascentM >= 300 ? peak - Math.min(28, week.ascentM / 100) : null,
       usual,
     };
@@ -129,6 +95,8 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
   const close = (path: string, a: number, b: number, y: number) =>
     path ? `${path}L${b.toFixed(1)} ${y}L${a.toFixed(1)} ${y}Z` : "";
 
+  const every = Math.max(1, Math.ceil(CELL / columnWidth));
+  const thin = (cells: readonly string[]): string[] => cells.map((c, i) => (i % every === 0 ? c : ""));
   return {
     x0,
     x1,
@@ -157,19 +125,20 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
       columns,
     ),
     months: monthsOf(weeks, at, columnWidth),
+    days: daysOf(columns, terrain, inUnits, ground, skyUnit),
     today: inside(view.today, weeks) ? at(view.today) : null,
     warning: warningOf(columns, ground, soilUnit),
     strip: [
-      { y: bottom, label: "Week", cells: weeks.map((w) => String(w.isoWeek)) },
+      { y: bottom, label: "Week", cells: thin(weeks.map((w) => String(w.isoWeek))) },
       {
         y: bottom + ROW,
         label: terrain === "distance" ? "Distance" : terrain === "hours" ? "Hours" : "Load",
-        cells: values.map((v) => (v === 0 ? "–" : terrain === "hours" ? v.toFixed(1) : String(Math.round(v)))),
+        cells: thin(values.map((v) => (v === 0 ? "–" : terrain === "hours" ? v.toFixed(1) : String(Math.round(v))))),
       },
       {
         y: bottom + 2 * ROW,
         label: "Depth, sum",
-        cells: weeks.map((w) => String(Math.round(w.anchors.reduce((a, s) => a + s.stress, 0)) || "–")),
+        cells: thin(weeks.map((w) => String(Math.round(weekStrength(w.anchors).stress) || "–"))),
       },
     ],
     table: { y: bottom + 3 * ROW + 12, rowHeight: TABLE_ROW },
@@ -203,36 +172,6 @@ function terrainPart(
   });
   if (after) path += `L${last.x1.toFixed(1)} ${((last.y + after.y) / 2).toFixed(1)}`;
   return path;
-}
-
-function anchorsOf(week: SeasonWeekView, i: number, left: number, columnWidth: number, ground: number, unit: number) {
-  const widths = week.anchors.map((a) =>
-    Math.max(4, Math.min(columnWidth * 0.32, a.minutes * 0.17 * (columnWidth / 32))),
-  );
-  const gap = week.anchors.length >= 3 ? columnWidth * 0.08 : columnWidth * 0.17;
-  const sum = widths.reduce((a, b) => a + b, 0) + gap * Math.max(0, widths.length - 1);
-  const squeeze = sum > columnWidth - 2 ? (columnWidth - 2) / sum : 1;
-  let x = left + (columnWidth - sum * squeeze) / 2;
-  return week.anchors.map((a, k) => {
-    const w = (widths[k] ?? 4) * squeeze;
-    const shape = anchorShape(
-      {
-        key: `${week.start}-${a.label}-${k}`,
-        stress: a.stress,
-        bands: bandSets(a.bands),
-        done: a.done,
-        locked: a.locked,
-        limit: a.done ? 0 : week.depthLimit,
-      },
-      x + w / 2,
-      w,
-      ground,
-      unit,
-      4,
-    );
-    x += w + gap * squeeze;
-    return { ...shape, week: i, date: a.date };
-  });
 }
 
 function strataOf(

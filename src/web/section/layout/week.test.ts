@@ -21,6 +21,8 @@ const run = (
   isKey: false,
   startMinutes: hour * 60,
   assumed: [],
+  flatKm: null,
+  weighs: [],
   ...more,
 });
 const lift = (

@@ -1,16 +1,19 @@
 /** The season as the section and its inspector show it. */
-import type { DoseLine, RaceFlag, SeasonView, SeasonWeekView, WeekColumn } from "../../api/views";
-import type { Athlete, Race } from "../../core/athlete/types";
-import { addDays, daysBetween, type IsoDate, isoWeek } from "../../core/dates";
-import { backgrounds } from "../../core/endurance/figures";
+
+import type { Athlete, EnduranceSession, Race, SessionSport } from "../../core/athlete/types";
+import { addDays, daysBetween, type IsoDate, isoWeek, weekday } from "../../core/dates";
+import { backgrounds, byWeek } from "../../core/endurance/figures";
+import { plannedAndDone, withoutMissed } from "../../core/endurance/incoming";
+import { sessionLoad } from "../../core/endurance/load";
 import { HEART_PATTERNS } from "../../core/exercise/types";
 import type { PlanSession, PlanWeek } from "../../core/plan";
 import { phaseOn, type SeasonPhase } from "../../core/season/phases";
 import { inOrder, raceMinutes } from "../../core/season/races";
 import type { SeasonWeek } from "../../core/season/weeks";
 import { roundTo } from "../../core/units";
-import type { Planned } from "../planner";
+import type { DoseLine, RaceFlag, SeasonView, SeasonWeekView, WeekColumn } from "../views";
 import { loggedAnchor, plannedAnchor } from "./anchors";
+import type { Planned } from "./planned";
 
 export const flagOf = (r: Race): RaceFlag => {
   const { minutes, assumed } = raceMinutes(r);
@@ -51,8 +54,8 @@ export function columnOf(p: Planned, week: SeasonWeek, planned: PlanWeek | undef
     distancePct: pct(week.change.distancePct),
     loadPct: pct(week.change.legLoadPct),
     depthLimit: planned?.depthLimit ?? p.pastLimits.get(week.start) ?? 0,
-    anchors: [...logs.map(loggedAnchor), ...(planned?.sessions ?? []).map(plannedAnchor)].sort((a, b) =>
-      a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start,
+    anchors: [...logs.map((l) => loggedAnchor(l, p.library)), ...(planned?.sessions ?? []).map(plannedAnchor)].sort(
+      (a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start),
     ),
   };
 }
@@ -84,15 +87,44 @@ export function doseLines(sessions: readonly PlanSession[]): DoseLine[] {
   });
 }
 
+function daysOf(sessions: readonly EnduranceSession[]): SeasonWeekView["days"] {
+  const days = Array.from({ length: 7 }, () => ({ minutes: 0, distanceKm: 0, load: 0, done: false }));
+  for (const s of sessions) {
+    const day = days[weekday(s.date) - 1];
+    if (!day) continue;
+    day.minutes += s.minutes;
+    day.distanceKm += s.distanceKm ?? 0;
+    day.load += sessionLoad(s);
+    day.done ||= s.done === true;
+  }
+  return days;
+}
+
+/** The week by sport, most load first. */
+function sportsOf(sessions: readonly EnduranceSession[]): SeasonWeekView["sports"] {
+  const sums = new Map<SessionSport, SeasonWeekView["sports"][number]>();
+  for (const s of sessions) {
+    const sum = sums.get(s.sport) ?? { sport: s.sport, minutes: 0, distanceKm: 0, load: 0 };
+    sum.minutes += s.minutes;
+    sum.distanceKm += s.distanceKm ?? 0;
+    sum.load += sessionLoad(s);
+    sums.set(s.sport, sum);
+  }
+  return [...sums.values()].sort((a, b) => b.load - a.load);
+}
+
 export function seasonView(p: Planned, today: IsoDate): SeasonView {
   const { athlete, id } = p.stored;
   const byStart = new Map(p.plan.weeks.map((w) => [w.season.start, w]));
+  const counted = withoutMissed(athlete.endurance, p.from);
+  const [byMonday, countedBy] = [byWeek(athlete.endurance), byWeek(counted)];
   const behind = backgrounds(
-    athlete.endurance,
+    counted,
     p.plan.season.map((w) => w.figures),
   );
   const weeks = p.plan.season.map((week, i): SeasonWeekView => {
     const before = behind[i];
+    const sums = plannedAndDone(byMonday.get(week.start) ?? []);
     const planned = byStart.get(week.start);
     return {
       ...columnOf(p, week, planned, athlete),
@@ -106,6 +138,15 @@ export function seasonView(p: Planned, today: IsoDate): SeasonView {
       dose: doseLines(planned?.sessions ?? []),
       why: planned ? [...planned.why, planned.depthWhy] : week.why,
       unplaced: planned?.fit.unplaced ?? [],
+      planned: { minutes: sums.plannedMinutes, distanceKm: roundTo(sums.plannedKm, 3), sessions: sums.plannedSessions },
+      days: daysOf(countedBy.get(week.start) ?? []),
+      sports: sportsOf(countedBy.get(week.start) ?? []),
+      away: [
+        ...new Set(
+          athlete.away.filter((a) => a.start <= addDays(week.start, 6) && a.end >= week.start).map((a) => a.kind),
+        ),
+      ],
+      note: p.stored.notes[week.start] ?? "",
     };
   });
   return {

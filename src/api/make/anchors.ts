@@ -1,10 +1,11 @@
 /** Anchors: what was lifted, and what is planned, as the section draws them. */
-import type { AnchorView, Band } from "../../api/views";
+
 import type { StrengthLog } from "../../core/athlete/types";
 import { minutesOf } from "../../core/dates";
-import { exerciseById } from "../../core/exercise/library";
+import type { Library } from "../../core/exercise/library";
 import { PATTERNS, type Pattern } from "../../core/exercise/types";
 import type { PlanSession } from "../../core/plan";
+import type { AnchorView, Band } from "../views";
 
 /** Session RPE and minutes taken for a log that does not say [house]. */
 const ASSUMED = { rpe: 6, minutes: 50 };
@@ -34,7 +35,7 @@ export const setsOf = (item: StrengthLog["items"][number]): number => {
   return item.sets.length - Math.min(left, right);
 };
 
-export function loggedAnchor(log: StrengthLog): AnchorView {
+export function loggedAnchor(log: StrengthLog, library: Library): AnchorView {
   const minutes = log.minutes ?? ASSUMED.minutes;
   return {
     label: log.label,
@@ -44,7 +45,7 @@ export function loggedAnchor(log: StrengthLog): AnchorView {
     stress: Math.round(minutes * (log.rpe ?? ASSUMED.rpe)),
     bands: bandsOf(
       log.items.flatMap((i): [Pattern, number][] => {
-        const e = exerciseById(i.exercise);
+        const e = library.byId(i.exercise);
         return e ? [[e.pattern, setsOf(i)]] : [];
       }),
     ),

@@ -1,0 +1,122 @@
+/** What the interface answers about intake, screening and the library. */
+import type { Athlete, Place, Sport, Window } from "../core/athlete/types";
+import type { Closed } from "../core/exercise/choose";
+import type { Exercise, Loading } from "../core/exercise/types";
+import type { Finding } from "../core/screening/findings";
+import type { TestSheet } from "../core/screening/tests";
+import type { Trust, Why } from "../core/why";
+
+export interface ExerciseView extends Exercise {
+  hidden: boolean;
+}
+
+/** The whole library, once; it changes only when the coach changes it. */
+export interface LibraryView {
+  exercises: ExerciseView[];
+  /** Steps of each ladder, easiest first. */
+  ladders: { id: string; steps: string[] }[];
+}
+
+/** Where the athlete stands on a ladder. */
+export interface StandingView {
+  ladder: string;
+  step: string;
+  because: string;
+  /** Put there by the coach. */
+  set: boolean;
+}
+
+/** What an athlete may do now at a place. */
+export interface FitView {
+  place: string;
+  places: string[];
+  closed: Record<string, Closed>;
+  standings: StandingView[];
+  essentials: { name: string; exercise: string }[];
+}
+
+export interface IntakeView {
+  id: string;
+  today: string;
+  facts: Athlete["athlete"];
+  settings: NonNullable<Athlete["settings"]>;
+  season: Athlete["season"];
+  health: Athlete["health"];
+  places: Place[];
+  availability: Window[];
+  rungs: NonNullable<Athlete["rungs"]>;
+  /** Ids of places that something still points to. */
+  placesInUse: string[];
+}
+
+/** Places of all athletes, to copy from. */
+export interface PlacesView {
+  places: { athlete: string; name: string; place: Place }[];
+}
+
+export interface ScreenTestView extends TestSheet {
+  /** The mark of this athlete, by age where there is one. */
+  mark: number;
+  history: { date: string; left: number | null; right: number | null; value: number | null }[];
+}
+
+export interface FindingView {
+  id: string;
+  kind: Finding["kind"];
+  title: string;
+  says: string;
+  trust: Trust;
+}
+
+export interface ScreeningView {
+  id: string;
+  today: string;
+  sport: Sport;
+  tests: ScreenTestView[];
+  sights: { what: Athlete["seen"][number]["what"]; name: string; look: string; usual: boolean }[];
+  seen: Athlete["seen"];
+  findings: FindingView[];
+}
+
+/** What a screen would change, before it is accepted. */
+export interface ScreenPreview {
+  findings: FindingView[];
+  /** Findings of before that are over. */
+  over: FindingView[];
+  /** Exercises that the results open, and that they close. */
+  opens: string[];
+  closes: string[];
+}
+
+export interface ChoiceView {
+  exercise: string;
+  name: string;
+  loading: Loading;
+  taken: boolean;
+  /** What moved it, in words, the strongest first. */
+  because: string[];
+}
+
+export interface ChoicesView {
+  /** The planner's own first choice, where the coach has swapped it. */
+  swappedFrom: string | null;
+  open: ChoiceView[];
+  closed: { exercise: string; name: string; kind: Closed["kind"]; text: string }[];
+}
+
+export interface SheetView {
+  id: string;
+  title: string;
+  says: string;
+  rounds: number;
+  minutes: number;
+  lines: { exercise: string; name: string; dose: string; cue: string; why: Why }[];
+}
+
+export interface SheetsView {
+  id: string;
+  today: string;
+  name: string;
+  sheets: SheetView[];
+  cautions: string[];
+}

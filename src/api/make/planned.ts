@@ -1,0 +1,58 @@
+/** An athlete's facts with the season planned from them: made by the server for what is stored, by the web's worker for what is tried. */
+import type { Athlete, LockedSession } from "../../core/athlete/types";
+import { addDays, daysBetween, type IsoDate, laterOf, mondayOf } from "../../core/dates";
+import type { Library } from "../../core/exercise/library";
+import { type Plan, plan, type Swap } from "../../core/plan";
+
+export interface Facts {
+  id: string;
+  athlete: Athlete;
+  held: LockedSession[];
+  swaps: Swap[];
+  /** The coach's words about a week, by its Monday. */
+  notes: Readonly<Record<IsoDate, string>>;
+}
+
+export interface Planned<F extends Facts = Facts> {
+  stored: F;
+  /** First day that is plan: today, or tomorrow once today is logged. */
+  from: IsoDate;
+  plan: Plan;
+  /** Depth limits of the weeks before `from`, by Monday. */
+  pastLimits: ReadonlyMap<IsoDate, number>;
+  /** What the plan chose its exercises from. */
+  library: Library;
+}
+
+/** Today, or tomorrow once something is logged today; inside the season. */
+export function firstDay({ athlete }: Facts, today: IsoDate): IsoDate {
+  const from = athlete.strengthLog.some((l) => l.date === today) ? addDays(today, 1) : today;
+  return laterOf(from, athlete.season.start);
+}
+
+/** Whole weeks from the week of one date to the week of another. */
+export const weeksBetween = (from: IsoDate, to: IsoDate): number => daysBetween(mondayOf(from), mondayOf(to)) / 7;
+
+/** The whole season. @param pastLimits of a season already planned, where the past is known to be the same */
+export function planSeason<F extends Facts>(
+  stored: F,
+  library: Library,
+  today: IsoDate,
+  pastLimits?: ReadonlyMap<IsoDate, number>,
+): Planned<F> {
+  const from = firstDay(stored, today);
+  const { athlete, held, swaps } = stored;
+  return {
+    stored,
+    from,
+    plan: plan(athlete, { from, weeks: "season", held, swaps, library }),
+    pastLimits: pastLimits ?? limitsBefore(athlete, from, library),
+    library,
+  };
+}
+
+function limitsBefore(athlete: Athlete, from: IsoDate, library: Library): ReadonlyMap<IsoDate, number> {
+  const weeks = weeksBetween(athlete.season.start, from);
+  const past = plan({ ...athlete, strengthLog: [], locked: [] }, { weeks, library });
+  return new Map(past.weeks.map((w) => [w.season.start, w.depthLimit]));
+}

@@ -1,0 +1,61 @@
+/** What the HTTP interface answers about records from outside and tried seasons. */
+import type { Athlete, LockedSession, SessionSport } from "../core/athlete/types";
+import type { Fate } from "../core/endurance/incoming";
+import type { OwnExercise } from "../core/exercise/own";
+import type { Swap } from "../core/plan";
+
+export interface ImportCounts {
+  added: number;
+  changed: number;
+  /** Planned sessions that are done now. */
+  done: number;
+  known: number;
+}
+
+export interface ImportView {
+  id: string;
+  /** Instant, ISO 8601. */
+  at: string;
+  name: string;
+  counts: ImportCounts;
+  /** The first of what came. */
+  lines: ImportLine[];
+}
+
+/** One record that an import stored. */
+export interface ImportLine {
+  date: string;
+  sport: SessionSport;
+  /** Of a session; null for a race. */
+  minutes: number | null;
+  fate: "new" | "changed" | "done" | "moved";
+}
+
+export interface ImportAnswer {
+  fates: Fate[];
+  raceFates: ({ kind: "new" } | { kind: "same" | "moved"; id: string })[];
+  counts: ImportCounts;
+  batch: string | null;
+}
+
+/** What the worker needs to plan the season anew. */
+export interface PlanningView {
+  id: string;
+  today: string;
+  athlete: Athlete;
+  held: LockedSession[];
+  swaps: Swap[];
+  notes: Record<string, string>;
+  own: { id: string; exercise: OwnExercise }[];
+  hidden: string[];
+}
+
+export interface FeedView {
+  /** Whether a training log is set up at all. */
+  there: boolean;
+  account: string | null;
+  checkedAt: string | null;
+  /** What went wrong at the last pull; null where it went well. */
+  fault: string | null;
+  imports: ImportView[];
+}

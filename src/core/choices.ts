@@ -1,0 +1,48 @@
+/** Everything that could stand in a slot of a planned session, ranked, and why the rest may not. */
+import type { Athlete } from "./athlete/types";
+import { placeById } from "./athlete/windows";
+import { type Candidate, type ChoiceContext, type Closed, closedBecause } from "./exercise/choose";
+import type { Library } from "./exercise/library";
+import type { Exercise } from "./exercise/types";
+import type { PlanSession, PlanWeek } from "./plan";
+import { choiceContexts } from "./planSession";
+import { candidatesFor } from "./session/fill";
+
+export interface Choices {
+  taken: Exercise;
+  /** Best first, the taken one among them. */
+  open: Candidate[];
+  closed: { exercise: Exercise; closed: Closed }[];
+}
+
+/** @returns what the session's exercises were chosen by; null for a day or place that the week does not know */
+export function contextOf(athlete: Athlete, library: Library, week: PlanWeek, s: PlanSession): ChoiceContext | null {
+  const day = week.season.days.find((d) => d.date === s.date);
+  const place = placeById(athlete, s.place);
+  if (!day || !place) return null;
+  const log = athlete.strengthLog.filter((l) => l.date < week.from);
+  return choiceContexts({ athlete, library, basis: week.basis, week: week.season, log, from: week.from })(day, place);
+}
+
+/**
+ * @param exercise id of an exercise of the session
+ * @returns null where the session has no such exercise
+ */
+export function choicesFor(
+  athlete: Athlete,
+  library: Library,
+  week: PlanWeek,
+  s: PlanSession,
+  exercise: string,
+): Choices | null {
+  const item = s.items.find((i) => i.exercise.id === exercise);
+  const c = contextOf(athlete, library, week, s);
+  if (!item || !c) return null;
+  const others = s.items.filter((i) => i !== item).map((i) => i.exercise);
+  const open = candidatesFor(item.slot, c, others, s.label);
+  const closed = library.pattern(item.exercise.pattern).flatMap((e) => {
+    const because = closedBecause(e, c);
+    return because ? [{ exercise: e, closed: because }] : [];
+  });
+  return { taken: item.exercise, open, closed };
+}

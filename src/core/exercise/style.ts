@@ -1,0 +1,39 @@
+/** How an exercise is done where coaches differ: depth, split-squat style, hand of the load (handbook 8), as the athlete's settings say. */
+import type { Area, Settings } from "../athlete/types";
+import type { Exercise, Loading } from "./types";
+
+const DEPTH: Record<NonNullable<Settings["squatDepth"]>, string> = {
+  "45": "to 45 degrees",
+  "90": "to 90 degrees",
+  "thigh-level": "to thigh level",
+  full: "full depth, as far as it is controlled",
+};
+const SPLIT: Record<NonNullable<Settings["splitSquatStyle"]>, string> = {
+  upright: "upright shin",
+  lean: "slight forward lean of the trunk",
+  "knee-forward": "knee forward, heel down",
+};
+/** Trouble in which no knee travels forward and depth is short. */
+const UPRIGHT: readonly Area[] = ["knee-front", "hip"];
+
+/**
+ * @param areas active trouble areas; they go before the settings
+ * @returns the style in words, null where there is nothing to choose
+ */
+export function styleFor(
+  e: Exercise,
+  loading: Loading,
+  settings: Settings | undefined,
+  areas: readonly Area[],
+): string | null {
+  const careful = areas.some((a) => UPRIGHT.includes(a));
+  if (e.pattern === "squat" && e.unit === "reps" && e.loading !== "machine")
+    return careful ? "pain-free range" : DEPTH[settings?.squatDepth ?? "thigh-level"];
+  if (e.pattern === "split-squat" && e.variants.includes("upright shin"))
+    return careful ? "upright shin, shorter range" : SPLIT[settings?.splitSquatStyle ?? "upright"];
+  if (e.hand === "opposite" && loading !== "bodyweight")
+    return settings?.singleLegLoad === "same"
+      ? "load in the hand of the working side"
+      : "load in the hand opposite to the working leg";
+  return null;
+}

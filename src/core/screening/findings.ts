@@ -1,0 +1,228 @@
+/** What the screen and the eye found, and what each finding changes in the plan (handbook 4) [trade unless it says otherwise]. */
+import { activeAreas } from "../athlete/gate";
+import type { Area, Athlete, ScreenTest, Seen } from "../athlete/types";
+import type { IsoDate } from "../dates";
+import { listWords } from "../why";
+import { asymmetry, gateValue, latestScreening, passMark, weakerOf } from "./marks";
+import { TEST_SHEETS, testName } from "./tests";
+
+/** The four heart patterns and the rest, as the exercise room names them; a finding speaks of patterns without knowing that room. */
+type PatternWord = "squat" | "hinge" | "split-squat" | "hip" | "calf" | "trunk" | "mobility";
+
+export interface AddedWork {
+  pattern: PatternWord;
+  /** The first of these that is open is taken; the week's second session begins with the second. */
+  exercises: readonly string[];
+  /** A light set before the hinge, so that the hamstrings are felt. */
+  first?: boolean;
+  /** Sets, where the finding names them. */
+  sets?: number;
+}
+
+export interface Finding {
+  id: string;
+  kind: "seen" | "test" | "side";
+  /** Short, for a list. */
+  title: string;
+  /** One sentence: what it changes. */
+  says: string;
+  rule: "finding.seen" | "finding.test" | "side.first" | "finding.house";
+  adds: readonly AddedWork[];
+  /** Exercises that move up in the ranking. */
+  prefers: readonly string[];
+  /** Pattern whose first assistance exercise takes one set more. */
+  more: PatternWord | null;
+}
+
+export const SEEN_WORDS: Record<Seen, { name: string; look: string }> = {
+  "hip-drop": { name: "Hip drops to the free side", look: "Film from behind: the belt line at mid-stance." },
+  crossover: { name: "Foot crosses the midline", look: "Film from behind: where each foot lands." },
+  "pelvis-tilt": { name: "Pelvis tips forward", look: "Film from the side: belt buckle pointing down." },
+  "knee-in": { name: "Knee drifts in", look: "Film from the front: knee against the second toe." },
+  "hip-flexor-fatigue": { name: "Hip flexors tire or feel tight early", look: "Ask; watch the knee lift late on." },
+  "rounded-catch": { name: "Back rounds at the catch or in the hinge", look: "Film from the side at full reach." },
+  "rocking-pelvis": { name: "Pelvis rocks on the saddle", look: "Film from behind at a steady effort." },
+};
+/** Which of them belong to a sport; the others can still be ticked. */
+export const SEEN_BY_SPORT: Record<Athlete["athlete"]["sport"], readonly Seen[]> = {
+  run: ["hip-drop", "crossover", "pelvis-tilt", "knee-in", "hip-flexor-fatigue"],
+  triathlon: ["hip-drop", "crossover", "pelvis-tilt", "knee-in", "hip-flexor-fatigue", "rocking-pelvis"],
+  ride: ["rocking-pelvis", "hip-flexor-fatigue", "knee-in"],
+  row: ["rounded-catch", "pelvis-tilt"],
+  hike: ["hip-drop", "knee-in", "pelvis-tilt"],
+};
+
+type Effect = Partial<Pick<Finding, "adds" | "prefers" | "more" | "rule">> & { says: string };
+
+/** Trouble that lets a crossing foot count; without it nothing is added. */
+const CROSSOVER_AREAS: readonly Area[] = ["shin", "foot", "knee-outside"];
+
+function effectOf(what: Seen, areas: readonly Area[]): Effect {
+  switch (what) {
+    case "hip-drop":
+      return {
+        says: "Adds toe taps behind with knee lift, 15 a side, in turn with hip hikes, and moves level step-downs and side holds up.",
+        adds: [{ pattern: "hip", exercises: ["toe-tap", "hip-hike", "side-hold-knee-lift"] }],
+        prefers: ["step-down", "side-plank"],
+      };
+    case "crossover":
+      return areas.some((a) => CROSSOVER_AREAS.includes(a))
+        ? {
+            says: "Adds band walks, 20 to 30 s each way; no cue to run wider, since over-correcting can irritate the outer hip.",
+            adds: [
+              {
+                pattern: "hip",
+                exercises: ["band-walk", "band-walk-below-knee", "band-walk-ankle", "side-lying-raise"],
+              },
+            ],
+          }
+        : { says: "Noted only: it adds work where there is also trouble at the shin, sole or outside of the knee." };
+    case "pelvis-tilt":
+      return {
+        says: "Adds dead bugs, 30 s rising to 60 s with the low back on the floor, and a half-kneeling hip-flexor stretch.",
+        adds: [
+          { pattern: "trunk", exercises: ["dead-bug", "dead-bug-legs"] },
+          { pattern: "mobility", exercises: ["hip-flexor-stretch"] },
+        ],
+      };
+    case "knee-in":
+      return {
+        says: "Adds shallow single-leg squats with a light band below the knee, 3 x 15, for 4 to 8 weeks; level step-downs where there is no band.",
+        adds: [
+          {
+            pattern: "split-squat",
+            exercises: ["shallow-single-leg-squat-band", "step-down", "wall-pressed-squat"],
+            sets: 3,
+          },
+        ],
+      };
+    case "hip-flexor-fatigue":
+      return {
+        says: "Adds march holds of 10 s a side, 5 rising to 10; stretching alone is not enough.",
+        adds: [{ pattern: "hip", exercises: ["march-hold", "march-hold-unloaded"] }],
+      };
+    case "rounded-catch":
+      return {
+        says: "Hinges stop at the knee, and a light bridge or slider curl comes first so that the hamstrings are felt.",
+        adds: [{ pattern: "hip", exercises: ["slider-curl", "bridge"], first: true }],
+        prefers: ["rdl-to-knee", "dowel-hinge"],
+      };
+    case "rocking-pelvis":
+      return {
+        says: "Adds dead bugs and single-leg bridges for a quiet pelvis; our own reading, no source.",
+        adds: [{ pattern: "trunk", exercises: ["dead-bug", "bird-dog"] }],
+        prefers: ["single-leg-bridge"],
+        rule: "finding.house",
+      };
+  }
+}
+
+const FAILED: Record<ScreenTest, Effect> = {
+  "dowel-hinge": {
+    says: "Hinges go to the knee or start raised; deadlifts from the floor and good mornings stay closed, a bridge or slider curl comes first.",
+    adds: [{ pattern: "hip", exercises: ["slider-curl", "bridge"], first: true }],
+    prefers: ["rdl-to-knee", "kettlebell-deadlift", "dowel-hinge"],
+  },
+  "wall-squat": {
+    says: "Squats under a bar stay closed; box and goblet squats build the pattern.",
+    prefers: ["box-squat"],
+  },
+  "wall-squat-overhead": { says: "Front and overhead squats stay closed until the arms stay up." },
+  "single-leg-squat": {
+    says: "Loaded and rear-foot-raised single-leg squats stay closed; a higher bench and wall-pressed squats come first.",
+    prefers: ["wall-pressed-squat", "single-leg-squat-bench", "step-down"],
+  },
+  "step-down": {
+    says: "Loaded step-downs stay closed; the step stops at the height where the pelvis first tilts.",
+    prefers: ["step-down", "step-up-low"],
+  },
+  "side-hold": {
+    says: "Side planks start from the knees with one set more; longer levers stay closed.",
+    prefers: ["side-plank-knees"],
+    more: "trunk",
+  },
+  "calf-raise": { says: "Calf work takes one set more; hops stay closed.", more: "calf" },
+  "single-leg-bridge": {
+    says: "Hip work takes one set more, with bridges in front.",
+    prefers: ["bridge", "long-lever-bridge", "single-leg-bridge"],
+    more: "hip",
+  },
+  "knee-to-wall": {
+    says: "Split squats are done with the front foot raised and an upright shin, knee-forward work stays closed, squats go as deep as the heels stay down; ankle rocks are added.",
+    adds: [{ pattern: "mobility", exercises: ["ankle-rock"] }],
+    prefers: ["front-foot-elevated-split-squat"],
+  },
+  "march-hold": {
+    says: "March holds come before any loaded hip-flexor raise.",
+    adds: [{ pattern: "hip", exercises: ["march-hold", "march-hold-unloaded"] }],
+  },
+  "front-plank": {
+    says: "Planks are held before they move: shoulder taps and pull-throughs stay closed.",
+    prefers: ["front-plank"],
+  },
+};
+
+const sidesWord = (side: "left" | "right" | undefined | "both"): string =>
+  side === "left" || side === "right" ? `, ${side}` : "";
+const num = (v: number): string => String(Math.round(v * 10) / 10);
+
+/**
+ * @param on results up to this day count; of each test the latest
+ * @returns what was found, seen things first, then failed tests, then sides
+ */
+export function findingsOf(athlete: Athlete, on: IsoDate): Finding[] {
+  const areas = activeAreas(athlete, on);
+  const make = (id: string, kind: Finding["kind"], title: string, e: Effect): Finding => ({
+    id,
+    kind,
+    title,
+    says: e.says,
+    rule: e.rule ?? (kind === "seen" ? "finding.seen" : "finding.test"),
+    adds: e.adds ?? [],
+    prefers: e.prefers ?? [],
+    more: e.more ?? null,
+  });
+  const seen = new Map<Seen, (string | undefined)[]>();
+  for (const s of athlete.seen)
+    if (s.date <= on) seen.set(s.what, [...(seen.get(s.what) ?? []), s.side === "both" ? undefined : s.side]);
+  const found: Finding[] = [...seen].map(([what, sides]) => {
+    const named = [...new Set(sides.flatMap((s) => (s ? [s] : [])))];
+    return make(
+      what,
+      "seen",
+      `${SEEN_WORDS[what].name}${named.length > 0 ? `, ${listWords(named)}` : ""}`,
+      effectOf(what, areas),
+    );
+  });
+  for (const { test, unit } of TEST_SHEETS) {
+    const s = latestScreening(athlete, test, on);
+    if (!s) continue;
+    const mark = passMark(athlete, test, on);
+    const value = gateValue(s);
+    if (value < mark)
+      found.push(
+        make(
+          test,
+          "test",
+          unit === "yes-no"
+            ? `${testName(test)}: not passed`
+            : `${testName(test)}: ${num(value)} of ${mark} ${unit}${sidesWord(s.left === undefined || s.right === undefined || s.left === s.right ? undefined : s.left < s.right ? "left" : "right")}`,
+          FAILED[test],
+        ),
+      );
+    const weaker = weakerOf(test, s);
+    if (weaker)
+      found.push({
+        ...make(
+          `${test}-side`,
+          "side",
+          `${testName(test)}: ${weaker} side weaker, ${num(s.left ?? 0)} left and ${num(s.right ?? 0)} right`,
+          {
+            says: `Work on one side starts with the ${weaker} and the other side matches its repetitions (${Math.round(asymmetry(s.left ?? 0, s.right ?? 0))}% apart).`,
+          },
+        ),
+        rule: "side.first",
+      });
+  }
+  return found;
+}

@@ -1,0 +1,210 @@
+import { describe, expect, it } from "vitest";
+import { athleteWith, gym, home } from "../../../tests/support/athlete";
+import { choiceFor } from "../../../tests/support/choice";
+import type { Athlete, Label, Place, Seen } from "../athlete/types";
+import { layeredDose } from "../dose/layered";
+import type { ChoiceContext } from "../exercise/choose";
+import { RULES } from "../rules";
+import { buildSession } from "./build";
+import type { BuiltSession, SessionRequest } from "./types";
+
+const build = (
+  athlete: Athlete,
+  place: Place = gym,
+  more: Partial<SessionRequest> = {},
+  choice: Partial<ChoiceContext> = {},
+): BuiltSession => {
+  const c = choiceFor(athlete, { place, ...choice });
+  const s = buildSession({
+    label: "A",
+    emphasis: "develop",
+    loading: "full",
+    heavyOk: true,
+    dose: layeredDose("develop", c.gate),
+    place,
+    minutes: 90,
+    choice: c,
+    setFactor: 1,
+    heartRange: null,
+    stressCap: null,
+    loadFor: () => ({ loadKg: 20, perSideKg: [], barKg: null, percent1rm: null, why: [] }),
+    ...more,
+  });
+  if (!s) throw new Error("no session");
+  return s;
+};
+const ids = (s: BuiltSession) => s.items.map((i) => i.exercise.id);
+const find = (s: BuiltSession, id: string) => s.items.find((i) => i.exercise.id === id)!;
+const seen = (...what: Seen[]) => athleteWith({ seen: what.map((w) => ({ what: w, date: "2026-02-01" })) });
+const troubled = (area: Athlete["health"]["areas"][number]["area"], status: "current" | "past") =>
+  athleteWith({ health: { clearanceNeeded: false, areas: [{ area, side: "left", status }] } });
+
+describe("findings in a session", () => {
+  it("take the hip work's place and say so; the second session takes the next of their exercises", () => {
+    const of = (label: Label) => build(seen("hip-drop"), home, { label });
+    expect(find(of("A"), "toe-tap")).toMatchObject({ added: "Hip drops to the free side", reps: 15, eachSide: true });
+    expect(find(of("A"), "toe-tap").why[0]).toEqual({
+      rule: "finding.seen",
+      text: "Added by the screening: hip drops to the free side.",
+    });
+    expect(ids(of("B"))).toContain("hip-hike");
+    expect(ids(of("B"))).not.toContain("toe-tap");
+  });
+  it("put a light set before the hinge where the back rounds", () => {
+    const s = build(seen("rounded-catch"));
+    expect(find(s, "slider-curl").sets).toBe(1);
+    expect(ids(s).indexOf("slider-curl")).toBeLessThan(s.items.findIndex((i) => i.exercise.pattern === "hinge"));
+  });
+  it("leave that set out where hip work stands before the hinge, and in a half session", () => {
+    const b = build(seen("rounded-catch"), gym, { label: "B" });
+    const hinge = b.items.find((i) => i.exercise.pattern === "hinge")!;
+    const primers = b.items.filter((i) => i.slot.primer);
+    expect(primers).toEqual([]);
+    expect(b.items.some((i) => i.exercise.pattern === "hip" && b.items.indexOf(i) < b.items.indexOf(hinge))).toBe(true);
+    const half = build(seen("rounded-catch"), gym, { minutes: 30 });
+    expect(half.items.filter((i) => i.slot.primer)).toEqual([]);
+    expect(half.items.filter((i) => i.exercise.pattern === "hip")[0]!.sets).toBe(2);
+  });
+  it("go with the assistance when time is short, not before it", () => {
+    const dose = layeredDose("maximal", { minRir: 0, training: "trained" });
+    const rower = athleteWith({ seen: [{ what: "hip-drop", date: "2026-02-01" }] }, { sport: "row" });
+    const short = build(rower, gym, { minutes: 36, dose });
+    expect(ids(short)).toContain("toe-tap");
+    expect(short.dropped.length).toBeGreaterThan(0);
+    expect(ids(build(seen("hip-drop"), gym, { minutes: 30 }))).toContain("toe-tap");
+  });
+  it("add at most three at once, and nothing while restoring", () => {
+    const many = seen("hip-drop", "pelvis-tilt", "knee-in", "hip-flexor-fatigue", "rocking-pelvis");
+    const added = (s: BuiltSession) => new Set(s.items.flatMap((i) => i.added ?? []));
+    expect(added(build(many, gym, { minutes: 180 })).size).toBe(3);
+    expect(added(build(many, gym, { loading: "mobility", emphasis: "restore" })).size).toBe(0);
+  });
+  it("give one set more where a test asks for it", () => {
+    const weak = athleteWith({ screening: [{ test: "calf-raise", date: "2026-02-01", left: 12, right: 12 }] });
+    const calf = (a: Athlete) => build(a).items.find((i) => i.exercise.pattern === "calf")!.sets;
+    expect(calf(weak)).toBe(calf(athleteWith()) + 1);
+  });
+});
+
+describe("what safety takes out", () => {
+  it("is named with what stands instead, and comes back on its ladder once the trouble is over", () => {
+    const sore = build(troubled("knee-front", "current"), home, { label: "B" });
+    expect(ids(sore)).toContain("step-down");
+    expect(sore.left).toContainEqual({
+      exercise: "reverse-lunge",
+      name: "Reverse lunge",
+      why: "left out while the front of the knee is in trouble",
+      instead: "Step-down to a tap",
+    });
+    const clear = build(troubled("knee-front", "past"), home, { label: "B" });
+    expect(clear.left).toEqual([]);
+    expect(find(clear, "reverse-lunge").why.map((w) => w.text)).toContain(
+      "The front of the knee is clear: reverse lunge is back, step 1 of 6 on its ladder. Introduce it slowly.",
+    );
+  });
+  it("leaves an uncleared athlete mobility, bridges and walks", () => {
+    const a = athleteWith({ health: { clearanceNeeded: true, areas: [] } });
+    const s = build(a, home, { loading: "mobility", emphasis: "restore" }, { unloaded: true });
+    expect(new Set(s.items.map((i) => i.exercise.pattern))).toEqual(new Set(["mobility", "hip", "calf"]));
+    expect(ids(s)).toEqual(expect.arrayContaining(["bridge", "heel-walk"]));
+    expect(s.cautions.join(" ")).toContain("cleared the athlete");
+  });
+  it("keeps the clearance's limits in front of the coach", () => {
+    const a = athleteWith({
+      health: {
+        clearanceNeeded: true,
+        clearance: { date: "2026-01-01", by: "Dr. Example", limits: "Nothing above 130 beats.", rules: ["no-supine"] },
+        areas: [],
+      },
+    });
+    const s = build(a);
+    expect(s.cautions).toContain("Cleared by Dr. Example: Nothing above 130 beats.");
+    expect(s.items.some((i) => i.exercise.position === "supine")).toBe(false);
+  });
+});
+
+describe("the coach's choice", () => {
+  it("takes the first one's place, and is passed over once it is closed", () => {
+    const first = build(athleteWith()).items[0]!.exercise.id;
+    const swaps = new Map([[first, "leg-press"]]);
+    const swapped = build(athleteWith(), gym, { swaps });
+    expect(find(swapped, "leg-press").why[0]).toMatchObject({ rule: "choice.coach" });
+    expect(ids(swapped)).not.toContain(first);
+    expect(ids(build(athleteWith(), { ...gym, machines: [] }, { swaps }))).toContain(first);
+  });
+  it("is the essential five while time is short", () => {
+    const short = (swim = false) =>
+      build(
+        athleteWith(
+          { settings: { shortTime: swim ? "essential-five-swim" : "essential-five" } },
+          { sport: swim ? "triathlon" : "run" },
+        ),
+      );
+    expect(new Set(ids(short()))).toEqual(
+      new Set(["single-leg-deadlift", "side-plank", "split-squat", "single-leg-bridge", "calf-raise"]),
+    );
+    expect(ids(short(true))).toContain("one-arm-row");
+    expect(short().why.some((w) => w.rule === "choice.five")).toBe(true);
+  });
+});
+
+describe("new work", () => {
+  it("starts with half the sets, but for somebody to whom everything is new", () => {
+    const squat = (known: ReadonlySet<string> | null) => build(athleteWith(), gym, {}, { known }).items[0]!;
+    const first = squat(new Set(["clam"]));
+    expect(first).toMatchObject({ sets: 2 });
+    expect(first.why.some((w) => w.rule === "first.time")).toBe(true);
+    expect(squat(new Set([first.exercise.id])).sets).toBe(3);
+    expect(squat(null).sets).toBe(3);
+  });
+});
+
+describe("the dose of an exercise with its own repetitions", () => {
+  it("is its own in assistance, also under a maximal emphasis", () => {
+    const c = choiceFor(seen("hip-flexor-fatigue"));
+    const s = build(seen("hip-flexor-fatigue"), gym, { emphasis: "maximal", dose: layeredDose("maximal", c.gate) });
+    expect(find(s, "march-hold")).toMatchObject({ repsLow: 5, reps: 5, sets: 2 });
+    expect(find(s, "march-hold").exercise.secondsPerRep).toBeGreaterThanOrEqual(10);
+  });
+});
+
+describe("reasons", () => {
+  it("stand on every exercise, and every one has a rule that is registered", () => {
+    for (const a of [athleteWith(), seen("hip-drop"), troubled("knee-front", "current")])
+      for (const label of ["A", "B", "C"] as const)
+        for (const i of build(a, gym, { label }).items) {
+          expect(i.why.length, i.exercise.id).toBeGreaterThan(0);
+          for (const w of i.why) expect(RULES[w.rule], w.rule).toBeDefined();
+        }
+  });
+});
+
+describe("how an exercise is done", () => {
+  const style = (settings: Athlete["settings"], id: string, label: Label = "A", athlete = athleteWith({ settings })) =>
+    build(athlete, gym, { label }).items.find((i) => i.exercise.id === id || i.exercise.pattern === id)?.style;
+  it("follows the athlete's settings, with the trade's defaults", () => {
+    expect(style(undefined, "squat")).toBe("to thigh level");
+    expect(style({ squatDepth: "full" }, "squat")).toContain("full depth");
+    expect(style(undefined, "single-leg-deadlift", "B")).toBe("load in the hand opposite to the working leg");
+    expect(style({ singleLegLoad: "same" }, "single-leg-deadlift", "B")).toContain("working side");
+  });
+  it("goes by the trouble before the settings", () => {
+    const sore = athleteWith({
+      settings: { squatDepth: "full", splitSquatStyle: "knee-forward" },
+      health: { clearanceNeeded: false, areas: [{ area: "hip", side: "left", status: "current" }] },
+    });
+    const styles = build(sore).items.flatMap((i) => i.style ?? []);
+    expect(styles).toContain("pain-free range");
+    expect(styles.join()).not.toContain("knee forward");
+  });
+  it("is light and of 15 repetitions in a hinge with trouble at the hamstring", () => {
+    const hinge = (a: Athlete) => build(a, gym, { label: "B" }).items.find((i) => i.exercise.pattern === "hinge")!;
+    const sore = hinge(troubled("hamstring", "current"));
+    if (sore.loadKg !== null) expect(sore).toMatchObject({ repsLow: 15, reps: 15, rir: 4 });
+    const main = build(troubled("hamstring", "current")).items.find((i) => i.main && i.exercise.pattern === "hinge")!;
+    expect(main).toMatchObject({ repsLow: 15, reps: 15 });
+    expect(main.rir).toBeGreaterThanOrEqual(4);
+    expect(main.why.some((w) => w.text.includes("15 or more repetitions"))).toBe(true);
+    expect(hinge(athleteWith()).reps).toBeLessThan(15);
+  });
+});

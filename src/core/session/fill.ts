@@ -1,0 +1,250 @@
+/** Fills the slots of a session with exercises and their dose, each with the reasons. */
+import { AREA_WORDS, pastAreas } from "../athlete/gate";
+import type { Label, ScreenTest } from "../athlete/types";
+import { type Dose, RESTORE_PERCENT } from "../dose/layered";
+import { besides, type Candidate, type ChoiceContext, type Closed, closedBecause, rankFor } from "../exercise/choose";
+import { loadingAt } from "../exercise/equipment";
+import { styleFor } from "../exercise/style";
+import { type Exercise, HEART_PATTERNS, type Loading, type Pattern } from "../exercise/types";
+import { latestScreening, weakerSide } from "../screening/marks";
+import { testName } from "../screening/tests";
+import { type Why, why } from "../why";
+import type { Slot } from "./slots";
+import type { Dropped, Item, LeftOut, SessionRequest } from "./types";
+
+/** RIR on days where nothing heavy may stand [house]. */
+const LIGHT_RIR = 4;
+/** Repetitions of a hinge with trouble at the hamstring. */
+const SPARED_REPS: [number, number] = [15, 15];
+export const EXTERNAL: readonly Loading[] = ["bar", "pair", "single", "kettlebell", "machine"];
+/** Tests whose sides say which side begins, by pattern. */
+const SIDE_TESTS: Partial<Record<Pattern, readonly ScreenTest[]>> = {
+  "split-squat": ["single-leg-squat", "step-down"],
+  hinge: ["single-leg-bridge", "single-leg-squat"],
+  hip: ["single-leg-bridge", "single-leg-squat", "side-hold"],
+  calf: ["calf-raise"],
+  trunk: ["side-hold"],
+};
+
+/** The open exercises of a slot beside what stands already, in the order they would be taken. */
+export function candidatesFor(slot: Slot, c: ChoiceContext, standing: readonly Exercise[], label: Label): Candidate[] {
+  const fresh = (list: readonly Candidate[]) => list.filter((x) => !standing.includes(x.exercise));
+  let ranked = fresh(rankFor(slot.pattern, c, slot.kind, label));
+  if (slot.kind === "main" && ranked.length === 0) ranked = fresh(rankFor(slot.pattern, c, "single", label));
+  if (slot.only) {
+    const { only } = slot;
+    return ranked.filter((x) => only.includes(x.exercise.id));
+  }
+  if (slot.kind === "assist") ranked = besides(ranked, standing);
+  if (slot.singleLeg) {
+    const one = ranked.filter((x) => x.exercise.unilateral);
+    ranked = [...one, ...ranked.filter((x) => !x.exercise.unilateral)];
+  }
+  const wanted = slot.prefer ?? [];
+  const first = wanted.flatMap((id) => ranked.filter((x) => x.exercise.id === id));
+  return [...first, ...ranked.filter((x) => !first.includes(x))];
+}
+
+export interface Filled {
+  items: Item[];
+  dropped: Dropped[];
+  left: LeftOut[];
+}
+
+export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
+  const items: Item[] = [];
+  const dropped: Dropped[] = [];
+  const left: LeftOut[] = [];
+  for (const slot of slots) {
+    const standing = items.map((i) => i.exercise);
+    const ranked = candidatesFor(slot, r.choice, standing, r.label);
+    const first = ranked[0];
+    const swap = first ? r.swaps?.get(first.exercise.id) : undefined;
+    const swapped = swap === undefined ? undefined : ranked.find((x) => x.exercise.id === swap);
+    const best = swapped ?? first;
+    if (!best) {
+      dropped.push({
+        exercise: slot.pattern,
+        why: `no ${slot.pattern} exercise is open here: ${whyNone(slot, r.choice)}`,
+      });
+      continue;
+    }
+    const out = leftOut(best.exercise, r.choice);
+    left.push(...out.filter((o) => !left.some((l) => l.exercise === o.exercise)));
+    items.push(
+      itemFor(best, slot, r, { left: out, swappedFrom: swapped && first ? first.exercise : null, of: ranked.length }),
+    );
+  }
+  return { items, dropped, left };
+}
+
+/** The commonest reasons why a slot has nothing to offer. */
+function whyNone(slot: Slot, c: ChoiceContext): string {
+  const reasons = c.library
+    .pattern(slot.pattern)
+    .filter((e) => !slot.only || slot.only.includes(e.id))
+    .flatMap((e) => closedBecause(e, c)?.text ?? []);
+  return [...new Set(reasons)].slice(0, 2).join("; ") || "nothing left for this slot";
+}
+
+const REMOVED: readonly Closed["kind"][] = ["trouble", "pain", "clearance", "gate"];
+
+/** What a heart pattern would sooner have had and may not, for reasons of safety. */
+function leftOut(taken: Exercise, c: ChoiceContext): LeftOut[] {
+  if (!HEART_PATTERNS.includes(taken.pattern)) return [];
+  const { sport } = c.athlete.athlete;
+  const base = (e: Exercise) => e.rank + (e.sports[sport] ?? 0);
+  return c.library
+    .pattern(taken.pattern)
+    .filter((e) => base(e) > base(taken) && loadingAt(e, c.place, !c.unloaded) !== null)
+    .sort((a, b) => base(b) - base(a))
+    .flatMap((e): LeftOut[] => {
+      const closed = closedBecause(e, c);
+      return closed && REMOVED.includes(closed.kind)
+        ? [{ exercise: e.id, name: e.name, why: closed.text, instead: taken.name }]
+        : [];
+    })
+    .slice(0, 2);
+}
+
+/** What a choice was made among. */
+interface Among {
+  left: readonly LeftOut[];
+  swappedFrom: Exercise | null;
+  /** Exercises that were open. */
+  of: number;
+}
+
+function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Among): Item {
+  const { exercise, loading } = c;
+  const dose: Dose = slot.kind === "main" ? r.dose.main : slot.kind === "single" ? r.dose.single : r.dose.assist;
+  const timed = exercise.unit === "seconds";
+  const external = EXTERNAL.includes(loading);
+  const gentle = r.loading === "light" || (!r.heavyOk && r.loading === "full");
+  // A hamstring in trouble: 15 or more light repetitions in the first weeks (handbook 3) [trade].
+  const spared =
+    external && exercise.primary.includes("hamstrings") && r.choice.areas.includes("hamstring") && r.loading === "full";
+  const rir = gentle || spared ? Math.max(dose.rir, LIGHT_RIR) : dose.rir;
+  const first = r.loading === "full" && r.choice.known !== null && !r.choice.known.has(exercise.id);
+  const [low, high] = spared ? SPARED_REPS : repRange(exercise, slot, dose, external, r);
+  const answer =
+    timed || !external
+      ? { loadKg: null, perSideKg: [], barKg: null, percent1rm: null, why: [] }
+      : r.loadFor({
+          exercise,
+          loading,
+          place: r.place,
+          repsLow: low,
+          reps: high,
+          rir,
+          capPercent: r.loading === "restore" ? RESTORE_PERCENT : null,
+        });
+  const reasons: Why[] = [...choiceWhy(c, slot, r, among), ...answer.why];
+  if (spared)
+    reasons.push(
+      why("choice.trouble", "Trouble at the hamstring: light loads of 15 or more repetitions in the first weeks."),
+    );
+  const side = exercise.unilateral ? sideFirst(exercise, r.choice) : null;
+  if (side) reasons.push(side.why);
+  const sets = Math.max(1, (slot.sets ?? dose.sets) - (answer.setsLess ?? 0));
+  const half = first && sets > 1 && exercise.pattern !== "mobility";
+  if (half)
+    reasons.push(why("first.time", `New work: half the sets the first time (${Math.ceil(sets / 2)} of ${sets}).`));
+  return {
+    pair: "",
+    exercise,
+    loading,
+    main: slot.kind === "main",
+    added: slot.added?.title ?? null,
+    slot,
+    style: styleFor(exercise, loading, r.choice.athlete.settings, r.choice.areas),
+    firstSide: side?.side ?? null,
+    sets: half ? Math.ceil(sets / 2) : sets,
+    repsLow: timed ? null : low,
+    reps: timed ? null : (answer.reps ?? high),
+    seconds: timed ? (exercise.ownSeconds ?? holdSeconds(exercise.pattern, r)) : null,
+    eachSide: exercise.unilateral,
+    loadKg: answer.loadKg,
+    perSideKg: answer.perSideKg,
+    barKg: answer.barKg,
+    percent1rm: answer.percent1rm,
+    rir,
+    restSeconds: dose.restSeconds,
+    why: reasons,
+  };
+}
+
+/** Own repetitions go before the slot's; bodyweight work in a strength slot of few reps goes by the control dose instead. */
+function repRange(e: Exercise, slot: Slot, dose: Dose, external: boolean, r: SessionRequest): [number, number] {
+  if (e.ownReps && slot.kind !== "main") {
+    const most = r.emphasis === "restore" ? Math.max(dose.reps, 8) : e.ownReps[1];
+    return [Math.min(e.ownReps[0], most), Math.min(e.ownReps[1], Math.max(most, e.ownReps[0]))];
+  }
+  return !external && dose.reps < 8 ? [8, 10] : [dose.repsLow, dose.reps];
+}
+
+/** Sessions after which it is no longer said that an exercise is back. */
+const BACK_TOLD = 2;
+
+const holdSeconds = (pattern: string, r: SessionRequest): number =>
+  pattern === "mobility" ? 60 : pattern === "jump" ? 10 : r.dose.holdSeconds;
+
+function sideFirst(e: Exercise, c: ChoiceContext): { side: "left" | "right"; why: Why } | null {
+  const tests = e.primary.includes("hip flexors") ? (["march-hold"] as const) : (SIDE_TESTS[e.pattern] ?? []);
+  for (const test of tests) {
+    const side = weakerSide(c.athlete, test, c.on);
+    const s = latestScreening(c.athlete, test, c.on);
+    if (!side || !s) continue;
+    const [weak, strong] = side === "left" ? [s.left, s.right] : [s.right, s.left];
+    return {
+      side,
+      why: why(
+        "side.first",
+        `Start with the ${side} side, the weaker in the ${testName(test).toLowerCase()} (${weak} against ${strong}), and match its reps; an extra set on it is open.`,
+      ),
+    };
+  }
+  return null;
+}
+
+function choiceWhy(c: Candidate, slot: Slot, r: SessionRequest, { left, swappedFrom, of }: Among): Why[] {
+  const { exercise } = c;
+  const out: Why[] = [];
+  if (swappedFrom) out.push(why("choice.coach", `Chosen by the coach instead of ${swappedFrom.name.toLowerCase()}.`));
+  if (slot.added) out.push(why(slot.added.rule, `Added by the screening: ${slot.added.title.toLowerCase()}.`));
+  if (slot.essential) out.push(why("choice.five", `One of the essential five: ${slot.essential.toLowerCase()}.`));
+  for (const l of left) out.push(why("choice.swap", `Instead of ${l.name.toLowerCase()}: ${l.why}.`));
+  const back = pastAreas(r.choice.athlete, r.choice.on).find((a) => exercise.notWith.includes(a));
+  if (back && (r.choice.recent.get(exercise.id) ?? 0) < BACK_TOLD) {
+    const steps = exercise.ladder ? r.choice.library.ladder(exercise.ladder.id) : [];
+    const at = steps.indexOf(exercise) + 1;
+    out.push(
+      why(
+        "choice.back",
+        `The ${AREA_WORDS[back]} is clear: ${exercise.name.toLowerCase()} is back${at > 0 ? `, step ${at} of ${steps.length} on its ladder` : ""}. Introduce it slowly.`,
+      ),
+    );
+  }
+  const best = [...c.parts].filter((p) => p.points > 0).sort((a, b) => b.points - a.points)[0];
+  if (best && out.length === 0) out.push(why(best.rule, `${best.text.charAt(0).toUpperCase()}${best.text.slice(1)}.`));
+  if (out.length === 0)
+    out.push(
+      why(
+        "choice.rank",
+        of === 1
+          ? `The only ${exercise.pattern} exercise open here.`
+          : slot.kind === "assist"
+            ? `First of ${of} ${exercise.pattern} exercises open here; what works the same muscles as its partners, or was done in the last blocks, stands back.`
+            : `First of ${of} ${exercise.pattern} exercises open here, in the library's order.`,
+      ),
+    );
+  const care = exercise.careWith.find((a) => r.choice.areas.includes(a));
+  if (care)
+    out.push(
+      why(
+        "choice.trouble",
+        `Care at the ${AREA_WORDS[care]}: ${care === "knee-front" ? "upright shin, shorter range, introduced slowly" : "pain-free range, introduced slowly"}.`,
+      ),
+    );
+  return out;
+}

@@ -1,0 +1,180 @@
+/** Activation before a run, the warm-up before lifting, and what comes after (handbook 16) [trade]. Light work: never counted as strength. */
+import type { Place, Sport } from "../athlete/types";
+import { type ChoiceContext, closedBecause } from "../exercise/choose";
+import type { Exercise } from "../exercise/types";
+import { findingsOf } from "../screening/findings";
+import { type Why, why } from "../why";
+
+export interface SheetLine {
+  exercise: Exercise;
+  /** What it is called here. */
+  name: string;
+  /** What is asked for, in words. */
+  dose: string;
+  /** Seconds of one round. */
+  seconds: number;
+  why: Why;
+}
+
+export interface Sheet {
+  id: "activation" | "before-lifting" | "after";
+  title: string;
+  says: string;
+  lines: SheetLine[];
+  rounds: number;
+  /** Whole minutes of all rounds. */
+  minutes: number;
+}
+
+/** Nothing but the floor and a wall. */
+const NOTHING: Place = {
+  id: "anywhere",
+  bars: [],
+  plates: [],
+  dumbbellsKg: [],
+  kettlebellsKg: [],
+  bands: [],
+  boxesCm: [],
+  machines: [],
+  other: [],
+};
+
+const BEFORE: Record<Sport, string> = {
+  run: "Before the run",
+  triathlon: "Before the run",
+  ride: "Before the ride",
+  row: "Before rowing",
+  hike: "Before the walk",
+};
+
+/** The five items of an activation, each with what is tried in turn. */
+const ACTIVATION: readonly { name: string; exercises: readonly string[] }[] = [
+  { name: "one bridge", exercises: ["single-leg-bridge", "bridge", "clam", "side-lying-raise"] },
+  { name: "one trunk exercise", exercises: ["dead-bug", "bird-dog", "dead-bug-legs", "side-plank-knees"] },
+  {
+    name: "one single-leg balance or hinge",
+    exercises: ["single-leg-reach", "toe-tap", "march-hold-unloaded", "wall-knee-press"],
+  },
+  {
+    name: "one lunge or wall press",
+    exercises: ["reverse-lunge", "wall-knee-press", "wall-pressed-squat", "wall-sit"],
+  },
+  { name: "one calf item", exercises: ["double-leg-calf-raise", "heel-walk", "calf-isometric", "short-foot"] },
+];
+/** Repetitions a side, most and least; seconds of a timed item and between items; minutes an activation takes at most. */
+const LIGHT = { most: 10, least: 5, seconds: 20, change: 15, mostMinutes: 8 };
+
+const secondsOf = (e: Exercise, reps: number, seconds: number): number =>
+  (e.unit === "seconds" ? seconds : reps * e.secondsPerRep) * (e.unilateral ? 2 : 1) + LIGHT.change;
+
+const doseOf = (e: Exercise, reps: number, seconds: number): string =>
+  `${e.unit === "seconds" ? `${seconds} s` : reps}${e.unilateral ? " a side" : ""}`;
+
+function sheetOf(id: Sheet["id"], title: string, says: string, lines: SheetLine[], most: number | null): Sheet {
+  const once = lines.reduce((a, l) => a + l.seconds, 0);
+  const rounds = most !== null && once * 2 <= most * 60 ? 2 : 1;
+  return { id, title, says, lines, rounds, minutes: Math.ceil((once * rounds) / 60) };
+}
+
+/**
+ * @param c what is chosen by; its place does not matter, since nothing is needed
+ * @returns the sheets for this athlete and day
+ */
+export function sheetsFor(c: ChoiceContext): Sheet[] {
+  const here: ChoiceContext = { ...c, place: NOTHING, unloaded: true, memo: new Map() };
+  const findings = findingsOf(c.athlete, c.on);
+  const open = (id: string): Exercise | undefined => {
+    const e = c.library.byId(id);
+    return e && !c.library.hidden.has(id) && closedBecause(e, here) === null ? e : undefined;
+  };
+  const taken = new Set<string>();
+  const activation = ACTIVATION.flatMap(({ name, exercises }): SheetLine[] => {
+    const asked = findings.find((f) =>
+      f.adds.some((a) => a.exercises.some((id) => exercises.includes(id) && open(id) && !taken.has(id))),
+    );
+    const wanted = asked?.adds.flatMap((a) => a.exercises).filter((id) => exercises.includes(id)) ?? [];
+    const e = [...wanted, ...exercises].flatMap((id) => (taken.has(id) ? [] : (open(id) ?? [])))[0];
+    if (!e) return [];
+    taken.add(e.id);
+    const first = exercises.map((id) => c.library.byId(id)).find((x) => x !== undefined && x !== e);
+    const closed = first && exercises.indexOf(first.id) < exercises.indexOf(e.id) ? closedBecause(first, here) : null;
+    return [
+      {
+        exercise: e,
+        name: e.name,
+        dose: "",
+        seconds: 0,
+        why:
+          asked && wanted.includes(e.id)
+            ? why(asked.rule, `${name}, for: ${asked.title.toLowerCase()}`)
+            : closed && first
+              ? why("choice.swap", `${name}; instead of ${first.name.toLowerCase()}: ${closed.text}`)
+              : why("sheet.activation", name),
+      },
+    ];
+  });
+  let reps = LIGHT.most;
+  const round = () => activation.reduce((a, l) => a + secondsOf(l.exercise, reps, LIGHT.seconds), 0);
+  while (reps > LIGHT.least && round() > LIGHT.mostMinutes * 60) reps -= 1;
+  for (const l of activation) {
+    l.dose = doseOf(l.exercise, reps, LIGHT.seconds);
+    l.seconds = secondsOf(l.exercise, reps, LIGHT.seconds);
+  }
+  const line = (id: string, dose: string, seconds: number, text: string): SheetLine[] => {
+    const exercise = open(id);
+    return exercise ? [{ exercise, name: exercise.name, dose, seconds, why: why("sheet.activation", text) }] : [];
+  };
+  const rounds = "1 to 3 rounds; then the lift's own warm-up sets.";
+  const squat = line("wall-facing-squat", "10", 70, "squat to an easy depth");
+  const lunge = line("reverse-lunge", "10", 60, "reverse lunge, alternating");
+  const chop = c.library.byId("half-kneeling-chop");
+  const before: SheetLine[] = [
+    ...(chop && !c.areas.includes("shoulder") && !c.areas.includes("low-back")
+      ? [
+          {
+            exercise: chop,
+            name: "Light ball chop",
+            dose: "10",
+            seconds: 40,
+            why: why("sheet.activation", "standing, with a ball of 2 to 3 kg, across to both sides"),
+          },
+        ]
+      : []),
+    ...squat,
+    ...(lunge.length > 0 ? lunge : line("supported-split-squat", "10", 70, "split squat on a support")),
+  ];
+  const stretches = [
+    "hip-flexor-stretch",
+    "outer-hip-stretch",
+    "active-quad-stretch",
+    "leg-swings-back",
+    "foot-rolling",
+  ];
+  const after = stretches.flatMap((id) => {
+    const e = c.library.byId(id);
+    const seconds = e?.ownSeconds ?? 30;
+    return line(
+      id,
+      e ? doseOf(e, e.ownReps?.[1] ?? 8, seconds) : "",
+      e ? secondsOf(e, e.ownReps?.[1] ?? 8, seconds) : 0,
+      "held, breath easy",
+    );
+  });
+  return [
+    sheetOf(
+      "activation",
+      BEFORE[c.athlete.athlete.sport],
+      "No equipment, barefoot where it is safe. One round at least, two when there is time.",
+      activation,
+      LIGHT.mostMinutes,
+    ),
+    sheetOf("before-lifting", "Before lifting", rounds, before, null),
+    sheetOf(
+      "after",
+      "After",
+      "Stretches held about 30 s, or a moving hip routine. Running drills two to three times a week.",
+      after,
+      null,
+    ),
+  ];
+}

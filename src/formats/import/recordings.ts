@@ -1,0 +1,180 @@
+/** GPX 1.1 and TCX recordings: each track or activity becomes one done session. */
+import type { EnduranceSession, SessionSport } from "../../core/athlete/types";
+import type { Read } from "../athlete-file";
+import { wallClock } from "../zone";
+import type { ImportRow } from "./rows";
+import { type Point, type TrackFigures, trackFigures } from "./track";
+import { assumedKind, kindOf, sportOf } from "./words";
+import { all, at, numberOf, readXml, textOf } from "./xml";
+
+export interface RecordingOptions {
+  /** The athlete's own time zone: a recording's instants become wall clock times. */
+  zone: string;
+  /** Sport of a recording that does not name one. */
+  sport: SessionSport;
+}
+
+const timeOf = (text: string | undefined): number => (text === undefined ? Number.NaN : Date.parse(text));
+
+/** Means of transport by speed, where neither the file nor the athlete says; km/h [house]. */
+const WALKING = 6.5;
+
+/** @returns a row for each track */
+export function readGpx(text: string, o: RecordingOptions): Read<ImportRow[]> {
+  const xml = readXml(text);
+  if (!xml.ok) return xml;
+  const gpx = at(xml.value, "gpx");
+  if (gpx === undefined) return none("A GPX file expected: there is no gpx element.");
+  const tracks = all(gpx, "trk");
+  if (tracks.length === 0)
+    return none(
+      "A recorded track expected: the file holds only routes or waypoints, which say nothing of what was done.",
+    );
+  return {
+    ok: true,
+    value: tracks.map((trk, i) => {
+      const segments = all(trk, "trkseg").map((s) => all(s, "trkpt").map(gpxPoint));
+      const name = textOf(at(trk, "name")) ?? "";
+      const words = `${textOf(at(trk, "type")) ?? ""} ${name}`;
+      return rowOf(`track ${i + 1}`, name, words, "gpx", trackFigures(segments), o);
+    }),
+  };
+}
+
+function gpxPoint(node: unknown): Point {
+  const extensions = at(node, "extensions");
+  const heartRate = numberOf(at(extensions, "TrackPointExtension", "hr")) ?? numberOf(at(extensions, "hr"));
+  return point({
+    time: timeOf(textOf(at(node, "time"))),
+    lat: numberOf(at(node, "@lat")),
+    lon: numberOf(at(node, "@lon")),
+    elevation: numberOf(at(node, "ele")),
+    heartRate,
+  });
+}
+
+/** @returns a row for each activity */
+export function readTcx(text: string, o: RecordingOptions): Read<ImportRow[]> {
+  const xml = readXml(text);
+  if (!xml.ok) return xml;
+  const root = at(xml.value, "TrainingCenterDatabase");
+  if (root === undefined) return none("A TCX file expected: there is no TrainingCenterDatabase element.");
+  const activities = all(at(root, "Activities"), "Activity");
+  if (activities.length === 0) return none("A recorded activity expected: the file holds courses or workouts only.");
+  return {
+    ok: true,
+    value: activities.map((activity, i) => {
+      const laps = all(activity, "Lap");
+      const segments = laps.flatMap((lap) => all(lap, "Track").map((t) => all(t, "Trackpoint").map(tcxPoint)));
+      const name = textOf(at(activity, "Notes")) ?? "";
+      const words = `${textOf(at(activity, "@Sport")) ?? ""} ${name}`;
+      return rowOf(`activity ${i + 1}`, name, words, "tcx", tcxFigures(activity, laps, segments), o);
+    }),
+  };
+}
+
+/** The laps' own totals go before what the points add up to: a device leaves pauses out of them. */
+function tcxFigures(activity: unknown, laps: readonly unknown[], segments: readonly Point[][]): TrackFigures | null {
+  const sum = (name: string): number | undefined => {
+    const values = laps.map((lap) => numberOf(at(lap, name)));
+    return values.length > 0 && values.every((v) => v !== undefined && v >= 0)
+      ? values.reduce<number>((a, v) => a + (v ?? 0), 0)
+      : undefined;
+  };
+  const seconds = sum("TotalTimeSeconds");
+  const metres = sum("DistanceMeters");
+  const start = timeOf(textOf(at(activity, "Id")) ?? textOf(at(laps[0], "@StartTime")));
+  const track = trackFigures(segments);
+  const weighed = laps.map((lap) => [
+    numberOf(at(lap, "AverageHeartRateBpm", "Value")),
+    numberOf(at(lap, "TotalTimeSeconds")) ?? 0,
+  ]);
+  const rated = weighed.filter((w) => w[0] !== undefined);
+  const rateSeconds = rated.reduce((a, w) => a + (w[1] ?? 0), 0);
+  const rate =
+    rateSeconds > 0 ? Math.round(rated.reduce((a, w) => a + (w[0] ?? 0) * (w[1] ?? 0), 0) / rateSeconds) : undefined;
+  if (track)
+    return {
+      ...track,
+      start: Number.isFinite(start) ? start : track.start,
+      minutes: seconds === undefined ? track.minutes : seconds / 60,
+      distanceKm: metres === undefined ? track.distanceKm : metres / 1000,
+      heartRate: rate ?? track.heartRate,
+    };
+  if (!Number.isFinite(start) || seconds === undefined) return null;
+  return {
+    start,
+    minutes: seconds / 60,
+    distanceKm: (metres ?? 0) / 1000,
+    ascentM: undefined,
+    descentM: undefined,
+    heartRate: rate,
+  };
+}
+
+const tcxPoint = (node: unknown): Point =>
+  point({
+    time: timeOf(textOf(at(node, "Time"))),
+    lat: numberOf(at(node, "Position", "LatitudeDegrees")),
+    lon: numberOf(at(node, "Position", "LongitudeDegrees")),
+    elevation: numberOf(at(node, "AltitudeMeters")),
+    distanceM: numberOf(at(node, "DistanceMeters")),
+    heartRate: numberOf(at(node, "HeartRateBpm", "Value")),
+  });
+
+type Raw = { time: number } & { [K in Exclude<keyof Point, "time">]?: number | undefined };
+
+/** Leaves out what is not there, and what cannot be. */
+function point(p: Raw): Point {
+  const within = (v: number | undefined, lo: number, hi: number) =>
+    v !== undefined && v >= lo && v <= hi ? v : undefined;
+  const out: Point = { time: p.time };
+  const lat = within(p.lat, -90, 90);
+  const lon = within(p.lon, -180, 180);
+  if (lat !== undefined && lon !== undefined) Object.assign(out, { lat, lon });
+  const elevation = within(p.elevation, -500, 9000);
+  if (elevation !== undefined) out.elevation = elevation;
+  if (p.distanceM !== undefined) out.distanceM = p.distanceM;
+  const heartRate = within(p.heartRate, 20, 250);
+  if (heartRate !== undefined) out.heartRate = heartRate;
+  return out;
+}
+
+function rowOf(
+  where: string,
+  name: string,
+  words: string,
+  source: "gpx" | "tcx",
+  f: TrackFigures | null,
+  o: RecordingOptions,
+): ImportRow {
+  const label = name.slice(0, 120) || where;
+  if (!f)
+    return { where, label, notes: [], fault: "Two points with a time expected; without times there is no duration." };
+  if (!(f.minutes > 0))
+    return { where, label, notes: [], fault: "A duration above 0 expected: the times do not go on." };
+  const notes: string[] = [];
+  const speed = f.distanceKm / (f.minutes / 60);
+  const named = sportOf(words);
+  const sport = named ?? (o.sport === "run" && f.distanceKm > 0.5 && speed < WALKING ? "hike" : o.sport);
+  if (!named) notes.push(`sport not named, taken as ${sport}`);
+  const kind = kindOf(name);
+  const { date, time } = wallClock(o.zone, f.start);
+  const session: EnduranceSession = {
+    date,
+    start: time,
+    sport,
+    kind: kind ?? assumedKind(sport, f.minutes),
+    minutes: Math.max(1, Math.round(f.minutes)),
+    ...(f.distanceKm > 0.01 ? { distanceKm: Math.round(f.distanceKm * 1000) / 1000 } : {}),
+    ...(f.ascentM === undefined ? {} : { ascentM: f.ascentM }),
+    ...(f.descentM === undefined ? {} : { descentM: f.descentM }),
+    ...(f.heartRate === undefined ? {} : { averageHeartRate: f.heartRate }),
+    done: true,
+    source: `${source}:${new Date(f.start).toISOString()}`,
+  };
+  if (!kind) notes.push(`kind not named, taken as ${session.kind}`);
+  return { where, label, notes, incoming: { session, kindGuessed: !kind } };
+}
+
+const none = (expected: string): Read<ImportRow[]> => ({ ok: false, faults: [{ path: "(file)", expected }] });

@@ -1,0 +1,109 @@
+/** What goes out: strength sessions as a calendar, the season as CSV. */
+import { Router } from "express";
+import { loggedAnchor } from "../../api/make/anchors";
+import { seasonView } from "../../api/make/season";
+import { weekStrength } from "../../api/make/weekStrength";
+import { addDays, mondayOf, timeOf } from "../../core/dates";
+import { LABEL_WORDS } from "../../core/dose/layered";
+import { kgToLb, roundTo } from "../../core/units";
+import { writeSeasonCsv } from "../../formats/season-csv";
+import { type CalendarSession, writeStrengthCalendar } from "../../formats/strength-calendar";
+import type { Planned, Planner } from "../planner";
+import { type AthleteTools, fileName } from "./tools";
+
+/** Weeks of sessions in the feed, back and ahead: a calendar program asks again and again. */
+const FEED_WEEKS = { back: 4, ahead: 26 };
+
+function sessionsOf(p: Planned, today: string): CalendarSession[] {
+  const { athlete } = p.stored;
+  const pounds = athlete.athlete.massUnit === "lb";
+  const mass = (kg: number) => (pounds ? `${roundTo(kgToLb(kg), 1)} lb` : `${roundTo(kg, 2)} kg`);
+  const oldest = addDays(today, -7 * FEED_WEEKS.back);
+  const newest = addDays(today, 7 * FEED_WEEKS.ahead);
+  const logged = athlete.strengthLog
+    .filter((l) => l.date >= oldest && l.date < p.from)
+    .map((l): CalendarSession => {
+      const a = loggedAnchor(l, p.library);
+      return {
+        date: l.date,
+        start: timeOf(a.start),
+        minutes: a.minutes,
+        label: l.label,
+        title: `Strength: ${LABEL_WORDS[l.label]}, done`,
+        place: "",
+        lines: l.items.map((i) => p.library.byId(i.exercise)?.name ?? i.exercise),
+      };
+    });
+  const planned = p.plan.weeks
+    .flatMap((w) => w.sessions)
+    .filter((s) => s.date <= newest)
+    .map(
+      (s): CalendarSession => ({
+        date: s.date,
+        start: timeOf(s.start),
+        minutes: s.minutes,
+        label: s.label,
+        title: `Strength: ${LABEL_WORDS[s.label]}, ${s.emphasis}`,
+        place: s.place,
+        lines: s.items.map(
+          (i) =>
+            `${i.pair} ${i.exercise.name}: ${i.sets} x ${i.seconds !== null ? `${i.seconds} s` : i.reps}${i.eachSide ? " each side" : ""}${i.loadKg === null ? "" : `, ${i.loading === "pair" ? "2 x " : ""}${mass(i.loadKg)}`}`,
+        ),
+      }),
+    );
+  return [...logged, ...planned];
+}
+
+export function outgoingRoutes(planner: Planner, tools: AthleteTools): Router {
+  const router = Router();
+
+  router.get("/:id/strength.ics", async (req, res) => {
+    const p = await tools.season(req.params.id);
+    const today = planner.today();
+    const text = writeStrengthCalendar(
+      {
+        athleteId: p.stored.id,
+        name: p.stored.athlete.athlete.name,
+        zone: p.stored.athlete.athlete.timeZone ?? "UTC",
+        sessions: sessionsOf(p, today),
+        // The day, not the moment: the same facts give the same bytes all day.
+        stamp: `${today}T00:00:00Z`,
+        revision: p.stored.revision,
+      },
+      mondayOf,
+    );
+    res
+      .type("text/calendar; charset=utf-8")
+      .setHeader("Content-Disposition", `inline; filename="${fileName(p.stored.athlete, "-strength.ics")}"`);
+    res.send(text);
+  });
+
+  router.get("/:id/season.csv", async (req, res) => {
+    const p = await tools.season(req.params.id);
+    const view = seasonView(p, planner.today());
+    const text = writeSeasonCsv(
+      view.weeks.map((w) => {
+        const { sessions, heavy, sets, stress } = weekStrength(w.anchors);
+        return {
+          ...w,
+          plannedMinutes: w.planned.minutes,
+          plannedKm: w.planned.distanceKm,
+          sessions,
+          heavySessions: heavy,
+          hardSets: sets,
+          stress,
+          races: view.races
+            .filter((r) => r.date >= w.start && r.date <= addDays(w.start, 6))
+            .map((r) => `${r.priority} ${r.name}`)
+            .join("; "),
+        };
+      }),
+    );
+    res
+      .type("text/csv; charset=utf-8")
+      .setHeader("Content-Disposition", `attachment; filename="${fileName(p.stored.athlete, "-season.csv")}"`);
+    res.send(text);
+  });
+
+  return router;
+}

@@ -1,0 +1,51 @@
+/** What every route about an athlete needs: reading, changing with its checks, and parameters. */
+import { type Athlete, LABELS, type Label } from "../../core/athlete/types";
+import { isDate } from "../../core/dates";
+import { crossFaults } from "../../formats/athlete-file";
+import { faulty, notFound } from "../errors";
+import type { Planned, Planner } from "../planner";
+import type { Store, Stored } from "../store/store";
+
+export interface AthleteTools {
+  stored: (id: string) => Promise<Stored>;
+  season: (id: string) => Promise<Planned>;
+  change: (id: string, what: string, apply: (a: Athlete) => Athlete) => Promise<void>;
+  dateParam: (value: string | undefined) => string;
+  labelParam: (value: string | undefined) => Label;
+}
+
+/** Name of a file about an athlete, safe everywhere. @param ending such as ".json" */
+export const fileName = (a: Athlete, ending: string): string =>
+  `${a.athlete.name.toLowerCase().replace(/[^a-z0-9]+/g, "-") || "athlete"}${ending}`;
+
+export function athleteTools(store: Store, planner: Planner): AthleteTools {
+  return {
+    stored: async (id) => {
+      const found = await store.get(id);
+      if (!found) throw notFound("athlete");
+      return found;
+    },
+    season: async (id) => {
+      const planned = await planner.season(id);
+      if (!planned) throw notFound("athlete");
+      return planned;
+    },
+    change: async (id, what, apply) => {
+      const ok = await store.change(id, apply, (next) => {
+        const faults = crossFaults(next);
+        if (faults.length > 0) throw faulty(faults, what);
+      });
+      if (!ok) throw notFound("athlete");
+    },
+    dateParam: (value) => {
+      if (value === undefined || !isDate(value))
+        throw faulty([{ path: "date", expected: 'a real date such as "2026-03-02" expected' }], "The request");
+      return value;
+    },
+    labelParam: (value) => {
+      const label = LABELS.find((l) => l === value);
+      if (!label) throw faulty([{ path: "label", expected: `one of ${LABELS.join(", ")} expected` }], "The request");
+      return label;
+    },
+  };
+}

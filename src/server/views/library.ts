@@ -1,0 +1,120 @@
+/** The library, what an athlete may do of it, and what could stand in a slot. */
+import type { ChoicesView, ChoiceView, FitView, LibraryView, SheetsView, StandingView } from "../../api/views";
+import type { Athlete } from "../../core/athlete/types";
+import { placeById } from "../../core/athlete/windows";
+import { choicesFor } from "../../core/choices";
+import { mondayOf } from "../../core/dates";
+import { type Candidate, type ChoiceContext, type Closed, closedBecause } from "../../core/exercise/choose";
+import { essentialFive } from "../../core/exercise/five";
+import type { Library } from "../../core/exercise/library";
+import type { Standing } from "../../core/exercise/standing";
+import type { PlanSession, PlanWeek } from "../../core/plan";
+import { choiceContexts } from "../../core/planSession";
+import { sheetsFor } from "../../core/session/sheets";
+import type { Planned } from "../planner";
+
+export const libraryView = (library: Library): LibraryView => ({
+  exercises: library.all.map((e) => ({ ...e, hidden: library.hidden.has(e.id) })),
+  ladders: library.ladders.map((id) => ({ id, steps: library.ladder(id).map((e) => e.id) })),
+});
+
+/** What exercises are chosen by today, at a place; the first place where none is named. */
+function contextToday(p: Planned, today: string, place: string | undefined): ChoiceContext | null {
+  const { athlete } = p.stored;
+  const at = placeById(athlete, place ?? athlete.places[0]?.id ?? "");
+  const week = p.plan.season.find((w) => w.start === mondayOf(today)) ?? p.plan.season[0];
+  const day = week?.days.find((d) => d.date === today) ?? week?.days[0];
+  if (!at || !week || !day) return null;
+  const basis = p.plan.weeks.find((w) => w.season === week)?.basis ?? {
+    known: null,
+    now: new Set(),
+    before: new Set(),
+    earlier: new Set(),
+  };
+  const make = choiceContexts({ athlete, library: p.library, basis, week, log: athlete.strengthLog, from: p.from });
+  return make(day, at);
+}
+
+export function fitView(p: Planned, today: string, place: string | undefined): FitView | null {
+  const { athlete } = p.stored;
+  const c = contextToday(p, today, place);
+  if (!c) return null;
+  // What the athlete may do at all, loaded too, whatever today's dose is.
+  const free = { ...c, unloaded: false, memo: new Map() };
+  const closed: Record<string, Closed> = {};
+  for (const e of p.library.all) {
+    const because = closedBecause(e, free);
+    if (because) closed[e.id] = because;
+  }
+  const five = essentialFive(athlete.athlete.sport, athlete.settings?.shortTime === "essential-five-swim");
+  return {
+    place: c.place.id,
+    places: athlete.places.map((x) => x.id),
+    closed,
+    standings: [...c.standings.values()].map((s) => standingView(s, closed, athlete.rungs)),
+    essentials: five.map((e) => {
+      const id = e.exercises.find((x) => !closed[x]) ?? e.exercises[0] ?? "";
+      return { name: e.name, exercise: id };
+    }),
+  };
+}
+
+/** Nobody stands on a step that a test, trouble or pain has closed: the highest open one below it is where they are. */
+function standingView(s: Standing, closed: Record<string, Closed>, rungs: Athlete["rungs"]): StandingView {
+  const shut = (id: string) => closed[id] !== undefined && closed[id].kind !== "equipment";
+  let at = s.at;
+  while (at > 0 && shut(s.steps[at]?.id ?? "")) at -= 1;
+  const held = closed[s.steps[at + 1]?.id ?? ""];
+  return {
+    ladder: s.ladder,
+    step: s.steps[at]?.id ?? "",
+    because: at < s.at && held ? `the next step: ${held.text}` : s.because,
+    set: rungs?.some((r) => r.ladder === s.ladder) ?? false,
+  };
+}
+
+const choiceView = (c: Candidate, taken: string): ChoiceView => ({
+  exercise: c.exercise.id,
+  name: c.exercise.name,
+  loading: c.loading,
+  taken: c.exercise.id === taken,
+  because: [...c.parts].sort((a, b) => Math.abs(b.points) - Math.abs(a.points)).map((x) => x.text),
+});
+
+export function choicesView(p: Planned, week: PlanWeek, s: PlanSession, exercise: string): ChoicesView | null {
+  const found = choicesFor(p.stored.athlete, p.library, week, s, exercise);
+  if (!found) return null;
+  const swap = p.stored.swaps.find((x) => x.date === s.date && x.label === s.label && x.to === exercise);
+  return {
+    swappedFrom: swap?.from ?? null,
+    open: found.open.map((c) => choiceView(c, exercise)),
+    closed: found.closed.map((c) => ({
+      exercise: c.exercise.id,
+      name: c.exercise.name,
+      kind: c.closed.kind,
+      text: c.closed.text,
+    })),
+  };
+}
+
+export function sheetsView(p: Planned, today: string): SheetsView | null {
+  const c = contextToday(p, today, undefined);
+  if (!c) return null;
+  const { athlete } = p.stored;
+  return {
+    id: p.stored.id,
+    today,
+    name: athlete.athlete.name,
+    sheets: sheetsFor(c).map((s) => ({
+      ...s,
+      lines: s.lines.map((l) => ({
+        exercise: l.exercise.id,
+        name: l.name,
+        dose: l.dose,
+        cue: l.exercise.cues[0] ?? "",
+        why: l.why,
+      })),
+    })),
+    cautions: c.gate.why.map((w) => w.text),
+  };
+}

@@ -1,0 +1,207 @@
+/** How the plan is made: season, approach, placement, time a day, and a few settings with their defaults. */
+import { useCallback } from "react";
+import type { IntakeView } from "../../api/views";
+import { APPROACHES, type Approach, type Settings } from "../../core/athlete/types";
+import { compact, Field, FormProblem, numberFrom } from "../ui/form";
+import { Segments } from "../ui/Segments";
+import { faultAt, useStep } from "./useStep";
+
+const APPROACH_WORDS: Record<Approach, string> = {
+  layered: "Layered (the default)",
+  "heavy-economy": "Heavy economy",
+  steady: "Steady sixes to eights",
+  control: "Control and durability",
+  "full-range": "Full range",
+  "paired-routines": "Paired routines after runs",
+};
+
+const DEPTHS = [
+  ["thigh-level", "to thigh level"],
+  ["45", "to 45 degrees"],
+  ["90", "to 90 degrees"],
+  ["full", "full"],
+] as const;
+const STYLES = [
+  ["upright", "upright shin"],
+  ["lean", "slight forward lean"],
+  ["knee-forward", "knee forward"],
+] as const;
+const HANDS = [
+  ["opposite", "opposite hand"],
+  ["same", "same hand"],
+] as const;
+
+interface PlanForm {
+  depth: NonNullable<Settings["squatDepth"]>;
+  style: NonNullable<Settings["splitSquatStyle"]>;
+  hand: NonNullable<Settings["singleLegLoad"]>;
+  start: string;
+  end: string;
+  approach: Approach;
+  placement: "stack" | "spread";
+  maxMinutes: string;
+  strictPain: boolean;
+  quiet: boolean;
+}
+
+export function PlanStep({ view }: { view: IntakeView }) {
+  const { settings, season } = view;
+  const toBody = useCallback(
+    (f: PlanForm) => {
+      const next: Settings = {
+        ...view.settings,
+        approach: f.approach,
+        placement: f.placement,
+        squatDepth: f.depth,
+        splitSquatStyle: f.style,
+        singleLegLoad: f.hand,
+        strictPain: f.strictPain,
+        quietExercises: f.quiet,
+      };
+      const { maxMinutesPerDay: _, ...rest } = next;
+      return {
+        season: { start: f.start, end: f.end },
+        settings: { ...rest, ...compact({ maxMinutesPerDay: numberFrom(f.maxMinutes) }) },
+      };
+    },
+    [view.settings],
+  );
+  const step = useStep<PlanForm>(
+    view.id,
+    "plan",
+    {
+      start: season.start,
+      end: season.end,
+      approach: settings.approach ?? "layered",
+      placement: settings.placement ?? "stack",
+      depth: settings.squatDepth ?? "thigh-level",
+      style: settings.splitSquatStyle ?? "upright",
+      hand: settings.singleLegLoad ?? "opposite",
+      maxMinutes: settings.maxMinutesPerDay === undefined ? "" : String(settings.maxMinutesPerDay),
+      strictPain: settings.strictPain ?? false,
+      quiet: settings.quietExercises ?? false,
+    },
+    toBody,
+  );
+  const f = step.value;
+  const put = (change: Partial<PlanForm>) => step.set({ ...f, ...change });
+  const fault = (path: string) => faultAt(step.faults, path);
+  const select = <K extends "depth" | "style" | "hand">(
+    id: string,
+    label: string,
+    key: K,
+    options: readonly (readonly [PlanForm[K], string])[],
+  ) => (
+    <Field id={id} label={label}>
+      <select id={id} className="input" value={f[key]} onChange={(e) => put({ [key]: e.target.value })}>
+        {options.map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </Field>
+  );
+  const tick = (key: "strictPain" | "quiet", label: string, says: string) => (
+    <label className="flex items-start gap-2 py-1">
+      <input
+        type="checkbox"
+        className="mt-0.5 h-4 w-4 accent-iron"
+        checked={f[key]}
+        onChange={(e) => put({ [key]: e.target.checked })}
+      />
+      <span>
+        <span className="block font-medium">{label}</span>
+        <span className="block text-[12px] leading-4 text-ink2">{says}</span>
+      </span>
+    </label>
+  );
+  return (
+    <div className="max-w-[560px] space-y-4">
+      <FormProblem text={step.problem} />
+      <div className="grid grid-cols-2 gap-4 max-[700px]:grid-cols-1">
+        <Field id="p-start" label="Season from" error={fault("season.start")}>
+          <input
+            id="p-start"
+            type="date"
+            className="input"
+            value={f.start}
+            onChange={(e) => put({ start: e.target.value })}
+          />
+        </Field>
+        <Field id="p-end" label="to" error={fault("season.end")}>
+          <input
+            id="p-end"
+            type="date"
+            className="input"
+            value={f.end}
+            onChange={(e) => put({ end: e.target.value })}
+          />
+        </Field>
+        <Field id="p-approach" label="Approach" error={fault("settings.approach")}>
+          <select
+            id="p-approach"
+            className="input"
+            value={f.approach}
+            onChange={(e) => put({ approach: e.target.value as Approach })}
+          >
+            {APPROACHES.map((a) => (
+              <option key={a} value={a}>
+                {APPROACH_WORDS[a]}
+              </option>
+            ))}
+          </select>
+          {f.approach !== "layered" && (
+            <p className="mt-1 text-[12px] leading-4 text-ink2">
+              Kept with the athlete; doses follow the layered approach for now.
+            </p>
+          )}
+        </Field>
+        <Field
+          id="p-max"
+          label="Most training on one day"
+          hint="min, all sports"
+          error={fault("settings.maxMinutesPerDay")}
+        >
+          <input
+            id="p-max"
+            className="input"
+            inputMode="numeric"
+            placeholder="no limit"
+            value={f.maxMinutes}
+            aria-invalid={!!fault("settings.maxMinutesPerDay")}
+            onChange={(e) => put({ maxMinutes: e.target.value })}
+          />
+        </Field>
+      </div>
+      <div>
+        <span className="mb-0.5 block text-[12px] leading-4 font-medium">Placement</span>
+        <div className="-ml-1">
+          <Segments
+            name="Placement"
+            options={[
+              ["stack", "Hard days hard"],
+              ["spread", "On easy days"],
+            ]}
+            value={f.placement}
+            onChange={(placement) => put({ placement })}
+          />
+        </div>
+        <p className="mt-1 text-[12px] leading-4 text-ink2">
+          {f.placement === "stack"
+            ? "Strength stands on the key session's day, so that easy days stay easy."
+            : "Strength stands on easy days, on fresher legs."}
+        </p>
+      </div>
+      <div className="grid grid-cols-3 gap-4 max-[700px]:grid-cols-1">
+        {select("p-depth", "Squat depth", "depth", DEPTHS)}
+        {select("p-style", "Split-squat style", "style", STYLES)}
+        {select("p-hand", "Single-leg load", "hand", HANDS)}
+      </div>
+      <div>
+        {tick("strictPain", "Strict with pain", "Any pain at all takes the easier step next time.")}
+        {tick("quiet", "Quiet exercises", "Swaps what draws looks in a public gym for quiet work of the same pattern.")}
+      </div>
+    </div>
+  );
+}

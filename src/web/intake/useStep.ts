@@ -1,0 +1,101 @@
+/** One step of the intake: saved as it is changed, kept in the browser until the server has it. */
+import { useCallback, useEffect, useRef, useState } from "react";
+import { type IntakeBody, intakeBody } from "../../api/requests";
+import type { Fault } from "../../formats/fault";
+import { faultsOf } from "../../formats/fault";
+import { ProblemError } from "../data/api";
+import { useSaveIntake } from "../data/intake";
+
+/** Milliseconds of quiet before a change is sent. */
+const QUIET = 400;
+
+export function draftOf<T>(key: string): T | null {
+  try {
+    const text = localStorage.getItem(key);
+    return text === null ? null : (JSON.parse(text) as T);
+  } catch {
+    return null;
+  }
+}
+
+export const keepDraft = (key: string, value: unknown): void => localStorage.setItem(key, JSON.stringify(value));
+
+export interface Step<T> {
+  value: T;
+  set: (next: T) => void;
+  /** Faults by path, as the server would say them. */
+  faults: Fault[];
+  state: "saved" | "saving" | "waiting";
+  /** What could not be stored, in one sentence. */
+  problem: string;
+}
+
+/**
+ * @param name of the step; names its draft
+ * @param initial what the server has
+ * @param toBody what is sent; checked by the server's own schema first
+ */
+export function useStep<T>(id: string, name: string, initial: T, toBody: (value: T) => unknown): Step<T> {
+  const key = `field-anchor:intake:${id}:${name}`;
+  const [value, setValue] = useState<T>(() => draftOf<T>(key) ?? initial);
+  const [faults, setFaults] = useState<Fault[]>([]);
+  const [problem, setProblem] = useState("");
+  const [state, setState] = useState<Step<T>["state"]>("saved");
+  const save = useSaveIntake(id);
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const latest = useRef(value);
+  const { mutate } = save;
+
+  const send = useCallback(() => {
+    timer.current = null;
+    const sent = latest.current;
+    const body = toBody(sent);
+    const checked = intakeBody.safeParse(body);
+    if (!checked.success) {
+      setFaults(faultsOf(checked.error, body));
+      setState("waiting");
+      return;
+    }
+    setFaults([]);
+    setState("saving");
+    mutate(checked.data as IntakeBody, {
+      onSuccess: () => {
+        if (latest.current !== sent) return;
+        localStorage.removeItem(key);
+        setState("saved");
+        setProblem("");
+      },
+      onError: (error) => {
+        setState("waiting");
+        setFaults(error instanceof ProblemError ? error.problem.faults : []);
+        setProblem(error.message);
+      },
+    });
+  }, [key, mutate, toBody]);
+  const sendNow = useRef(send);
+  sendNow.current = send;
+
+  // A draft that never reached the server is sent when the step is opened again; one that waits is sent when it is left.
+  useEffect(() => {
+    if (localStorage.getItem(key) !== null) sendNow.current();
+    return () => {
+      if (timer.current === null) return;
+      clearTimeout(timer.current);
+      sendNow.current();
+    };
+  }, [key]);
+
+  const set = (next: T): void => {
+    latest.current = next;
+    setValue(next);
+    keepDraft(key, next);
+    setState("saving");
+    if (timer.current !== null) clearTimeout(timer.current);
+    timer.current = setTimeout(() => sendNow.current(), QUIET);
+  };
+  return { value, set, faults, state, problem };
+}
+
+/** @returns the fault of a path, if any */
+export const faultAt = (faults: readonly Fault[], path: string): string | undefined =>
+  faults.find((f) => f.path === path)?.expected;

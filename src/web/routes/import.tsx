@@ -1,0 +1,258 @@
+/** Import: foreign files read, mapped and previewed row by row; nothing is stored until it is taken over. */
+import { useMemo, useRef, useState } from "react";
+import { Link, useParams } from "react-router";
+import { toast } from "sonner";
+import type { AthleteView } from "../../api/views";
+import { useAthlete } from "../data/hooks";
+import { useImportPreview, useTakeImport, useUndoImport } from "../data/imports";
+import type { Units } from "../format";
+import { countWords, FeedPanel } from "../import/FeedPanel";
+import { MappingPanel } from "../import/MappingPanel";
+import { RowList } from "../import/RowList";
+import { askedOf, countFates, listRows, type RowFate } from "../import/rows";
+import { type ForeignEntry, useFiles } from "../import/useFiles";
+import { ICON, WarnIcon } from "../ui/glyphs";
+import { useKeys } from "../ui/keys";
+import { Segments } from "../ui/Segments";
+import { Failed, Loading } from "../ui/State";
+import { useDrop } from "../ui/useDrop";
+
+const KIND_WORDS = { table: "table", gpx: "GPX recording", tcx: "TCX recording", calendar: "calendar" } as const;
+
+type Shown = "all" | "stored" | "known" | "fault";
+const SHOWN: Record<Shown, readonly RowFate[] | null> = {
+  all: null,
+  stored: ["new", "done", "changed", "moved"],
+  known: ["same", "twice", "left"],
+  fault: ["fault"],
+};
+
+export default function ImportRoute() {
+  const { id = "" } = useParams();
+  const athlete = useAthlete(id);
+  if (athlete.isPending) return <Loading what="the athlete" />;
+  if (athlete.isError) return <Failed error={athlete.error} retry={() => athlete.refetch()} what="The athlete" />;
+  return <Import key={id} view={athlete.data} />;
+}
+
+function Import({ view }: { view: AthleteView }) {
+  const { id, facts } = view;
+  const units: Units = { massUnit: facts.massUnit ?? "kg", distanceUnit: facts.distanceUnit ?? "km" };
+  const input = useRef<HTMLInputElement>(null);
+  const list = useFiles({
+    zone: facts.timeZone ?? "UTC",
+    sport: facts.sport,
+    from: view.season.start,
+    until: view.season.end,
+    ...units,
+  });
+  const { files } = list;
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [shown, setShown] = useState<Shown>("all");
+  const [open, setOpen] = useState<number | null>(null);
+  const { over, handlers } = useDrop(list.add);
+  const name =
+    files
+      .map((f) => f.name)
+      .join(", ")
+      .slice(0, 180) || "import";
+  const body = useMemo(() => ({ name, ...askedOf(files, left) }), [files, left, name]);
+  const reading = files.some((f) => f.state === "reading");
+  const asked = body.incoming.length + body.races.length;
+  // Another mapping or another row left out is another question.
+  const version = useRef({ body, n: 0 });
+  if (version.current.body !== body) version.current = { body, n: version.current.n + 1 };
+  const preview = useImportPreview(id, String(version.current.n), body, asked > 0 && !reading);
+  const answer = preview.data ?? null;
+  const rows = useMemo(() => listRows(files, left, answer), [files, left, answer]);
+  const counts = countFates(rows);
+  const stored = counts.new + counts.done + counts.changed + counts.moved;
+  const wanted = SHOWN[shown];
+  const inSight = useMemo(
+    () => (wanted ? rows.filter((r) => r.fate && wanted.includes(r.fate)) : rows),
+    [rows, wanted],
+  );
+  const take = useTakeImport(id);
+  const undo = useUndoImport(id);
+  const chosen = files.find((f) => f.key === open) ?? files.find((f) => f.table);
+  const choose = () => input.current?.click();
+  useKeys("view", [{ key: "o", label: "choose files", run: choose, bar: true }]);
+
+  const takeOver = () =>
+    take.mutate(body, {
+      onSuccess: ({ counts: c, batch }) => {
+        list.clear();
+        setLeft(new Set());
+        toast(`${name}: ${countWords(c)}.`, {
+          duration: 15_000,
+          ...(batch ? { action: { label: "Undo", onClick: () => undo.mutate(batch) } } : {}),
+        });
+      },
+      onError: (e) => toast.error(e.message),
+    });
+
+  return (
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">
+      <main className={`flex min-h-0 min-w-0 flex-col ${over ? "bg-iron-l" : ""}`} {...handlers}>
+        <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
+          <h1 className="text-[18px] leading-6 font-[650]">Import</h1>
+          <span className="ml-1 truncate text-ink2">races and endurance sessions of {facts.name}</span>
+          <span className="flex-1" />
+          <input
+            ref={input}
+            type="file"
+            multiple
+            accept=".csv,.tsv,.txt,.gpx,.tcx,.ics,text/csv,text/calendar"
+            aria-label="Files to import"
+            className="sr-only"
+            onChange={(e) => {
+              list.add([...(e.target.files ?? [])]);
+              e.target.value = "";
+            }}
+          />
+          <Link className="btn" to={`/a/${id}/records`}>
+            {ICON.left} Records
+          </Link>
+          <button type="button" className={`btn ${files.length === 0 ? "btn-pri" : ""}`} onClick={choose}>
+            {ICON.file} Choose files
+          </button>
+          {files.length > 0 && (
+            <button
+              type="button"
+              className="btn btn-pri"
+              disabled={stored === 0 || !answer || reading || take.isPending}
+              onClick={takeOver}
+            >
+              {take.isPending ? "Storing…" : `Take over ${stored}`}
+            </button>
+          )}
+        </div>
+        {files.length === 0 ? (
+          <Empty />
+        ) : (
+          <>
+            <ul className="max-h-[188px] flex-none overflow-auto border-y border-hair" aria-label="Files">
+              {files.map((f) => (
+                <FileLine
+                  key={f.key}
+                  file={f}
+                  chosen={f.key === chosen?.key}
+                  onChoose={() => setOpen(f.key)}
+                  onRemove={() => list.remove(f.key)}
+                />
+              ))}
+            </ul>
+            <div className="flex h-12 flex-none items-center gap-3 px-3">
+              <Segments<Shown>
+                name="Rows shown"
+                value={shown}
+                onChange={setShown}
+                options={[
+                  ["all", `All ${rows.length}`],
+                  ["stored", `Taken over ${stored}`],
+                  ["known", `Known or left out ${counts.same + counts.twice + counts.left}`],
+                  ["fault", `Cannot be taken ${counts.fault}`],
+                ]}
+              />
+              <span className="flex-1" />
+              <output className="text-[12px] text-ink2">
+                {reading ? "Reading…" : preview.isFetching ? "Comparing with what is known…" : "Nothing is stored yet."}
+              </output>
+            </div>
+            {preview.isError && (
+              <p role="alert" className="mx-4 mb-2 flex gap-1.5 text-brick-ink">
+                <WarnIcon /> {preview.error.message}
+              </p>
+            )}
+            <RowList
+              rows={inSight}
+              units={units}
+              left={left}
+              manyFiles={files.length > 1}
+              onLeave={(key, out) =>
+                setLeft((now) => {
+                  const next = new Set(now);
+                  if (out) next.add(key);
+                  else next.delete(key);
+                  return next;
+                })
+              }
+            />
+          </>
+        )}
+      </main>
+      <aside
+        className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel"
+        aria-label="Mapping and training log"
+      >
+        {chosen?.table && <MappingPanel table={chosen.table} onChange={(m) => void list.remap(chosen.key, m)} />}
+        <FeedPanel id={id} />
+      </aside>
+    </div>
+  );
+}
+
+const Empty = () => (
+  <div className="m-4 grid flex-1 place-items-center rounded-[3px] border border-dashed border-field">
+    <div className="max-w-[520px] text-center">
+      <p className="text-[15px] leading-6 font-semibold">Drop files here</p>
+      <p className="mt-1 text-ink2">
+        Tables (CSV) with any headings, GPX and TCX recordings, iCalendar files with races and planned sessions; many at
+        once. You see what each row becomes before anything is stored, and the same file twice adds nothing.
+      </p>
+    </div>
+  </div>
+);
+
+function FileLine({
+  file: f,
+  chosen,
+  onChoose,
+  onRemove,
+}: {
+  file: ForeignEntry;
+  chosen: boolean;
+  onChoose: () => void;
+  onRemove: () => void;
+}) {
+  const bad = f.rows.filter((r) => r.fault).length;
+  return (
+    <li className="flex min-h-9 items-center gap-3 border-b border-hair2 px-4 py-1 last:border-b-0">
+      {f.table ? (
+        <button
+          type="button"
+          className={`link ${chosen ? "font-semibold" : ""}`}
+          aria-pressed={chosen}
+          onClick={onChoose}
+        >
+          {f.name}
+        </button>
+      ) : (
+        <span className="font-medium">{f.name}</span>
+      )}
+      {f.state === "reading" && (
+        <progress className="h-2 w-40" value={f.share} max={1} aria-label={`Reading ${f.name}`} />
+      )}
+      {f.state === "read" && f.kind && (
+        <span className="text-[12px] text-ink2">
+          {KIND_WORDS[f.kind]}, {f.rows.length} row{f.rows.length === 1 ? "" : "s"}
+          {bad > 0 && <span className="text-brick-ink">, {bad} cannot be taken</span>}
+        </span>
+      )}
+      {f.state === "refused" && (
+        <span role="alert" className="flex min-w-0 items-center gap-1.5 text-[12px] leading-4 text-brick-ink">
+          <WarnIcon /> {f.fault}
+        </span>
+      )}
+      <span className="flex-1" />
+      <button
+        type="button"
+        className="btn btn-sm btn-sq"
+        aria-label={f.state === "reading" ? `Stop reading ${f.name}` : `Remove ${f.name}`}
+        onClick={onRemove}
+      >
+        {ICON.close}
+      </button>
+    </li>
+  );
+}

@@ -1,0 +1,192 @@
+/** Library: search, filter, and the sheet of one exercise, read for the athlete at hand. */
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
+import { useNavigate, useParams, useSearchParams } from "react-router";
+import type { ExerciseView, LibraryView } from "../../api/views";
+import { useFit, useLibrary } from "../data/intake";
+import { Essentials } from "../library/Essentials";
+import { ExerciseSheet } from "../library/ExerciseSheet";
+import { Filters } from "../library/Filters";
+import { type Filter, filtered, filterFrom, paramsFrom } from "../library/filter";
+import { LOADING_NAMES, PATTERN_NAMES } from "../library/words";
+import { PatternTile } from "../section/parts";
+import { bandOf } from "../section/patterns";
+import { useCurrentRow } from "../ui/Frame";
+import { ICON } from "../ui/glyphs";
+import { useKeys } from "../ui/keys";
+import { Failed, Loading } from "../ui/State";
+
+const OwnForm = lazy(() => import("../library/OwnForm"));
+
+export default function LibraryRoute() {
+  const library = useLibrary();
+  if (library.isPending) return <Loading what="the library" />;
+  if (library.isError) return <Failed error={library.error} retry={() => library.refetch()} what="The library" />;
+  return <Library library={library.data} />;
+}
+
+/** Milliseconds. */
+const TYPING_REST = 300;
+
+function Library({ library }: { library: LibraryView }) {
+  const { exercise: chosen } = useParams();
+  const [params, setParams] = useSearchParams();
+  const navigate = useNavigate();
+  const athlete = useCurrentRow();
+  const [place, setPlace] = useState("");
+  const fit = useFit(athlete?.id, place);
+  const [form, setForm] = useState<"add" | "edit" | null>(null);
+  const search = useRef<HTMLInputElement>(null);
+  // What is typed is shown at once; the address follows when the typing rests.
+  const [text, setText] = useState(params.get("q") ?? "");
+  const filter = { ...filterFrom(params), text };
+  const set = (change: Partial<Filter>) => {
+    if (change.text !== undefined) setText(change.text);
+    else setParams(paramsFrom({ ...filter, ...change }), { replace: true });
+  };
+  const clear = () => {
+    setText("");
+    setParams({}, { replace: true });
+  };
+  const address = useRef<() => void>(() => undefined);
+  address.current = () => {
+    if (text !== (params.get("q") ?? "")) setParams(paramsFrom(filter), { replace: true });
+  };
+  useEffect(() => {
+    const rest = setTimeout(() => address.current(), TYPING_REST);
+    return () => clearTimeout(rest);
+  }, [text]);
+  const query = new URLSearchParams(paramsFrom(filter)).toString();
+  const open = (id: string) => navigate(`/library/${id}${query ? `?${query}` : ""}`);
+  const list = useMemo(
+    () => filtered(library.exercises, filterFrom(new URLSearchParams(query)), fit.data?.closed),
+    [library, query, fit.data],
+  );
+  const at = list.findIndex((e) => e.id === chosen);
+  const shown = library.exercises.find((e) => e.id === chosen) ?? list[0];
+  const step = (by: number) => {
+    const next = list[Math.min(list.length - 1, Math.max(0, Math.max(at, 0) + by))];
+    if (next) open(next.id);
+  };
+  useKeys("view", [
+    { key: "/", label: "search", run: () => search.current?.focus(), bar: true },
+    { key: "ArrowUp", label: "", run: () => step(-1), bar: true },
+    { key: "ArrowDown", label: "exercise", run: () => step(1), bar: true },
+    { key: "f", label: "fits the athlete now", run: () => set({ fits: !filter.fits }), bar: true },
+    { key: "n", label: "add an exercise", run: () => setForm("add") },
+  ]);
+  useEffect(() => {
+    document.querySelector(`[data-exercise="${chosen}"]`)?.scrollIntoView({ block: "nearest" });
+  }, [chosen]);
+  return (
+    <div className="grid h-full grid-cols-[372px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] max-[860px]:grid-cols-1 max-[860px]:grid-rows-[42%_minmax(0,1fr)]">
+      <main className="flex min-h-0 min-w-0 flex-col border-r border-hair">
+        <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
+          <h1 className="text-[18px] leading-6 font-[650]">Library</h1>
+          <span className="ml-1 text-ink2">
+            {list.length} of {library.exercises.length}
+          </span>
+          <span className="flex-1" />
+          <button type="button" className="btn" onClick={() => setForm("add")}>
+            {ICON.plus} Own exercise
+          </button>
+        </div>
+        <Filters
+          library={library}
+          filter={filter}
+          set={set}
+          search={search}
+          athlete={athlete}
+          fit={fit.data}
+          place={place}
+          onPlace={setPlace}
+          onFirst={() => list[0] && open(list[0].id)}
+        />
+        <ul className="min-h-0 flex-1 overflow-auto border-t border-hair" aria-label="Exercises">
+          {list.map((e) => (
+            <Row
+              key={e.id}
+              exercise={e}
+              on={e.id === shown?.id}
+              closed={fit.data?.closed[e.id]?.text}
+              onOpen={() => open(e.id)}
+            />
+          ))}
+          {list.length === 0 && (
+            <li className="p-4 text-ink2">
+              Nothing by that name with these filters.{" "}
+              <button type="button" className="link" onClick={clear}>
+                Clear the filters
+              </button>
+            </li>
+          )}
+        </ul>
+      </main>
+      <section className="min-h-0 overflow-auto" aria-label="Exercise sheet">
+        {athlete && fit.data && <Essentials athlete={athlete} fit={fit.data} onOpen={open} library={library} />}
+        {shown && (
+          <ExerciseSheet
+            exercise={shown}
+            library={library}
+            fit={fit.data}
+            athlete={athlete}
+            onOpen={open}
+            onEdit={() => setForm("edit")}
+          />
+        )}
+      </section>
+      {form && (
+        <Suspense fallback={null}>
+          <OwnForm
+            exercise={form === "edit" && shown?.own ? shown : null}
+            onClose={() => setForm(null)}
+            onSaved={(id) => {
+              setForm(null);
+              open(id);
+            }}
+          />
+        </Suspense>
+      )}
+    </div>
+  );
+}
+
+function Row({
+  exercise: e,
+  on,
+  closed,
+  onOpen,
+}: {
+  exercise: ExerciseView;
+  on: boolean;
+  closed: string | undefined;
+  onOpen: () => void;
+}) {
+  return (
+    <li data-exercise={e.id} className="border-b border-hair2">
+      <button
+        type="button"
+        onClick={onOpen}
+        aria-current={on ? "true" : undefined}
+        className={`flex min-h-11 w-full items-center gap-2.5 px-4 py-1 text-left ${on ? "bg-iron-l shadow-[inset_3px_0_0_var(--color-iron)]" : "hover:bg-panel"}`}
+      >
+        <PatternTile id={bandOf(e.pattern)} size={18} />
+        <span className="min-w-0 flex-1">
+          <span className={`block truncate leading-5 ${e.hidden ? "text-ink2 line-through" : "font-medium"}`}>
+            {e.name}
+          </span>
+          <span className="block truncate text-[12px] leading-4 text-ink2">
+            {closed ?? `${PATTERN_NAMES[e.pattern].toLowerCase()}, ${LOADING_NAMES[e.loading]}`}
+          </span>
+        </span>
+        {e.own && <span className="text-[11px] text-ink2">own</span>}
+        {e.hidden && <span className="text-[11px] text-ink2">hidden</span>}
+        {closed && (
+          <svg width="12" height="12" viewBox="0 0 12 12" role="img" aria-label="closed" className="flex-none">
+            <rect x="1" y="1" width="10" height="10" fill="none" stroke="var(--color-field)" />
+            <path d="M1 11L11 1M1 6l5-5M6 11l5-5" stroke="var(--color-field)" />
+          </svg>
+        )}
+      </button>
+    </li>
+  );
+}

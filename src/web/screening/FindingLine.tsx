@@ -1,0 +1,14 @@
+import type { FindingView } from "../../api/views";
+
+const TRUST = { pub: "published", trade: "common practice", house: "our assumption" } as const;
+
+export function FindingLine({ f }: { f: FindingView }) {
+  return (
+    <li className="border-b border-hair2 py-2">
+      <span className="block text-[15px] leading-5 font-semibold">{f.title}</span>
+      <span className="block max-w-[68ch]">
+        {f.says} <span className="text-[12px] text-ink2">({TRUST[f.trust]})</span>
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,162 @@
+/** What can be tried: races moved, ranked and left out, planned miles in percent, windows dropped. */
+import type { ScenarioBody } from "../../api/requests";
+import type { PlanningView } from "../../api/views";
+import { PRIORITIES, type Priority, type Race } from "../../core/athlete/types";
+import { addDays, daysBetween } from "../../core/dates";
+import type { Units } from "../format";
+import { ICON } from "../ui/glyphs";
+
+const DAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+
+export function WhatIfControls({
+  scenario,
+  attempt,
+  facts,
+  units,
+}: {
+  scenario: ScenarioBody;
+  attempt: (change: ScenarioBody) => void;
+  facts: PlanningView;
+  units: Units;
+}) {
+  const { athlete, today } = facts;
+  const races = scenario.races ?? athlete.races;
+  const windows = scenario.availability ?? athlete.availability;
+  const percent = scenario.mileage?.percent ?? 100;
+  const from = scenario.mileage?.from ?? today;
+  const putRace = (race: Race) => attempt({ races: races.map((r) => (r.id === race.id ? race : r)) });
+  const within = (date: string, days: number): boolean =>
+    date >= today && addDays(date, days - 1) <= athlete.season.end;
+  const ahead = races.filter((r) => r.date >= today).sort((a, b) => (a.date < b.date ? -1 : 1));
+  return (
+    <aside className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel" aria-label="What is tried">
+      <div className="sec">
+        <h2 className="sec-h">Races</h2>
+        {ahead.length === 0 && <p className="text-[12px] text-ink2">No race ahead.</p>}
+        <ul className="space-y-2">
+          {ahead.map((r) => {
+            const was = athlete.races.find((x) => x.id === r.id)?.date ?? r.date;
+            const by = daysBetween(was, r.date);
+            return (
+              <li key={r.id}>
+                <div className="flex items-baseline justify-between gap-2">
+                  <b className="truncate font-semibold">{r.name}</b>
+                  {by !== 0 && (
+                    <span className="flex-none text-[12px] text-iron">
+                      {Math.abs(by)} day{Math.abs(by) === 1 ? "" : "s"} {by > 0 ? "later" : "earlier"}
+                    </span>
+                  )}
+                </div>
+                <div className="mt-0.5 flex items-center gap-1">
+                  <select
+                    className="input w-14 flex-none"
+                    aria-label={`Priority of ${r.name}`}
+                    value={r.priority}
+                    onChange={(e) => putRace({ ...r, priority: e.target.value as Priority })}
+                  >
+                    {PRIORITIES.map((p) => (
+                      <option key={p}>{p}</option>
+                    ))}
+                  </select>
+                  <button
+                    type="button"
+                    className="btn btn-sq min-w-8"
+                    aria-label={`${r.name} a week earlier`}
+                    disabled={!within(addDays(r.date, -7), r.days ?? 1)}
+                    onClick={() => putRace({ ...r, date: addDays(r.date, -7) })}
+                  >
+                    {ICON.left}
+                  </button>
+                  <input
+                    type="date"
+                    className="input"
+                    aria-label={`Date of ${r.name}`}
+                    value={r.date}
+                    min={today}
+                    max={athlete.season.end}
+                    onChange={(e) => {
+                      if (e.target.value && within(e.target.value, r.days ?? 1))
+                        putRace({ ...r, date: e.target.value });
+                    }}
+                  />
+                  <button
+                    type="button"
+                    className="btn btn-sq min-w-8"
+                    aria-label={`${r.name} a week later`}
+                    disabled={!within(addDays(r.date, 7), r.days ?? 1)}
+                    onClick={() => putRace({ ...r, date: addDays(r.date, 7) })}
+                  >
+                    {ICON.right}
+                  </button>
+                  <button
+                    type="button"
+                    className="btn btn-sq min-w-8"
+                    aria-label={`Leave ${r.name} out`}
+                    onClick={() => attempt({ races: races.filter((x) => x.id !== r.id) })}
+                  >
+                    {ICON.close}
+                  </button>
+                </div>
+              </li>
+            );
+          })}
+        </ul>
+      </div>
+      <div className="sec">
+        <label htmlFor="mileage" className="sec-h">
+          Planned mileage <b className="font-semibold text-ink">{percent}%</b>
+        </label>
+        <input
+          id="mileage"
+          type="range"
+          min={50}
+          max={150}
+          step={5}
+          value={percent}
+          className="w-full accent-iron"
+          onChange={(e) => attempt({ mileage: { from, percent: Number(e.target.value) } })}
+        />
+        <label className="mt-1 flex items-center gap-2 text-[12px]">
+          from
+          <input
+            type="date"
+            className="input"
+            value={from}
+            min={today}
+            max={athlete.season.end}
+            onChange={(e) => e.target.value && attempt({ mileage: { from: e.target.value, percent } })}
+          />
+        </label>
+        <p className="mt-1 text-[12px] leading-4 text-ink2">
+          Of the planned sessions' minutes, {units.distanceUnit} and ascent; what is done stays.
+        </p>
+      </div>
+      <div className="sec">
+        <h2 className="sec-h">Windows</h2>
+        <ul className="space-y-1">
+          {athlete.availability.map((w) => {
+            const kept = windows.includes(w);
+            return (
+              <li key={`${w.day}${w.start}`}>
+                <label className="flex items-center gap-2">
+                  <input
+                    type="checkbox"
+                    checked={kept}
+                    onChange={(e) =>
+                      attempt({
+                        availability: athlete.availability.filter((x) =>
+                          x === w ? e.target.checked : windows.includes(x),
+                        ),
+                      })
+                    }
+                  />
+                  {DAYS[w.day - 1]} {w.start}, {w.minutes} min, {w.place}
+                </label>
+              </li>
+            );
+          })}
+        </ul>
+      </div>
+    </aside>
+  );
+}

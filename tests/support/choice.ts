@@ -1,0 +1,39 @@
+/** What a test chooses exercises by: the shipped library, the gym, a spring day, and what the athlete's record says. */
+import { activeAreas, safetyGate } from "../../src/core/athlete/gate";
+import type { Athlete } from "../../src/core/athlete/types";
+import type { ChoiceContext } from "../../src/core/exercise/choose";
+import { SHIPPED_LIBRARY } from "../../src/core/exercise/library";
+import { standingsOf } from "../../src/core/exercise/standing";
+import { findingsOf } from "../../src/core/screening/findings";
+import { athleteWith, gym } from "./athlete";
+
+export const exercise = (id: string) => {
+  const found = SHIPPED_LIBRARY.byId(id);
+  if (!found) throw new Error(`no exercise ${id}`);
+  return found;
+};
+
+export function choiceFor(athlete: Athlete = athleteWith(), more: Partial<ChoiceContext> = {}): ChoiceContext {
+  const on = more.on ?? "2026-03-03";
+  const gate = safetyGate(athlete, on);
+  return {
+    athlete,
+    library: SHIPPED_LIBRARY,
+    place: gym,
+    on,
+    gate,
+    areas: activeAreas(athlete, on),
+    findings: findingsOf(athlete, on),
+    standings: standingsOf(SHIPPED_LIBRARY, athlete, gate.training, athlete.strengthLog),
+    unloaded: false,
+    forStrength: false,
+    stopped: new Map(),
+    recent: new Map(),
+    known: null,
+    block: { now: new Set(), before: new Set(), earlier: new Set() },
+    nothingNew: null,
+    nothingSlow: null,
+    memo: new Map(),
+    ...more,
+  };
+}

@@ -1,0 +1,75 @@
+/** A whole server on a real SQLite file in a folder of its own, with a way to call it. */
+import { mkdtempSync, rmSync } from "node:fs";
+import type { Server } from "node:http";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import pino from "pino";
+import { buildApp } from "../../src/server/app";
+import type { FeedClientOptions } from "../../src/server/feed/client";
+import type { Feed } from "../../src/server/feed/feed";
+import { Store } from "../../src/server/store/store";
+
+export const TODAY = "2026-03-03";
+
+export interface Answer<T> {
+  status: number;
+  /** Content type. */
+  type: string;
+  body: T;
+}
+
+export interface TestServer {
+  store: Store;
+  /** The database; its folder may hold others and goes with it. */
+  file: string;
+  /** Address of the interface. */
+  base: string;
+  feed: Feed;
+  call: <T>(method: string, path: string, body?: unknown) => Promise<Answer<T>>;
+  close: () => Promise<void>;
+}
+
+export async function testServer(feed?: FeedClientOptions): Promise<TestServer> {
+  const folder = mkdtempSync(join(tmpdir(), "field-anchor-"));
+  const file = join(folder, "club.sqlite");
+  const store = await Store.open(file);
+  const log = pino({ level: "silent" });
+  const app = buildApp({
+    store,
+    today: () => TODAY,
+    clubName: "Test club",
+    version: "0",
+    log,
+    ...(feed ? { feed } : {}),
+  });
+  const server = await new Promise<Server>((done) => {
+    const s = app.express.listen(0, "127.0.0.1", () => done(s));
+  });
+  const at = server.address();
+  const base = `http://127.0.0.1:${typeof at === "object" && at ? at.port : 0}/api`;
+  return {
+    store,
+    file,
+    base,
+    feed: app.feed,
+    call: async <T>(method: string, path: string, body?: unknown) => {
+      const init: RequestInit = { method };
+      if (body !== undefined) {
+        init.body = typeof body === "string" ? body : JSON.stringify(body);
+        init.headers = { "Content-Type": "application/json" };
+      }
+      const response = await fetch(base + path, init);
+      const text = await response.text();
+      return {
+        status: response.status,
+        type: response.headers.get("content-type") ?? "",
+        body: (text ? JSON.parse(text) : null) as T,
+      };
+    },
+    close: async () => {
+      await new Promise((done) => server.close(done));
+      await store.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
