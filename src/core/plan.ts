@@ -6,8 +6,10 @@ import { layeredDose } from "./dose/layered";
 import { withoutMissed } from "./endurance/incoming";
 import { blockKey } from "./exercise/choose";
 import { type Library, SHIPPED_LIBRARY } from "./exercise/library";
+import { loggedBout } from "./legs/bouts";
+import { type LegBout, MEAN_DAYS } from "./legs/freshness";
 import type { Basis, LastBuild, Swap } from "./planSession";
-import { type PlanWeek, planWeek } from "./planWeek";
+import { legsOf, type PlanWeek, planWeek } from "./planWeek";
 import type { PlannedLoad } from "./progress/next";
 import { planPhases, type SeasonPhase, type SeasonWarning } from "./season/phases";
 import { type SeasonWeek, seasonWeeks } from "./season/weeks";
@@ -61,6 +63,9 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
   const library = options.library ?? SHIPPED_LIBRARY;
   const swaps = options.swaps ?? [];
   const blocks = blockUse(athlete, log);
+  let bouts: LegBout[] = log
+    .filter((s) => dayNumber(from) - dayNumber(s.date) <= MEAN_DAYS)
+    .map((s) => loggedBout(s, library.byId));
   let lastBuild = first >= 0 ? buildBefore(athlete, season, first, log, library) : null;
 
   for (const week of first < 0 ? [] : season.slice(first, first + count)) {
@@ -80,6 +85,8 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
       asOf: from,
       log,
       standing,
+      bouts,
+      lastDays: lastDaysOf(week.start, log, weeks.at(-1)),
       done,
       held: options.held ?? [],
       lastBuild,
@@ -94,6 +101,11 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
         s.items.map((i) => i.exercise.id),
       );
     if (isFullBuild(week)) lastBuild = buildOf(planned) ?? lastBuild;
+    const until = dayNumber(week.start) + 7;
+    bouts = [
+      ...bouts.filter((b) => b.end > (until - MEAN_DAYS) * 1440),
+      ...planned.sessions.map((s) => ({ end: dayNumber(s.date) * 1440 + s.start + s.minutes, parts: legsOf(s) })),
+    ];
     standing = [
       ...standing.filter((s) => dayNumber(week.start) - s.day <= 3),
       ...planned.sessions.map((s) => ({
@@ -115,6 +127,16 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
     ),
   );
   return { from, phases, season, weeks, warnings: [...warnings, ...approachWarning(athlete), ...unplaced] };
+}
+
+/** Weekday of each session of the week before, as lifted or as planned. */
+function lastDaysOf(monday: IsoDate, log: readonly StrengthLog[], before: PlanWeek | undefined): Map<Label, number> {
+  const since = addDays(monday, -7);
+  const stood = [
+    ...log.filter((s) => s.date >= since && s.date < monday),
+    ...(before?.season.start === since ? before.sessions : []),
+  ];
+  return new Map(stood.map((s) => [s.label, dayNumber(s.date) - dayNumber(since) + 1]));
 }
 
 /** Weeks of a block after which assistance exercises change [house: a block is 3 to 6 weeks]. */
@@ -195,6 +217,8 @@ function buildBefore(
       asOf: week.start,
       log: before,
       standing: [],
+      bouts: [],
+      lastDays: new Map(),
       done: new Set(),
       held: [],
       lastBuild: null,

@@ -4,11 +4,13 @@ import { type Athlete, type Label, type LockedSession, SET_OFF, type SessionKind
 import { type DatedWindow, windowsOfWeek } from "./athlete/windows";
 import { addDays, dayLabel, dayNumber, type IsoDate, minutesOf, timeOf } from "./dates";
 import { isKey, sessionLoad } from "./endurance/load";
+import { enduranceBout, strengthParts } from "./legs/bouts";
+import { type LegBout, type LegPart, MEAN_DAYS, meanDailyLoad } from "./legs/freshness";
 import { type Basis, type BuilderInput, sessionBuilder } from "./planSession";
 import type { SeasonWeek, WantedSession } from "./season/weeks";
 import type { BuiltSession } from "./session/types";
-import { fitWeek } from "./week/fit";
-import { blockedHere, ownCosts } from "./week/rules";
+import { costsOf, fitWeek } from "./week/fit";
+import { blockedHere } from "./week/rules";
 import type { Demand, FitResult, Option, Standing, WeekContext } from "./week/types";
 import { type Why, why } from "./why";
 
@@ -38,6 +40,10 @@ export interface PlanWeek {
 
 export interface WeekInput extends BuilderInput {
   standing: readonly Standing[];
+  /** What strength sessions of the four weeks before put on the legs. */
+  bouts: readonly LegBout[];
+  /** Weekday on which each session stood last week, Monday 1. */
+  lastDays: ReadonlyMap<Label, number>;
   /** Labels lifted this week already. */
   done: ReadonlySet<Label>;
   /** Placements the coach has taken over without locking them. */
@@ -46,6 +52,7 @@ export interface WeekInput extends BuilderInput {
 
 /** Depth limit against the planned dose [house]. */
 export const DEPTH_FACTOR = { free: 1, jump: 2 / 3, leap: 0.5, stepBack: 0.55 };
+const DEPTH_RULES: readonly string[] = ["S2", "S12", "S13"];
 /** Minutes of a light mobility visit, for the depth limit of a day. */
 const MOBILITY_STRESS = 60;
 
@@ -53,8 +60,8 @@ const SPEED: readonly SessionKind[] = ["tempo", "threshold", "intervals"];
 
 const inWeek = (w: SeasonWeek, date: IsoDate): boolean => date >= w.start && date <= addDays(w.start, 6);
 
-/** Points of the grid of hours in a window, minutes. */
-const gridStep = (slack: number): number => (slack <= 90 ? 15 : slack <= 240 ? 30 : 60);
+/** Hours at which a session may begin lie so many minutes apart, from the window's start. */
+export const GRID = 15;
 
 export function planWeek(input: WeekInput): PlanWeek {
   const { athlete, week } = input;
@@ -72,7 +79,7 @@ export function planWeek(input: WeekInput): PlanWeek {
     asked.filter((w, i) => w.taper || i < room),
     locks,
   );
-  const context = weekContext(input);
+  const context = weekContext(input, wanted.length + input.done.size);
 
   const built = new Map<Option, BuiltSession>();
   const optionsIn = (
@@ -96,6 +103,8 @@ export function planWeek(input: WeekInput): PlanWeek {
         heavy: session.heavy,
         mobility: session.loading === "mobility",
         stress: session.stress,
+        legs: legsOf(session),
+        jumps: session.items.some((i) => i.exercise.pattern === "jump"),
         lostShare: session.lostShare,
         thin: session.thin,
         unloaded: session.unloaded && label !== "C",
@@ -114,9 +123,8 @@ export function planWeek(input: WeekInput): PlanWeek {
           want.label,
           w,
           (s) => {
-            const step = gridStep(w.minutes - s.minutes) * (s.loading === "mobility" ? 4 : 1);
             const starts: number[] = [];
-            for (let at = w.start; at + s.minutes <= w.start + w.minutes; at += step) starts.push(at);
+            for (let at = w.start; at + s.minutes <= w.start + w.minutes; at += GRID) starts.push(at);
             return starts;
           },
           false,
@@ -217,18 +225,43 @@ function withLocks(wanted: readonly WantedSession[], locks: readonly LockedSessi
   );
 }
 
-function weekContext(input: WeekInput): WeekContext {
+/** A built session as the legs feel it. */
+export const legsOf = (s: Pick<BuiltSession, "items" | "stress">): LegPart[] =>
+  strengthParts(
+    s.items.map((i) => ({
+      exercise: i.exercise,
+      loading: i.loading,
+      reps: i.reps,
+      sets: i.sets,
+      unfamiliar: i.why.some((w) => w.rule === "first.time"),
+    })),
+    s.stress,
+  );
+
+function weekContext(input: WeekInput, perWeek: number): WeekContext {
   const { athlete, week } = input;
   const [from, to] = [addDays(week.start, -2), addDays(week.start, 8)];
   const endurance = athlete.endurance.filter((e) => e.date >= from && e.date <= to);
   const keyDays = new Set(endurance.filter(isKey).map((e) => dayNumber(e.date)));
+  const since = addDays(week.start, -MEAN_DAYS);
+  const bouts = [
+    ...input.bouts,
+    ...athlete.endurance.filter((e) => e.date >= since && e.date <= to).map(enduranceBout),
+  ];
+  const monday = dayNumber(week.start);
   return {
+    monday,
     endurance,
     standing: input.standing,
     placement: athlete.settings?.placement ?? "stack",
     weights: athlete.settings?.ruleWeights ?? {},
     keyDays,
     hasKey: endurance.some((e) => inWeek(week, e.date) && isKey(e) && sessionLoad(e) > 0),
+    preferredDays: new Set(athlete.settings?.preferredDays ?? []),
+    lastDays: input.lastDays,
+    dailyMinutes: athlete.settings?.maxMinutesPerDay ?? null,
+    perWeek,
+    legs: { bouts, meanDaily: meanDailyLoad(bouts, monday * 1440) },
   };
 }
 
@@ -241,7 +274,7 @@ const noWindow = (want: WantedSession, windows: readonly DatedWindow[]): string 
   return `No window${when} is long enough, or the place lacks the equipment: the longest is ${Math.max(...there.map((w) => w.minutes))} min from ${timeOf(there[0]?.start ?? 0)}.`;
 };
 
-/** For each day, the deepest of the week's sessions that could stand there with every must-hold rule and no cost from S2 or S13. */
+/** For each day, the deepest of the week's sessions that could stand there with every must-hold rule and no cost from S2, S12, S13. */
 function dayLimits(
   week: SeasonWeek,
   windows: readonly DatedWindow[],
@@ -256,7 +289,7 @@ function dayLimits(
         (o) =>
           o.date === date &&
           !blockedHere(o, context) &&
-          !ownCosts(o, context).some((c) => c.rule === "S2" || c.rule === "S13"),
+          !costsOf([o], context).some((c) => DEPTH_RULES.includes(c.rule)),
       )
       .map((o) => o.stress);
     const mobility = windows.some((w) => w.date === date) ? MOBILITY_STRESS : 0;

@@ -129,6 +129,7 @@ test("three years from abroad, recordings and a calendar come in; the week figur
   expect(compared).toBe(26);
 
   // The same files once more.
+  await expect(page.getByText("Drop files here")).toBeVisible();
   await choose();
   await expect(page.getByText("table, 1512 rows")).toBeVisible();
   await expect(page.getByRole("button", { name: "Take over 0" })).toBeDisabled();
@@ -143,6 +144,29 @@ test("three years from abroad, recordings and a calendar come in; the week figur
   const after = await seasonOf(page, id);
   expect(after.races).toHaveLength(1);
   expect(after.weeks.every((w) => w.minutes === 0)).toBe(true);
+});
+
+test("a file chosen while others are being taken over stays", async ({ page }) => {
+  const id = await newAthlete(page, "Import Meanwhile");
+  await page.goto(`/a/${id}/import`);
+  await page.getByLabel("Files to import").setInputFiles([recordings[0]!]);
+  await expect(page.getByRole("button", { name: "Take over 1" })).toBeEnabled();
+  let release = () => {};
+  const held = new Promise<void>((go) => {
+    release = go;
+  });
+  await page.route(/\/import$/, async (route) => {
+    if (route.request().method() === "POST") await held;
+    await route.continue();
+  });
+  await page.getByRole("button", { name: "Take over 1" }).click();
+  await page.getByLabel("Files to import").setInputFiles([recordings[2]!]);
+  const files = page.getByRole("list", { name: "Files" });
+  await expect(files.getByText("TCX recording, 1 row")).toBeVisible();
+  release();
+  await expect(files.getByText("dyke.gpx")).toHaveCount(0);
+  await expect(files.getByText("ride.tcx")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Take over 1" })).toBeEnabled();
 });
 
 test("another mapping reads the rows anew; a row is left out; broken files are refused with a word each", async ({

@@ -1,142 +1,170 @@
-/** Weeks for the fit, and the same week as a mixed-integer program for a general solver. */
+/** Weeks for the fit: sessions, windows, endurance, and what the athlete and the week before bring along. */
 import fc from "fast-check";
-import highsLoader from "highs";
-import type { EnduranceSession } from "../../src/core/athlete/types";
+import type { EnduranceSession, Label } from "../../src/core/athlete/types";
 import { addDays, dayNumber } from "../../src/core/dates";
+import { isKey } from "../../src/core/endurance/load";
+import { enduranceBout } from "../../src/core/legs/bouts";
 import { fitWeek } from "../../src/core/week/fit";
-import { blockedByEndurance, blockedByOther, ownCosts, pairCosts } from "../../src/core/week/rules";
-import type { Demand, Option, WeekContext } from "../../src/core/week/types";
+import type { Demand, Option, Standing, WeekContext } from "../../src/core/week/types";
 
-const MONDAY = "2026-03-02";
-const LEFT_OUT = 100_000;
-const price = { A: 10, B: 9, C: 8, D: 7 } as const;
+export const MONDAY = "2026-03-02";
+export const LEFT_OUT = 100_000;
+export const LEFT_OUT_PRICE: Record<Label, number> = { A: 10, B: 9, C: 8, D: 7 };
 
-const option = (label: Option["label"]): fc.Arbitrary<Option> =>
+/** What a session is at one place of the week. */
+const kind = fc.record({
+  heavy: fc.boolean(),
+  loaded: fc.boolean(),
+  lost: fc.constantFrom(0, 0, 0.3),
+  legs: fc.constantFrom(60, 180, 320, 420),
+  halfLife: fc.constantFrom(24, 36),
+  jumps: fc.constantFrom(false, false, false, true),
+  mobility: fc.constantFrom(false, false, false, false, false, false, true),
+  there: fc.integer({ min: 0, max: 9 }),
+});
+type Kind = typeof kind extends fc.Arbitrary<infer T> ? T : never;
+
+function optionOf(label: Label, at: { offset: number; start: number; minutes: number }, k: Kind): Option {
+  return {
+    label,
+    date: addDays(MONDAY, at.offset),
+    day: dayNumber(MONDAY) + at.offset,
+    start: at.start,
+    minutes: at.minutes,
+    place: "gym",
+    lowerLoaded: !k.mobility && (k.loaded || k.heavy),
+    heavy: !k.mobility && k.heavy,
+    mobility: k.mobility,
+    stress: 200,
+    legs: k.mobility ? [] : [{ load: k.legs, halfLife: k.halfLife }],
+    jumps: !k.mobility && k.jumps,
+    lostShare: k.lost,
+    unloaded: false,
+    thin: false,
+    softRaces: [],
+    locked: false,
+  };
+}
+
+export const distinct = (label: Label) =>
   fc
-    .record({
-      offset: fc.integer({ min: 0, max: 6 }),
-      start: fc.constantFrom(390, 720, 1050, 1140),
-      minutes: fc.integer({ min: 20, max: 75 }),
-      heavy: fc.boolean(),
-      loaded: fc.boolean(),
-      lost: fc.constantFrom(0, 0, 0.3),
-    })
-    .map((o) => ({
-      label,
-      date: addDays(MONDAY, o.offset),
-      day: dayNumber(MONDAY) + o.offset,
-      start: o.start,
-      minutes: o.minutes,
-      place: "gym",
-      lowerLoaded: o.loaded || o.heavy,
-      heavy: o.heavy,
-      mobility: false,
-      stress: 200,
-      lostShare: o.lost,
-      unloaded: false,
-      thin: false,
-      softRaces: [],
-      locked: false,
-    }));
-
-export const distinct = (label: Option["label"]) =>
-  fc.uniqueArray(option(label), { selector: (o) => `${o.day}/${o.start}`, minLength: 1, maxLength: 7 });
+    .uniqueArray(
+      fc.record({
+        offset: fc.integer({ min: 0, max: 6 }),
+        start: fc.constantFrom(390, 720, 1050, 1140),
+        minutes: fc.integer({ min: 20, max: 75 }),
+        kind,
+      }),
+      { selector: (o) => `${o.offset}/${o.start}`, minLength: 1, maxLength: 7 },
+    )
+    .map((list) => list.map((o) => optionOf(label, o, o.kind)));
 
 export const endurance: fc.Arbitrary<EnduranceSession[]> = fc.array(
   fc.record({
-    date: fc.integer({ min: 0, max: 7 }).map((d) => addDays(MONDAY, d)),
+    date: fc.integer({ min: -2, max: 8 }).map((d) => addDays(MONDAY, d)),
     start: fc.constantFrom("06:00", "12:30", "18:00"),
     sport: fc.constantFrom("run" as const, "ride" as const, "swim" as const),
     kind: fc.constantFrom("easy" as const, "intervals" as const, "long" as const),
     minutes: fc.integer({ min: 30, max: 150 }),
   }),
-  { maxLength: 7 },
+  { maxLength: 9 },
 );
 
-export const contextOf = (sessions: EnduranceSession[], placement: "stack" | "spread"): WeekContext => {
-  const keyDays = new Set(sessions.filter((e) => e.kind !== "easy").map((e) => dayNumber(e.date)));
-  return { endurance: sessions, standing: [], placement, weights: {}, keyDays, hasKey: keyDays.size > 0 };
-};
+/** The context of a week with nothing but endurance in it. */
+export function contextOf(
+  sessions: EnduranceSession[],
+  placement: "stack" | "spread",
+  more: Partial<WeekContext> = {},
+): WeekContext {
+  const monday = dayNumber(MONDAY);
+  const keyDays = new Set(sessions.filter(isKey).map((e) => dayNumber(e.date)));
+  return {
+    monday,
+    endurance: sessions,
+    standing: [],
+    placement,
+    weights: {},
+    keyDays,
+    hasKey: sessions.some((e) => isKey(e) && dayNumber(e.date) >= monday && dayNumber(e.date) < monday + 7),
+    preferredDays: new Set(),
+    lastDays: new Map(),
+    dailyMinutes: null,
+    perWeek: 2,
+    legs: { bouts: sessions.map(enduranceBout), meanDaily: 150 },
+    ...more,
+  };
+}
+
+const standing: fc.Arbitrary<Standing[]> = fc.array(
+  fc.record({
+    day: fc.integer({ min: -2, max: 0 }).map((d) => dayNumber(MONDAY) + d),
+    start: fc.constantFrom(390, 1080),
+    minutes: fc.constant(60),
+    lowerLoaded: fc.constant(true),
+    heavy: fc.boolean(),
+  }),
+  { maxLength: 2 },
+);
+
+/** Whatever a week may bring along: what stands, preferences, last week, limits, other weights. */
+export const anyContext: fc.Arbitrary<WeekContext> = fc
+  .record({
+    endurance,
+    placement: fc.constantFrom("stack" as const, "spread" as const),
+    standing,
+    preferred: fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { maxLength: 3 }),
+    last: fc.uniqueArray(fc.tuple(fc.constantFrom("A" as const, "B" as const), fc.integer({ min: 1, max: 7 })), {
+      selector: ([l]) => l,
+      maxLength: 2,
+    }),
+    dailyMinutes: fc.constantFrom(null, 90, 150),
+    perWeek: fc.integer({ min: 1, max: 4 }),
+    meanDaily: fc.integer({ min: 0, max: 260 }),
+    weights: fc.constantFrom<Record<string, number>>({}, { S12: 20, S11: 9 }, { S9: 0, S6: 15 }),
+  })
+  .map(({ endurance: e, placement, preferred, last, meanDaily, standing: stands, ...rest }): WeekContext => {
+    const plain = contextOf(e, placement);
+    const before = stands.map((s) => ({
+      end: s.day * 1440 + s.start + s.minutes,
+      parts: [{ load: s.heavy ? 300 : 150, halfLife: 24 }],
+    }));
+    return {
+      ...plain,
+      ...rest,
+      standing: stands,
+      preferredDays: new Set(preferred),
+      lastDays: new Map(last),
+      legs: { bouts: [...plain.legs.bouts, ...before], meanDaily },
+    };
+  });
 
 export const sum = (costs: readonly { points: number }[]) => costs.reduce((a, c) => a + c.points, 0);
 
-let loaded: ReturnType<typeof highsLoader> | null = null;
-const solver = () => (loaded ??= highsLoader());
-
-/** The same week as a mixed-integer program, solved by HiGHS: pairs of heavy sessions become linearised products. */
-export async function byHighs(demands: readonly Demand[], c: WeekContext): Promise<number> {
-  const highs = await solver();
-  const objective: string[] = [];
-  const rows: string[] = [];
-  const binary: string[] = [];
-  const names = demands.map((d, i) =>
-    d.options.map((o, k) => ({ o, name: `x${i}_${k}` })).filter(({ o }) => !blockedByEndurance(o, c)),
-  );
-  demands.forEach((d, i) => {
-    const own = names[i] ?? [];
-    for (const { o, name } of own) {
-      objective.push(`${sum(ownCosts(o, c))} ${name}`);
-      binary.push(name);
-    }
-    objective.push(`${LEFT_OUT * price[d.label]} out${i}`);
-    binary.push(`out${i}`);
-    rows.push(`one${i}: ${[...own.map((n) => n.name), `out${i}`].join(" + ")} = 1`);
-  });
-  names.forEach((from, i) => {
-    names.slice(i + 1).forEach((to, j) => {
-      for (const a of from)
-        for (const b of to) {
-          if (blockedByOther(a.o, b.o)) rows.push(`m${a.name}${b.name}: ${a.name} + ${b.name} <= 1`);
-          const p = sum(pairCosts(a.o, b.o, c));
-          if (p > 0) {
-            const y = `y${i}_${i + 1 + j}_${a.name}${b.name}`;
-            objective.push(`${p} ${y}`);
-            binary.push(y);
-            rows.push(`p${y}: ${a.name} + ${b.name} - ${y} <= 1`);
-          }
-        }
-    });
-  });
-  const model = `Minimize\n obj: ${objective.join(" + ")}\nSubject To\n ${rows.join("\n ")}\nBinary\n ${binary.join("\n ")}\nEnd`;
-  const solved = highs.solve(model);
-  if (solved.Status !== "Optimal") throw new Error(solved.Status);
-  return Math.round(solved.ObjectiveValue);
-}
-
+/** Points, and what is left out, in one figure. */
 export const totalOf = (demands: readonly Demand[], c: WeekContext): number => {
   const fit = fitWeek(demands, c);
-  return fit.cost + fit.unplaced.reduce((a, u) => a + LEFT_OUT * price[u.label], 0);
+  return fit.cost + fit.unplaced.reduce((a, u) => a + LEFT_OUT * LEFT_OUT_PRICE[u.label], 0);
 };
 
 /**
  * Windows of a whole week, shared by its one to four sessions; what a session would be in each differs.
  * @param most windows
  * @param starts hours in each window, a quarter apart
+ * @param sessions exactly so many; otherwise one to four
  */
-export const weekOf = (most: number, starts = 1): fc.Arbitrary<Demand[]> =>
+export const weekOf = (most: number, starts = 1, sessions?: number): fc.Arbitrary<Demand[]> =>
   fc
     .tuple(
-      fc.integer({ min: 1, max: 4 }),
+      fc.integer({ min: sessions ?? 1, max: sessions ?? 4 }),
       fc.uniqueArray(
         fc.record({ offset: fc.integer({ min: 0, max: 6 }), start: fc.constantFrom(390, 720, 1050, 1140) }),
         {
           selector: (w) => `${w.offset}/${w.start}`,
-          minLength: 4,
+          minLength: Math.min(4, most),
           maxLength: most,
         },
       ),
-      fc.array(
-        fc.record({
-          heavy: fc.boolean(),
-          loaded: fc.boolean(),
-          lost: fc.constantFrom(0, 0, 0.3),
-          there: fc.integer({ min: 0, max: 9 }),
-        }),
-        {
-          minLength: 80,
-          maxLength: 80,
-        },
-      ),
+      fc.array(kind, { minLength: 80, maxLength: 80 }),
     )
     .map(([n, windows, kinds]) =>
       (["A", "B", "C", "D"] as const).slice(0, n).map(
@@ -144,27 +172,10 @@ export const weekOf = (most: number, starts = 1): fc.Arbitrary<Demand[]> =>
           label,
           none: "",
           options: windows.flatMap((w, k): Option[] => {
-            const kind = kinds[(i * 20 + k) % kinds.length]!;
-            if (kind.there === 0) return [];
-            return Array.from(
-              { length: starts },
-              (_, quarter): Option => ({
-                label,
-                date: addDays(MONDAY, w.offset),
-                day: dayNumber(MONDAY) + w.offset,
-                start: w.start + 15 * quarter,
-                minutes: 55,
-                place: "gym",
-                lowerLoaded: kind.loaded || kind.heavy,
-                heavy: kind.heavy,
-                mobility: false,
-                stress: 200,
-                lostShare: kind.lost,
-                unloaded: false,
-                thin: false,
-                softRaces: [],
-                locked: false,
-              }),
+            const is = kinds[(i * 20 + k) % kinds.length]!;
+            if (is.there === 0) return [];
+            return Array.from({ length: starts }, (_, quarter) =>
+              optionOf(label, { offset: w.offset, start: w.start + 15 * quarter, minutes: 55 }, is),
             );
           }),
         }),

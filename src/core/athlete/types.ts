@@ -125,6 +125,8 @@ export interface Settings {
   quietExercises?: boolean;
   oneRepMax?: OneRepMaxFormula;
   ruleWeights?: Record<string, number>;
+  /** Weekdays on which the coach would have strength work, Monday 1. */
+  preferredDays?: number[];
   /** While time is short every session is the five exercises that matter most. */
   shortTime?: "essential-five" | "essential-five-swim";
 }

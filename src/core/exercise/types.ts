@@ -19,6 +19,8 @@ export const HEART_PATTERNS: readonly Pattern[] = ["squat", "hinge", "split-squa
 
 export const LOADINGS = ["bar", "pair", "single", "kettlebell", "machine", "band", "bodyweight"] as const;
 export type Loading = (typeof LOADINGS)[number];
+/** Loads from outside the body that are known in kg. */
+export const EXTERNAL: readonly Loading[] = ["bar", "pair", "single", "kettlebell", "machine"];
 
 export const MUSCLES = [
   "quadriceps",

@@ -2,9 +2,9 @@
 import { AREA_WORDS } from "../athlete/gate";
 import { type WarmUpSet, warmUpSets } from "../dose/warmup";
 import { fiveFor } from "../exercise/five";
-import { HEART_PATTERNS } from "../exercise/types";
+import { EXTERNAL, HEART_PATTERNS } from "../exercise/types";
 import { listWords, type Why, why } from "../why";
-import { candidatesFor, EXTERNAL, fillSlots } from "./fill";
+import { candidatesFor, fillSlots } from "./fill";
 import { essentialSlots, HALF_SESSION_MINUTES, halfSession, type Slot, slotsFor, withFindings } from "./slots";
 import { pairUp, timeOfSession, totalSeconds } from "./time";
 import { heartSets, nextDrop, raiseHeart, scaleSets, trimHeart } from "./trim";

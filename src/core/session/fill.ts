@@ -5,7 +5,7 @@ import { type Dose, RESTORE_PERCENT } from "../dose/layered";
 import { besides, type Candidate, type ChoiceContext, type Closed, closedBecause, rankFor } from "../exercise/choose";
 import { loadingAt } from "../exercise/equipment";
 import { styleFor } from "../exercise/style";
-import { type Exercise, HEART_PATTERNS, type Loading, type Pattern } from "../exercise/types";
+import { EXTERNAL, type Exercise, HEART_PATTERNS, type Pattern } from "../exercise/types";
 import { latestScreening, weakerSide } from "../screening/marks";
 import { testName } from "../screening/tests";
 import { type Why, why } from "../why";
@@ -16,7 +16,6 @@ import type { Dropped, Item, LeftOut, SessionRequest } from "./types";
 const LIGHT_RIR = 4;
 /** Repetitions of a hinge with trouble at the hamstring. */
 const SPARED_REPS: [number, number] = [15, 15];
-export const EXTERNAL: readonly Loading[] = ["bar", "pair", "single", "kettlebell", "machine"];
 /** Tests whose sides say which side begins, by pattern. */
 const SIDE_TESTS: Partial<Record<Pattern, readonly ScreenTest[]>> = {
   "split-squat": ["single-leg-squat", "step-down"],

@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
 import type { EnduranceSession } from "../athlete/types";
 import { dayNumber } from "../dates";
+import { ownCosts, pairCosts } from "./costs";
 import { fitWeek } from "./fit";
-import { blockedByEndurance, blockedByOther, DEFAULT_WEIGHTS, ownCosts, pairCosts } from "./rules";
+import { blockedByEndurance, blockedByOther, DEFAULT_WEIGHTS } from "./rules";
 import type { Demand, Option, WeekContext } from "./types";
 
 const option = (date: string, hour: number, more: Partial<Option> = {}): Option => ({
@@ -16,6 +17,8 @@ const option = (date: string, hour: number, more: Partial<Option> = {}): Option 
   heavy: true,
   mobility: false,
   stress: 300,
+  legs: [],
+  jumps: false,
   lostShare: 0,
   unloaded: false,
   thin: false,
@@ -32,7 +35,21 @@ const session = (
 ): EnduranceSession => ({ date, start, sport: "run", kind, minutes, ...more });
 const context = (endurance: EnduranceSession[], more: Partial<WeekContext> = {}): WeekContext => {
   const keyDays = new Set(endurance.filter((e) => e.kind !== "easy").map((e) => dayNumber(e.date)));
-  return { endurance, standing: [], placement: "stack", weights: {}, keyDays, hasKey: keyDays.size > 0, ...more };
+  return {
+    monday: dayNumber("2026-03-02"),
+    endurance,
+    standing: [],
+    placement: "stack",
+    weights: {},
+    keyDays,
+    hasKey: keyDays.size > 0,
+    preferredDays: new Set(),
+    lastDays: new Map(),
+    dailyMinutes: null,
+    perWeek: 1,
+    legs: { bouts: [], meanDaily: 150 },
+    ...more,
+  };
 };
 const charged = (o: Option, c: WeekContext) => Object.fromEntries(ownCosts(o, c).map((x) => [x.rule, x.points]));
 const TUE = "2026-03-03";
@@ -72,7 +89,7 @@ describe("must-hold rules", () => {
 
 describe("should-hold rules", () => {
   it("S1: 48 hours between heavy sessions, dearer the closer", () => {
-    const at = (b: Option) => pairCosts(option(TUE, 18), b, context([]))[0]?.points ?? 0;
+    const at = (b: Option) => pairCosts(option(TUE, 18), b, context([])).find((x) => x.rule === "S1")?.points ?? 0;
     expect(at(option("2026-03-05", 18))).toBe(0);
     expect(at(option(WED, 18))).toBe(DEFAULT_WEIGHTS.S1);
     expect(at(option("2026-03-05", 6))).toBeGreaterThan(0);

@@ -1,5 +1,6 @@
 import type { EnduranceSession, Label } from "../athlete/types";
 import type { IsoDate } from "../dates";
+import type { LegBout, LegPart } from "../legs/freshness";
 
 /** One way to place one session: what it would be on that day, in that window, at that hour. */
 export interface Option {
@@ -15,6 +16,10 @@ export interface Option {
   /** Nothing but mobility: free of the spacing rules. */
   mobility: boolean;
   stress: number;
+  /** What it puts on the legs. */
+  legs: readonly LegPart[];
+  /** It holds jumps, which must not stand on tired legs (M7). */
+  jumps: boolean;
   /** Share of its sets that the window has no time for, 0 to 1. */
   lostShare: number;
   /** A loaded dose is asked for and the place has nothing to load with. */
@@ -37,6 +42,8 @@ export interface Demand {
 }
 
 export interface WeekContext {
+  /** Day number of the Monday. */
+  monday: number;
   /** Endurance of the week and two days either side. */
   endurance: readonly EnduranceSession[];
   standing: readonly Standing[];
@@ -46,6 +53,23 @@ export interface WeekContext {
   hasKey: boolean;
   /** Days that hold a key session. */
   keyDays: ReadonlySet<number>;
+  /** Weekdays the coach prefers, Monday 1; empty where any will do. */
+  preferredDays: ReadonlySet<number>;
+  /** Weekday on which each session stood last week, Monday 1. */
+  lastDays: ReadonlyMap<Label, number>;
+  /** Minutes of training on one day that the athlete has at most; null is no limit. */
+  dailyMinutes: number | null;
+  /** Strength sessions that the week is to hold, for even spacing. */
+  perWeek: number;
+  legs: LegContext;
+}
+
+/** What the legs carry whatever the fit does. */
+export interface LegContext {
+  /** Endurance, and strength that stands already; of the days before too. */
+  bouts: readonly LegBout[];
+  /** Mean daily leg load of the 28 days before the week, AU. */
+  meanDaily: number;
 }
 
 export interface Cost {
@@ -79,6 +103,6 @@ export interface FitResult {
   /** Complete placements that were compared. */
   weighed: number;
   alternatives: Alternative[];
-  /** How many complete placements cost how much: [points, count], rising. */
+  /** How many complete placements cost how much: [points, count], rising. Empty where most were ruled out without being walked. */
   histogram: [number, number][];
 }

@@ -26,6 +26,8 @@ export const FATE_WORDS: Record<RowFate, string> = {
 
 /** Key of a row among all files. */
 export const rowKey = (file: number, at: number): string => `${file}/${at}`;
+/** The file of a row's key. */
+export const fileOf = (key: string): number => Number(key.split("/")[0]);
 
 /** What is asked of the server: the rows that are left in, in the order of the list. */
 export function askedOf(files: readonly ForeignEntry[], left: ReadonlySet<string>) {

@@ -131,10 +131,10 @@ export function useFiles(options: ReadOptions) {
         all.map((f) => (f.key === key && f.table && rows ? { ...f, table: { ...f.table, mapping }, rows } : f)),
       );
     },
-    clear: () => {
-      waiting.current = [];
-      for (const key of [...workers.current.keys()]) stop(key);
-      setFiles([]);
+    /** Lets the files go that were taken over; those that came in meanwhile stay. */
+    clear: (keys: ReadonlySet<number>) => {
+      for (const key of keys) stop(key);
+      setFiles((all) => all.filter((f) => !keys.has(f.key)));
     },
   };
 }

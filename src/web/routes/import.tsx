@@ -9,7 +9,7 @@ import type { Units } from "../format";
 import { countWords, FeedPanel } from "../import/FeedPanel";
 import { MappingPanel } from "../import/MappingPanel";
 import { RowList } from "../import/RowList";
-import { askedOf, countFates, listRows, type RowFate } from "../import/rows";
+import { askedOf, countFates, fileOf, listRows, type RowFate } from "../import/rows";
 import { type ForeignEntry, useFiles } from "../import/useFiles";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
@@ -78,11 +78,12 @@ function Import({ view }: { view: AthleteView }) {
   const choose = () => input.current?.click();
   useKeys("view", [{ key: "o", label: "choose files", run: choose, bar: true }]);
 
-  const takeOver = () =>
+  const takeOver = () => {
+    const taken = new Set(files.map((f) => f.key));
     take.mutate(body, {
       onSuccess: ({ counts: c, batch }) => {
-        list.clear();
-        setLeft(new Set());
+        list.clear(taken);
+        setLeft((now) => new Set([...now].filter((key) => !taken.has(fileOf(key)))));
         toast(`${name}: ${countWords(c)}.`, {
           duration: 15_000,
           ...(batch ? { action: { label: "Undo", onClick: () => undo.mutate(batch) } } : {}),
@@ -90,6 +91,7 @@ function Import({ view }: { view: AthleteView }) {
       },
       onError: (e) => toast.error(e.message),
     });
+  };
 
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">

@@ -1,0 +1,81 @@
+/** What sessions put on the legs: endurance by sport, strength by what its sets are [house]. */
+import type { EnduranceSession, StrengthLog } from "../athlete/types";
+import { dayNumber, minutesOf } from "../dates";
+import { legLoad, startOf } from "../endurance/load";
+import type { Exercise, Loading } from "../exercise/types";
+import { EXTERNAL } from "../exercise/types";
+import { HALF_LIFE, type LegBout, type LegPart } from "./freshness";
+
+/** Share of a strength session's load that falls on the legs, by what a set is [house]. */
+export const STRENGTH_SHARE = { loaded: 1, bodyweight: 0.4, trunk: 0.1 };
+/** Repetitions from which loaded work counts as high-rep [house]. */
+export const HIGH_REPS = 10;
+
+const LEGS: readonly string[] = ["squat", "hinge", "split-squat", "hip", "calf", "jump"];
+const NOT_LEGS: readonly string[] = ["push", "pull"];
+
+/** One kind of set of a session. */
+export interface LegSet {
+  exercise: Pick<Exercise, "pattern" | "slow">;
+  loading: Loading;
+  reps: number | null;
+  sets: number;
+  /** Done for the first time. */
+  unfamiliar: boolean;
+}
+
+function shareOf(s: LegSet): number {
+  if (NOT_LEGS.includes(s.exercise.pattern)) return 0;
+  if (!LEGS.includes(s.exercise.pattern)) return STRENGTH_SHARE.trunk;
+  return EXTERNAL.includes(s.loading) ? STRENGTH_SHARE.loaded : STRENGTH_SHARE.bodyweight;
+}
+
+function halfLifeOf(s: LegSet): number {
+  if (s.exercise.pattern === "jump") return HALF_LIFE.jumps;
+  return (s.reps ?? 0) >= HIGH_REPS || s.exercise.slow || s.unfamiliar ? HALF_LIFE.fatiguing : HALF_LIFE.heavy;
+}
+
+/**
+ * A session's stress spread over its sets, each with its share on the legs and its half-life.
+ * @param stress RPE x minutes, AU
+ * @returns one part for each half-life, the shortest first
+ */
+export function strengthParts(sets: readonly LegSet[], stress: number): LegPart[] {
+  const all = sets.reduce((a, s) => a + s.sets, 0);
+  const loads = new Map<number, number>();
+  for (const s of sets) {
+    const load = (stress * s.sets * shareOf(s)) / all;
+    if (load > 0) loads.set(halfLifeOf(s), (loads.get(halfLifeOf(s)) ?? 0) + load);
+  }
+  return [...loads].sort((a, b) => a[0] - b[0]).map(([halfLife, load]) => ({ load, halfLife }));
+}
+
+const DAY = 1440;
+
+export const enduranceBout = (e: EnduranceSession): LegBout => ({
+  end: dayNumber(e.date) * DAY + startOf(e) + e.minutes,
+  parts: [{ load: legLoad(e), halfLife: HALF_LIFE.endurance }],
+});
+
+/** RPE and minutes of a logged session that does not say [house]. */
+const LOGGED = { rpe: 6, minutes: 60, start: "18:00" };
+
+/** @param find the exercise of an id; one that is gone counts as loaded when its sets have a load */
+export function loggedBout(log: StrengthLog, find: (id: string) => Exercise | undefined): LegBout {
+  const minutes = log.minutes ?? LOGGED.minutes;
+  const sets = log.items.map((i): LegSet => {
+    const exercise = find(i.exercise) ?? { pattern: "squat", slow: false };
+    const loaded = i.sets.some((s) => (s.loadKg ?? 0) > 0);
+    return {
+      exercise,
+      loading: loaded ? "single" : "bodyweight",
+      reps: Math.max(0, ...i.sets.map((s) => s.reps ?? 0)),
+      sets: i.sets.length,
+      unfamiliar: false,
+    };
+  });
+  return {
+    end: dayNumber(log.date) * DAY + minutesOf(log.start ?? LOGGED.start) + minutes,
+    parts: strengthParts(sets, minutes * (log.rpe ?? LOGGED.rpe)),
+  };
+}

@@ -1,0 +1,88 @@
+/**
+ * Leg freshness (handbook 11): a simple fatigue sum. Each session adds its leg load, which decays with a half-life of its own; the
+ * sum is set against the athlete's mean daily leg load. It ranks placements and promises nothing.
+ */
+
+/** Half-lives of leg fatigue, hours [house]. */
+export const HALF_LIFE = { endurance: 20, heavy: 24, fatiguing: 36, jumps: 30 };
+/** Below it the legs count as tired [house]. */
+export const TIRED = 55;
+/** How fast the sum tells on freshness [house]. */
+const STEEPNESS = 0.5;
+/** Least mean daily leg load that the sum is set against, AU [house]. */
+export const LEAST_DAILY = 20;
+/** Days of the mean. */
+export const MEAN_DAYS = 28;
+/** Hours after which a session is no longer felt: fifteen half-lives leave a share of 0.00003. */
+const FORGOTTEN_HALF_LIVES = 15;
+
+/** What one session puts on the legs. */
+export interface LegBout {
+  /** Minutes after the epoch's midnight, local: when it ends. */
+  end: number;
+  parts: readonly LegPart[];
+}
+export interface LegPart {
+  /** AU. */
+  load: number;
+  /** Hours. */
+  halfLife: number;
+}
+
+/** @returns what is left of one session's leg load at a minute, AU; 0 before it has ended */
+export function leftOf(bout: LegBout, minute: number): number {
+  const hours = (minute - bout.end) / 60;
+  if (hours < 0) return 0;
+  let sum = 0;
+  for (const p of bout.parts)
+    if (hours <= p.halfLife * FORGOTTEN_HALF_LIVES) sum += p.load * 2 ** (-hours / p.halfLife);
+  return sum;
+}
+
+/** @returns fatigue sum of all sessions at a minute, AU */
+export const fatigueAt = (bouts: readonly LegBout[], minute: number): number => {
+  let sum = 0;
+  for (const b of bouts) sum += leftOf(b, minute);
+  return sum;
+};
+
+/**
+ * @param fatigue AU
+ * @param meanDaily mean daily leg load of 28 days, AU
+ * @returns 0 to 100
+ */
+export const freshness = (fatigue: number, meanDaily: number): number =>
+  100 * Math.exp((-STEEPNESS * fatigue) / Math.max(LEAST_DAILY, meanDaily));
+
+/** @returns fatigue sum at which the legs begin to count as tired, AU */
+export const tiredFrom = (meanDaily: number): number =>
+  (-Math.log(TIRED / 100) / STEEPNESS) * Math.max(LEAST_DAILY, meanDaily);
+
+export const loadOf = (b: LegBout): number => b.parts.reduce((a, p) => a + p.load, 0);
+
+/**
+ * @param minute the 28 days end here
+ * @returns mean daily leg load, AU
+ */
+export function meanDailyLoad(bouts: readonly LegBout[], minute: number): number {
+  const from = minute - MEAN_DAYS * 1440;
+  let sum = 0;
+  for (const b of bouts) if (b.end > from && b.end <= minute) sum += loadOf(b);
+  return sum / MEAN_DAYS;
+}
+
+/** Freshness over a span, a point every `step` minutes and both sides of the end of every session. */
+export function freshnessCurve(
+  bouts: readonly LegBout[],
+  meanDaily: number,
+  span: { from: number; to: number; step: number },
+): [minute: number, freshness: number][] {
+  const at = new Set<number>();
+  for (let m = span.from; m <= span.to; m += span.step) at.add(m);
+  for (const b of bouts)
+    if (b.end > span.from && b.end <= span.to) {
+      at.add(b.end - 1);
+      at.add(b.end);
+    }
+  return [...at].sort((a, b) => a - b).map((m) => [m, freshness(fatigueAt(bouts, m), meanDaily)]);
+}
