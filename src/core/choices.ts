@@ -20,8 +20,11 @@ export function contextOf(athlete: Athlete, library: Library, week: PlanWeek, s:
   const day = week.season.days.find((d) => d.date === s.date);
   const place = placeById(athlete, s.place);
   if (!day || !place) return null;
-  const log = athlete.strengthLog.filter((l) => l.date < week.from);
-  return choiceContexts({ athlete, library, basis: week.basis, week: week.season, log, from: week.from })(day, place);
+  const log = athlete.strengthLog.filter((l) => l.date < week.input.from);
+  return choiceContexts({ athlete, library, basis: week.input.basis, week: week.season, log, from: week.input.from })(
+    day,
+    place,
+  );
 }
 
 /**

@@ -90,7 +90,7 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
       done,
       held: options.held ?? [],
       lastBuild,
-      planned: loads,
+      planned: new Map(loads),
     });
     weeks.push(planned);
     keepLoads(planned, loads);

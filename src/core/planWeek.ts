@@ -6,7 +6,7 @@ import { addDays, dayLabel, dayNumber, type IsoDate, minutesOf, timeOf } from ".
 import { isKey, sessionLoad } from "./endurance/load";
 import { enduranceBout, strengthParts } from "./legs/bouts";
 import { type LegBout, type LegPart, MEAN_DAYS, meanDailyLoad } from "./legs/freshness";
-import { type Basis, type BuilderInput, sessionBuilder } from "./planSession";
+import { type BuilderInput, sessionBuilder } from "./planSession";
 import type { SeasonWeek, WantedSession } from "./season/weeks";
 import type { BuiltSession } from "./session/types";
 import { costsOf, fitWeek } from "./week/fit";
@@ -31,10 +31,8 @@ export interface PlanWeek {
   depthWhy: Why;
   /** Depth limit of each day of the week, Monday first, AU. */
   dayLimits: number[];
-  /** What its exercises were chosen by. */
-  basis: Basis;
-  /** First day of it that is plan. */
-  from: IsoDate;
+  /** What it was made of: with it the week can be made again, changed. */
+  input: WeekInput;
   why: Why[];
 }
 
@@ -48,6 +46,8 @@ export interface WeekInput extends BuilderInput {
   done: ReadonlySet<Label>;
   /** Placements the coach has taken over without locking them. */
   held: readonly LockedSession[];
+  /** Up to so many placements each is walked, so that their costs can be shown; otherwise most are ruled out unseen. */
+  walk?: number;
 }
 
 /** Depth limit against the planned dose [house]. */
@@ -155,7 +155,7 @@ export function planWeek(input: WeekInput): PlanWeek {
       none: noWindow(want, want.days === null ? standable : windows),
     };
   });
-  const fit = fitWeek(demands, context);
+  const fit = fitWeek(demands, context, input.walk);
   const sessions = fit.placed
     .flatMap((o): PlanSession[] => {
       const s = built.get(o);
@@ -172,8 +172,7 @@ export function planWeek(input: WeekInput): PlanWeek {
       "depth.week",
       `Depth limit ${depthLimit}: the full dose weighs ${Math.round(builder.deepest())}${factor.text}.`,
     ),
-    basis: input.basis,
-    from: input.from,
+    input,
     dayLimits: dayLimits(week, windows, demands, context),
     why: [
       ...week.why,

@@ -17,8 +17,8 @@ const leftOutPrice = (d: Demand | undefined): number =>
 /** Alternatives that are kept. */
 export const ALTERNATIVES = 3;
 
-/** Up to so many complete placements each is walked, and their costs are counted. */
-const WALKED = 20_000;
+/** Up to so many complete placements each is walked, unless more are asked for. */
+const WALKED = 300;
 
 interface Weighed {
   option: Option;

@@ -25,7 +25,7 @@ function contextToday(p: Planned, today: string, place: string | undefined): Cho
   const week = p.plan.season.find((w) => w.start === mondayOf(today)) ?? p.plan.season[0];
   const day = week?.days.find((d) => d.date === today) ?? week?.days[0];
   if (!at || !week || !day) return null;
-  const basis = p.plan.weeks.find((w) => w.season === week)?.basis ?? {
+  const basis = p.plan.weeks.find((w) => w.season === week)?.input.basis ?? {
     known: null,
     now: new Set(),
     before: new Set(),

@@ -9,6 +9,7 @@ import { addDays, type IsoDate, isoWeek } from "../../core/dates";
 import { flatEquivalent } from "../../core/endurance/hills";
 import { ASSUMED_RPE, ASSUMED_START, isKey, sessionLoad, startOf } from "../../core/endurance/load";
 import { weighs } from "../../core/endurance/weigh";
+import { planWeek } from "../../core/planWeek";
 import { phaseOn } from "../../core/season/phases";
 import { roundTo } from "../../core/units";
 import { DEFAULT_WEIGHTS } from "../../core/week/rules";
@@ -44,6 +45,9 @@ export const enduranceBetween = (stored: Stored, from: IsoDate, to: IsoDate): En
     )
     .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.startMinutes - b.startMinutes));
 
+/** Placements that a week's view counts the prices of, at most. */
+const WALKED = 60_000;
+
 /** @returns null for a week outside the season */
 export function weekView(p: Planned, planner: Planner, monday: IsoDate): WeekView | null {
   const { stored, plan } = p;
@@ -68,7 +72,8 @@ export function weekView(p: Planned, planner: Planner, monday: IsoDate): WeekVie
     }),
   ];
   const heldWeek = stored.heldWeeks.has(monday);
-  const best = week && heldWeek ? planner.refit(stored, monday) : undefined;
+  // The planner's own choice, with the price of every placement.
+  const best = week ? planWeek({ ...week.input, held: [], walk: WALKED }) : undefined;
   const charged = new Set((week?.fit.costs ?? []).map((c) => c.rule));
   return {
     id: stored.id,
@@ -87,15 +92,15 @@ export function weekView(p: Planned, planner: Planner, monday: IsoDate): WeekVie
     windows: windowsOfWeek(stored.athlete, monday),
     fit: {
       cost: week?.fit.cost ?? 0,
-      weighed: (best?.fit ?? week?.fit)?.weighed ?? 0,
+      weighed: best?.fit.weighed ?? 0,
       costs: week?.fit.costs ?? [],
-      alternatives: (best?.fit ?? week?.fit)?.alternatives ?? [],
-      histogram: (best?.fit ?? week?.fit)?.histogram ?? [],
+      alternatives: best?.fit.alternatives ?? [],
+      histogram: best?.fit.histogram ?? [],
       unplaced: week?.fit.unplaced ?? [],
       freeRules: Object.keys(DEFAULT_WEIGHTS).length - charged.size,
     },
     held: heldWeek ? stored.held.filter((h) => h.date >= monday && h.date <= end) : null,
-    stale: best !== undefined && week !== undefined && best.fit.cost < week.fit.cost,
+    stale: heldWeek && best !== undefined && week !== undefined && best.fit.cost < week.fit.cost,
     races: stored.athlete.races.filter((r) => r.date >= monday && r.date <= end).map(flagOf),
     why: week ? [...week.why, week.depthWhy] : season.why,
     editable: end >= p.from,
