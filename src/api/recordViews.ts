@@ -1,8 +1,8 @@
 /** What the HTTP interface answers about records from outside and tried seasons. */
-import type { Athlete, LockedSession, SessionSport } from "../core/athlete/types";
+import type { SessionSport } from "../core/athlete/types";
 import type { Fate } from "../core/endurance/incoming";
 import type { OwnExercise } from "../core/exercise/own";
-import type { Swap } from "../core/plan";
+import type { Facts } from "./make/planned";
 
 export interface ImportCounts {
   added: number;
@@ -39,13 +39,8 @@ export interface ImportAnswer {
 }
 
 /** What the worker needs to plan the season anew. */
-export interface PlanningView {
-  id: string;
+export interface PlanningView extends Facts {
   today: string;
-  athlete: Athlete;
-  held: LockedSession[];
-  swaps: Swap[];
-  notes: Record<string, string>;
   own: { id: string; exercise: OwnExercise }[];
   hidden: string[];
 }

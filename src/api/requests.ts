@@ -4,6 +4,7 @@ import { AREAS, SCREEN_TESTS } from "../core/athlete/types";
 import type { OwnExercise } from "../core/exercise/own";
 import { LOADINGS, MUSCLES, PATTERNS } from "../core/exercise/types";
 import {
+  awaySchema,
   dateSchema,
   enduranceSchema,
   factsSchema,
@@ -20,6 +21,8 @@ import {
   settingsSchema,
   strengthLogSchema,
   textSchema,
+  timeSchema,
+  weekChangeSchema,
   windowSchema,
 } from "../formats/athlete-schema";
 
@@ -28,7 +31,10 @@ export const enduranceBody = enduranceSchema;
 export const windowsBody = z.strictObject({ windows: z.array(windowSchema) });
 export const phasesBody = z.strictObject({ phases: z.array(phaseSchema) });
 export const lockBody = lockedSchema;
-export const heldBody = z.strictObject({ sessions: z.array(lockedSchema).nullable() });
+export const heldBody = z.strictObject({
+  sessions: z.array(lockedSchema).nullable(),
+  what: textSchema.max(120).optional(),
+});
 export const logBody = strengthLogSchema;
 export const factsBody = factsSchema;
 /** The steps of the intake are saved one by one: whatever is left out stays as it is. */
@@ -88,8 +94,28 @@ export const scenarioBody = z.strictObject({
   /** Planned endurance from a date on, in percent of what is planned now. */
   mileage: z.strictObject({ from: dateSchema, percent: z.number().min(20).max(200) }).optional(),
 });
+const listed = z.strictObject({
+  changes: z.array(weekChangeSchema).max(50).default([]),
+  away: z.array(awaySchema).max(50).default([]),
+});
+/** Changes of a week or of some days: what comes, what goes, and the Monday of the week that is fitted again with it. */
+export const weekChangesBody = z.strictObject({
+  what: textSchema.max(120),
+  add: listed.default({ changes: [], away: [] }),
+  drop: listed.default({ changes: [], away: [] }),
+  free: dateSchema.optional(),
+});
+export const moveBody = z.strictObject({ date: dateSchema, start: timeSchema });
+const weights = z.record(z.string(), z.number().min(0).max(1000));
+export const weightsBody = z.strictObject({
+  weights,
+  preferredDays: z.array(z.int().min(1).max(7)).max(7).optional(),
+  maxMinutesPerDay: z.number().min(10).max(1440).nullable().optional(),
+});
 export { enduranceSchema, lockedSchema, raceSchema, strengthLogSchema, windowSchema };
 
+export type WeekChangesBody = z.input<typeof weekChangesBody>;
+export type WeightsBody = z.infer<typeof weightsBody>;
 export type RaceBody = z.infer<typeof raceBody>;
 export type EnduranceBody = z.infer<typeof enduranceBody>;
 export type ImportBody = z.infer<typeof importBody>;

@@ -14,12 +14,13 @@ import type {
   SessionSport,
   Sport,
   StrengthLog,
+  WeekChange,
   Window,
 } from "../core/athlete/types";
 import type { Loading, Pattern } from "../core/exercise/types";
 import type { SeasonWarning } from "../core/season/phases";
 import type { Item, LeftOut, TimeParts } from "../core/session/types";
-import type { Alternative, Cost, Unplaced } from "../core/week/types";
+import type { Alternative, Cost, Placed, Unplaced } from "../core/week/types";
 import type { Why } from "../core/why";
 
 export interface ClubView {
@@ -232,6 +233,14 @@ export interface WeekView {
   /** The least-cost placement differs from what is held. */
   stale: boolean;
   races: RaceFlag[];
+  /** Leg freshness: [minutes from Monday, 0 to 100]. */
+  freshness: { curve: [number, number][]; meanDaily: number; tired: number };
+  /** What the coach changed of this week. */
+  changes: WeekChange[];
+  away: Away[];
+  places: string[];
+  /** Points of rules that the coach has set, for all or for this athlete. */
+  weights: Record<string, number>;
   why: Why[];
   editable: boolean;
 }
@@ -299,3 +308,26 @@ export interface AthleteView {
 
 export type * from "./intakeViews";
 export type * from "./recordViews";
+
+/** What undo and redo would act on next. */
+export interface EditsView {
+  undo: { what: string; at: string } | null;
+  redo: { what: string; at: string } | null;
+}
+
+/** A change that makes room for a session, and how the web makes it. */
+export interface RoomView {
+  text: string;
+  cost: number;
+  placed: Placed;
+  fix: { kind: "change"; change: WeekChange } | { kind: "endurance"; row: string; date: string; start: string };
+}
+
+/** Points of the rules: as they ship, as the coach has set them for all, as they are set for one athlete. */
+export interface RuleWeightsView {
+  shipped: Record<string, number>;
+  club: Record<string, number>;
+  athlete: Record<string, number>;
+  preferredDays: number[];
+  maxMinutesPerDay: number | null;
+}

@@ -26,6 +26,8 @@ export interface PlanOptions {
   weeks?: number | "season";
   /** Placements taken over without a lock; they stay while every must-hold rule allows it. */
   held?: readonly LockedSession[];
+  /** Points of the rules for every athlete of the coach; the athlete's own settings go before them. */
+  weights?: Readonly<Record<string, number>>;
   /** Exercises to choose from. Default: the library as it ships. */
   library?: Library;
   /** Exercises the coach took instead of the first choice; one that is closed by then is passed over. */
@@ -47,7 +49,13 @@ export interface Plan {
  */
 export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
   const from = options.from ?? whole.season.start;
-  const athlete = { ...whole, endurance: withoutMissed(whole.endurance, from) };
+  const athlete = {
+    ...whole,
+    endurance: withoutMissed(whole.endurance, from),
+    ...(options.weights
+      ? { settings: { ...whole.settings, ruleWeights: { ...options.weights, ...whole.settings?.ruleWeights } } }
+      : {}),
+  };
   const { phases, warnings } = planPhases(athlete);
   const season = seasonWeeks(athlete, phases, (day) => {
     const dose = layeredDose(day.emphasis, safetyGate(athlete, day.date));

@@ -3,6 +3,7 @@ import { AREA_WORDS } from "./athlete/gate";
 import { type Athlete, type Label, type LockedSession, SET_OFF, type SessionKind } from "./athlete/types";
 import { type DatedWindow, windowsOfWeek } from "./athlete/windows";
 import { addDays, dayLabel, dayNumber, type IsoDate, minutesOf, timeOf } from "./dates";
+import { LABEL_WORDS } from "./dose/layered";
 import { isKey, sessionLoad } from "./endurance/load";
 import { enduranceBout, strengthParts } from "./legs/bouts";
 import { type LegBout, type LegPart, MEAN_DAYS, meanDailyLoad } from "./legs/freshness";
@@ -63,16 +64,22 @@ const inWeek = (w: SeasonWeek, date: IsoDate): boolean => date >= w.start && dat
 /** Hours at which a session may begin lie so many minutes apart, from the window's start. */
 export const GRID = 15;
 
-export function planWeek(input: WeekInput): PlanWeek {
+/** A week's problem: its windows, what each session would be in each of them, and what is asked for. */
+export function weekProblem(input: WeekInput) {
   const { athlete, week } = input;
   const windows = windowsOfWeek(athlete, week.start).filter((w) => w.date >= input.from);
   const builder = sessionBuilder(input);
   const factor = depthFactor(week);
-  const locks = (athlete.locked ?? []).filter((l) => inWeek(week, l.date) && l.date >= input.from);
-  const held = input.held.filter(
-    (l) => inWeek(week, l.date) && l.date >= input.from && !locks.some((k) => k.label === l.label),
-  );
-  const asked = week.wanted.filter((w) => !input.done.has(w.label));
+  const changes = athlete.changes ?? [];
+  const missed = (label: Label, date: IsoDate): boolean =>
+    changes.some((c) => c.kind === "missed" && c.label === label && inWeek(week, c.date) && date <= c.date);
+  const skipped = changes.flatMap((c) => (c.kind === "skip" && c.week === week.start ? [c] : []));
+  const isSkipped = (label: Label): boolean => skipped.some((c) => c.label === label);
+  const mine = (list: readonly LockedSession[]): LockedSession[] =>
+    list.filter((l) => inWeek(week, l.date) && l.date >= input.from && !missed(l.label, l.date) && !isSkipped(l.label));
+  const locks = mine(athlete.locked ?? []);
+  const held = mine(input.held).filter((l) => !locks.some((k) => k.label === l.label));
+  const asked = week.wanted.filter((w) => !input.done.has(w.label) && !isSkipped(w.label));
   const standable = windows.filter((w) => week.days.some((d) => d.date === w.date && d.counts));
   const room = Math.max(2, new Set(standable.map((w) => w.date)).size);
   const wanted = withLocks(
@@ -80,8 +87,8 @@ export function planWeek(input: WeekInput): PlanWeek {
     locks,
   );
   const context = weekContext(input, wanted.length + input.done.size);
-
   const built = new Map<Option, BuiltSession>();
+
   const optionsIn = (
     label: Label,
     w: DatedWindow,
@@ -89,8 +96,11 @@ export function planWeek(input: WeekInput): PlanWeek {
     locked: boolean,
   ): Option[] => {
     const day = week.days.find((d) => d.date === w.date);
-    const session = day ? builder.build(label, day, w, factor.factor) : null;
-    if (!day || !session) return [];
+    if (!day || missed(label, w.date)) return [];
+    const short = changes.find((c) => c.kind === "shorten" && c.label === label && c.week === week.start);
+    const minutes = short?.kind === "shorten" ? Math.min(w.minutes, short.minutes) : w.minutes;
+    const session = builder.build(label, day, { ...w, minutes }, factor.factor);
+    if (!session) return [];
     return starts(session).map((start) => {
       const option: Option = {
         label,
@@ -115,21 +125,21 @@ export function planWeek(input: WeekInput): PlanWeek {
       return option;
     });
   };
+  const windowsFor = (want: WantedSession): DatedWindow[] =>
+    windows.filter((w) => (want.days === null ? standable.includes(w) : want.days.includes(w.date)));
   const free = (want: WantedSession): Option[] =>
-    windows
-      .filter((w) => (want.days === null ? standable.includes(w) : want.days.includes(w.date)))
-      .flatMap((w) =>
-        optionsIn(
-          want.label,
-          w,
-          (s) => {
-            const starts: number[] = [];
-            for (let at = w.start; at + s.minutes <= w.start + w.minutes; at += GRID) starts.push(at);
-            return starts;
-          },
-          false,
-        ),
-      );
+    windowsFor(want).flatMap((w) =>
+      optionsIn(
+        want.label,
+        w,
+        (s) => {
+          const starts: number[] = [];
+          for (let at = w.start; at + s.minutes <= w.start + w.minutes; at += GRID) starts.push(at);
+          return starts;
+        },
+        false,
+      ),
+    );
   const fixed = (l: LockedSession, locked: boolean): Option[] => {
     const start = minutesOf(l.start);
     const w = windows.find(
@@ -137,7 +147,13 @@ export function planWeek(input: WeekInput): PlanWeek {
     );
     return w ? optionsIn(l.label, { ...w, start, minutes: w.start + w.minutes - start }, () => [start], locked) : [];
   };
+  return { windows, standable, locks, held, asked, wanted, skipped, context, built, builder, factor, free, fixed };
+}
 
+export function planWeek(input: WeekInput): PlanWeek {
+  const { athlete, week } = input;
+  const { windows, standable, locks, held, asked, wanted, skipped, context, built, builder, factor, free, fixed } =
+    weekProblem(input);
   const demands = wanted.map((want): Demand => {
     const lock = locks.find((l) => l.label === want.label);
     if (lock) {
@@ -178,6 +194,7 @@ export function planWeek(input: WeekInput): PlanWeek {
       ...week.why,
       ...weekWhy(week, wanted.length, input.done.size),
       ...setOffWarnings(athlete, week),
+      ...skipped.map((c) => why("week.skip", `${LABEL_WORDS[c.label]} is skipped: ${c.reason}.`)),
       ...roomWhy(week, asked.length, wanted.length),
       why("fit.place", `Least cost of ${fit.weighed} placements.`),
     ],

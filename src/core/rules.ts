@@ -108,6 +108,8 @@ export const RULES: Readonly<Record<string, Rule>> = {
   "progress.step": trade("10% at once, 5% a week"),
   "progress.missed": trade("Missed weeks"),
   "progress.same": trade("Same again"),
+  "week.skip": house("Skipped by the coach"),
+  "week.short": trade("Shortened by the coach"),
   "fit.place": house("Least-cost placement"),
   M1: trade("Inside a window, with the equipment and the time"),
   M2: trade("Race day and the blocked days around it"),

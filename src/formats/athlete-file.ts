@@ -2,7 +2,7 @@
 import { type ParseError, parseTree, printParseErrorCode } from "jsonc-parser";
 import type { Athlete } from "../core/athlete/types";
 import { overlappingWindows } from "../core/athlete/windows";
-import { addDays, daysBetween, minutesOf } from "../core/dates";
+import { addDays, daysBetween, minutesOf, mondayOf } from "../core/dates";
 import { athleteSchema } from "./athlete-schema";
 import { type Fault, faultsOf } from "./fault";
 
@@ -81,6 +81,16 @@ export function crossFaults(a: Athlete): Fault[] {
     });
   spans(a.away, "away");
   spans(a.phases ?? [], "phases");
+  a.changes?.forEach((c, i) => {
+    const at = `changes[${i}]`;
+    if ((c.kind === "skip" || c.kind === "shorten") && mondayOf(c.week) !== c.week)
+      fault(`${at}.week`, `a Monday expected, found "${c.week}"`);
+    if (c.kind === "closed" && c.end < c.start)
+      fault(`${at}.end`, `a date on or after its start (${c.start}) expected, found "${c.end}"`);
+    for (const place of c.kind === "window" ? [c.place] : c.kind === "closed" ? [c.place, c.instead] : [])
+      if (place !== undefined && !places.has(place))
+        fault(`${at}.place`, `a known place (${known}) expected, found "${place}"`);
+  });
   const inSeason = (date: string, path: string) => {
     if (date < start || date > end)
       fault(path, `a date inside the season (${start} to ${end}) expected, found "${date}"`);

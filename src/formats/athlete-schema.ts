@@ -69,8 +69,11 @@ export const settingsSchema = z.strictObject({
   quietExercises: z.boolean().optional(),
   oneRepMax: z.enum(ONE_REP_MAX_FORMULAS).optional(),
   ruleWeights: z.record(z.string(), z.number().min(0).max(1000)).optional(),
+  preferredDays: z.array(weekday).max(7).optional(),
   shortTime: z.enum(["essential-five", "essential-five-swim"]).optional(),
 });
+
+export const awaySchema = z.strictObject({ start: date, end: date, kind: z.enum(AWAY_KINDS), place: id.optional() });
 
 export const windowSchema = z.strictObject({
   day: weekday,
@@ -80,6 +83,21 @@ export const windowSchema = z.strictObject({
 });
 export const phaseSchema = z.strictObject({ phase: z.enum(PHASES), start: date, end: date });
 export const lockedSchema = z.strictObject({ date, start: time, place: id, label: z.enum(LABELS) });
+
+const label = z.enum(LABELS);
+export const weekChangeSchema = z.discriminatedUnion("kind", [
+  z.strictObject({ kind: z.literal("skip"), week: date, label, reason: text.max(200) }),
+  z.strictObject({ kind: z.literal("shorten"), week: date, label, minutes: z.int().min(20).max(300) }),
+  z.strictObject({ kind: z.literal("missed"), date, label }),
+  z.strictObject({ kind: z.literal("closed"), place: id, start: date, end: date, instead: id.optional() }),
+  z.strictObject({
+    kind: z.literal("window"),
+    date,
+    start: time,
+    minutes: z.int().min(10).max(1440),
+    place: id,
+  }),
+]);
 
 export const raceSchema = z.strictObject({
   id,
@@ -201,7 +219,7 @@ export const screeningSchema = z.strictObject({
 });
 export const seenSchema = z.strictObject({ what: z.enum(SEEN), date, side: z.enum(SIDES).optional() });
 export const rungsSchema = z.array(z.strictObject({ ladder: id, exercise: id }));
-export { date as dateSchema, id as idSchema, text as textSchema };
+export { date as dateSchema, id as idSchema, text as textSchema, time as timeSchema };
 
 export const athleteSchema: z.ZodType<Athlete> = z.strictObject({
   format: z.literal("field-anchor/athlete"),
@@ -212,7 +230,8 @@ export const athleteSchema: z.ZodType<Athlete> = z.strictObject({
   health: healthSchema,
   places: z.array(placeSchema),
   availability: z.array(windowSchema),
-  away: z.array(z.strictObject({ start: date, end: date, kind: z.enum(AWAY_KINDS), place: id.optional() })),
+  away: z.array(awaySchema),
+  changes: z.array(weekChangeSchema).max(2000).optional(),
   locked: z.array(lockedSchema).optional(),
   screening: z.array(screeningSchema),
   seen: z.array(seenSchema),

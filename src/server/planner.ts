@@ -42,7 +42,7 @@ export class Planner {
   }
 
   private keyOf(revision: number | null): string {
-    return `${revision}/${this.store.shelf.version}/${this.day()}`;
+    return `${revision}/${this.store.shelf.version}/${this.store.rules}/${this.day()}`;
   }
 
   private compute(stored: Stored): Planned {
@@ -52,9 +52,15 @@ export class Planner {
   /** The few weeks a squad row shows; not kept, since the rows are. */
   near(stored: Stored, weeks: number): Planned {
     const from = firstDay(stored, this.day());
-    const { held, swaps, athlete } = stored;
+    const { held, swaps, athlete, weights } = stored;
     const { library } = this.store.shelf;
-    return { stored, from, plan: plan(athlete, { from, weeks, held, swaps, library }), pastLimits: new Map(), library };
+    return {
+      stored,
+      from,
+      plan: plan(athlete, { from, weeks, held, swaps, library, weights }),
+      pastLimits: new Map(),
+      library,
+    };
   }
 
   /**
@@ -69,6 +75,7 @@ export class Planner {
       weeks: Math.max(0, weeksBetween(from, monday) + 1),
       held,
       swaps: stored.swaps,
+      weights: stored.weights,
       library: this.store.shelf.library,
     });
     return weeks.find((w) => w.season.start === monday);

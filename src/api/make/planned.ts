@@ -9,6 +9,12 @@ export interface Facts {
   athlete: Athlete;
   held: LockedSession[];
   swaps: Swap[];
+  /** Mondays of the weeks whose placement the coach has taken over. */
+  heldWeeks: readonly IsoDate[];
+  /** Row ids beside the endurance list, in the same order. */
+  enduranceIds: readonly string[];
+  /** Points of the rules as the coach has set them for all athletes; an athlete's own go before them. */
+  weights: Readonly<Record<string, number>>;
   /** The coach's words about a week, by its Monday. */
   notes: Readonly<Record<IsoDate, string>>;
 }
@@ -41,11 +47,11 @@ export function planSeason<F extends Facts>(
   pastLimits?: ReadonlyMap<IsoDate, number>,
 ): Planned<F> {
   const from = firstDay(stored, today);
-  const { athlete, held, swaps } = stored;
+  const { athlete, held, swaps, weights } = stored;
   return {
     stored,
     from,
-    plan: plan(athlete, { from, weeks: "season", held, swaps, library }),
+    plan: plan(athlete, { from, weeks: "season", held, swaps, library, weights }),
     pastLimits: pastLimits ?? limitsBefore(athlete, from, library),
     library,
   };

@@ -172,6 +172,16 @@ export interface Away {
   place?: string;
 }
 
+/** What the coach changed of a week or of some days, beside the weekly pattern. `week` is a Monday. */
+export type WeekChange =
+  | { kind: "skip"; week: IsoDate; label: Label; reason: string }
+  | { kind: "shorten"; week: IsoDate; label: Label; minutes: number }
+  | { kind: "missed"; date: IsoDate; label: Label }
+  /** A place that is closed for a while; its windows are at another place, or gone. */
+  | { kind: "closed"; place: string; start: IsoDate; end: IsoDate; instead?: string }
+  /** A window of that day alone; it takes the place of those it overlaps. */
+  | { kind: "window"; date: IsoDate; start: ClockTime; minutes: number; place: string };
+
 export interface LockedSession {
   date: IsoDate;
   start: ClockTime;
@@ -283,6 +293,7 @@ export interface Athlete {
   places: Place[];
   availability: Window[];
   away: Away[];
+  changes?: WeekChange[];
   locked?: LockedSession[];
   screening: Screening[];
   seen: { what: Seen; date: IsoDate; side?: Side }[];

@@ -3,16 +3,17 @@ import { randomUUID } from "node:crypto";
 import express, { Router } from "express";
 import { setsOf } from "../../api/make/anchors";
 import { seasonView } from "../../api/make/season";
+import { enduranceBetween, weekView } from "../../api/make/week";
 import { enduranceBody, heldBody, lockBody, logBody, phasesBody, raceBody, windowsBody } from "../../api/requests";
 import type { AthleteView } from "../../api/views";
-import { addDays, dayNumber, mondayOf, timeOf } from "../../core/dates";
+import { addDays, dayLabel, dayNumber, mondayOf, timeOf } from "../../core/dates";
 import { readAthleteFile, writeAthleteFile } from "../../formats/athlete-file";
 import { faulty, notFound, parse } from "../errors";
 import type { Feed } from "../feed/feed";
 import type { Planner } from "../planner";
 import type { Store } from "../store/store";
 import { sessionView } from "../views/session";
-import { enduranceBetween, weekView } from "../views/week";
+import { boardRoutes } from "./board";
 import { intakeRoutes } from "./intake";
 import { outgoingRoutes } from "./outgoing";
 import { recordRoutes } from "./records";
@@ -37,6 +38,7 @@ export function athleteRoutes(store: Store, planner: Planner, feed: Feed): Route
   router.use(intakeRoutes(store, planner, tools));
   router.use(recordRoutes(store, planner, feed, tools));
   router.use(outgoingRoutes(planner, tools));
+  router.use(boardRoutes(store, tools));
 
   router.get("/:id", async (req, res) => {
     const p = await season(req.params.id);
@@ -82,7 +84,7 @@ export function athleteRoutes(store: Store, planner: Planner, feed: Feed): Route
   });
 
   router.get("/:id/weeks/:monday", async (req, res) => {
-    const view = weekView(await season(req.params.id), planner, mondayOf(dateParam(req.params.monday)));
+    const view = weekView(await season(req.params.id), planner.today(), mondayOf(dateParam(req.params.monday)));
     if (!view) throw notFound("week in this season");
     res.json(view);
   });
@@ -97,36 +99,47 @@ export function athleteRoutes(store: Store, planner: Planner, feed: Feed): Route
       s.id,
       monday,
       week.sessions.map((x) => ({ date: x.date, start: timeOf(x.start), place: x.place, label: x.label })),
+      "Week fitted",
     );
-    const view = weekView(await season(s.id), planner, monday);
+    const view = weekView(await season(s.id), planner.today(), monday);
     if (!view) throw notFound("week in this season");
     res.json(view);
   });
 
   router.put("/:id/weeks/:monday/held", async (req, res) => {
-    const { sessions } = parse(heldBody, req.body, "The placement");
-    if (!(await store.hold(req.params.id, dateParam(req.params.monday), sessions))) throw notFound("athlete");
+    const { sessions, what } = parse(heldBody, req.body, "The placement");
+    if (!(await store.hold(req.params.id, dateParam(req.params.monday), sessions, what))) throw notFound("athlete");
     res.status(204).end();
   });
 
   router.put("/:id/locks", async (req, res) => {
     const lock = parse(lockBody, req.body, "The lock");
     const monday = mondayOf(lock.date);
-    await change(req.params.id, "The lock", (a) => ({
-      ...a,
-      locked: [...(a.locked ?? []).filter((l) => l.label !== lock.label || mondayOf(l.date) !== monday), lock].sort(
-        (x, y) => (x.date < y.date ? -1 : x.date > y.date ? 1 : x.label < y.label ? -1 : 1),
-      ),
-    }));
+    await change(
+      req.params.id,
+      "The lock",
+      (a) => ({
+        ...a,
+        locked: [...(a.locked ?? []).filter((l) => l.label !== lock.label || mondayOf(l.date) !== monday), lock].sort(
+          (x, y) => (x.date < y.date ? -1 : x.date > y.date ? 1 : x.label < y.label ? -1 : 1),
+        ),
+      }),
+      `${lock.label} locked on ${dayLabel(lock.date)}`,
+    );
     res.status(204).end();
   });
 
   router.delete("/:id/locks/:date/:label", async (req, res) => {
     const [date, label] = [dateParam(req.params.date), labelParam(req.params.label)];
-    await change(req.params.id, "The lock", (a) => ({
-      ...a,
-      locked: (a.locked ?? []).filter((l) => l.date !== date || l.label !== label),
-    }));
+    await change(
+      req.params.id,
+      "The lock",
+      (a) => ({
+        ...a,
+        locked: (a.locked ?? []).filter((l) => l.date !== date || l.label !== label),
+      }),
+      `${label} unlocked on ${dayLabel(date)}`,
+    );
     res.status(204).end();
   });
 

@@ -83,14 +83,10 @@ export function recordRoutes(store: Store, planner: Planner, feed: Feed, tools: 
   });
 
   router.get("/:id/planning", async (req, res) => {
-    const { id, athlete, held, swaps, notes } = await stored(req.params.id);
+    const { revision: _, ...facts } = await stored(req.params.id);
     const view: PlanningView = {
-      id,
+      ...facts,
       today: planner.today(),
-      athlete,
-      held,
-      swaps,
-      notes,
       ...(await store.shelf.facts()),
     };
     res.json(view);

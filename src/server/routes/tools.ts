@@ -9,7 +9,14 @@ import type { Store, Stored } from "../store/store";
 export interface AthleteTools {
   stored: (id: string) => Promise<Stored>;
   season: (id: string) => Promise<Planned>;
-  change: (id: string, what: string, apply: (a: Athlete) => Athlete) => Promise<void>;
+  /** @param words the change as undo names it @param free a Monday whose placement goes back to the planner with it */
+  change: (
+    id: string,
+    what: string,
+    apply: (a: Athlete) => Athlete,
+    words?: string,
+    free?: string | null,
+  ) => Promise<void>;
   dateParam: (value: string | undefined) => string;
   labelParam: (value: string | undefined) => Label;
 }
@@ -30,11 +37,18 @@ export function athleteTools(store: Store, planner: Planner): AthleteTools {
       if (!planned) throw notFound("athlete");
       return planned;
     },
-    change: async (id, what, apply) => {
-      const ok = await store.change(id, apply, (next) => {
+    change: async (id, what, apply, words = `${what} changed`, free = null) => {
+      const check = (next: Athlete) => {
         const faults = crossFaults(next);
         if (faults.length > 0) throw faulty(faults, what);
-      });
+      };
+      const ok = await store.change(
+        id,
+        apply,
+        check,
+        words.replace(/^The (.)/, (_, c: string) => c.toUpperCase()),
+        free,
+      );
       if (!ok) throw notFound("athlete");
     },
     dateParam: (value) => {

@@ -77,6 +77,23 @@ export interface CoachAbsenceRow {
   what: string;
 }
 
+/** One change of an athlete, with the rows as they were and as they became. */
+export interface EditRow {
+  id: string;
+  athleteId: string;
+  seq: number;
+  at: string;
+  what: string;
+  changes: string;
+  undone: boolean;
+}
+
+/** What holds for the whole club, by name. */
+export interface ClubSettingRow {
+  name: string;
+  data: string;
+}
+
 export const AthleteEntity = new EntitySchema<AthleteRow>({
   name: "athlete",
   columns: {
@@ -183,6 +200,24 @@ export const CoachAbsenceEntity = new EntitySchema<CoachAbsenceRow>({
   },
 });
 
+export const EditEntity = new EntitySchema<EditRow>({
+  name: "edit",
+  columns: {
+    id: { type: "text", primary: true },
+    athleteId: { type: "text", name: "athlete_id" },
+    seq: { type: "integer" },
+    at: { type: "text" },
+    what: { type: "text" },
+    changes: { type: "text" },
+    undone: { type: "boolean" },
+  },
+});
+
+export const ClubSettingEntity = new EntitySchema<ClubSettingRow>({
+  name: "club_setting",
+  columns: { name: { type: "text", primary: true }, data: { type: "text" } },
+});
+
 export const ENTITIES = [
   AthleteEntity,
   ...Object.values(LIST_ENTITIES),
@@ -194,4 +229,6 @@ export const ENTITIES = [
   FeedLinkEntity,
   WeekNoteEntity,
   CoachAbsenceEntity,
+  EditEntity,
+  ClubSettingEntity,
 ];

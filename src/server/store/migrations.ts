@@ -69,4 +69,25 @@ export class ImportTables1776000000000 implements MigrationInterface {
   }
 }
 
-export const MIGRATIONS = [FirstTables1774000000000, ExerciseTables1775000000000, ImportTables1776000000000];
+export class EditTables1777000000000 implements MigrationInterface {
+  readonly name = "EditTables1777000000000";
+
+  async up(q: QueryRunner): Promise<void> {
+    await q.query(
+      `CREATE TABLE edit (id TEXT PRIMARY KEY NOT NULL, athlete_id TEXT NOT NULL REFERENCES athlete(id) ON DELETE CASCADE, seq INTEGER NOT NULL, at TEXT NOT NULL, what TEXT NOT NULL, changes TEXT NOT NULL, undone BOOLEAN NOT NULL)`,
+    );
+    await q.query(`CREATE INDEX edit_by_athlete ON edit (athlete_id, seq)`);
+    await q.query(`CREATE TABLE club_setting (name TEXT PRIMARY KEY NOT NULL, data TEXT NOT NULL)`);
+  }
+
+  async down(q: QueryRunner): Promise<void> {
+    for (const table of ["club_setting", "edit"]) await q.query(`DROP TABLE ${table}`);
+  }
+}
+
+export const MIGRATIONS = [
+  FirstTables1774000000000,
+  ExerciseTables1775000000000,
+  ImportTables1776000000000,
+  EditTables1777000000000,
+];

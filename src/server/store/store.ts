@@ -10,6 +10,7 @@ import type { Swap } from "../../core/plan";
 import {
   AthleteEntity,
   type AthleteRow,
+  ClubSettingEntity,
   ENTITIES,
   HeldEntity,
   LIST_ENTITIES,
@@ -18,15 +19,13 @@ import {
   SwapEntity,
   WeekNoteEntity,
 } from "./entities";
+import { type Edits, editsOf, remember, snapshot, step } from "./journal";
 import { insertList, putList } from "./lists";
 import { MIGRATIONS } from "./migrations";
 import { Shelf } from "./shelf";
 
 export interface Stored extends Facts {
   revision: number;
-  heldWeeks: ReadonlySet<string>;
-  /** Row ids beside the endurance list, in the same order. */
-  enduranceIds: string[];
 }
 
 /** What changes of an athlete; whatever is left out stays. */
@@ -35,12 +34,19 @@ export type Change = (athlete: Athlete) => Athlete;
 export class Store {
   private line: Promise<unknown> = Promise.resolve();
   private writes = 0;
+  /** Points of the rules as the coach has set them for everybody. */
+  private weights: Readonly<Record<string, number>> = {};
   /** The coach's exercises and the library they make. */
   readonly shelf: Shelf;
 
   /** Rises with every write of this process, which is the only one that writes; tells whether anything can have changed. */
   get version(): number {
     return this.writes;
+  }
+
+  /** Differs once the coach changes the points of the rules. */
+  get rules(): string {
+    return JSON.stringify(this.weights);
   }
 
   private constructor(private readonly db: DataSource) {
@@ -67,12 +73,13 @@ export class Store {
     await db.initialize();
     const store = new Store(db);
     await store.shelf.read();
+    store.weights = ((await store.clubSetting("weights")) ?? {}) as Record<string, number>;
     return store;
   }
 
   /** @param to null gives the slot back to the planner */
   async swap(id: string, date: string, label: Label, from: string, to: string | null): Promise<boolean> {
-    return this.write(async (m) => {
+    return this.edit(id, to === null ? "Swap taken back" : "Exercise swapped", async (m) => {
       if (!(await this.touch(m, id))) return false;
       const key = { athleteId: id, date, label, from };
       if (to === null) await m.delete(SwapEntity, key);
@@ -143,8 +150,9 @@ export class Store {
       revision: row.revision,
       athlete: record as unknown as Athlete,
       held: heldRows.flatMap((h) => JSON.parse(h.data) as LockedSession[]),
-      heldWeeks: new Set(heldRows.map((h) => h.monday)),
+      heldWeeks: heldRows.map((h) => h.monday),
       enduranceIds,
+      weights: this.weights,
       notes: Object.fromEntries(
         (await m.findBy(WeekNoteEntity, { athleteId: id })).map((n) => [n.monday, n.text] as const),
       ),
@@ -178,14 +186,23 @@ export class Store {
   /**
    * One transaction: reads, changes, checks, writes what differs.
    * @param check throws where the changed athlete may not stand; nothing is stored then
+   * @param what the change in words, for undo
+   * @param free a Monday whose placement goes back to the planner with it
    * @returns false where there is no such athlete
    */
-  async change(id: string, change: Change, check: (a: Athlete) => void): Promise<boolean> {
-    return this.write(async (m) => {
+  async change(
+    id: string,
+    change: Change,
+    check: (a: Athlete) => void,
+    what = "Change",
+    free: string | null = null,
+  ): Promise<boolean> {
+    return this.edit(id, what, async (m) => {
       const stored = await this.read(m, id);
       if (!stored) return false;
       const next = change(stored.athlete);
       check(next);
+      if (free !== null) await m.delete(HeldEntity, { athleteId: id, monday: free });
       for (const name of LISTS) {
         if (next[name] !== stored.athlete[name]) await putList(m, id, name, next[name] ?? []);
       }
@@ -199,8 +216,17 @@ export class Store {
   }
 
   /** Endurance sessions are many: one is written without touching the others. @returns its row id, null without the athlete */
-  async putEndurance(id: string, session: EnduranceSession | null, rowId: string | null): Promise<string | null> {
-    return this.write(async (m) => {
+  async putEndurance(
+    id: string,
+    session: EnduranceSession | null,
+    rowId: string | null,
+    what = session === null
+      ? "Endurance session removed"
+      : rowId === null
+        ? "Endurance session added"
+        : "Endurance session changed",
+  ): Promise<string | null> {
+    return this.edit(id, what, async (m) => {
       if (!(await this.touch(m, id))) return null;
       const entity = LIST_ENTITIES.endurance;
       if (rowId !== null && session === null)
@@ -222,6 +248,25 @@ export class Store {
       };
       await m.insert(entity, row);
       return row.id;
+    });
+  }
+
+  /** A session elsewhere; the weeks it leaves and comes to are placed by the planner again. */
+  async moveEndurance(
+    id: string,
+    rowId: string,
+    session: EnduranceSession,
+    free: readonly string[],
+    what: string,
+  ): Promise<void> {
+    await this.edit(id, what, async (m) => {
+      await this.touch(m, id);
+      await m.update(
+        LIST_ENTITIES.endurance,
+        { id: rowId, athleteId: id },
+        { date: session.date, data: JSON.stringify(session) },
+      );
+      for (const monday of free) await m.delete(HeldEntity, { athleteId: id, monday });
     });
   }
 
@@ -249,8 +294,13 @@ export class Store {
   }
 
   /** What the coach has taken over for a week; null gives the week back to the planner. */
-  async hold(id: string, monday: string, sessions: readonly LockedSession[] | null): Promise<boolean> {
-    return this.write(async (m) => {
+  async hold(
+    id: string,
+    monday: string,
+    sessions: readonly LockedSession[] | null,
+    what = "Placement of the week",
+  ): Promise<boolean> {
+    return this.edit(id, what, async (m) => {
       if (!(await this.touch(m, id))) return false;
       await m.delete(HeldEntity, { athleteId: id, monday: mondayOf(monday) });
       if (sessions)
@@ -261,13 +311,51 @@ export class Store {
 
   /** @param text empty takes the note away */
   async putNote(id: string, monday: string, text: string): Promise<boolean> {
-    return this.write(async (m) => {
+    return this.edit(id, "Note of the week", async (m) => {
       if (!(await this.touch(m, id))) return false;
       const key = { athleteId: id, monday: mondayOf(monday) };
       if (text.trim() === "") await m.delete(WeekNoteEntity, key);
       else await m.upsert(WeekNoteEntity, { ...key, text: text.trim() }, ["athleteId", "monday"]);
       return true;
     });
+  }
+
+  /** One transaction that can be undone: what it makes different is written down with it. */
+  edit<T>(id: string, what: string, work: (m: EntityManager) => Promise<T>): Promise<T> {
+    return this.write(async (m) => {
+      const before = await snapshot(m, id);
+      const done = await work(m);
+      if (before.size > 0) await remember(m, id, what, before);
+      return done;
+    });
+  }
+
+  /**
+   * Takes the last change of an athlete back, or does it again.
+   * @returns what it was, null where there is nothing to take back
+   * @throws EditConflict where what it changed has become something else since; nothing is changed then
+   */
+  async step(id: string, way: "undo" | "redo"): Promise<string | null> {
+    return this.write(async (m) => {
+      const what = await step(m, id, way);
+      if (what !== null) await this.touch(m, id);
+      return what;
+    });
+  }
+
+  edits(id: string): Promise<Edits> {
+    return editsOf(this.db.manager, id);
+  }
+
+  /** What holds for the whole club. @returns null where it was never set */
+  async clubSetting(name: string): Promise<unknown> {
+    const row = await this.db.getRepository(ClubSettingEntity).findOneBy({ name });
+    return row ? JSON.parse(row.data) : null;
+  }
+
+  async setClub(name: string, value: unknown): Promise<void> {
+    await this.write((m) => m.upsert(ClubSettingEntity, { name, data: JSON.stringify(value) }, ["name"]));
+    if (name === "weights") this.weights = value as Record<string, number>;
   }
 
   /** Reads outside any transaction, for what stands in a file of its own beside this one. */

@@ -20,7 +20,16 @@ const athlete = athleteWith({
 const viewOf = (scenario: ScenarioBody) =>
   seasonView(
     planSeason(
-      { id: "a", athlete: applyScenario(athlete, scenario), held: [], swaps: [], notes: {} },
+      {
+        id: "a",
+        athlete: applyScenario(athlete, scenario),
+        held: [],
+        swaps: [],
+        notes: {},
+        heldWeeks: [],
+        enduranceIds: [],
+        weights: {},
+      },
       SHIPPED_LIBRARY,
       TODAY,
     ),

@@ -1,20 +1,21 @@
 /** One week as the week section and the fit panel show it. */
 
-import { loggedAnchor, plannedAnchor } from "../../api/make/anchors";
-import { flagOf, phasePlace } from "../../api/make/season";
-import type { EnduranceView, PlannedSessionView, WeekView } from "../../api/views";
 import type { Athlete, EnduranceSession } from "../../core/athlete/types";
 import { windowsOfWeek } from "../../core/athlete/windows";
-import { addDays, type IsoDate, isoWeek } from "../../core/dates";
+import { addDays, dayNumber, type IsoDate, isoWeek } from "../../core/dates";
 import { flatEquivalent } from "../../core/endurance/hills";
 import { ASSUMED_RPE, ASSUMED_START, isKey, sessionLoad, startOf } from "../../core/endurance/load";
 import { weighs } from "../../core/endurance/weigh";
-import { planWeek } from "../../core/planWeek";
+import { enduranceBout, loggedBout } from "../../core/legs/bouts";
+import { freshnessCurve, MEAN_DAYS, meanDailyLoad, TIRED } from "../../core/legs/freshness";
+import { legsOf, planWeek } from "../../core/planWeek";
 import { phaseOn } from "../../core/season/phases";
 import { roundTo } from "../../core/units";
 import { DEFAULT_WEIGHTS } from "../../core/week/rules";
-import type { Planned, Planner } from "../planner";
-import type { Stored } from "../store/store";
+import type { EnduranceView, PlannedSessionView, WeekView } from "../views";
+import { loggedAnchor, plannedAnchor } from "./anchors";
+import type { Facts, Planned } from "./planned";
+import { flagOf, phasePlace } from "./season";
 
 export function enduranceView(e: EnduranceSession, id: string, of: Athlete["athlete"]): EnduranceView {
   const assumed: string[] = [];
@@ -36,7 +37,7 @@ export function enduranceView(e: EnduranceSession, id: string, of: Athlete["athl
 }
 
 /** Endurance of a span with the row ids of the store. */
-export const enduranceBetween = (stored: Stored, from: IsoDate, to: IsoDate): EnduranceView[] =>
+export const enduranceBetween = (stored: Facts, from: IsoDate, to: IsoDate): EnduranceView[] =>
   stored.athlete.endurance
     .flatMap((e, i) =>
       e.date >= from && e.date <= to
@@ -49,7 +50,7 @@ export const enduranceBetween = (stored: Stored, from: IsoDate, to: IsoDate): En
 const WALKED = 60_000;
 
 /** @returns null for a week outside the season */
-export function weekView(p: Planned, planner: Planner, monday: IsoDate): WeekView | null {
+export function weekView(p: Planned, today: IsoDate, monday: IsoDate): WeekView | null {
   const { stored, plan } = p;
   const season = plan.season.find((w) => w.start === monday);
   if (!season) return null;
@@ -71,13 +72,13 @@ export function weekView(p: Planned, planner: Planner, monday: IsoDate): WeekVie
       };
     }),
   ];
-  const heldWeek = stored.heldWeeks.has(monday);
+  const heldWeek = stored.heldWeeks.includes(monday);
   // The planner's own choice, with the price of every placement.
   const best = week ? planWeek({ ...week.input, held: [], walk: WALKED }) : undefined;
   const charged = new Set((week?.fit.costs ?? []).map((c) => c.rule));
   return {
     id: stored.id,
-    today: planner.today(),
+    today,
     monday,
     isoWeek: isoWeek(monday).week,
     phase: season.phase,
@@ -102,7 +103,45 @@ export function weekView(p: Planned, planner: Planner, monday: IsoDate): WeekVie
     held: heldWeek ? stored.held.filter((h) => h.date >= monday && h.date <= end) : null,
     stale: heldWeek && best !== undefined && week !== undefined && best.fit.cost < week.fit.cost,
     races: stored.athlete.races.filter((r) => r.date >= monday && r.date <= end).map(flagOf),
+    freshness: freshnessOf(p, monday),
+    changes: (stored.athlete.changes ?? []).filter((c) =>
+      "week" in c
+        ? c.week === monday
+        : "date" in c
+          ? c.date >= monday && c.date <= end
+          : c.start <= end && c.end >= monday,
+    ),
+    away: stored.athlete.away.filter((a) => a.start <= end && a.end >= monday),
+    places: stored.athlete.places.map((x) => x.id),
+    weights: { ...stored.weights, ...stored.athlete.settings?.ruleWeights },
     why: week ? [...week.why, week.depthWhy] : season.why,
     editable: end >= p.from,
+  };
+}
+
+/** Minutes between two points of the week's freshness. */
+const CURVE_STEP = 120;
+
+/** Leg freshness over one week, of what is lifted, planned and placed. */
+function freshnessOf(p: Planned, monday: IsoDate): WeekView["freshness"] {
+  const { athlete } = p.stored;
+  const first = dayNumber(monday);
+  const [from, to] = [addDays(monday, -MEAN_DAYS), addDays(monday, 6)];
+  const bouts = [
+    ...athlete.endurance.filter((e) => e.date >= from && e.date <= to).map(enduranceBout),
+    ...athlete.strengthLog
+      .filter((l) => l.date >= from && l.date <= to && l.date < p.from)
+      .map((l) => loggedBout(l, p.library.byId)),
+    ...p.plan.weeks
+      .flatMap((w) => w.sessions)
+      .filter((s) => s.date >= from && s.date <= to)
+      .map((s) => ({ end: dayNumber(s.date) * 1440 + s.start + s.minutes, parts: legsOf(s) })),
+  ];
+  const meanDaily = meanDailyLoad(bouts, first * 1440);
+  const curve = freshnessCurve(bouts, meanDaily, { from: first * 1440, to: (first + 7) * 1440, step: CURVE_STEP });
+  return {
+    curve: curve.map(([m, v]) => [m - first * 1440, Math.round(v)]),
+    meanDaily: Math.round(meanDaily),
+    tired: TIRED,
   };
 }

@@ -1,0 +1,174 @@
+/**
+ * The nearest change that makes room for a session that found none (handbook 12): each kind of change is tried from the smallest up,
+ * by planning the week with it, until one places the session without costing another its place.
+ */
+import type { Athlete, EnduranceSession, Label, WeekChange } from "./athlete/types";
+import type { DatedWindow } from "./athlete/windows";
+import { addDays, type ClockTime, dayLabel, daysBetween, type IsoDate, minutesOf, timeOf } from "./dates";
+import { LABEL_WORDS } from "./dose/layered";
+import { isLegHeavy, startOf } from "./endurance/load";
+import { planWeek, type WeekInput, weekProblem } from "./planWeek";
+import type { Placed } from "./week/types";
+
+/** How the change is made. */
+export type Fix =
+  | { kind: "change"; change: WeekChange }
+  | { kind: "endurance"; session: EnduranceSession; date: IsoDate; start: ClockTime };
+
+export interface NearestChange {
+  text: string;
+  /** How far it is from what is, minutes [house]. */
+  size: number;
+  fix: Fix;
+  /** Where the session then stands, and what the week then costs. */
+  placed: Placed;
+  cost: number;
+}
+
+/** Hours between which a window may be made, minutes after midnight [house]. */
+const AWAKE = { from: 5 * 60, to: 22 * 60 + 30 };
+/** Longest change of one window, minutes. */
+const LONGEST = 120;
+const STEP = 15;
+/** What going to another day weighs beside the minutes of the window there [house]. */
+const ANOTHER_DAY = 60;
+/** Lengths that a session may be cut to, minutes. */
+const SHORTER = [75, 60, 50, 45, 40, 35, 30, 25];
+/** Hours by which a key session may move on its day, and days by which it may move at its hour. */
+const LATER_HOURS = [1, 2, 3, 4, 5, 6, -1, -2, -3];
+const LATER_DAYS = [1, -1, 2, -2];
+
+interface Candidate {
+  size: number;
+  text: string;
+  fix: Fix;
+}
+
+/**
+ * @param input the week as it is
+ * @param label the session that found no place
+ * @returns the nearest of each kind that makes room, nearest first; none where no single change does
+ */
+export function nearestChanges(input: WeekInput, label: Label): NearestChange[] {
+  const before = planWeek(input);
+  if (before.sessions.some((s) => s.label === label)) return [];
+  const stood = before.sessions.map((s) => s.label);
+  const kinds = [longerWindows, otherDays, shorterSessions, movedEndurance];
+  return kinds
+    .flatMap((kind) => {
+      for (const c of kind(input, label)) {
+        const after = planWeek({ ...input, athlete: withFix(input.athlete, c.fix) });
+        const there = after.sessions.find((s) => s.label === label);
+        if (there && stood.every((l) => after.sessions.some((s) => s.label === l)))
+          return [
+            {
+              ...c,
+              placed: { label, date: there.date, start: there.start, place: there.place },
+              cost: after.fit.cost,
+            },
+          ];
+      }
+      return [];
+    })
+    .sort((a, b) => a.size - b.size);
+}
+
+/** The athlete with a change made. */
+export function withFix(athlete: Athlete, fix: Fix): Athlete {
+  if (fix.kind === "change") return { ...athlete, changes: [...(athlete.changes ?? []), fix.change] };
+  const { session, date, start } = fix;
+  return { ...athlete, endurance: athlete.endurance.map((e) => (e === session ? { ...e, date, start } : e)) };
+}
+
+const bySize = (list: Candidate[]): Candidate[] => list.sort((a, b) => a.size - b.size);
+const windowFix = (w: DatedWindow): Fix => ({
+  kind: "change",
+  change: { kind: "window", date: w.date, start: timeOf(w.start), minutes: w.minutes, place: w.place },
+});
+const hoursOf = (w: DatedWindow): string => `${timeOf(w.start)} to ${timeOf(w.start + w.minutes)}`;
+
+function longerWindows(input: WeekInput): Candidate[] {
+  const { windows } = weekProblem(input);
+  const out: Candidate[] = [];
+  for (const w of windows)
+    for (let more = STEP; more <= LONGEST; more += STEP) {
+      const tries = [
+        { ...w, minutes: w.minutes + more },
+        { ...w, start: w.start - more, minutes: w.minutes + more },
+      ];
+      for (const t of tries) {
+        if (t.start < AWAKE.from || t.start + t.minutes > AWAKE.to) continue;
+        out.push({
+          size: more,
+          text: `Make the window on ${dayLabel(w.date)} ${more} min longer: ${hoursOf(t)}.`,
+          fix: windowFix(t),
+        });
+      }
+    }
+  return bySize(out);
+}
+
+function otherDays(input: WeekInput): Candidate[] {
+  const { athlete, week } = input;
+  const { windows } = weekProblem(input);
+  const taken = new Set(windows.map((w) => w.date));
+  const known = [...windows, ...athlete.availability.map((w) => ({ ...w, start: minutesOf(w.start) }))];
+  const shapes = new Map(known.map((w) => [`${w.start}/${w.place}`, w]));
+  const out: Candidate[] = [];
+  for (let d = 0; d < 7; d++) {
+    const date = addDays(week.start, d);
+    if (date < input.from || taken.has(date)) continue;
+    for (const s of shapes.values())
+      for (const minutes of [45, 60, 75, 90]) {
+        const w = { date, start: s.start, minutes, place: s.place };
+        if (w.start + w.minutes > AWAKE.to) continue;
+        out.push({
+          size: ANOTHER_DAY + minutes,
+          text: `Add a window on ${dayLabel(date)}, ${hoursOf(w)}, at ${w.place}.`,
+          fix: windowFix(w),
+        });
+      }
+  }
+  return bySize(out);
+}
+
+function shorterSessions(input: WeekInput, label: Label): Candidate[] {
+  const { standable } = weekProblem(input);
+  const longest = Math.max(0, ...standable.map((w) => w.minutes));
+  return SHORTER.filter((m) => m < longest).map((minutes) => ({
+    size: longest - minutes,
+    text: `Shorten ${LABEL_WORDS[label]} to ${minutes} min.`,
+    fix: { kind: "change", change: { kind: "shorten", week: input.week.start, label, minutes } },
+  }));
+}
+
+function movedEndurance(input: WeekInput): Candidate[] {
+  const { athlete, week } = input;
+  const end = addDays(week.start, 6);
+  const open = athlete.endurance.filter(
+    (e) => e.date >= input.from && e.date >= week.start && e.date <= end && e.done !== true && isLegHeavy(e),
+  );
+  const out: Candidate[] = [];
+  for (const session of open) {
+    const what = `${session.kind === "long" ? `long ${session.sport}` : session.kind} of ${dayLabel(session.date)}`;
+    for (const h of LATER_HOURS) {
+      const at = startOf(session) + h * 60;
+      if (at < AWAKE.from || at + session.minutes > AWAKE.to) continue;
+      out.push({
+        size: Math.abs(h) * 60 + (h < 0 ? STEP : 0),
+        text: `Move the ${what} to ${timeOf(at)}, ${Math.abs(h)} h ${h > 0 ? "later" : "earlier"}.`,
+        fix: { kind: "endurance", session, date: session.date, start: timeOf(at) },
+      });
+    }
+    for (const d of LATER_DAYS) {
+      const date = addDays(session.date, d);
+      if (date < week.start || date > end || date < input.from) continue;
+      out.push({
+        size: Math.abs(daysBetween(session.date, date)) * 24 * 60,
+        text: `Move the ${what} to ${dayLabel(date)}.`,
+        fix: { kind: "endurance", session, date, start: timeOf(startOf(session)) },
+      });
+    }
+  }
+  return bySize(out);
+}
