@@ -75,8 +75,8 @@ const base = (id: string) => `/athletes/${id}`;
 export const useFit = (id: string) =>
   useChange(id, (monday: string) => post<WeekView>(`${base(id)}/weeks/${monday}/fit`));
 export const useHold = (id: string) =>
-  useChange(id, ({ monday, sessions }: { monday: string; sessions: LockedSession[] | null }) =>
-    put(`${base(id)}/weeks/${monday}/held`, { sessions }),
+  useChange(id, ({ monday, ...body }: { monday: string; sessions: LockedSession[] | null; what?: string }) =>
+    put(`${base(id)}/weeks/${monday}/held`, body),
   );
 export const useLock = (id: string) => useChange(id, (lock: LockedSession) => put(`${base(id)}/locks`, lock));
 export const useUnlock = (id: string) =>

@@ -1,23 +1,12 @@
 /** Week: the fit around the key sessions, its price by rule, its best alternatives. */
-import { lazy, Suspense, useMemo, useState } from "react";
+import { lazy, Suspense, useCallback, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { toast } from "sonner";
-import type { EnduranceView, PlannedSessionView, WeekView } from "../../api/views";
-import type { LockedSession } from "../../core/athlete/types";
-import { addDays, mondayOf } from "../../core/dates";
-import { useClub, useFit, useHold, useLock, useUnlock, useWeek } from "../data/hooks";
-import {
-  day,
-  distance,
-  duration,
-  EMPHASIS_NAMES,
-  PHASE_NAMES,
-  SPORT_NAMES,
-  sessionName,
-  span,
-  time,
-  type Units,
-} from "../format";
+import type { EnduranceView, WeekView } from "../../api/views";
+import { addDays, laterOf, mondayOf } from "../../core/dates";
+import { useWeigher } from "../data/board";
+import { useClub, useWeek } from "../data/hooks";
+import { distance, duration, EMPHASIS_NAMES, PHASE_NAMES, SPORT_NAMES, sessionName, span, type Units } from "../format";
 import { Legend } from "../section/Legend";
 import { weekLayout } from "../section/layout/week";
 import { useSize } from "../section/useSize";
@@ -26,9 +15,18 @@ import { useCurrentRow, useUnits } from "../ui/Frame";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { Failed, Loading } from "../ui/State";
-import { Chosen, FitPanel } from "../week/FitPanel";
+import { Chosen } from "../week/Chosen";
+import { FitPanel } from "../week/FitPanel";
+import { placeAt } from "../week/hand";
+import { HandMarks, HandWords } from "../week/InHand";
+import { useHand } from "../week/useHand";
+import { useWeekActions } from "../week/useWeekActions";
+import { WeekMenu } from "../week/WeekMenu";
+import { WeekStrip } from "../week/WeekStrip";
 
 const EnduranceSheet = lazy(() => import("../ui/EnduranceSheet"));
+const DisruptionSheet = lazy(() => import("../week/DisruptionSheet"));
+const WeightsSheet = lazy(() => import("../week/WeightsSheet"));
 
 export default function WeekRoute() {
   const { id = "", monday } = useParams();
@@ -40,13 +38,6 @@ export default function WeekRoute() {
   return <Week id={id} view={week.data} />;
 }
 
-const lockOf = (s: PlannedSessionView): LockedSession => ({
-  date: s.date,
-  start: time(s.start),
-  place: s.place,
-  label: s.label,
-});
-
 function Week({ id, view }: { id: string; view: WeekView }) {
   const navigate = useNavigate();
   const row = useCurrentRow();
@@ -54,73 +45,35 @@ function Week({ id, view }: { id: string; view: WeekView }) {
   const [ref, size] = useSize<HTMLDivElement>();
   const [chosen, setChosen] = useState<string | null>(null);
   const [editing, setEditing] = useState<EnduranceView | "new" | null>(null);
+  const [sheet, setSheet] = useState<"disruption" | "weights" | null>(null);
   const [preview, setPreview] = useState<number | null>(null);
-  const fit = useFit(id);
-  const hold = useHold(id);
-  const lock = useLock(id);
-  const unlock = useUnlock(id);
+  const actions = useWeekActions(id, view);
+  const weigher = useWeigher(id, view.monday, view.editable);
 
   const open = view.sessions.filter((s) => !s.done);
   const selected = view.sessions.findIndex((s) => `${s.date}${s.label}` === chosen);
   const session = view.sessions[selected];
   const go = (by: number) => navigate(`/a/${id}/week/${addDays(view.monday, by * 7)}`);
-  const before = { monday: view.monday, sessions: view.held };
-  const undoFit = () => hold.mutate(before);
-  const runFit = () =>
-    fit.mutate(view.monday, {
-      onSuccess: (w) =>
-        toast(`Fitted: cost ${w.fit.cost}, best of ${w.fit.weighed} placements.`, {
-          action: { label: "Undo", onClick: undoFit },
-        }),
-      onError: (e) => toast(e.message),
-    });
-  const toggleLock = (s: PlannedSessionView | undefined) => {
-    if (!s || s.done) return;
-    if (s.locked)
-      unlock.mutate(
-        { date: s.date, label: s.label },
-        {
-          onSuccess: () =>
-            toast(`Session ${s.label} unlocked.`, { action: { label: "Undo", onClick: () => lock.mutate(lockOf(s)) } }),
-        },
-      );
-    else
-      lock.mutate(lockOf(s), {
-        onSuccess: () =>
-          toast(`Session ${s.label} stays on ${day(s.date)}.`, {
-            action: { label: "Undo", onClick: () => unlock.mutate({ date: s.date, label: s.label }) },
-          }),
-      });
-  };
-  const lockAll = () => open.filter((s) => !s.locked).forEach((s) => void lock.mutateAsync(lockOf(s)));
-  const take = (at: number) => {
-    const alternative = view.fit.alternatives[at];
-    if (!alternative) return;
-    setPreview(null);
-    hold.mutate(
-      {
-        monday: view.monday,
-        sessions: alternative.sessions.map((s) => ({
-          date: s.date,
-          start: time(s.start),
-          place: s.place,
-          label: s.label,
-        })),
-      },
-      {
-        onSuccess: () =>
-          toast(`Taken over at cost ${alternative.cost}.`, { action: { label: "Undo", onClick: undoFit } }),
-      },
-    );
-  };
   const walk = (by: 1 | -1) => {
     if (view.sessions.length === 0) return;
     const next = view.sessions[(selected + by + view.sessions.length) % view.sessions.length];
     if (next) setChosen(`${next.date}${next.label}`);
   };
-  const openSession = (at: number) => {
-    const s = view.sessions[at];
-    if (s) navigate(`/a/${id}/session/${s.date}/${s.label}`);
+  const openSession = useCallback(
+    (at: number) => {
+      const s = view.sessions[at];
+      if (s) navigate(`/a/${id}/session/${s.date}/${s.label}`);
+    },
+    [id, view, navigate],
+  );
+  const select = useCallback(
+    (at: number) => setChosen(view.sessions[at] ? `${view.sessions[at].date}${view.sessions[at].label}` : null),
+    [view],
+  );
+  const editEndurance = useCallback((e: string) => setEditing(view.endurance.find((x) => x.id === e) ?? null), [view]);
+  const take = (at: number) => {
+    setPreview(null);
+    actions.take(at);
   };
   useKeys("view", [
     { key: "ArrowLeft", label: "", run: () => go(-1), bar: true },
@@ -128,9 +81,13 @@ function Week({ id, view }: { id: string; view: WeekView }) {
     { key: "ArrowDown", label: "next session", run: () => walk(1), bar: true },
     { key: "ArrowUp", label: "session before", run: () => walk(-1) },
     { key: "Enter", label: "open session", run: () => openSession(selected), bar: true },
-    { key: "f", label: "fit week", run: runFit, bar: true },
-    { key: "l", label: "lock", run: () => toggleLock(session), bar: true },
+    { key: "f", label: "fit week", run: actions.fit, bar: true },
+    { key: "l", label: "lock", run: () => actions.toggleLock(session), bar: true },
     { key: "e", label: "add endurance session", run: () => setEditing("new") },
+    { key: "d", label: "something came between", run: () => setSheet("disruption") },
+    { key: "ctrl+z", label: "undo", run: actions.undo, bar: true },
+    { key: "ctrl+shift+z", label: "redo", run: actions.redo },
+    { key: "ctrl+y", label: "redo", run: actions.redo },
   ]);
 
   const shown: WeekView = useMemo(() => {
@@ -157,7 +114,19 @@ function Week({ id, view }: { id: string; view: WeekView }) {
         : null,
     [shown, size, units, view.emphasis],
   );
+  const { store, grab } = useHand({
+    layout,
+    view,
+    weigher,
+    onLocked: (label) => toast(`Session ${label} is locked and stays. Unlock it first (L).`),
+    onDrop: (end) => actions.drop(end, placeAt(store.get().board, store.get().target)?.place ?? null),
+  });
+  const over = useMemo(
+    () => (layout ? <HandMarks store={store} layout={layout} view={view} /> : null),
+    [store, layout, view],
+  );
   const end = addDays(view.monday, 6);
+  const { edits } = actions;
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">
       <main className="flex min-w-0 flex-col">
@@ -175,50 +144,77 @@ function Week({ id, view }: { id: string; view: WeekView }) {
             {ICON.right}
           </button>
           <span className="flex-1" />
-          <button type="button" className="btn" onClick={() => setEditing("new")}>
-            {ICON.plus} Endurance
+          <button
+            type="button"
+            className="btn btn-sq"
+            aria-label={edits?.undo ? `Undo: ${edits.undo.what}` : "Nothing to undo"}
+            title={edits?.undo ? `Undo: ${edits.undo.what}` : "Nothing to undo"}
+            disabled={!edits?.undo}
+            onClick={actions.undo}
+          >
+            {ICON.undo}
           </button>
           <button
             type="button"
-            className="btn"
-            onClick={lockAll}
-            disabled={!view.editable || open.every((s) => s.locked)}
+            className="btn btn-sq -ml-1"
+            aria-label={edits?.redo ? `Redo: ${edits.redo.what}` : "Nothing to redo"}
+            title={edits?.redo ? `Redo: ${edits.redo.what}` : "Nothing to redo"}
+            disabled={!edits?.redo}
+            onClick={actions.redo}
           >
-            {ICON.lock} Lock all
+            {ICON.redo}
           </button>
-          <button type="button" className="btn btn-pri" onClick={runFit} disabled={!view.editable || fit.isPending}>
-            {ICON.fit} {fit.isPending ? "Fitting…" : "Fit week"}
+          <button type="button" className="btn" onClick={() => setEditing("new")}>
+            {ICON.plus} Endurance
+          </button>
+          <button type="button" className="btn" onClick={() => setSheet("disruption")} disabled={!view.editable}>
+            Came between…
+          </button>
+          <WeekMenu
+            editable={view.editable}
+            day={laterOf(view.monday, view.today <= end ? view.today : view.monday)}
+            onCopy={actions.copyLast}
+            onWeights={() => setSheet("weights")}
+            onLockAll={view.editable && open.some((s) => !s.locked) ? () => void actions.lockAll() : null}
+          />
+          <button type="button" className="btn btn-pri" onClick={actions.fit} disabled={!view.editable || actions.busy}>
+            {ICON.fit} {actions.busy ? "Fitting…" : "Fit week"}
           </button>
         </div>
+        <WeekStrip id={id} monday={view.monday} />
         <Legend kind="week" />
-        <div ref={ref} className="min-h-[420px] flex-1 overflow-hidden">
+        <div ref={ref} className="relative min-h-[420px] flex-1 overflow-hidden">
           {layout && size && (
-            <WeekSection
-              layout={layout}
-              view={shown}
-              selected={selected >= 0 ? selected : null}
-              onSelect={(at) =>
-                setChosen(view.sessions[at] ? `${view.sessions[at].date}${view.sessions[at].label}` : null)
-              }
-              onOpen={openSession}
-              onEndurance={(e) => setEditing(view.endurance.find((x) => x.id === e) ?? null)}
-              width={size.width}
-              height={size.height}
-            />
+            <>
+              <WeekSection
+                layout={layout}
+                view={shown}
+                selected={selected >= 0 ? selected : null}
+                onSelect={select}
+                onOpen={openSession}
+                onEndurance={editEndurance}
+                grab={view.editable && preview === null && weigher.ready ? grab : null}
+                over={over}
+                width={size.width}
+                height={size.height}
+              />
+              <HandWords store={store} layout={layout} view={view} width={size.width} />
+            </>
           )}
         </div>
       </main>
       <aside className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel" aria-label="Fit of the week">
         {session && (
           <Chosen
+            key={chosen}
             id={id}
             view={view}
             session={session}
-            onLock={() => toggleLock(session)}
+            actions={actions}
             onOpen={() => openSession(selected)}
           />
         )}
-        <FitPanel view={view} preview={preview} onPreview={setPreview} onTake={take} onFit={runFit} />
+        <FitPanel id={id} view={view} preview={preview} onPreview={setPreview} onTake={take} actions={actions} />
       </aside>
       {editing && (
         <Suspense fallback={null}>
@@ -232,6 +228,12 @@ function Week({ id, view }: { id: string; view: WeekView }) {
           />
         </Suspense>
       )}
+      <Suspense fallback={null}>
+        {sheet === "disruption" && <DisruptionSheet view={view} actions={actions} onClose={() => setSheet(null)} />}
+        {sheet === "weights" && (
+          <WeightsSheet id={id} name={row?.name ?? "This athlete"} onClose={() => setSheet(null)} />
+        )}
+      </Suspense>
     </div>
   );
 }

@@ -1,6 +1,8 @@
 /** The week as a ground section: buttes of endurance above, anchors below, rock at each day's depth limit. */
+import { type HTMLAttributes, memo, type ReactNode, type SVGAttributes } from "react";
 import type { WeekView } from "../../api/views";
 import { duration, sessionName, time } from "../format";
+import type { Hand } from "../week/hand";
 import { Defs } from "./Defs";
 import type { WeekLayout } from "./layout/week";
 import { Anchor, Earth, Flag, Plumb, Text, Triangle } from "./parts";
@@ -11,6 +13,9 @@ import { crisp, Soil } from "./Soil";
 const HIDDEN_UNTIL_FOCUS =
   "sr-only focus:not-sr-only focus:fixed focus:bottom-10 focus:left-20 focus:z-30 focus:rounded-[3px] focus:border focus:border-edge focus:bg-panel focus:px-3 focus:py-1.5";
 
+/** What takes a session in hand: the pointer's and the keyboard's ways. */
+export type Grab = (hand: Hand) => SVGAttributes<SVGGElement> & HTMLAttributes<HTMLButtonElement>;
+
 interface Props {
   layout: WeekLayout;
   view: WeekView;
@@ -18,11 +23,27 @@ interface Props {
   onSelect: (index: number) => void;
   onOpen: (index: number) => void;
   onEndurance: (id: string) => void;
+  /** Null where the week is past. */
+  grab: Grab | null;
+  /** Drawn above everything: what is in hand. */
+  over: ReactNode;
   width: number;
   height: number;
 }
 
-export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEndurance, width, height }: Props) {
+export const WeekSection = memo(function WeekSection(props: Props) {
+  const { layout: l, view, selected, onSelect, onOpen, onEndurance, grab, over, width, height } = props;
+  const enduranceHand = (id: string) => {
+    const e = view.endurance.find((x) => x.id === id);
+    // What is done or past stays where it was.
+    if (!grab || !e || e.done || e.date < view.today || e.date < view.monday) return undefined;
+    return grab({
+      kind: "endurance",
+      row: id,
+      minutes: e.minutes,
+      from: { date: e.date, start: e.startMinutes },
+    });
+  };
   return (
     <>
       <svg
@@ -99,7 +120,13 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
         })}
         {l.buttes.map((b) => (
           // biome-ignore lint/a11y/noStaticElementInteractions: the pointer's twin; the list below holds the same sessions as buttons
-          <g key={b.id} className="cursor-pointer" onClick={() => onEndurance(b.id)}>
+          <g
+            key={b.id}
+            data-endurance={b.id}
+            className={enduranceHand(b.id) ? "cursor-grab touch-none" : "cursor-pointer"}
+            onClick={() => onEndurance(b.id)}
+            {...enduranceHand(b.id)}
+          >
             <path d={b.area} fill={b.done ? "var(--color-moss)" : "var(--color-moss-plan)"} />
             <path d={b.path} fill="none" stroke="var(--color-moss-ink)" strokeWidth="1.25" strokeLinejoin="round" />
             {b.key && (
@@ -152,22 +179,61 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
             <title>{w.text}</title>
           </rect>
         ))}
+        {l.freshness && (
+          <g>
+            <path
+              d={l.freshness.path}
+              fill="none"
+              stroke="var(--color-mist-ink)"
+              strokeWidth="1.25"
+              strokeDasharray="4 3"
+            />
+            <line
+              x1={l.x1 - 14}
+              x2={l.x1}
+              y1={crisp(l.freshness.tired)}
+              y2={crisp(l.freshness.tired)}
+              stroke="var(--color-mist-ink)"
+            />
+            {l.freshness.marks.map((m) => (
+              <g key={m.x}>
+                <circle
+                  cx={m.x}
+                  cy={m.y}
+                  r="2.75"
+                  fill="var(--color-panel)"
+                  stroke="var(--color-mist-ink)"
+                  strokeWidth="1.25"
+                />
+                <Text x={m.x + 5} y={m.y - 3} width={78} fill="var(--color-mist-ink)" halo="var(--color-panel)">
+                  {m.value}
+                </Text>
+              </g>
+            ))}
+          </g>
+        )}
         {l.today !== null && <Plumb x={crisp(l.today)} top={l.top - 22 + 17} bottom={l.bottom - 2} />}
         {l.anchors.map((a) => {
           const s = view.sessions[a.index];
           if (!s) return null;
+          const hand = grab && !s.done ? grab({ kind: "session", label: s.label }) : undefined;
           return (
             <g
               key={a.key}
+              data-session={s.label}
               role="button"
               tabIndex={0}
-              aria-label={`${sessionName(s.label, view.emphasis)}, ${a.tag.lines[1]}${s.locked ? ", locked" : ""}${s.done ? ", done" : ""}. Enter opens it.`}
+              aria-label={`${sessionName(s.label, view.emphasis)}, ${a.tag.lines[1]}${s.locked ? ", locked" : ""}${s.done ? ", done" : ""}. Enter opens it${hand ? ", Space takes it in hand" : ""}.`}
               aria-pressed={selected === a.index}
-              className="cursor-pointer outline-none"
+              className={`outline-none ${hand ? "cursor-grab touch-none" : "cursor-pointer"}`}
+              {...hand}
               onClick={() => onSelect(a.index)}
               onDoubleClick={() => onOpen(a.index)}
               onFocus={() => onSelect(a.index)}
-              onKeyDown={(e) => e.key === "Enter" && onOpen(a.index)}
+              onKeyDown={(e) => {
+                hand?.onKeyDown?.(e);
+                if (!e.isPropagationStopped() && e.key === "Enter") onOpen(a.index);
+              }}
             >
               {/* The whole of it can be pointed at, also between stem and tag. */}
               <rect
@@ -238,6 +304,7 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
         <AxisTitle x={29} y={(l.top + 40 + l.ground) / 2} name="Terrain" rest=", load in AU" />
         <AxisTitle x={29} y={(l.ground + l.bottom) / 2} name="Depth" rest=", AU" />
         <Rows l={l} />
+        {over}
       </svg>
       <ul aria-label="Endurance sessions" className="absolute">
         {view.endurance.map((e) => (
@@ -246,13 +313,14 @@ export function WeekSection({ layout: l, view, selected, onSelect, onOpen, onEnd
               type="button"
               className={HIDDEN_UNTIL_FOCUS}
               onClick={() => onEndurance(e.id)}
-            >{`${e.date} ${time(e.startMinutes)} ${e.sport} ${e.kind}, ${duration(e.minutes)}, load ${e.load}${e.isKey ? ", key session" : ""}. Edit`}</button>
+              onKeyDown={enduranceHand(e.id)?.onKeyDown}
+            >{`${e.date} ${time(e.startMinutes)} ${e.sport} ${e.kind}, ${duration(e.minutes)}, load ${e.load}${e.isKey ? ", key session" : ""}. ${enduranceHand(e.id) ? "Space takes it in hand. " : ""}Edit`}</button>
           </li>
         ))}
       </ul>
     </>
   );
-}
+});
 
 function Rows({ l }: { l: WeekLayout }) {
   const rows: [string, (d: WeekLayout["days"][number]) => number][] = [

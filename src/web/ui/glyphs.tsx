@@ -55,6 +55,7 @@ export const ICON = {
   right: icon("M6 3l5 5-5 5"),
   flag: icon("M3.5 15V1.5h9l-2.5 3.25 2.5 3.25h-9"),
   undo: icon("M6 2.5L2.5 6 6 9.5M2.5 6H10a3.75 3.75 0 0 1 0 7.5H6.5"),
+  redo: icon("M10 2.500L13.500 6 10 9.500M13.500 6H6a3.750 3.750 0 0 0 0 7.500h3.500"),
   lock: icon("M4.5 9.5V6a3.5 3.5 0 0 1 7 0v3.5M2 11.75h12"),
   unlock: icon("M4.5 9.5V5a3.5 3.5 0 0 1 6.6-1.6M2 11.75h12"),
   fit: icon("M1 5.5h14M5 5.5v3M11 5.5V11M3 8.5h4v3H3zM9 11h4v3H9z"),

@@ -24,7 +24,7 @@ const typing = (target: EventTarget | null): boolean =>
     target.closest("[role=dialog],[role=menu],[role=listbox]") !== null);
 
 const nameOf = (e: KeyboardEvent): string =>
-  `${e.ctrlKey || e.metaKey ? "ctrl+" : ""}${e.key.length === 1 ? e.key.toLowerCase() : e.key}`;
+  `${e.ctrlKey || e.metaKey ? `ctrl+${e.shiftKey ? "shift+" : ""}` : ""}${e.key.length === 1 ? e.key.toLowerCase() : e.key}`;
 
 export function KeysProvider({ children }: { children: ReactNode }) {
   const [owners, setOwners] = useState<Record<string, KeyAction[]>>({});
@@ -78,6 +78,8 @@ const SHOWN: Record<string, string> = {
   ArrowUp: "↑",
   ArrowDown: "↓",
   "ctrl+k": "Ctrl K",
+  "ctrl+z": "Ctrl Z",
+  "ctrl+shift+z": "Ctrl Shift Z",
   Escape: "Esc",
   " ": "Space",
 };

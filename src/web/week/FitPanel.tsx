@@ -1,68 +1,32 @@
-/** The side panel of a week: the chosen session, the fit's price by rule, the best alternatives, the reasons. */
-import { useNavigate } from "react-router";
-import type { PlannedSessionView, WeekView } from "../../api/views";
+/** The side panel of a week: the fit's price by rule, the best alternatives, the reasons. */
+import type { WeekView } from "../../api/views";
 import { dayName } from "../../core/dates";
 import { RULES } from "../../core/rules";
-import { day, duration, sessionName, time } from "../format";
+import { time } from "../format";
 import { FitHistogram } from "../section/FitHistogram";
 import { MiniWeek } from "../section/MiniWeek";
 import { STRATA } from "../section/patterns";
-import { ICON, WarnIcon } from "../ui/glyphs";
+import { WarnIcon } from "../ui/glyphs";
 import { Asked, WhyList } from "../ui/Why";
-
-export function Chosen({
-  id,
-  view,
-  session: s,
-  onLock,
-  onOpen,
-}: {
-  id: string;
-  view: WeekView;
-  session: PlannedSessionView;
-  onLock: () => void;
-  onOpen: () => void;
-}) {
-  const navigate = useNavigate();
-  return (
-    <div className="sec bg-iron-l">
-      <h2 className="text-[15px] leading-5 font-[650]">{sessionName(s.label, view.emphasis)}</h2>
-      <p className="mb-2 text-[12px] text-ink2">
-        {day(s.date)} {time(s.start)}
-        {s.place ? `, ${s.place}` : ""}, {duration(s.minutes)}
-        {s.done ? ", logged" : ""}
-      </p>
-      <div className="flex flex-wrap gap-2">
-        <button type="button" className="btn btn-sm" onClick={onOpen}>
-          Open session
-        </button>
-        {!s.done && (
-          <button type="button" className="btn btn-sm" onClick={onLock} aria-pressed={s.locked}>
-            {s.locked ? ICON.unlock : ICON.lock} {s.locked ? "Unlock" : "Lock here"}
-          </button>
-        )}
-        {s.date === view.today && (
-          <button type="button" className="btn btn-sm" onClick={() => navigate(`/a/${id}/floor/${s.date}/${s.label}`)}>
-            {ICON.floor} Floor
-          </button>
-        )}
-      </div>
-    </div>
-  );
-}
+import { Changed } from "./Changed";
+import { Legs } from "./Legs";
+import { Room } from "./Room";
+import type { WeekActions } from "./useWeekActions";
 
 export function FitPanel({
+  id,
   view,
   preview,
   onPreview,
   onTake,
-  onFit,
+  actions,
 }: {
+  id: string;
   view: WeekView;
   preview: number | null;
   onPreview: (at: number | null) => void;
   onTake: (at: number) => void;
-  onFit: () => void;
+  actions: WeekActions;
 }) {
   const { fit } = view;
   if (!view.editable)
@@ -106,25 +70,17 @@ export function FitPanel({
             <WarnIcon />
             <span>
               A cheaper placement exists now.{" "}
-              <button type="button" className="underline" onClick={onFit}>
+              <button type="button" className="underline" onClick={actions.fit}>
                 Fit again
               </button>
             </span>
           </p>
         )}
       </div>
-      {fit.unplaced.length > 0 && (
-        <div className="sec">
-          {fit.unplaced.map((u) => (
-            <p key={u.label} className="flex gap-1.5 text-[12px] leading-4 text-brick-ink">
-              <WarnIcon />
-              <span>
-                <b>Session {u.label} is not placed.</b> {u.why}
-              </span>
-            </p>
-          ))}
-        </div>
-      )}
+      {fit.unplaced.map((u) => (
+        <Room key={u.label} id={id} view={view} unplaced={u} actions={actions} />
+      ))}
+      <Changed view={view} actions={actions} />
       <div className="sec">
         <h3 className="sec-h">
           {fit.cost > 0
@@ -193,6 +149,7 @@ export function FitPanel({
           </div>
         ))}
       </div>
+      <Legs view={view} />
       <div className="sec flex-1">
         <h3 className="sec-h">
           Why

@@ -68,6 +68,11 @@ export interface WeekLayout {
   windows: (Rect & { text: string })[];
   today: number | null;
   flags: { x: number; name: string; priority: "A" | "B" | "C"; text: string }[];
+  dayWidth: number;
+  /** Pixels of one AU of depth. */
+  soilUnit: number;
+  /** Leg freshness as a water table: deeper is less fresh. */
+  freshness: { path: string; tired: number; marks: { x: number; y: number; value: number }[] } | null;
 }
 
 const LEFT = 80;
@@ -152,6 +157,9 @@ export function weekLayout(input: WeekInput): WeekLayout {
   const rock = steppedEdge(edge, 6);
 
   return {
+    dayWidth,
+    soilUnit,
+    freshness: freshnessOf(view, x0, dayWidth, ground, bottom),
     x0,
     carry: LEFT,
     x1,
@@ -187,6 +195,27 @@ export function weekLayout(input: WeekInput): WeekLayout {
       text: fitText(r.name, dayWidth - 16, 12),
     })),
   };
+}
+
+/** The curve between the ground line (100) and the foot of the soil (0), with a mark where each key session begins. */
+function freshnessOf(
+  view: WeekView,
+  x0: number,
+  dayWidth: number,
+  ground: number,
+  bottom: number,
+): WeekLayout["freshness"] {
+  const { curve, tired } = view.freshness;
+  if (curve.length === 0) return null;
+  const yOf = (v: number) => ground + 8 + (1 - v / 100) * (bottom - ground - 16);
+  const xOf = (minute: number) => x0 + (minute / 1440) * dayWidth;
+  const path = curve.map(([m, v], i) => `${i === 0 ? "M" : "L"}${xOf(m).toFixed(1)} ${yOf(v).toFixed(1)}`).join("");
+  const marks = view.endurance.flatMap((e) => {
+    const minute = daysBetween(view.monday, e.date) * 1440 + e.startMinutes;
+    const value = [...curve].reverse().find(([m]) => m <= minute)?.[1];
+    return e.isKey && value !== undefined && minute >= 0 ? [{ x: xOf(minute), y: yOf(value), value }] : [];
+  });
+  return { path, tired: yOf(tired), marks };
 }
 
 function buttesOf(

@@ -1,0 +1,105 @@
+/** The chosen session of a week, and what can be done with it. */
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import type { PlannedSessionView, WeekView } from "../../api/views";
+import { day, duration, sessionName, time } from "../format";
+import { ICON } from "../ui/glyphs";
+import { REASONS, type WeekActions } from "./useWeekActions";
+
+/** Lengths a session is cut to, minutes. */
+const LENGTHS = [25, 30, 35, 40, 45, 50, 60, 75];
+
+export function Chosen({
+  id,
+  view,
+  session: s,
+  actions,
+  onOpen,
+}: {
+  id: string;
+  view: WeekView;
+  session: PlannedSessionView;
+  actions: WeekActions;
+  onOpen: () => void;
+}) {
+  const navigate = useNavigate();
+  const [asking, setAsking] = useState<"shorten" | "skip" | null>(null);
+  const others = view.sessions.filter((x) => !x.done && !x.locked && x.label !== s.label && x.date >= view.monday);
+  const shorter = LENGTHS.filter((m) => m < s.minutes);
+  return (
+    <div className="sec bg-iron-l">
+      <h2 className="text-[15px] leading-5 font-[650]">{sessionName(s.label, view.emphasis)}</h2>
+      <p className="mb-2 text-[12px] text-ink2">
+        {day(s.date)} {time(s.start)}
+        {s.place ? `, ${s.place}` : ""}, {duration(s.minutes)}
+        {s.done ? ", logged" : ""}
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="btn btn-sm" onClick={onOpen}>
+          Open session
+        </button>
+        {!s.done && (
+          <button type="button" className="btn btn-sm" onClick={() => actions.toggleLock(s)} aria-pressed={s.locked}>
+            {s.locked ? ICON.unlock : ICON.lock} {s.locked ? "Unlock" : "Lock here"}
+          </button>
+        )}
+        {s.date === view.today && (
+          <button type="button" className="btn btn-sm" onClick={() => navigate(`/a/${id}/floor/${s.date}/${s.label}`)}>
+            {ICON.floor} Floor
+          </button>
+        )}
+        {!s.done && view.editable && (
+          <>
+            {shorter.length > 0 && (
+              <button
+                type="button"
+                className="btn btn-sm"
+                aria-expanded={asking === "shorten"}
+                onClick={() => setAsking(asking === "shorten" ? null : "shorten")}
+              >
+                Shorten
+              </button>
+            )}
+            {!s.locked &&
+              others.map((o) => (
+                <button
+                  key={o.label}
+                  type="button"
+                  className="btn btn-sm"
+                  onClick={() => actions.swap(s.label, o.label)}
+                >
+                  Swap with {o.label}
+                </button>
+              ))}
+            <button
+              type="button"
+              className="btn btn-sm"
+              aria-expanded={asking === "skip"}
+              onClick={() => setAsking(asking === "skip" ? null : "skip")}
+            >
+              Skip
+            </button>
+          </>
+        )}
+      </div>
+      {asking && (
+        <fieldset className="mt-2">
+          <legend className="mb-1 text-[12px] text-ink2">{asking === "shorten" ? "To how long?" : "Why?"}</legend>
+          <div className="flex flex-wrap gap-1.5">
+            {asking === "shorten"
+              ? shorter.map((m) => (
+                  <button key={m} type="button" className="btn btn-sm" onClick={() => void actions.shorten(s.label, m)}>
+                    {m} min
+                  </button>
+                ))
+              : REASONS.map((r) => (
+                  <button key={r} type="button" className="btn btn-sm" onClick={() => void actions.skip(s.label, r)}>
+                    {r}
+                  </button>
+                ))}
+          </div>
+        </fieldset>
+      )}
+    </div>
+  );
+}

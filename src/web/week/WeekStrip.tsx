@@ -1,0 +1,36 @@
+/** The season's weeks in a row, to walk through: phase, planned depth, and what could not be placed. */
+import { memo } from "react";
+import { Link } from "react-router";
+import type { SeasonWeekView } from "../../api/views";
+import { addDays } from "../../core/dates";
+import { useSeason } from "../data/hooks";
+import { PHASE_NAMES, span } from "../format";
+import { STRATA } from "../section/patterns";
+
+const depthOf = (w: SeasonWeekView): number => w.anchors.reduce((a, s) => a + s.stress, 0);
+
+export const WeekStrip = memo(function WeekStrip({ id, monday }: { id: string; monday: string }) {
+  const season = useSeason(id);
+  const weeks = season.data?.weeks ?? [];
+  const deepest = Math.max(1, ...weeks.map(depthOf));
+  return (
+    <nav aria-label="Weeks of the season" className="flex h-7 flex-none items-end gap-px pr-3 pl-4">
+      {weeks.map((w) => (
+        <Link
+          key={w.start}
+          to={`/a/${id}/week/${w.start}`}
+          aria-current={w.start === monday ? "page" : undefined}
+          aria-label={`Week ${w.isoWeek}, ${span(w.start, addDays(w.start, 6))}, ${PHASE_NAMES[w.phase]}`}
+          title={`Week ${w.isoWeek}, ${span(w.start, addDays(w.start, 6))}, ${PHASE_NAMES[w.phase]}`}
+          className={`relative h-6 min-w-0 flex-1 border-b-2 ${w.start === monday ? "border-iron outline-2 outline-iron" : "border-transparent"}`}
+          style={{ background: STRATA[w.phase].tint }}
+        >
+          <span
+            className="absolute top-0 right-[25%] left-[25%] bg-iron"
+            style={{ height: `${Math.round((depthOf(w) / deepest) * 100)}%`, opacity: w.done ? 0.9 : 0.55 }}
+          />
+        </Link>
+      ))}
+    </nav>
+  );
+});

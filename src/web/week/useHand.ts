@@ -1,0 +1,186 @@
+/** Taking a session in hand on the week section: mouse, touch, and keys. The worker weighs; the main thread only draws a ghost. */
+import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from "react";
+import type { WeekView } from "../../api/views";
+import { addDays, laterOf } from "../../core/dates";
+import type { Placed } from "../../core/week/types";
+import type { Weigher } from "../data/board";
+import type { WeekLayout } from "../section/layout/week";
+import type { Grab } from "../section/WeekSection";
+import {
+  EMPTY_HAND,
+  type Hand,
+  type HandStore,
+  handStore,
+  placeAt,
+  sameTarget,
+  type Target,
+  targetAt,
+  targetBy,
+} from "./hand";
+
+/** Pixels the pointer may stray before a press becomes a drag. */
+const STILL = 4;
+
+export interface HandEnd {
+  hand: Hand;
+  date: string;
+  start: number;
+}
+
+interface Given {
+  layout: WeekLayout | null;
+  view: WeekView;
+  weigher: Weigher;
+  /** A locked session was reached for. */
+  onLocked: (label: string) => void;
+  /** Put down on an allowed place other than its own; ends once it is stored. */
+  onDrop: (end: HandEnd) => Promise<unknown>;
+}
+
+/** Where the hand's session stands now. */
+function placeOf(view: WeekView, hand: Hand): Target {
+  if (hand.kind === "endurance") return hand.from;
+  const s = view.sessions.find((x) => x.label === hand.label && !x.done);
+  const start = s ? s.start : null;
+  return { date: s?.date ?? laterOf(view.today, view.monday), start };
+}
+
+/** The sessions that may still be moved, as the worker takes them. */
+export const placedOf = (view: WeekView): Placed[] =>
+  view.sessions
+    .filter((s) => !s.done && s.date >= view.monday)
+    .map((s) => ({ label: s.label, date: s.date, start: s.start, place: s.place }));
+
+export function useHand(given: Given): { store: HandStore; grab: Grab } {
+  const store = useMemo(handStore, []);
+  const now = useRef(given);
+  now.current = given;
+  const { monday } = given.view;
+  useEffect(() => store.set(EMPTY_HAND), [monday, store]);
+
+  const grab = useMemo((): Grab => {
+    let press: { x: number; shift: number; left: number; moved: boolean; hand: Hand } | null = null;
+    let swallow = false;
+    let weighing = false;
+
+    /** One question at a time; whatever was pointed at meanwhile but the last is passed over. */
+    const tryEndurance = async () => {
+      if (weighing) return;
+      weighing = true;
+      try {
+        for (;;) {
+          const { hand, target, trial } = store.get();
+          if (hand?.kind !== "endurance" || !target || target.start === null) return;
+          if (trial && sameTarget(trial.target, target)) return;
+          const view = await now.current.weigher.moveEndurance(hand.row, { date: target.date, start: target.start });
+          if (store.get().hand !== hand) return;
+          store.set({ trial: { target, view } });
+        }
+      } finally {
+        weighing = false;
+      }
+    };
+    const take = (hand: Hand, by: "pointer" | "keys"): boolean => {
+      const { view, weigher, onLocked } = now.current;
+      if (store.get().saving) return false;
+      if (hand.kind === "session" && view.sessions.some((s) => s.label === hand.label && s.locked)) {
+        onLocked(hand.label);
+        return false;
+      }
+      store.set({ ...EMPTY_HAND, hand, by, target: placeOf(view, hand) });
+      if (hand.kind === "session")
+        void weigher.weigh(placedOf(view), hand.label).then((board) => {
+          if (store.get().hand === hand) store.set({ board });
+        });
+      return true;
+    };
+    const put = async () => {
+      const { hand, target, board } = store.get();
+      if (!hand || !target || target.start === null) return store.set(EMPTY_HAND);
+      const from = placeOf(now.current.view, hand);
+      const place = hand.kind === "session" ? placeAt(board, target) : null;
+      if (sameTarget(from, target) || (hand.kind === "session" && (!place || place.blocked)))
+        return store.set(EMPTY_HAND);
+      store.set({ saving: true });
+      try {
+        await now.current.onDrop({ hand, date: target.date, start: target.start });
+      } finally {
+        store.set(EMPTY_HAND);
+      }
+    };
+    const aim = (target: Target | null) => {
+      if (!target || sameTarget(store.get().target, target)) return;
+      store.set({ target });
+      void tryEndurance();
+    };
+    const underPointer = (x: number): Target | null => {
+      const l = now.current.layout;
+      if (!l) return null;
+      const along = Math.max(0, Math.min(7 - 1e-6, (x - l.x0) / l.dayWidth));
+      const date = addDays(now.current.view.monday, Math.floor(along));
+      return targetAt(store.get(), date, (along % 1) * 1440);
+    };
+
+    return (hand) => ({
+      onPointerDown: (e: PointerEvent<Element>) => {
+        if (e.button !== 0) return;
+        const svg = (e.currentTarget as SVGElement).ownerSVGElement;
+        const left = svg?.getBoundingClientRect().left ?? 0;
+        e.currentTarget.setPointerCapture(e.pointerId);
+        const l = now.current.layout;
+        const from = placeOf(now.current.view, hand);
+        const minutes =
+          hand.kind === "endurance"
+            ? hand.minutes
+            : (now.current.view.sessions.find((s) => s.label === hand.label)?.minutes ?? 60);
+        const day = l?.days.find((d) => d.date === from.date);
+        const middle = day && l ? day.x0 + (((from.start ?? 0) + minutes / 2) / 1440) * l.dayWidth : e.clientX - left;
+        press = { x: e.clientX, shift: middle - (e.clientX - left), left, moved: false, hand };
+      },
+      onPointerMove: (e: PointerEvent<Element>) => {
+        if (!press) return;
+        if (!press.moved) {
+          if (Math.abs(e.clientX - press.x) < STILL) return;
+          if (!take(press.hand, "pointer")) {
+            press = null;
+            return;
+          }
+          press.moved = true;
+          swallow = true;
+        }
+        aim(underPointer(e.clientX - press.left + press.shift));
+      },
+      onPointerUp: () => {
+        const moved = press?.moved ?? false;
+        press = null;
+        if (moved) void put();
+      },
+      onPointerCancel: () => {
+        press = null;
+        store.set(EMPTY_HAND);
+      },
+      onClickCapture: (e) => {
+        if (!swallow) return;
+        swallow = false;
+        e.stopPropagation();
+        e.preventDefault();
+      },
+      onKeyDown: (e: KeyboardEvent<Element>) => {
+        const held = store.get().hand;
+        const mine = held !== null && store.get().by === "keys";
+        if (!mine && e.key !== " ") return;
+        if (!mine) take(hand, "keys");
+        else if (e.key === "Escape") store.set(EMPTY_HAND);
+        else if (e.key === "Enter" || e.key === " ") void put();
+        else if (e.key.startsWith("Arrow")) aim(targetBy(store.get(), e.key, now.current.view.monday));
+        else return;
+        e.preventDefault();
+        e.stopPropagation();
+      },
+      onBlur: () => {
+        if (store.get().by === "keys" && !store.get().saving) store.set(EMPTY_HAND);
+      },
+    });
+  }, [store]);
+  return { store, grab };
+}

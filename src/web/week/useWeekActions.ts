@@ -1,0 +1,125 @@
+/** What a coach does to a week, each with words for the toast and for undo. Anything can be undone, also after a reload. */
+import { toast } from "sonner";
+import type { RoomView, WeekView } from "../../api/views";
+import type { Away, Label, LockedSession, WeekChange } from "../../core/athlete/types";
+import { timeOf } from "../../core/dates";
+import { useCopyWeek, useEdits, useMoveEndurance, useStep, useWeekChanges } from "../data/board";
+import { useFit, useHold, useLock, useUnlock } from "../data/hooks";
+import { day, time } from "../format";
+import type { HandEnd } from "./useHand";
+import { placedOf } from "./useHand";
+
+export const REASONS = ["tired", "no time", "sore", "away", "more endurance instead"] as const;
+
+export function useWeekActions(id: string, view: WeekView) {
+  const fit = useFit(id);
+  const hold = useHold(id);
+  const lock = useLock(id);
+  const unlock = useUnlock(id);
+  const changes = useWeekChanges(id);
+  const move = useMoveEndurance(id);
+  const copy = useCopyWeek(id);
+  const step = useStep(id);
+  const edits = useEdits(id);
+
+  const failed = (e: Error) => toast.error(e.message);
+  const undo = () => step.mutate("undo", { onSuccess: ({ what }) => toast(`Undone: ${what}.`), onError: failed });
+  const redo = () => step.mutate("redo", { onSuccess: ({ what }) => toast(`Done again: ${what}.`), onError: failed });
+  const said = (words: string) => toast(words, { action: { label: "Undo", onClick: undo } });
+  const holdAs = (sessions: LockedSession[], what: string) =>
+    hold.mutateAsync({ monday: view.monday, sessions, what }).then(() => said(`${what}.`), failed);
+  const asHeld = (list = placedOf(view)): LockedSession[] =>
+    list.map((p) => ({ label: p.label, date: p.date, start: timeOf(p.start), place: p.place }));
+  const change = (
+    what: string,
+    add: { changes?: WeekChange[]; away?: Away[] },
+    drop: { changes?: WeekChange[]; away?: Away[] } = {},
+    free = true,
+  ) =>
+    changes
+      .mutateAsync({ what, add, drop, ...(free ? { free: view.monday } : {}) })
+      .then(() => said(`${what}. The rest is fitted again.`), failed);
+
+  return {
+    edits: edits.data ?? null,
+    busy: fit.isPending,
+    undo,
+    redo,
+    fit: () =>
+      fit.mutate(view.monday, {
+        onSuccess: (w) =>
+          said(`Fitted: cost ${w.fit.cost}, best of ${w.fit.weighed.toLocaleString("en-GB")} placements.`),
+        onError: failed,
+      }),
+    take: (at: number) => {
+      const alternative = view.fit.alternatives[at];
+      if (alternative) void holdAs(asHeld(alternative.sessions), `Alternative taken over at cost ${alternative.cost}`);
+    },
+    drop: ({ hand, date, start }: HandEnd, place: string | null): Promise<unknown> => {
+      if (hand.kind === "endurance")
+        return move
+          .mutateAsync({ row: hand.row, date, start: timeOf(start) })
+          .then(() => said(`Moved to ${day(date)} ${time(start)}; the fit followed.`), failed);
+      if (place === null) return Promise.resolve();
+      const others = placedOf(view).filter((p) => p.label !== hand.label);
+      const next = [...others, { label: hand.label, date, start, place }];
+      return holdAs(asHeld(next), `${hand.label} moved to ${day(date)} ${time(start)}`);
+    },
+    /** Two sessions change places. */
+    swap: (a: Label, b: Label) => {
+      const other = (l: Label): Label => (l === a ? b : l === b ? a : l);
+      void holdAs(asHeld(placedOf(view).map((p) => ({ ...p, label: other(p.label) }))), `${a} and ${b} swapped`);
+    },
+    skip: (label: Label, reason: string) =>
+      change(
+        `${label} skipped (${reason})`,
+        { changes: [{ kind: "skip", week: view.monday, label, reason }] },
+        {},
+        false,
+      ),
+    shorten: (label: Label, minutes: number) =>
+      change(
+        `${label} shortened to ${minutes} min`,
+        { changes: [{ kind: "shorten", week: view.monday, label, minutes }] },
+        {},
+        false,
+      ),
+    missed: (label: Label, date: string) =>
+      change(`${label} missed on ${day(date)}`, { changes: [{ kind: "missed", date, label }] }),
+    /** Takes one change of this week back. */
+    takeBack: (c: WeekChange, what: string) => change(`${what} taken back`, {}, { changes: [c] }),
+    takeAwayBack: (a: Away) => change(`${a.kind} taken back`, {}, { away: [a] }),
+    disrupt: (what: string, add: { changes?: WeekChange[]; away?: Away[] }) => change(what, add),
+    makeRoom: (r: RoomView) => {
+      if (r.fix.kind === "change") return change(r.text.replace(/\.$/, ""), { changes: [r.fix.change] });
+      const { row, date, start } = r.fix;
+      return move.mutateAsync({ row, date, start }).then(() => said(r.text), failed);
+    },
+    copyLast: () => copy.mutate(view.monday, { onSuccess: () => said("Last week's days copied."), onError: failed }),
+    toggleLock: (s: WeekView["sessions"][number] | undefined) => {
+      if (!s || s.done) return;
+      if (s.locked)
+        unlock.mutate(
+          { date: s.date, label: s.label },
+          { onSuccess: () => said(`Session ${s.label} unlocked.`), onError: failed },
+        );
+      else
+        lock.mutate(lockOf(s), {
+          onSuccess: () => said(`Session ${s.label} stays on ${day(s.date)}.`),
+          onError: failed,
+        });
+    },
+    lockAll: async () => {
+      for (const s of view.sessions.filter((x) => !x.done && !x.locked))
+        await lock.mutateAsync(lockOf(s)).catch(failed);
+    },
+  };
+}
+export type WeekActions = ReturnType<typeof useWeekActions>;
+
+const lockOf = (s: WeekView["sessions"][number]): LockedSession => ({
+  date: s.date,
+  start: time(s.start),
+  place: s.place,
+  label: s.label,
+});

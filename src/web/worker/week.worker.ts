@@ -1,0 +1,49 @@
+/** Weighs a week while it is changed by hand, away from the main thread, with the server's own planner and its own way to a view. */
+import { expose } from "comlink";
+import { type Planned, planSeason } from "../../api/make/planned";
+import { weekView } from "../../api/make/week";
+import type { PlanningView, WeekView } from "../../api/views";
+import type { Label } from "../../core/athlete/types";
+import { type Board, weighPlaces, withEnduranceMoved } from "../../core/board";
+import { timeOf } from "../../core/dates";
+import { makeLibrary } from "../../core/exercise/library";
+import { ownExercise } from "../../core/exercise/own";
+import type { Placed } from "../../core/week/types";
+
+let base: { facts: PlanningView; planned: Planned } | null = null;
+
+const weekOf = (monday: string) => {
+  if (!base) throw new Error("Nothing to weigh.");
+  const week = base.planned.plan.weeks.find((w) => w.season.start === monday);
+  if (!week) throw new Error("That week is past.");
+  return { ...base, week };
+};
+
+const api = {
+  load(facts: PlanningView): void {
+    const library = makeLibrary(
+      facts.own.map((o) => ownExercise(o.id, o.exercise)),
+      facts.hidden,
+    );
+    base = { facts, planned: planSeason(facts, library, facts.today, new Map()) };
+  },
+  /** What a session would cost at every place of the week, the others staying where they are. */
+  weigh(monday: string, placed: Placed[], label: Label): Board {
+    return weighPlaces(weekOf(monday).week.input, placed, label);
+  },
+  /** The week as it would be fitted with an endurance session elsewhere. @returns null where the session is gone */
+  moveEndurance(monday: string, row: string, to: { date: string; start: number }): WeekView | null {
+    const { facts, planned, week } = weekOf(monday);
+    const at = facts.enduranceIds.indexOf(row);
+    const session = facts.athlete.endurance[at];
+    if (!session) return null;
+    const moved = withEnduranceMoved(week.input, session, to);
+    const endurance = facts.athlete.endurance.with(at, { ...session, date: to.date, start: timeOf(to.start) });
+    const plan = { ...planned.plan, weeks: planned.plan.weeks.map((w) => (w === week ? moved : w)) };
+    const stored = { ...facts, athlete: { ...facts.athlete, endurance }, held: [], heldWeeks: [] };
+    return weekView({ ...planned, stored, plan }, facts.today, monday);
+  },
+};
+
+export type WeekWorker = typeof api;
+expose(api);
