@@ -132,11 +132,7 @@ function Week({ id, view }: { id: string; view: WeekView }) {
       <main className="flex min-w-0 flex-col">
         <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
           <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">Week {view.isoWeek}</h1>
-          <span className="ml-1 truncate text-ink2">
-            {span(view.monday, end)}, {PHASE_NAMES[view.phase]} week {view.phaseWeek} of {view.phaseWeeks},{" "}
-            {EMPHASIS_NAMES[view.emphasis].toLowerCase()}
-            {view.stepBack ? ", step-back" : ""}
-          </span>
+          <span className="ml-1 truncate text-ink2">{span(view.monday, end)}</span>
           <button type="button" className="btn btn-sq ml-2" aria-label="Previous week" onClick={() => go(-1)}>
             {ICON.left}
           </button>
@@ -181,7 +177,14 @@ function Week({ id, view }: { id: string; view: WeekView }) {
             {ICON.fit} {actions.busy ? "Fitting…" : "Fit week"}
           </button>
         </div>
-        <WeekStrip id={id} monday={view.monday} />
+        <div className="flex h-7 flex-none items-end gap-3 pr-3 pl-4">
+          <span className="flex-none self-center text-[12px] text-ink2">
+            {PHASE_NAMES[view.phase]} week {view.phaseWeek} of {view.phaseWeeks},{" "}
+            {EMPHASIS_NAMES[view.emphasis].toLowerCase()}
+            {view.stepBack ? ", step-back" : ""}
+          </span>
+          <WeekStrip id={id} monday={view.monday} />
+        </div>
         <Legend kind="week" />
         <div ref={ref} className="relative min-h-[420px] flex-1 overflow-hidden">
           {layout && size && (

@@ -195,6 +195,25 @@ export const WeekSection = memo(function WeekSection(props: Props) {
               y2={crisp(l.freshness.tired)}
               stroke="var(--color-mist-ink)"
             />
+            <Text
+              x={l.x1 - 2}
+              y={l.freshness.tired - 4}
+              width={78}
+              anchor="end"
+              fill="var(--color-mist-ink)"
+              halo="var(--color-paper)"
+            >
+              tired
+            </Text>
+            <Text
+              x={l.freshness.start.x + 4}
+              y={l.freshness.start.y - 7}
+              width={78}
+              fill="var(--color-mist-ink)"
+              halo="var(--color-paper)"
+            >
+              Leg freshness
+            </Text>
             {l.freshness.marks.map((m) => (
               <g key={m.x}>
                 <circle

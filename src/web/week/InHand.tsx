@@ -66,7 +66,7 @@ const Places = memo(function Places({ l, places, closed, cost }: PlacesProps) {
               width={l.dayWidth - 2}
               height={height - 2}
               fill="var(--color-paper)"
-              opacity=".62"
+              opacity=".4"
             />
             <Text x={d.x0 + 8} y={l.bottom - 8} fill="var(--color-ink)" weight={600} halo="var(--color-paper)">
               {block.rule}

@@ -14,7 +14,7 @@ export const WeekStrip = memo(function WeekStrip({ id, monday }: { id: string; m
   const weeks = season.data?.weeks ?? [];
   const deepest = Math.max(1, ...weeks.map(depthOf));
   return (
-    <nav aria-label="Weeks of the season" className="flex h-7 flex-none items-end gap-px pr-3 pl-4">
+    <nav aria-label="Weeks of the season" className="flex h-7 min-w-0 flex-1 items-end gap-px">
       {weeks.map((w) => (
         <Link
           key={w.start}

@@ -72,7 +72,12 @@ export interface WeekLayout {
   /** Pixels of one AU of depth. */
   soilUnit: number;
   /** Leg freshness as a water table: deeper is less fresh. */
-  freshness: { path: string; tired: number; marks: { x: number; y: number; value: number }[] } | null;
+  freshness: {
+    path: string;
+    start: { x: number; y: number };
+    tired: number;
+    marks: { x: number; y: number; value: number }[];
+  } | null;
 }
 
 const LEFT = 80;
@@ -215,7 +220,8 @@ function freshnessOf(
     const value = [...curve].reverse().find(([m]) => m <= minute)?.[1];
     return e.isKey && value !== undefined && minute >= 0 ? [{ x: xOf(minute), y: yOf(value), value }] : [];
   });
-  return { path, tired: yOf(tired), marks };
+  const start = { x: xOf(curve[0]?.[0] ?? 0), y: yOf(curve[0]?.[1] ?? 100) };
+  return { path, start, tired: yOf(tired), marks };
 }
 
 function buttesOf(
