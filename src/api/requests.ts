@@ -105,6 +105,8 @@ export const weekChangesBody = z.strictObject({
   drop: listed.default({ changes: [], away: [] }),
   free: dateSchema.optional(),
 });
+export const gymBody = z.strictObject({ racks: z.int().min(0).max(50), athletes: z.int().min(1).max(200) });
+export const gymTakeBody = z.strictObject({ place: idSchema });
 export const moveBody = z.strictObject({ date: dateSchema, start: timeSchema });
 const weights = z.record(z.string(), z.number().min(0).max(1000));
 export const weightsBody = z.strictObject({

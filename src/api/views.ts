@@ -18,6 +18,7 @@ import type {
   Window,
 } from "../core/athlete/types";
 import type { Loading, Pattern } from "../core/exercise/types";
+import type { Occupied } from "../core/gym/fit";
 import type { SeasonWarning } from "../core/season/phases";
 import type { Item, LeftOut, TimeParts } from "../core/session/types";
 import type { Alternative, Cost, Placed, Unplaced } from "../core/week/types";
@@ -330,4 +331,32 @@ export interface RuleWeightsView {
   athlete: Record<string, number>;
   preferredDays: number[];
   maxMinutesPerDay: number | null;
+}
+
+/** One athlete in the gym on a day, as planned and as fitted together with the others. */
+export interface GymRow {
+  id: string;
+  name: string;
+  label: Label;
+  emphasis: Emphasis;
+  minutes: number;
+  locked: boolean;
+  rack: { from: number; to: number; heavy: boolean } | null;
+  now: { start: number; rack: number | null };
+  /** Null where no hour is left. */
+  next: { date: string; start: number; place: string; rack: number | null } | null;
+  /** Points that the athlete's week costs more by it; null where no hour is left. */
+  change: number | null;
+}
+
+export interface GymView {
+  today: string;
+  date: string;
+  place: string;
+  gyms: { place: string; athletes: number }[];
+  limits: { racks: number; athletes: number };
+  rows: GymRow[];
+  before: Occupied[];
+  after: Occupied[];
+  fit: { cost: number; weeks: number; together: number; proven: boolean; steps: number };
 }

@@ -108,6 +108,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   "progress.step": trade("10% at once, 5% a week"),
   "progress.missed": trade("Missed weeks"),
   "progress.same": trade("Same again"),
+  "gym.fit": house("Hours fitted together"),
   "legs.freshness": house("Leg freshness"),
   "week.skip": house("Skipped by the coach"),
   "week.short": trade("Shortened by the coach"),

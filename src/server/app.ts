@@ -13,6 +13,7 @@ import { Planner } from "./planner";
 import { athleteRoutes } from "./routes/athletes";
 import { calendarRoutes } from "./routes/calendar";
 import { exerciseRoutes } from "./routes/exercises";
+import { gymRoutes } from "./routes/gym";
 import type { Store } from "./store/store";
 import { Squad } from "./views/squad";
 
@@ -88,6 +89,7 @@ export function buildApp(o: AppOptions): App {
     res.type("json").send(json);
   });
   app.use("/api/calendar", calendarRoutes(o.store, o.today));
+  app.use("/api/gym", gymRoutes(o.store, planner));
   app.use("/api/exercises", exerciseRoutes(o.store));
   app.use("/api/athletes", athleteRoutes(o.store, planner, feed));
   app.use("/api", () => {

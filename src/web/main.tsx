@@ -35,6 +35,7 @@ const router = createBrowserRouter([
       { path: "/a/:id/import", lazy: view(() => import("./routes/import")) },
       { path: "/a/:id/what-if", lazy: view(() => import("./routes/whatIf")) },
       { path: "/a/:id/season-sheet", lazy: view(() => import("./routes/seasonSheet")) },
+      { path: "/gym/:date?", lazy: view(() => import("./routes/gym")) },
       { path: "/calendar", lazy: view(() => import("./routes/calendar")) },
       { path: "/new", lazy: view(() => import("./routes/intake")) },
       { path: "/a/:id/intake/:step?", lazy: view(() => import("./routes/intake")) },

@@ -5,7 +5,15 @@ import { fiveFor } from "../exercise/five";
 import { EXTERNAL, HEART_PATTERNS } from "../exercise/types";
 import { listWords, type Why, why } from "../why";
 import { candidatesFor, fillSlots } from "./fill";
-import { essentialSlots, HALF_SESSION_MINUTES, halfSession, type Slot, slotsFor, withFindings } from "./slots";
+import {
+  essentialSlots,
+  HALF_SESSION_MINUTES,
+  halfSession,
+  SHORTEST_MINUTES,
+  type Slot,
+  slotsFor,
+  withFindings,
+} from "./slots";
 import { pairUp, timeOfSession, totalSeconds } from "./time";
 import { heartSets, nextDrop, raiseHeart, scaleSets, trimHeart } from "./trim";
 import type { BuiltSession, Dropped, Item, SessionRequest } from "./types";
@@ -20,6 +28,7 @@ const LOWER: readonly string[] = ["squat", "hinge", "split-squat"];
  * @returns the session, or null where not even its least form fits the minutes
  */
 export function buildSession(r: SessionRequest): BuiltSession | null {
+  if (r.minutes < SHORTEST_MINUTES && r.loading !== "mobility") return null;
   const all = slotsOf(r);
   const half = r.minutes <= HALF_SESSION_MINUTES && r.loading !== "mobility";
   const slots = half ? halfSession(all) : all;

@@ -172,5 +172,7 @@ export function halfSession(slots: readonly Slot[]): Slot[] {
   return first ? [first, ...rest] : [];
 }
 
+/** Windows under this are too short for any strength session, minutes (M1). */
+export const SHORTEST_MINUTES = 20;
 /** Windows up to this long take the half session, minutes. */
 export const HALF_SESSION_MINUTES = 35;

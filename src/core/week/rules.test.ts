@@ -2,8 +2,8 @@ import { describe, expect, it } from "vitest";
 import type { EnduranceSession } from "../athlete/types";
 import { dayNumber } from "../dates";
 import { ownCosts, pairCosts } from "./costs";
-import { fitWeek } from "./fit";
-import { blockedByEndurance, blockedByOther, DEFAULT_WEIGHTS } from "./rules";
+import { costsOf, fitWeek } from "./fit";
+import { blockedByEndurance, blockedByOther, blockedByTiredLegs, blockedHere, DEFAULT_WEIGHTS } from "./rules";
 import type { Demand, Option, WeekContext } from "./types";
 
 const option = (date: string, hour: number, more: Partial<Option> = {}): Option => ({
@@ -123,6 +123,35 @@ describe("should-hold rules", () => {
     expect(charged(option(WED, 18), spread).S5).toBeUndefined();
     expect(charged(option(WED, 18), context([])).S5).toBeUndefined();
   });
+  it("S7 and S8: preferred days, and those of last week", () => {
+    const c = context([], { preferredDays: new Set([3, 5]), lastDays: new Map([["A", 2]]) });
+    expect(charged(option(TUE, 18), c)).toEqual({ S7: DEFAULT_WEIGHTS.S7 });
+    expect(charged(option(WED, 18), c)).toEqual({ S8: DEFAULT_WEIGHTS.S8 });
+    expect(charged(option(WED, 18, { label: "B" }), c)).toEqual({});
+  });
+  it("S9: two sessions evenly over the week, seen as it comes round again", () => {
+    const at = (date: string, perWeek: number) =>
+      pairCosts(option(TUE, 18), option(date, 18, { label: "B", heavy: false }), context([], { perWeek }))
+        .filter((x) => x.rule === "S9")
+        .map((x) => x.points)[0] ?? 0;
+    // Seven days for two sessions: three days apart are even, two cost a third, one two thirds; Monday is one day from Tuesday.
+    expect([WED, "2026-03-05", "2026-03-06"].map((d) => at(d, 2))).toEqual([3, 1, 0]);
+    expect(at("2026-03-08", 2)).toBe(1);
+    expect(at("2026-03-02", 2)).toBe(3);
+    expect(at(WED, 4)).toBe(0);
+  });
+  it("S10: the day's training under the athlete's limit, in full from half an hour over", () => {
+    const at = (dailyMinutes: number | null) =>
+      charged(option(TUE, 18), context([session(TUE, "07:00", "easy", 60)], { dailyMinutes })).S10 ?? 0;
+    expect([null, 120, 105, 90].map(at)).toEqual([0, 0, DEFAULT_WEIGHTS.S10! / 2, DEFAULT_WEIGHTS.S10]);
+  });
+  it("S14: three hours from any other endurance session", () => {
+    const swim = context([session(TUE, "16:30", "technique", 45, { sport: "swim" })]);
+    expect(charged(option(TUE, 18), swim).S14).toBe(2);
+    expect(charged(option(TUE, 20), swim).S14).toBeUndefined();
+    // Leg-heavy ones are kept away by M4 already.
+    expect(charged(option(TUE, 18), context([session(TUE, "16:30", "intervals", 45)])).S14).toBeUndefined();
+  });
   it("takes the athlete's own weights", () => {
     const key = context([session(TUE, "07:00", "intervals", 60)], { weights: { S5: 3 } });
     expect(charged(option(WED, 18), key).S5).toBe(3);
@@ -140,6 +169,64 @@ describe("should-hold rules", () => {
         context([session(TUE, "07:00", "intervals", 50)]),
       ),
     ).toEqual([]);
+  });
+});
+
+describe("rules of the whole week", () => {
+  const rules = (c: WeekContext, ...placed: Option[]) =>
+    costsOf(placed, c)
+      .filter((x) => ["S6", "S11", "S12"].includes(x.rule))
+      .map((x) => x.rule);
+  const keyOn = (...dates: string[]) => dates.map((d) => session(d, "06:00", "intervals", 40));
+  it("S6: one day a week stays free; a week full of key sessions is not the placement's doing", () => {
+    const six = keyOn("2026-03-02", TUE, WED, "2026-03-05", "2026-03-06", "2026-03-07");
+    const light = { lowerLoaded: false, heavy: false };
+    expect(rules(context(six), option("2026-03-08", 18, light))).toEqual(["S6"]);
+    expect(rules(context(six), option(TUE, 18, light))).toEqual([]);
+    expect(rules(context(six), option("2026-03-08", 18, { ...light, mobility: true }))).toEqual([]);
+    expect(rules(context([...six, ...keyOn("2026-03-08")]), option(TUE, 18, light))).toEqual([]);
+  });
+  it("S11: a third demanding day in a row, also with the days around the week", () => {
+    const two = context(keyOn(TUE, WED));
+    expect(rules(two, option("2026-03-05", 18))).toEqual(["S11"]);
+    expect(rules(two, option("2026-03-05", 18, { lowerLoaded: false, heavy: false }))).toEqual([]);
+    expect(rules(two, option("2026-03-06", 18))).toEqual([]);
+    expect(rules(context(keyOn(TUE, WED, "2026-03-05")), option(WED, 18))).toEqual([]);
+    expect(rules(context(keyOn("2026-02-28", "2026-03-01")), option("2026-03-02", 18))).toEqual(["S11"]);
+  });
+  it("S12: a key session on legs that strength has made tired, as a step", () => {
+    // At 07:00 on Wednesday 12 of 24 hours are gone: 200 x sqrt(2) AU leave 200; a mean of 150 bears 179.
+    const key = context([session(WED, "07:00", "intervals", 50)], { legs: { bouts: [], meanDaily: 150 } });
+    const legs = (load: number) => [{ load: load * Math.SQRT2, halfLife: 24 }];
+    expect(rules(key, option(TUE, 18, { legs: legs(200) }))).toEqual(["S12"]);
+    expect(rules(key, option(TUE, 18, { legs: legs(179) }))).toEqual([]);
+    expect(rules(key, option(WED, 18, { legs: legs(500) }))).toEqual([]);
+    const tired = { bouts: [{ end: dayNumber(WED) * 1440 + 400, parts: legs(300) }], meanDaily: 150 };
+    expect(rules({ ...key, legs: tired }, option(TUE, 18, { legs: legs(200) }))).toEqual([]);
+    expect(costsOf([option(TUE, 18, { legs: legs(200) })], key).find((x) => x.rule === "S12")!.text).toContain(
+      "freshness 51, 55 is the limit",
+    );
+  });
+  it("M7: no jumps within 24 h after hard or long work, nor on tired legs", () => {
+    const jumps = (hour: number, date = TUE) => option(date, hour, { jumps: true });
+    const hard = context([session(TUE, "07:00", "intervals", 60)]);
+    expect(blockedHere(jumps(18), hard)).toMatchObject({ rule: "M7", text: expect.stringContaining("10 hours after") });
+    expect(blockedHere(option(TUE, 18), hard)).toBeNull();
+    expect(blockedHere(jumps(8, WED), hard)).toBeNull();
+    const tired = { bouts: [{ end: dayNumber(TUE) * 1440, parts: [{ load: 400, halfLife: 36 }] }], meanDaily: 150 };
+    expect(blockedHere(jumps(12), context([], { legs: tired }))?.rule).toBe("M7");
+    // Another session of the week may be what tires them.
+    const heavy = option("2026-03-02", 18, { label: "B", legs: [{ load: 400, halfLife: 36 }] });
+    expect(blockedByTiredLegs([heavy, jumps(18)], context([]))?.rule).toBe("M7");
+    expect(blockedByTiredLegs([heavy, jumps(18, "2026-03-05")], context([]))).toBeNull();
+    const fit = fitWeek(
+      [
+        { label: "A", options: [jumps(18), jumps(18, "2026-03-05")], none: "" },
+        { label: "B", options: [heavy], none: "" },
+      ],
+      context([]),
+    );
+    expect(fit.placed.map((p) => p.date)).toEqual(["2026-03-05", "2026-03-02"]);
   });
 });
 

@@ -57,7 +57,7 @@ export class Squad {
     for (const id of this.rows.keys()) if (!known.has(id)) this.rows.delete(id);
     const out: SquadRow[] = [];
     for (const { id, revision } of list) {
-      const key = `${revision}/${this.store.shelf.version}/${this.planner.today()}`;
+      const key = `${revision}/${this.store.shelf.version}/${this.store.rules}/${this.planner.today()}`;
       const kept = this.rows.get(id);
       if (kept?.key === key) {
         out.push(kept.row);

@@ -227,7 +227,7 @@ export function HandWords({ store, layout: l, view, width }: Props & { width: nu
       role="status"
     >
       <p className="text-[13px] leading-5 font-[650]">
-        {hand.kind === "session" ? sessionName(hand.label, view.emphasis) : "Endurance session"}: {day(target.date)}
+        {hand.kind === "session" ? sessionName(hand.label, view.emphasis) : kindOf(view, hand.row)}: {day(target.date)}
         {target.start === null ? "" : ` ${time(target.start)}`}
       </p>
       {state.saving ? (
@@ -242,6 +242,14 @@ export function HandWords({ store, layout: l, view, width }: Props & { width: nu
       )}
     </div>
   );
+}
+
+/** Such as "Long run". */
+function kindOf(view: WeekView, row: string): string {
+  const e = view.endurance.find((x) => x.id === row);
+  if (!e) return "Endurance session";
+  const words = e.kind === "other" ? e.sport : `${e.kind} ${e.sport}`;
+  return `${words[0]?.toUpperCase()}${words.slice(1)}`;
 }
 
 function SessionWords({ state }: { state: HandState }) {

@@ -1,0 +1,144 @@
+/** The gym on one day: who lifts when, on which rack, and the hours fitted together. */
+import express, { Router } from "express";
+import { firstDay, weeksBetween } from "../../api/make/planned";
+import { gymBody, gymTakeBody } from "../../api/requests";
+import type { GymRow, GymView } from "../../api/views";
+import { type IsoDate, isDate, mondayOf, timeOf } from "../../core/dates";
+import { assignRacks, fitGym, type GymLimits, occupancy } from "../../core/gym/fit";
+import { gymAthlete } from "../../core/gymDay";
+import { faulty, parse } from "../errors";
+import type { Planner } from "../planner";
+import type { Store } from "../store/store";
+
+/** Where nothing was said about a gym [house]. */
+const UNSAID: GymLimits = { racks: 2, athletes: 6 };
+
+export function gymRoutes(store: Store, planner: Planner): Router {
+  const router = Router();
+  router.use(express.json({ limit: "100kb" }));
+
+  const limitsOf = async (place: string): Promise<GymLimits> => {
+    const all = ((await store.clubSetting("gyms")) ?? {}) as Record<string, GymLimits>;
+    return all[place] ?? UNSAID;
+  };
+  const dateOf = (value: string | undefined): IsoDate => {
+    if (value === undefined || !isDate(value))
+      throw faulty([{ path: "date", expected: 'a real date such as "2026-03-02" expected' }], "The request");
+    return value;
+  };
+
+  const read = async (date: IsoDate, wanted: string | null) => {
+    const found = [];
+    const counts = new Map<string, number>();
+    for (const { id } of await store.list()) {
+      const stored = await store.get(id);
+      if (!stored || date < stored.athlete.season.start || date > stored.athlete.season.end) continue;
+      const weeks = weeksBetween(firstDay(stored, planner.today()), date) + 1;
+      if (weeks < 1) continue;
+      const { plan } = planner.near(stored, weeks);
+      const week = plan.weeks.find((w) => w.season.start === mondayOf(date));
+      for (const s of week?.sessions ?? []) if (s.date === date) counts.set(s.place, (counts.get(s.place) ?? 0) + 1);
+      if (week) found.push({ id, name: stored.athlete.athlete.name, week });
+    }
+    const gyms = [...counts].map(([place, athletes]) => ({ place, athletes })).sort((a, b) => b.athletes - a.athletes);
+    const place = wanted ?? gyms[0]?.place ?? "";
+    const limits = await limitsOf(place);
+    const rows = found.flatMap(({ id, name, week }) => {
+      const at = gymAthlete(id, week, date, place);
+      return at ? [{ id, name, week, ...at }] : [];
+    });
+    return { gyms, place, limits, rows };
+  };
+
+  const viewOf = async (date: IsoDate, wanted: string | null): Promise<GymView> => {
+    const { gyms, place, limits, rows } = await read(date, wanted);
+    const fit = fitGym(
+      rows.map((r) => r.athlete),
+      limits,
+    );
+    const now = rows.map((r) => ({ rack: r.athlete.rack, start: r.session.start, minutes: r.session.minutes }));
+    const next = rows.flatMap((r, i) => {
+      const hour = r.athlete.hours[fit.chosen[i] ?? -1];
+      return hour && hour.start !== null ? [{ i, rack: r.athlete.rack, start: hour.start, minutes: hour.minutes }] : [];
+    });
+    const racksNow = assignRacks(now, limits.racks);
+    const racksNext = assignRacks(next, limits.racks);
+    return {
+      today: planner.today(),
+      date,
+      place,
+      gyms,
+      limits,
+      rows: rows.map((r, i): GymRow => {
+        const hour = r.athlete.hours[fit.chosen[i] ?? -1] ?? null;
+        const best = r.athlete.hours.find((h) => h.start === r.session.start)?.cost ?? 0;
+        const at = next.findIndex((n) => n.i === i);
+        return {
+          id: r.id,
+          name: r.name,
+          label: r.session.label,
+          emphasis: r.session.emphasis,
+          minutes: r.session.minutes,
+          locked: r.session.locked,
+          rack: r.athlete.rack,
+          now: { start: r.session.start, rack: racksNow[i] ?? null },
+          next:
+            hour === null
+              ? null
+              : hour.start === null
+                ? {
+                    date: r.other?.date ?? date,
+                    start: r.other?.start ?? 0,
+                    place: r.other?.place ?? place,
+                    rack: null,
+                  }
+                : { date, start: hour.start, place, rack: racksNext[at] ?? null },
+          change: hour === null ? null : hour.cost - best,
+        };
+      }),
+      before: occupancy(now),
+      after: occupancy(next),
+      fit: { cost: fit.cost, weeks: fit.weeks, together: fit.together, proven: fit.proven, steps: fit.steps },
+    };
+  };
+
+  router.get("/:date", async (req, res) => {
+    const place = typeof req.query.place === "string" && req.query.place !== "" ? req.query.place : null;
+    res.json(await viewOf(dateOf(req.params.date), place));
+  });
+
+  router.put("/places/:place", async (req, res) => {
+    const limits = parse(gymBody, req.body, "The gym");
+    const all = ((await store.clubSetting("gyms")) ?? {}) as Record<string, GymLimits>;
+    await store.setClub("gyms", { ...all, [req.params.place]: limits });
+    res.status(204).end();
+  });
+
+  /** Takes the hours over: each athlete whose hour changes gets it as a change of their own, which can be undone. */
+  router.post("/:date/take", async (req, res) => {
+    const date = dateOf(req.params.date);
+    const { place } = parse(gymTakeBody, req.body, "The gym");
+    const { rows } = await read(date, place);
+    const view = await viewOf(date, place);
+    const changed: string[] = [];
+    for (const row of view.rows) {
+      const r = rows.find((x) => x.id === row.id);
+      if (!r || !row.next || (row.next.date === date && row.next.start === row.now.start)) continue;
+      const held = r.week.sessions.map((s) =>
+        s.label === row.label
+          ? {
+              label: s.label,
+              date: row.next?.date ?? date,
+              start: timeOf(row.next?.start ?? s.start),
+              place: row.next?.place ?? s.place,
+            }
+          : { label: s.label, date: s.date, start: timeOf(s.start), place: s.place },
+      );
+      await store.hold(r.id, mondayOf(date), held, `${row.label} fitted to the gym at ${timeOf(row.next.start)}`);
+      changed.push(r.id);
+    }
+    res.json({ changed });
+  });
+
+  return router;
+}

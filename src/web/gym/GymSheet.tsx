@@ -1,0 +1,152 @@
+/** The gym's day as a sheet: a row an athlete, hours along the top, racks in use below. */
+import type { GymView } from "../../api/views";
+import { day, sessionName, time } from "../format";
+import { Text, Triangle } from "../section/parts";
+import { BAND_STYLE } from "../section/patterns";
+import { useSize } from "../section/useSize";
+
+/** A rack with sets that are not heavy: the tint of the split-squat band. */
+const LIGHT = BAND_STYLE.L.plan;
+const LEFT = 150;
+const ROW = 44;
+const TOP = 34;
+
+export function GymSheet({ view, shown }: { view: GymView; shown: "now" | "next" }) {
+  const [ref, size] = useSize<HTMLDivElement>();
+  const placed = view.rows.map((r) => ({
+    r,
+    at: shown === "now" ? r.now : r.next && r.next.date === view.date ? r.next : null,
+  }));
+  const starts = view.rows.flatMap((r) => [r.now.start, ...(r.next?.date === view.date ? [r.next.start] : [])]);
+  const ends = view.rows.flatMap((r) => [
+    r.now.start + r.minutes,
+    ...(r.next?.date === view.date ? [r.next.start + r.minutes] : []),
+  ]);
+  const from = Math.floor(Math.min(...starts) / 60) - 1;
+  const to = Math.ceil(Math.max(...ends) / 60) + 1;
+  const width = size?.width ?? 900;
+  const unit = (width - LEFT - 16) / ((to - from) * 60);
+  const x = (minute: number) => LEFT + (minute - from * 60) * unit;
+  const occupied = shown === "now" ? view.before : view.after;
+  const bottom = TOP + view.rows.length * ROW + 8;
+  const most = Math.max(view.limits.racks, ...view.before.map((o) => o.racks), ...view.after.map((o) => o.racks), 1);
+  const step = 18;
+  return (
+    <div ref={ref} className="min-h-0 flex-1 overflow-auto">
+      <svg
+        width={width}
+        height={bottom + most * step + 60}
+        role="img"
+        aria-label={`Hours in the gym on ${day(view.date)}, ${shown === "now" ? "as planned" : "fitted together"}; the panel beside it says the same in words.`}
+      >
+        {Array.from({ length: to - from + 1 }, (_, i) => (from + i) * 60).map((m) => (
+          <g key={m}>
+            <line x1={x(m)} x2={x(m)} y1={TOP - 8} y2={bottom + most * step + 18} stroke="var(--color-hair)" />
+            <Text x={x(m) + 4} y={TOP - 12} fill="var(--color-ink2)">
+              {time(m)}
+            </Text>
+          </g>
+        ))}
+        {placed.map(({ r, at }, i) => {
+          const y = TOP + i * ROW;
+          const was = shown === "next" && (!at || at.start !== r.now.start);
+          return (
+            <g key={r.id}>
+              <line x1={16} x2={width - 16} y1={y + ROW - 0.5} y2={y + ROW - 0.5} stroke="var(--color-hair2)" />
+              <Text x={16} y={y + 18} size={13} weight={600} width={88}>
+                {r.name}
+              </Text>
+              <Text x={16} y={y + 33} fill="var(--color-ink2)">
+                {sessionName(r.label, r.emphasis)}
+                {r.locked ? ", locked" : ""}
+              </Text>
+              {was && (
+                <rect
+                  x={x(r.now.start)}
+                  y={y + 6}
+                  width={r.minutes * unit}
+                  height={ROW - 14}
+                  fill="none"
+                  stroke="var(--color-edge)"
+                  strokeDasharray="4 3"
+                />
+              )}
+              {at ? (
+                <>
+                  <rect
+                    x={x(at.start)}
+                    y={y + 6}
+                    width={r.minutes * unit}
+                    height={ROW - 14}
+                    fill="var(--color-iron-l)"
+                    stroke="var(--color-iron)"
+                  />
+                  {r.rack && (
+                    <rect
+                      x={x(at.start + r.rack.from)}
+                      y={y + 6}
+                      width={(r.rack.to - r.rack.from) * unit}
+                      height={ROW - 14}
+                      fill={r.rack.heavy ? "var(--color-iron)" : LIGHT}
+                    />
+                  )}
+                  <Text
+                    x={x(at.start + (r.rack?.from ?? 0)) + 6}
+                    y={y + 26}
+                    weight={600}
+                    size={12}
+                    fill={r.rack?.heavy ? "var(--color-panel)" : "var(--color-ink)"}
+                  >
+                    {time(at.start)}
+                    {r.rack ? (at.rack ? `, rack ${at.rack}` : ", no rack free") : ""}
+                  </Text>
+                  {r.rack && !at.rack && <Triangle x={x(at.start + r.minutes) + 12} y={y + 22} size={6} />}
+                </>
+              ) : (
+                <Text x={x(r.now.start)} y={y + 26} fill="var(--color-brick-ink)" weight={600} size={12}>
+                  {r.next ? `moves to ${day(r.next.date)} ${time(r.next.start)}` : "no hour left"}
+                </Text>
+              )}
+            </g>
+          );
+        })}
+        <Text x={16} y={bottom + 22} size={13} weight={600} width={88}>
+          Racks in use
+        </Text>
+        <Text x={16} y={bottom + 37} fill="var(--color-ink2)">
+          {view.limits.racks} there, dark: heavy sets
+        </Text>
+        {occupied.flatMap((o) =>
+          Array.from({ length: o.racks }, (_, k) => (
+            <rect
+              key={`${o.start}/${k}`}
+              x={x(o.start)}
+              y={bottom + 8 + (most - k - 1) * step}
+              width={15 * unit}
+              height={step}
+              fill={k >= view.limits.racks ? "var(--color-brick)" : k < o.heavy ? "var(--color-iron)" : LIGHT}
+              stroke="var(--color-paper)"
+            />
+          )),
+        )}
+        <line
+          x1={LEFT}
+          x2={width - 16}
+          y1={bottom + 8 + (most - view.limits.racks) * step}
+          y2={bottom + 8 + (most - view.limits.racks) * step}
+          stroke="var(--color-ground)"
+          strokeWidth="1.5"
+          strokeDasharray="3 3"
+        />
+        <line
+          x1={LEFT}
+          x2={width - 16}
+          y1={bottom + 8 + most * step}
+          y2={bottom + 8 + most * step}
+          stroke="var(--color-ground)"
+          strokeWidth="2"
+        />
+      </svg>
+    </div>
+  );
+}

@@ -1,0 +1,237 @@
+/** The gym on one day: who lifts when and on which rack, and the hours fitted together so that there is room. */
+import { useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { toast } from "sonner";
+import type { GymRow, GymView } from "../../api/views";
+import { addDays, mondayOf } from "../../core/dates";
+import { useGym, useSaveGym, useTakeGym, useUndoFor } from "../data/gym";
+import { useClub } from "../data/hooks";
+import { day, duration, sessionName, time } from "../format";
+import { GymSheet } from "../gym/GymSheet";
+import { ICON, WarnIcon } from "../ui/glyphs";
+import { useKeys } from "../ui/keys";
+import { Segments } from "../ui/Segments";
+import { Failed, Loading } from "../ui/State";
+import { Asked } from "../ui/Why";
+
+type Shown = "now" | "next";
+
+export default function GymRoute() {
+  const club = useClub();
+  const { date = club.data?.today ?? "" } = useParams();
+  const [place, setPlace] = useState<string | null>(null);
+  const gym = useGym(date, place);
+  if (gym.isPending) return <Loading what="the gym" />;
+  if (gym.isError) return <Failed error={gym.error} retry={() => gym.refetch()} what="The gym" />;
+  return <Gym view={gym.data} onPlace={setPlace} />;
+}
+
+/** Quarters of an hour with more racks or athletes than there are. */
+const over = (view: GymView, shown: Shown): number =>
+  (shown === "now" ? view.before : view.after).filter(
+    (o) => o.racks > view.limits.racks || o.athletes > view.limits.athletes,
+  ).length;
+
+const moved = (r: GymRow, date: string): boolean => !r.next || r.next.date !== date || r.next.start !== r.now.start;
+
+function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => void }) {
+  const navigate = useNavigate();
+  const [shown, setShown] = useState<Shown>("now");
+  const save = useSaveGym();
+  const take = useTakeGym(view.date);
+  const undo = useUndoFor();
+  const go = (by: number) => navigate(`/gym/${addDays(view.date, by)}`);
+  const changes = view.rows.filter((r) => moved(r, view.date));
+  const crowded = over(view, "now");
+  const more = view.rows.reduce((a, r) => a + (r.change ?? 0), 0);
+  const limits = (change: Partial<GymView["limits"]>) =>
+    save.mutate({ place: view.place, ...view.limits, ...change }, { onError: (e) => toast.error(e.message) });
+  const takeOver = () =>
+    take.mutate(view.place, {
+      onSuccess: ({ changed }) => {
+        setShown("now");
+        toast(`${changed.length} session${changed.length === 1 ? "" : "s"} moved.`, {
+          action: { label: "Undo", onClick: () => undo.mutate(changed) },
+        });
+      },
+      onError: (e) => toast.error(e.message),
+    });
+  useKeys("view", [
+    { key: "ArrowLeft", label: "", run: () => go(-1), bar: true },
+    { key: "ArrowRight", label: "day", run: () => go(1), bar: true },
+    { key: "f", label: "fitted together", run: () => setShown(shown === "now" ? "next" : "now"), bar: true },
+  ]);
+  return (
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">
+      <main className="flex min-w-0 flex-col">
+        <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
+          <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">Gym on {day(view.date)}</h1>
+          <button type="button" className="btn btn-sq ml-2" aria-label="Day before" onClick={() => go(-1)}>
+            {ICON.left}
+          </button>
+          <button type="button" className="btn btn-sq -ml-1" aria-label="Next day" onClick={() => go(1)}>
+            {ICON.right}
+          </button>
+          {view.gyms.length > 0 && (
+            <label className="ml-2 flex items-center gap-2 text-[12px]">
+              Place
+              <select className="input h-8 w-[170px]" value={view.place} onChange={(e) => onPlace(e.target.value)}>
+                {view.gyms.map((g) => (
+                  <option key={g.place} value={g.place}>
+                    {g.place} ({g.athletes})
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
+          <span className="flex-1" />
+          <Segments<Shown>
+            name="Hours shown"
+            value={shown}
+            onChange={setShown}
+            options={[
+              ["now", "As planned"],
+              ["next", "Fitted together"],
+            ]}
+          />
+          <button
+            type="button"
+            className="btn btn-pri"
+            disabled={changes.length === 0 || take.isPending}
+            onClick={takeOver}
+          >
+            {take.isPending ? "Storing…" : "Take over"}
+          </button>
+        </div>
+        {view.rows.length === 0 ? (
+          <p className="m-4 text-ink2">
+            Nobody has a session planned in a gym on this day. The arrows walk to other days.
+          </p>
+        ) : (
+          <GymSheet view={view} shown={shown} />
+        )}
+      </main>
+      <aside className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel" aria-label="Room in the gym">
+        <div className="sec">
+          <h2 className="text-[18px] leading-6 font-[650]">{view.place || "No gym"}</h2>
+          <div className="mt-2 grid grid-cols-2 gap-3">
+            <Count label="Racks" value={view.limits.racks} least={0} onChange={(racks) => limits({ racks })} />
+            <Count
+              label="Athletes at once"
+              value={view.limits.athletes}
+              least={1}
+              onChange={(athletes) => limits({ athletes })}
+            />
+          </div>
+        </div>
+        <div className="sec">
+          <h3 className="sec-h">Fitted together</h3>
+          {crowded > 0 ? (
+            <p className="flex gap-1.5 text-[12px] leading-4 text-brick-ink">
+              <WarnIcon />
+              <span>
+                As planned there is no room for {crowded * 15} min: more racks or athletes are wanted than there are.
+              </span>
+            </p>
+          ) : (
+            <p className="text-[12px] leading-4 text-ink2">As planned there is room for everybody.</p>
+          )}
+          <p className="mt-2 text-[12px] leading-4">
+            <Asked
+              reasons={[
+                {
+                  rule: "gym.fit",
+                  text: `The weeks cost ${view.fit.weeks} points above their best, heavy sets that fall together ${view.fit.together}. ${view.fit.proven ? "Nothing cheaper exists" : "The search was cut short; something cheaper may exist"}.`,
+                },
+              ]}
+              className="num text-[22px] leading-7 font-semibold"
+              label={`Cost of fitting together ${view.fit.cost}`}
+            >
+              {view.fit.cost}
+            </Asked>{" "}
+            points in all,{" "}
+            {changes.length === 0
+              ? "nobody moves"
+              : `${changes.length} move${changes.length === 1 ? "s" : ""}, ${more > 0 ? `${more} more for their weeks` : more < 0 ? `${-more} less for their weeks` : "their weeks cost the same"}`}
+            .
+          </p>
+          <ul>
+            {changes.map((r) => (
+              <li key={r.id} className="border-t border-hair2 py-1.5 text-[12px] leading-4 first:border-t-0">
+                <Link className="link font-semibold" to={`/a/${r.id}/week/${mondayOf(view.date)}`}>
+                  {r.name}
+                </Link>
+                : {time(r.now.start)} to{" "}
+                {r.next
+                  ? `${r.next.date === view.date ? "" : `${day(r.next.date)} `}${time(r.next.start)}`
+                  : "no hour left"}
+                <span className="text-ink2">
+                  {r.change === null
+                    ? ""
+                    : r.change === 0
+                      ? ", no cost"
+                      : `, ${r.change > 0 ? "+" : "−"}${Math.abs(r.change)}`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </div>
+        <div className="sec flex-1">
+          <h3 className="sec-h">Who lifts</h3>
+          <ul>
+            {view.rows.map((r) => (
+              <li key={r.id} className="flex gap-2 py-0.5 text-[12px] leading-4">
+                <Link className="link flex-1" to={`/a/${r.id}/session/${view.date}/${r.label}`}>
+                  {r.name}
+                </Link>
+                <span className="text-ink2">
+                  {sessionName(r.label, r.emphasis)}, {duration(r.minutes)}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      </aside>
+    </div>
+  );
+}
+
+function Count({
+  label,
+  value,
+  least,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  least: number;
+  onChange: (n: number) => void;
+}) {
+  return (
+    <div>
+      <span className="mb-1 block text-[12px] font-medium">{label}</span>
+      <div className="flex items-center gap-1.5">
+        <button
+          type="button"
+          className="btn btn-sm btn-sq"
+          aria-label={`Fewer: ${label}`}
+          disabled={value <= least}
+          onClick={() => onChange(value - 1)}
+        >
+          {ICON.minus}
+        </button>
+        <output className="num w-8 text-center text-[18px] font-semibold" aria-label={label}>
+          {value}
+        </output>
+        <button
+          type="button"
+          className="btn btn-sm btn-sq"
+          aria-label={`More: ${label}`}
+          onClick={() => onChange(value + 1)}
+        >
+          {ICON.plus}
+        </button>
+      </div>
+    </div>
+  );
+}
