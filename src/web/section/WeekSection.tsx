@@ -50,6 +50,8 @@ export const WeekSection = memo(function WeekSection(props: Props) {
         width={width}
         height={height}
         viewBox={`0 0 ${width} ${height}`}
+        // A finger drags what it takes hold of: browsers heed this on the drawing as a whole only.
+        style={{ touchAction: "pinch-zoom" }}
         role="group"
         aria-label="Week section. Sessions can be reached with the Tab key."
       >
