@@ -85,3 +85,44 @@ export async function dragFlag(address: string, id: string, traceFile: string): 
     await browser.close();
   }
 }
+
+/**
+ * A session is taken in hand on the week board and led across every day of a full week and back.
+ * @param monday the week
+ */
+export async function dragSession(address: string, id: string, monday: string, traceFile: string): Promise<number[]> {
+  const browser = await chromium.launch(browserOptions);
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`${address}/a/${id}/week/${monday}`);
+    const session = page.locator("[data-session]").first();
+    await session.waitFor();
+    await page.waitForTimeout(4000);
+    const box = await session.boundingBox();
+    const section = await page.getByRole("group", { name: /Week section/ }).boundingBox();
+    if (!box || !section) throw new Error("No session in sight to drag.");
+    const y = box.y + box.height - 24;
+    await page.mouse.move(box.x + box.width / 2, y);
+    await browser.startTracing(page, {
+      path: traceFile,
+      categories: ["toplevel", "devtools.timeline", "disabled-by-default-devtools.timeline"],
+    });
+    await page.mouse.down();
+    const steps = 120;
+    for (let i = 1; i <= steps; i++) {
+      const along = i <= steps / 2 ? i / (steps / 2) : 2 - i / (steps / 2);
+      await page.mouse.move(section.x + 140 + along * (section.width - 160), y);
+      await page.waitForTimeout(16);
+    }
+    const words = await page
+      .getByRole("status")
+      .filter({ hasText: /cost|may not stand/ })
+      .count();
+    await browser.stopTracing();
+    if (words === 0) throw new Error("The cost was not shown while dragging.");
+    await page.keyboard.press("Escape");
+    return mainThreadTasks(JSON.parse(readFileSync(traceFile, "utf8")));
+  } finally {
+    await browser.close();
+  }
+}

@@ -74,12 +74,33 @@ try {
   await desk.waitForTimeout(400);
   await desk.screenshot({ path: `${OUT}/import.png` });
   await shoot(desk, `/a/${id("Ilse")}/week/2026-03-16`, "week", "svg[aria-label^='Week section']");
+  await shoot(desk, `/a/${id("Maren")}/week/2026-03-09`, "week-drag", "[data-session=A]");
+  await desk.waitForTimeout(2500);
+  const anchor = await desk.locator("[data-session=B]").boundingBox();
+  if (anchor) {
+    await desk.mouse.move(anchor.x + anchor.width / 2, anchor.y + anchor.height - 24);
+    await desk.mouse.down();
+    await desk.mouse.move(anchor.x + anchor.width / 2 + 112, anchor.y + anchor.height - 24, { steps: 6 });
+    await desk.getByRole("status").filter({ hasText: /cost/ }).waitFor();
+    await desk.screenshot({ path: `${OUT}/week-drag.png` });
+    await desk.keyboard.press("Escape");
+    await desk.mouse.up();
+  }
+  await fetch(`${address}/api/gym/places/club-gym`, {
+    method: "PUT",
+    headers: { "Content-Type": "application/json" },
+    body: JSON.stringify({ racks: 1, athletes: 6 }),
+  });
+  await shoot(desk, "/gym/2026-05-05", "gym", "main svg rect");
+  await desk.getByRole("button", { name: "Fitted together" }).click();
+  await desk.waitForTimeout(250);
+  await desk.screenshot({ path: `${OUT}/gym.png` });
   await shoot(desk, `/a/${id("Maren")}/session/2026-03-10/A`, "session", "tbody tr");
   await shoot(desk, `/a/${id("Maren")}/records`, "records", "tbody tr");
   await shoot(desk, `/a/${id("Tamsin")}/intake/health`, "intake", "main svg circle");
   await shoot(desk, `/a/${id("Ilse")}/screening`, "screening", "main svg text");
   await shoot(desk, `/a/${id("Maren")}/sheets`, "sheets", "main ol li");
-  await shoot(desk, `/a/${id("Bryn")}/session/2026-03-11/B`, "swap", "tbody tr");
+  await shoot(desk, `/a/${id("Bryn")}/session/2026-03-09/B`, "swap", "tbody tr");
   await desk.getByRole("button", { name: /^Swap/ }).first().click();
   await desk.getByRole("heading", { name: "Not now" }).waitFor();
   await desk.waitForTimeout(250);

@@ -18,6 +18,7 @@ const VIEWS: [string, (id: string) => string, string][] = [
   ["import", (id) => `/a/${id}/import`, "aside h2"],
   ["what if", (id) => `/a/${id}/what-if`, "main svg"],
   ["season sheet", (id) => `/a/${id}/season-sheet`, "main svg"],
+  ["gym", () => "/gym/2026-03-10", "main svg rect"],
   ["club calendar", () => "/calendar", "main svg"],
   ["screening", (id) => `/a/${id}/screening`, "main svg text"],
   ["a test of the screen", (id) => `/a/${id}/screening/run`, "fieldset"],
@@ -77,7 +78,7 @@ test("what opens over a view: the swap list, the form of an own exercise, reason
     const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
     expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
   };
-  await page.goto(`/a/${bryn.id}/session/2026-03-11/B`);
+  await page.goto(`/a/${bryn.id}/session/2026-03-09/B`);
   await page.getByRole("button", { name: /^Swap/ }).first().click();
   await page.getByRole("heading", { name: "Not now" }).waitFor();
   await page.waitForTimeout(200);
@@ -98,6 +99,31 @@ test("what opens over a view: the swap list, the form of an own exercise, reason
   await clean();
   await page.getByRole("button", { name: "What it changes" }).first().click();
   await page.getByRole("list", { name: "What each finding changes" }).waitFor();
+  await clean();
+});
+
+test("what opens over a week: a session in hand, what came between, the weights of the rules", async ({ page }) => {
+  const maren = (await rowsOf(page)).find((r) => r.name.startsWith("Maren"))!;
+  const clean = async () => {
+    const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
+    expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+  };
+  await page.goto(`/a/${maren.id}/week/2026-03-09`);
+  await page.locator(".cursor-grab").first().waitFor();
+  await page.locator("[data-session=A]").focus();
+  await page.keyboard.press("Space");
+  await page.getByRole("status").filter({ hasText: "cost" }).waitFor();
+  await clean();
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Came between…" }).click();
+  await page.getByRole("dialog").waitFor();
+  await page.waitForTimeout(200);
+  await clean();
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "More for this week" }).click();
+  await page.getByRole("menuitem", { name: "Weights of the rules…" }).click();
+  await page.getByLabel("Hard days hard, or spread (S5)").waitFor();
+  await page.waitForTimeout(200);
   await clean();
 });
 

@@ -40,7 +40,11 @@ export function gymRoutes(store: Store, planner: Planner): Router {
       for (const s of week?.sessions ?? []) if (s.date === date) counts.set(s.place, (counts.get(s.place) ?? 0) + 1);
       if (week) found.push({ id, name: stored.athlete.athlete.name, week });
     }
-    const gyms = [...counts].map(([place, athletes]) => ({ place, athletes })).sort((a, b) => b.athletes - a.athletes);
+    // A home is nobody else's gym.
+    const gyms = [...counts]
+      .filter(([p]) => !p.startsWith("home"))
+      .map(([place, athletes]) => ({ place, athletes }))
+      .sort((a, b) => b.athletes - a.athletes);
     const place = wanted ?? gyms[0]?.place ?? "";
     const limits = await limitsOf(place);
     const rows = found.flatMap(({ id, name, week }) => {

@@ -42,9 +42,11 @@ export function GymSheet({ view, shown }: { view: GymView; shown: "now" | "next"
         {Array.from({ length: to - from + 1 }, (_, i) => (from + i) * 60).map((m) => (
           <g key={m}>
             <line x1={x(m)} x2={x(m)} y1={TOP - 8} y2={bottom + most * step + 18} stroke="var(--color-hair)" />
-            <Text x={x(m) + 4} y={TOP - 12} fill="var(--color-ink2)">
-              {time(m)}
-            </Text>
+            {m < to * 60 && (
+              <Text x={x(m) + 4} y={TOP - 12} fill="var(--color-ink2)">
+                {time(m)}
+              </Text>
+            )}
           </g>
         ))}
         {placed.map(({ r, at }, i) => {

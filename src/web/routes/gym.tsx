@@ -157,7 +157,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
           </p>
           <ul>
             {changes.map((r) => (
-              <li key={r.id} className="border-t border-hair2 py-1.5 text-[12px] leading-4 first:border-t-0">
+              <li key={r.id} className="border-t border-hair2 py-1 text-[12px] leading-6 first:border-t-0">
                 <Link className="link font-semibold" to={`/a/${r.id}/week/${mondayOf(view.date)}`}>
                   {r.name}
                 </Link>
@@ -180,8 +180,8 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
           <h3 className="sec-h">Who lifts</h3>
           <ul>
             {view.rows.map((r) => (
-              <li key={r.id} className="flex gap-2 py-0.5 text-[12px] leading-4">
-                <Link className="link flex-1" to={`/a/${r.id}/session/${view.date}/${r.label}`}>
+              <li key={r.id} className="flex gap-2 text-[12px] leading-6">
+                <Link className="link flex-1 leading-6" to={`/a/${r.id}/session/${view.date}/${r.label}`}>
                   {r.name}
                 </Link>
                 <span className="text-ink2">

@@ -77,6 +77,7 @@ export function Frame() {
     { key: "7", label: "Library", run: () => navigate("/library") },
     { key: "8", label: "Intake", run: open("intake") },
     { key: "9", label: "Club calendar", run: () => navigate("/calendar") },
+    { key: "0", label: "Gym on one day", run: () => navigate("/gym") },
   ]);
 
   return (
@@ -88,6 +89,7 @@ export function Frame() {
       >
         <RailLink to="/" name="Squad" glyph={RAIL.squad} end />
         <RailLink to="/calendar" name="Club calendar" glyph={RAIL.calendar} />
+        <RailLink to="/gym" name="Gym on one day" glyph={RAIL.gym} />
         {row && (
           <>
             <RailLink to={`/a/${row.id}/season`} name="Season" glyph={RAIL.season} />

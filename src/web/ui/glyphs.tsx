@@ -40,6 +40,7 @@ export const RAIL = {
   intake: rail(
     <path d="M11 9a3.200 3.200 0 1 0 0-6.400A3.200 3.200 0 0 0 11 9zM4.500 19.500v-2.500a6.500 6.500 0 0 1 9-6M17 11.500v7M13.500 15h7" />,
   ),
+  gym: rail(<path d="M4 3.500v15M18 3.500v15M1.500 8h19M6.500 5.500v5M15.500 5.500v5M4 14h14" />),
   calendar: rail(<path d="M3.500 5h15v13.500h-15zM3.500 9h15M7.500 3v4M14.500 3v4M7 12.500h4M11 15.500h5" />),
   records: rail(<path d="M4 3.5h14v15H4zM4 8.5h14M4 13.5h14M9 3.5v15" />),
 } as const;
