@@ -76,7 +76,7 @@ try {
   await shoot(desk, `/a/${id("Ilse")}/week/2026-03-16`, "week", "svg[aria-label^='Week section']");
   await shoot(desk, `/a/${id("Maren")}/week/2026-03-09`, "week-drag", "[data-session=A]");
   await desk.waitForTimeout(2500);
-  const anchor = await desk.locator("[data-session=B]").boundingBox();
+  const anchor = await desk.locator("[data-session=A]").boundingBox();
   if (anchor) {
     await desk.mouse.move(anchor.x + anchor.width / 2, anchor.y + anchor.height - 24);
     await desk.mouse.down();
@@ -91,11 +91,11 @@ try {
     headers: { "Content-Type": "application/json" },
     body: JSON.stringify({ racks: 1, athletes: 6 }),
   });
-  await shoot(desk, "/gym/2026-05-05", "gym", "main svg rect");
+  await shoot(desk, "/gym/2026-04-28", "gym", "main svg rect");
   await desk.getByRole("button", { name: "Fitted together" }).click();
   await desk.waitForTimeout(250);
   await desk.screenshot({ path: `${OUT}/gym.png` });
-  await shoot(desk, `/a/${id("Maren")}/session/2026-03-10/A`, "session", "tbody tr");
+  await shoot(desk, `/a/${id("Maren")}/session/2026-03-12/A`, "session", "tbody tr");
   await shoot(desk, `/a/${id("Maren")}/records`, "records", "tbody tr");
   await shoot(desk, `/a/${id("Tamsin")}/intake/health`, "intake", "main svg circle");
   await shoot(desk, `/a/${id("Ilse")}/screening`, "screening", "main svg text");

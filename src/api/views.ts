@@ -342,6 +342,16 @@ export interface GymRow {
   minutes: number;
   locked: boolean;
   rack: { from: number; to: number; heavy: boolean } | null;
+  /** What is lifted with a load, in order. */
+  lifts: {
+    name: string;
+    sets: number;
+    reps: number | null;
+    seconds: number | null;
+    loadKg: number | null;
+    loading: Loading;
+  }[];
+  massUnit: "kg" | "lb";
   now: { start: number; rack: number | null };
   /** Null where no hour is left. */
   next: { date: string; start: number; place: string; rack: number | null } | null;

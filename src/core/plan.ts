@@ -122,6 +122,7 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
         minutes: s.minutes,
         lowerLoaded: s.lowerLoaded,
         heavy: s.heavy,
+        stress: s.stress,
       })),
     ];
   }
@@ -252,6 +253,7 @@ function standingOfLog(s: StrengthLog): Standing {
     day: dayNumber(s.date),
     start: minutesOf(s.start ?? "18:00"),
     minutes: s.minutes ?? 60,
+    stress: (s.minutes ?? 60) * (s.rpe ?? 6),
     lowerLoaded: loaded.length > 0,
     heavy: loaded.some((i) => i.sets.some((x) => (x.reps ?? 99) <= 6 && (x.rir ?? 9) <= 2)),
   };

@@ -1,7 +1,7 @@
 /** Plans of stored athletes, computed when asked for and kept while the facts and the day stay the same. */
-import { firstDay, type Planned as PlannedFrom, planSeason, weeksBetween } from "../api/make/planned";
-import { type IsoDate, mondayOf } from "../core/dates";
-import { type PlanWeek, plan } from "../core/plan";
+import { firstDay, type Planned as PlannedFrom, planSeason } from "../api/make/planned";
+import type { IsoDate } from "../core/dates";
+import { plan } from "../core/plan";
 import type { Store, Stored } from "./store/store";
 
 export type Planned = PlannedFrom<Stored>;
@@ -61,23 +61,5 @@ export class Planner {
       pastLimits: new Map(),
       library,
     };
-  }
-
-  /**
-   * The least-cost fit of one week without what is held in it. The weeks before are planned too, since their last sessions count.
-   * @returns undefined for a week that is past or outside the season
-   */
-  refit(stored: Stored, monday: IsoDate): PlanWeek | undefined {
-    const from = firstDay(stored, this.day());
-    const held = stored.held.filter((h) => mondayOf(h.date) !== monday);
-    const { weeks } = plan(stored.athlete, {
-      from,
-      weeks: Math.max(0, weeksBetween(from, monday) + 1),
-      held,
-      swaps: stored.swaps,
-      weights: stored.weights,
-      library: this.store.shelf.library,
-    });
-    return weeks.find((w) => w.season.start === monday);
   }
 }

@@ -13,7 +13,7 @@ const VIEWS: [string, (id: string) => string, string][] = [
   ["squad", () => "/", "tbody tr"],
   ["season", (id) => `/a/${id}/season`, "svg[aria-label^='Season section']"],
   ["week", (id) => `/a/${id}/week/2026-03-09`, "svg[aria-label^='Week section']"],
-  ["session", (id) => `/a/${id}/session/2026-03-10/A`, "tbody tr"],
+  ["session", (id) => `/a/${id}/session/2026-03-12/A`, "tbody tr"],
   ["records", (id) => `/a/${id}/records`, "tbody tr"],
   ["import", (id) => `/a/${id}/import`, "aside h2"],
   ["what if", (id) => `/a/${id}/what-if`, "main svg"],

@@ -48,6 +48,9 @@ const adds = (o: Option, minute: number): number => decayed(o.legs, (minute - mi
 /** 100 exp(-0.5 sum / mean) = 55 */
 const tiredAt = (c: WeekContext): number => -2 * Math.log(0.55) * Math.max(20, c.legs.meanDaily);
 
+/** Loaded leg work of 150 AU or more makes a hard day of it. */
+const hardDay = (s: Standing): boolean => s.lowerLoaded && s.stress >= 150;
+
 const weigh = (c: WeekContext, rule: string, severity: number): number =>
   Math.round((c.weights[rule] ?? DEFAULT_WEIGHTS[rule]!) * Math.max(0, Math.min(1, severity)));
 
@@ -64,7 +67,7 @@ function alone(o: Option, c: WeekContext): number {
     if (Math.abs(ahead) < 6 * H) points += weigh(c, "S4", 1 - Math.abs(ahead) / (6 * H));
     if (!onLegs(e) && Math.abs(ahead) < 3 * H) points += weigh(c, "S14", 1 - Math.abs(ahead) / (3 * H));
   }
-  if (o.lowerLoaded && c.hasKey && c.keyDays.has(o.day) === (c.placement === "spread")) points += weigh(c, "S5", 1);
+  if (hardDay(o) && c.hasKey && c.keyDays.has(o.day) === (c.placement === "spread")) points += weigh(c, "S5", 1);
   if (c.preferredDays.size > 0 && !c.preferredDays.has(weekday)) points += weigh(c, "S7", 1);
   const last = c.lastDays.get(o.label);
   if (last && last !== weekday) points += weigh(c, "S8", 1);
@@ -140,10 +143,10 @@ export async function byHighs(demands: readonly Demand[], c: WeekContext): Promi
   if (free.length > 0 && onFree.length > 0)
     rows.push(`${onFree.map((l) => l.x).join(" + ")} - ${yes("s6", weigh(c, "S6", 1))} <= ${free.length - 1}`);
   // S11: the same for each three days in a row, counted where strength has a part in them.
-  const always = (d: number) => c.keyDays.has(d) || c.standing.some((s) => s.lowerLoaded && s.day === d);
+  const always = (d: number) => c.keyDays.has(d) || c.standing.some((s) => hardDay(s) && s.day === d);
   for (let first = c.monday - 2; first <= c.monday + 5; first++) {
     const open = [first, first + 1, first + 2].filter((d) => !always(d));
-    const on = all.filter(({ o }) => o.lowerLoaded && open.includes(o.day));
+    const on = all.filter(({ o }) => hardDay(o) && open.includes(o.day));
     if (open.length === 0 || on.length === 0 || open.some((d) => d < c.monday || d > c.monday + 6)) continue;
     const y = yes(`s11_${first - c.monday + 2}`, weigh(c, "S11", 1));
     rows.push(`${on.map((l) => l.x).join(" + ")} - ${y} <= ${open.length - 1}`);

@@ -1,6 +1,6 @@
 /** What the rules that should hold charge (handbook 12): one session by itself, and two together. */
 import { LABEL_WORDS } from "../dose/layered";
-import { at, type EnduranceFact, enduranceFacts, FULLY_OVER, HOURS, hours, points, what } from "./rules";
+import { at, type EnduranceFact, enduranceFacts, FULLY_OVER, HOURS, hours, isDemanding, points, what } from "./rules";
 import type { Cost, Option, Standing, WeekContext } from "./types";
 
 /** Takes what a rule charges; the sentence is made only where it is read. */
@@ -41,7 +41,7 @@ function chargeOwn(o: Option, c: WeekContext, add: Charge): void {
   if (o.mobility) return;
   for (const e of enduranceFacts(c)) chargeBeside(o, e, name, add);
   chargeDay(o, c, name, add);
-  if (o.lowerLoaded && c.hasKey) {
+  if (isDemanding(o) && c.hasKey) {
     const onKey = c.keyDays.has(o.day);
     if (c.placement === "stack" && !onKey)
       add("S5", 1, () => `${name} is on a day without a key session; hard days are to be hard, easy days easy.`);

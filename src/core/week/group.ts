@@ -4,7 +4,7 @@
  */
 import { fatigueAt, freshness, leftOf, TIRED, tiredFrom } from "../legs/freshness";
 import { weekdayName } from "./costs";
-import { at, boutOf, type EnduranceFact, enduranceFacts, MOST_IN_A_ROW, points, what } from "./rules";
+import { at, boutOf, type EnduranceFact, enduranceFacts, isDemanding, MOST_IN_A_ROW, points, what } from "./rules";
 import type { Cost, Option, WeekContext } from "./types";
 
 /** A key session, and how much more fatigue its start can take before the legs count as tired, AU. */
@@ -18,6 +18,17 @@ interface KeyStart {
 /** Days looked at around the week for demanding days in a row: two before Monday, one after Sunday. */
 const AROUND = { before: MOST_IN_A_ROW, after: 1 };
 const SPAN = AROUND.before + 7 + AROUND.after;
+
+const known = new WeakMap<WeekContext, Group>();
+
+/** The whole-week rules of a context, made once for as long as it lives. */
+export function groupOf(c: WeekContext): Group {
+  const found = known.get(c);
+  if (found) return found;
+  const made = new Group(c);
+  known.set(c, made);
+  return made;
+}
 
 export class Group {
   /** Key sessions of the week whose legs the placement can tire. */
@@ -50,7 +61,7 @@ export class Group {
       if (d >= c.monday && d < c.monday + 7) mask |= 1 << (d - c.monday);
       around |= this.bit(d);
     }
-    for (const s of c.standing) if (s.lowerLoaded) around |= this.bit(s.day);
+    for (const s of c.standing) if (isDemanding(s)) around |= this.bit(s.day);
     this.keyMask = mask;
     this.around = around;
   }
@@ -64,7 +75,7 @@ export class Group {
   bitsOf(o: Option): { strength: number; demanding: number } {
     return {
       strength: o.mobility ? 0 : 1 << (o.day - this.c.monday),
-      demanding: o.lowerLoaded ? this.bit(o.day) : 0,
+      demanding: isDemanding(o) ? this.bit(o.day) : 0,
     };
   }
 

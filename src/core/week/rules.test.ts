@@ -118,6 +118,8 @@ describe("should-hold rules", () => {
     const key = context([session(TUE, "07:00", "intervals", 60)]);
     expect(charged(option(TUE, 18), key).S5).toBeUndefined();
     expect(charged(option(WED, 18), key).S5).toBe(DEFAULT_WEIGHTS.S5);
+    // A light or restoring session makes no hard day.
+    expect(charged(option(WED, 18, { stress: 100 }), key).S5).toBeUndefined();
     const spread = { ...key, placement: "spread" as const };
     expect(charged(option(TUE, 18), spread).S5).toBe(DEFAULT_WEIGHTS.S5);
     expect(charged(option(WED, 18), spread).S5).toBeUndefined();
@@ -190,6 +192,7 @@ describe("rules of the whole week", () => {
     const two = context(keyOn(TUE, WED));
     expect(rules(two, option("2026-03-05", 18))).toEqual(["S11"]);
     expect(rules(two, option("2026-03-05", 18, { lowerLoaded: false, heavy: false }))).toEqual([]);
+    expect(rules(two, option("2026-03-05", 18, { stress: 149 }))).toEqual([]);
     expect(rules(two, option("2026-03-06", 18))).toEqual([]);
     expect(rules(context(keyOn(TUE, WED, "2026-03-05")), option(WED, 18))).toEqual([]);
     expect(rules(context(keyOn("2026-02-28", "2026-03-01")), option("2026-03-02", 18))).toEqual(["S11"]);
@@ -268,7 +271,7 @@ describe("the fit", () => {
     expect(closed.unplaced[0]!.why).toMatch(/long run.*M4.*another day/);
   });
   it("counts the sessions that stand already", () => {
-    const yesterday = { day: dayNumber(TUE), start: 19 * 60, minutes: 60, lowerLoaded: true, heavy: true };
+    const yesterday = { day: dayNumber(TUE), start: 19 * 60, minutes: 60, lowerLoaded: true, heavy: true, stress: 300 };
     const fit = fitWeek([demand("A", option(WED, 18), option(WED, 19))], context([], { standing: [yesterday] }));
     expect(fit.placed[0]!.start).toBe(19 * 60);
     expect(fit.costs.map((c) => c.rule)).toEqual(["S1"]);

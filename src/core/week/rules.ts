@@ -38,6 +38,10 @@ export const HOURS = {
 };
 /** Minutes over a day's limit at which it weighs in full [house]. */
 export const FULLY_OVER = 30;
+/** Planned stress from which loaded lower-body work makes a day demanding, AU [house]; light and restoring sessions lie below. */
+export const DEMANDING_STRESS = 150;
+export const isDemanding = (s: Pick<Standing, "lowerLoaded" | "stress">): boolean =>
+  s.lowerLoaded && s.stress >= DEMANDING_STRESS;
 /** Demanding days in a row that are well. */
 export const MOST_IN_A_ROW = 2;
 

@@ -32,7 +32,7 @@ export interface Option {
 }
 
 /** A strength session that stands already: lifted, or placed in an earlier week. */
-export type Standing = Pick<Option, "day" | "start" | "minutes" | "lowerLoaded" | "heavy">;
+export type Standing = Pick<Option, "day" | "start" | "minutes" | "lowerLoaded" | "heavy" | "stress">;
 
 export interface Demand {
   label: Label;

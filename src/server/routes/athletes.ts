@@ -7,6 +7,7 @@ import { enduranceBetween, weekView } from "../../api/make/week";
 import { enduranceBody, heldBody, lockBody, logBody, phasesBody, raceBody, windowsBody } from "../../api/requests";
 import type { AthleteView } from "../../api/views";
 import { addDays, dayLabel, dayNumber, mondayOf, timeOf } from "../../core/dates";
+import { planWeek } from "../../core/planWeek";
 import { readAthleteFile, writeAthleteFile } from "../../formats/athlete-file";
 import { faulty, notFound, parse } from "../errors";
 import type { Feed } from "../feed/feed";
@@ -92,16 +93,17 @@ export function athleteRoutes(store: Store, planner: Planner, feed: Feed): Route
   /** Fits the week anew around what is locked, and holds the answer. */
   router.post("/:id/weeks/:monday/fit", async (req, res) => {
     const monday = mondayOf(dateParam(req.params.monday));
-    const s = await stored(req.params.id);
-    const week = planner.refit(s, monday);
-    if (!week) throw notFound("week in this season that is still ahead");
+    const s = await season(req.params.id);
+    const known = s.plan.weeks.find((w) => w.season.start === monday);
+    if (!known) throw notFound("week in this season that is still ahead");
+    const week = planWeek({ ...known.input, held: [] });
     await store.hold(
-      s.id,
+      s.stored.id,
       monday,
       week.sessions.map((x) => ({ date: x.date, start: timeOf(x.start), place: x.place, label: x.label })),
       "Week fitted",
     );
-    const view = weekView(await season(s.id), planner.today(), monday);
+    const view = weekView(await season(s.stored.id), planner.today(), monday);
     if (!view) throw notFound("week in this season");
     res.json(view);
   });

@@ -4,6 +4,7 @@ import { firstDay, weeksBetween } from "../../api/make/planned";
 import { gymBody, gymTakeBody } from "../../api/requests";
 import type { GymRow, GymView } from "../../api/views";
 import { type IsoDate, isDate, mondayOf, timeOf } from "../../core/dates";
+import { EXTERNAL } from "../../core/exercise/types";
 import { assignRacks, fitGym, type GymLimits, occupancy } from "../../core/gym/fit";
 import { gymAthlete } from "../../core/gymDay";
 import { faulty, parse } from "../errors";
@@ -38,7 +39,8 @@ export function gymRoutes(store: Store, planner: Planner): Router {
       const { plan } = planner.near(stored, weeks);
       const week = plan.weeks.find((w) => w.season.start === mondayOf(date));
       for (const s of week?.sessions ?? []) if (s.date === date) counts.set(s.place, (counts.get(s.place) ?? 0) + 1);
-      if (week) found.push({ id, name: stored.athlete.athlete.name, week });
+      if (week)
+        found.push({ id, name: stored.athlete.athlete.name, massUnit: stored.athlete.athlete.massUnit ?? "kg", week });
     }
     // A home is nobody else's gym.
     const gyms = [...counts]
@@ -47,9 +49,9 @@ export function gymRoutes(store: Store, planner: Planner): Router {
       .sort((a, b) => b.athletes - a.athletes);
     const place = wanted ?? gyms[0]?.place ?? "";
     const limits = await limitsOf(place);
-    const rows = found.flatMap(({ id, name, week }) => {
+    const rows = found.flatMap(({ id, name, massUnit, week }) => {
       const at = gymAthlete(id, week, date, place);
-      return at ? [{ id, name, week, ...at }] : [];
+      return at ? [{ id, name, massUnit, week, ...at }] : [];
     });
     return { gyms, place, limits, rows };
   };
@@ -85,6 +87,17 @@ export function gymRoutes(store: Store, planner: Planner): Router {
           minutes: r.session.minutes,
           locked: r.session.locked,
           rack: r.athlete.rack,
+          lifts: r.session.items
+            .filter((i) => EXTERNAL.includes(i.loading))
+            .map(({ exercise, sets, reps, seconds, loadKg, loading }) => ({
+              name: exercise.name,
+              sets,
+              reps,
+              seconds,
+              loadKg,
+              loading,
+            })),
+          massUnit: r.massUnit,
           now: { start: r.session.start, rack: racksNow[i] ?? null },
           next:
             hour === null

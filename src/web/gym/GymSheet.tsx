@@ -1,6 +1,6 @@
 /** The gym's day as a sheet: a row an athlete, hours along the top, racks in use below. */
 import type { GymView } from "../../api/views";
-import { day, sessionName, time } from "../format";
+import { day, loadText, sessionName, setsByReps, time } from "../format";
 import { Text, Triangle } from "../section/parts";
 import { BAND_STYLE } from "../section/patterns";
 import { useSize } from "../section/useSize";
@@ -149,6 +149,41 @@ export function GymSheet({ view, shown }: { view: GymView; shown: "now" | "next"
           strokeWidth="2"
         />
       </svg>
+      <table className="mx-4 mb-4 w-[calc(100%-32px)] text-[12px] leading-4">
+        <caption className="sr-only">What is lifted, and on which rack</caption>
+        <thead>
+          <tr className="border-b border-ground text-left">
+            <th className="w-[150px] py-1 font-semibold">Athlete</th>
+            <th className="w-[64px] py-1 font-semibold">From</th>
+            <th className="w-[64px] py-1 font-semibold">Until</th>
+            <th className="w-[56px] py-1 font-semibold">Rack</th>
+            <th className="py-1 font-semibold">With a load</th>
+          </tr>
+        </thead>
+        <tbody>
+          {placed
+            .flatMap(({ r, at }) => (at ? [{ r, at }] : []))
+            .sort((a, b) => a.at.start - b.at.start)
+            .map(({ r, at }) => (
+              <tr key={r.id} className="border-b border-hair2 align-top">
+                <td className="py-1.5 font-medium">{r.name}</td>
+                <td className="num py-1.5">{time(at.start)}</td>
+                <td className="num py-1.5">{time(at.start + r.minutes)}</td>
+                <td className="num py-1.5">{r.rack ? (at.rack ?? "none free") : "–"}</td>
+                <td className="py-1.5">
+                  {r.lifts.length === 0
+                    ? "nothing"
+                    : r.lifts
+                        .map(
+                          (l) =>
+                            `${l.name} ${setsByReps(l)}, ${loadText(l, { massUnit: r.massUnit, distanceUnit: "km" })}`,
+                        )
+                        .join("; ")}
+                </td>
+              </tr>
+            ))}
+        </tbody>
+      </table>
     </div>
   );
 }

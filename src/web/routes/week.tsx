@@ -1,5 +1,5 @@
 /** Week: the fit around the key sessions, its price by rule, its best alternatives. */
-import { lazy, Suspense, useCallback, useMemo, useState } from "react";
+import { lazy, Suspense, startTransition, useCallback, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { toast } from "sonner";
 import type { EnduranceView, WeekView } from "../../api/views";
@@ -67,7 +67,11 @@ function Week({ id, view }: { id: string; view: WeekView }) {
     [id, view, navigate],
   );
   const select = useCallback(
-    (at: number) => setChosen(view.sessions[at] ? `${view.sessions[at].date}${view.sessions[at].label}` : null),
+    // Drawn in slices: a press chooses before it becomes a drag, and the hand must not wait for the panel.
+    (at: number) =>
+      startTransition(() =>
+        setChosen(view.sessions[at] ? `${view.sessions[at].date}${view.sessions[at].label}` : null),
+      ),
     [view],
   );
   const editEndurance = useCallback((e: string) => setEditing(view.endurance.find((x) => x.id === e) ?? null), [view]);

@@ -84,7 +84,7 @@ export function FitPanel({
       <div className="sec">
         <h3 className="sec-h">
           {fit.cost > 0
-            ? `Where the ${fit.cost} points come from`
+            ? `Where the ${fit.cost} point${fit.cost === 1 ? " comes" : "s come"} from`
             : open.length > 0
               ? "No rule charges anything"
               : "Nothing to place"}

@@ -68,7 +68,7 @@ const Places = memo(function Places({ l, places, closed, cost }: PlacesProps) {
               fill="var(--color-paper)"
               opacity=".4"
             />
-            <Text x={d.x0 + 8} y={l.bottom - 8} fill="var(--color-ink)" weight={600} halo="var(--color-paper)">
+            <Text x={d.x0 + 8} y={l.ground + 25} fill="var(--color-ink)" weight={600} halo="var(--color-paper)">
               {block.rule}
             </Text>
           </g>
