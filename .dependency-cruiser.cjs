@@ -1,5 +1,17 @@
 /** The arrows of docs/architecture.md, checked. A broken one fails CI. */
-const rooms = ["athlete", "screening", "exercise", "endurance", "legs", "gym", "season", "dose", "week", "session", "progress"];
+const rooms = [
+  "athlete",
+  "screening",
+  "exercise",
+  "endurance",
+  "legs",
+  "gym",
+  "season",
+  "dose",
+  "week",
+  "session",
+  "progress",
+];
 const basics = "^src/core/(units|dates|why|rules)\\.ts$";
 
 module.exports = {
