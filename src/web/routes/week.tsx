@@ -125,10 +125,6 @@ function Week({ id, view }: { id: string; view: WeekView }) {
     onLocked: (label) => toast(`Session ${label} is locked and stays. Unlock it first (L).`),
     onDrop: (end) => actions.drop(end, placeAt(store.get().board, store.get().target)?.place ?? null),
   });
-  const over = useMemo(
-    () => (layout ? <HandMarks store={store} layout={layout} view={view} /> : null),
-    [store, layout, view],
-  );
   const end = addDays(view.monday, 6);
   const { edits } = actions;
   return (
@@ -201,10 +197,10 @@ function Week({ id, view }: { id: string; view: WeekView }) {
                 onOpen={openSession}
                 onEndurance={editEndurance}
                 grab={view.editable && preview === null && weigher.ready ? grab : null}
-                over={over}
                 width={size.width}
                 height={size.height}
               />
+              <HandMarks store={store} layout={layout} view={view} width={size.width} height={size.height} />
               <HandWords store={store} layout={layout} view={view} width={size.width} />
             </>
           )}

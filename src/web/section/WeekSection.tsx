@@ -1,5 +1,5 @@
 /** The week as a ground section: buttes of endurance above, anchors below, rock at each day's depth limit. */
-import { type HTMLAttributes, memo, type ReactNode, type SVGAttributes } from "react";
+import { type HTMLAttributes, memo, type SVGAttributes } from "react";
 import type { WeekView } from "../../api/views";
 import { duration, sessionName, time } from "../format";
 import type { Hand } from "../week/hand";
@@ -25,14 +25,12 @@ interface Props {
   onEndurance: (id: string) => void;
   /** Null where the week is past. */
   grab: Grab | null;
-  /** Drawn above everything: what is in hand. */
-  over: ReactNode;
   width: number;
   height: number;
 }
 
 export const WeekSection = memo(function WeekSection(props: Props) {
-  const { layout: l, view, selected, onSelect, onOpen, onEndurance, grab, over, width, height } = props;
+  const { layout: l, view, selected, onSelect, onOpen, onEndurance, grab, width, height } = props;
   const enduranceHand = (id: string) => {
     const e = view.endurance.find((x) => x.id === id);
     // What is done or past stays where it was.
@@ -250,7 +248,8 @@ export const WeekSection = memo(function WeekSection(props: Props) {
               {...hand}
               onClick={() => onSelect(a.index)}
               onDoubleClick={() => onOpen(a.index)}
-              onFocus={() => onSelect(a.index)}
+              // A press chooses when it ends as a click; it may become a drag.
+              onFocus={(e) => e.currentTarget.matches(":focus-visible") && onSelect(a.index)}
               onKeyDown={(e) => {
                 hand?.onKeyDown?.(e);
                 if (!e.isPropagationStopped() && e.key === "Enter") onOpen(a.index);
@@ -325,7 +324,6 @@ export const WeekSection = memo(function WeekSection(props: Props) {
         <AxisTitle x={29} y={(l.top + 40 + l.ground) / 2} name="Terrain" rest=", load in AU" />
         <AxisTitle x={29} y={(l.ground + l.bottom) / 2} name="Depth" rest=", AU" />
         <Rows l={l} />
-        {over}
       </svg>
       <ul aria-label="Endurance sessions" className="absolute">
         {view.endurance.map((e) => (

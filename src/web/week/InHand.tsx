@@ -24,15 +24,27 @@ const xOf = (l: WeekLayout, date: string, minute: number): number => {
 /** An anchor stands in the middle of its half of the day. */
 const halfOf = (l: WeekLayout, date: string, minute: number): number => xOf(l, date, minute < 720 ? 360 : 1080);
 
-/** Inside the section. */
-export function HandMarks({ store, layout: l, view }: Props) {
+/** Over the section, in a drawing of its own, so that the section is not painted again with every step of the hand. */
+export function HandMarks({ store, layout: l, view, width, height }: Props & { width: number; height: number }) {
   const state = useHandState(store);
   if (!state.hand || !state.target) return null;
+  const sheet = {
+    width,
+    height,
+    viewBox: `0 0 ${width} ${height}`,
+    className: "pointer-events-none absolute top-0 left-0 z-10 will-change-transform",
+  };
   return (
-    <g pointerEvents="none" data-testid="in-hand">
-      {state.board && <Places l={l} places={state.board.places} closed={state.board.closed} cost={state.board.cost} />}
-      <Ghost l={l} view={view} state={state} />
-    </g>
+    <>
+      {state.board && (
+        <svg {...sheet} aria-hidden="true">
+          <Places l={l} places={state.board.places} closed={state.board.closed} cost={state.board.cost} />
+        </svg>
+      )}
+      <svg {...sheet} aria-hidden="true">
+        <Ghost l={l} view={view} state={state} />
+      </svg>
+    </>
   );
 }
 
@@ -221,8 +233,8 @@ export function HandWords({ store, layout: l, view, width }: Props & { width: nu
   const left = Math.max(l.x0, Math.min(width - 268, x > width / 2 ? x - 288 : x + 34));
   return (
     <div
-      className="pointer-events-none absolute z-20 w-[256px] rounded-[3px] border border-edge bg-panel px-3 py-2 text-[12px] leading-4 shadow-[0_2px_8px_rgb(58_47_37/0.18)]"
-      style={{ left, top: l.ground + 44 }}
+      className="pointer-events-none absolute z-20 w-[256px] rounded-[3px] border border-edge bg-panel px-3 py-2 text-[12px] leading-4 shadow-[0_2px_8px_rgb(58_47_37/0.18)] [contain:layout_paint_style] will-change-transform"
+      style={{ left: 0, top: 0, transform: `translate(${left}px, ${l.ground + 44}px)` }}
       aria-live={state.by === "keys" ? "assertive" : "off"}
       role="status"
     >
