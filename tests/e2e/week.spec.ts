@@ -74,6 +74,15 @@ test("a session dragged with the mouse shows its cost and the rule before it is 
   await expect(words).toContainText(/\+\d+ Single-leg B .*\((S\d+)\)/);
   const cost = Number(/cost (\d+)/.exec((await words.textContent())!)![1]);
   expect(cost).toBeGreaterThan(before.fit.cost);
+  // Esc in the middle gives it back.
+  await page.keyboard.press("Escape");
+  await expect(words).toHaveCount(0);
+  await page.mouse.up();
+  expect((await placedOn(page, id)).B).toBe(`2026-03-14 ${b.start}`);
+
+  await hold(page, session(page, "B"));
+  await page.mouse.move(thursday.x, thursday.y, { steps: 6 });
+  await expect(words).toContainText(`cost ${cost}`);
   await page.mouse.up();
   await expect(page.getByText(/B moved to Thu\s12\sMar/).first()).toBeVisible();
   const after = await week(page, id);

@@ -167,6 +167,13 @@ export function useHand(given: Given): { store: HandStore; grab: Grab } {
       },
       onKeyDown: (e: KeyboardEvent<Element>) => {
         const held = store.get().hand;
+        if (press?.moved && e.key === "Escape") {
+          // Given back in the middle of a drag.
+          press = null;
+          store.set(EMPTY_HAND);
+          e.stopPropagation();
+          return;
+        }
         const mine = held !== null && store.get().by === "keys";
         if (!mine && e.key !== " ") return;
         if (!mine) take(hand, "keys");
