@@ -42,7 +42,7 @@ export function SeasonSection({
         height={height}
         viewBox={`0 0 ${width} ${height}`}
         // A finger drags what it takes hold of: browsers heed this on the drawing as a whole only.
-        style={{ touchAction: "pan-y pinch-zoom" }}
+        style={{ touchAction: "pan-y pinch-zoom", userSelect: "none" }}
         role="group"
         aria-label={`Season section of ${l.columns.length} weeks. The same figures stand in the table after it.`}
       >

@@ -49,7 +49,7 @@ export const WeekSection = memo(function WeekSection(props: Props) {
         height={height}
         viewBox={`0 0 ${width} ${height}`}
         // A finger drags what it takes hold of: browsers heed this on the drawing as a whole only.
-        style={{ touchAction: "pinch-zoom" }}
+        style={{ touchAction: "pinch-zoom", userSelect: "none" }}
         role="group"
         aria-label="Week section. Sessions can be reached with the Tab key."
       >
