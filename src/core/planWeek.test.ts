@@ -10,6 +10,17 @@ const one = (a: Athlete, from = BUILD, held: Parameters<typeof plan>[1] = {}) =>
   plan(a, { from, weeks: 1, ...held }).weeks[0]!;
 const at = (w: ReturnType<typeof one>, label: string) => w.sessions.find((s) => s.label === label);
 
+describe("a session without a place", () => {
+  it("says that the windows left lie on days it must not stand on, not that there are none", () => {
+    // Around a C race on Wednesday: Tuesday takes nothing loaded, Wednesday nothing at all.
+    const race = raceOn(addDays(BUILD, 2), "C", 30);
+    const window = { day: 3, start: "18:00", minutes: 75, place: "gym" };
+    const w = one(base({ races: [race], availability: [window] }));
+    expect(w.fit.unplaced[0]!.why).toContain("days that must stay free of it (M2)");
+    expect(one(base({ availability: [] })).fit.unplaced[0]!.why).toContain("There is no window this week");
+  });
+});
+
 describe("locks (M6)", () => {
   const thursday = addDays(BUILD, 3);
   it("keep a session where it is locked, and the rest moves around it", () => {

@@ -168,7 +168,7 @@ export function planWeek(input: WeekInput): PlanWeek {
     return {
       label: want.label,
       options: kept.length > 0 ? kept : free(want),
-      none: noWindow(want, want.days === null ? standable : windows),
+      none: noWindow(want, want.days === null ? standable : windows, windows.length > 0),
     };
   });
   const fit = fitWeek(demands, context, input.walk);
@@ -281,11 +281,14 @@ function weekContext(input: WeekInput, perWeek: number): WeekContext {
   };
 }
 
-const noWindow = (want: WantedSession, windows: readonly DatedWindow[]): string => {
+/** @param any the week has windows, if only on days that may not take it */
+const noWindow = (want: WantedSession, windows: readonly DatedWindow[], any: boolean): string => {
   const there = windows.filter((w) => want.days === null || want.days.includes(w.date));
   const when = want.days
     ? ` on ${want.days.map((d) => dayLabel(d)).join(", ")}, the days left for it before the race`
     : " this week";
+  if (there.length === 0 && any && want.days === null)
+    return "The windows that are left this week lie on days that must stay free of it (M2). Add one on another day.";
   if (there.length === 0) return `There is no window${when}. Add one of 35 min or more.`;
   return `No window${when} is long enough, or the place lacks the equipment: the longest is ${Math.max(...there.map((w) => w.minutes))} min from ${timeOf(there[0]?.start ?? 0)}.`;
 };

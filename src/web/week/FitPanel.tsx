@@ -44,7 +44,8 @@ export function FitPanel({
         <div className="mb-2 flex items-baseline justify-between">
           <h2 className="text-[18px] leading-6 font-[650]">Fit</h2>
           <span className="text-[12px] text-ink2">
-            {view.held ? "held" : "proposed"}, best of {fit.weighed.toLocaleString("en-GB")} placements
+            {view.held ? "held" : "proposed"}, best of {fit.weighed.toLocaleString("en-GB")} placement
+            {fit.weighed === 1 ? "" : "s"}
           </span>
         </div>
         <div className="flex items-end gap-4">
