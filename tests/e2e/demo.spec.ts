@@ -64,7 +64,7 @@ test("an alternative is previewed, taken and undone", async ({ page }) => {
   await expect(page.getByRole("button", { name: "Back", exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Take" }).first().click();
   await expect(page.getByText(/held, best of/)).toBeVisible();
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(page.getByText(/proposed, best of/)).toBeVisible();
 });
 
@@ -115,6 +115,6 @@ test("the training log is pulled, says what came, and what came can be taken bac
   }
   await aside.getByRole("button", { name: "End link" }).click();
   await expect(aside.getByLabel("Account at the training log")).toBeVisible();
-  await page.getByRole("button", { name: "Undo" }).last().click();
+  await page.getByRole("button", { name: "Undo", exact: true }).last().click();
   await expect(aside.getByText("pell-ashdown")).toBeVisible();
 });

@@ -130,7 +130,7 @@ test("bare home, a sore knee, a dropping hip: the plan follows, and clearing the
   await expect(page.getByText("Trouble area", { exact: false }).last()).toBeVisible();
   await page.getByRole("button", { name: /Supported split squat/ }).click();
   await expect(table).toContainText("Supported split squat");
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(table).toContainText("Step-down to a tap");
 
   // Clear: the lunge is back at its step.
@@ -220,7 +220,7 @@ test("a place is copied from another athlete, taken away and brought back; one i
   await expect(page.getByRole("tab", { name: "barn-by-the-sea" })).toBeVisible();
   await page.getByRole("button", { name: "Remove place" }).click();
   await expect(page.getByRole("tab")).toHaveCount(0);
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(page.getByRole("tab", { name: "barn-by-the-sea" })).toBeVisible();
   const copy = page.getByLabel("Copy from");
   const option = copy.getByRole("option").nth(1);
@@ -233,7 +233,7 @@ test("a place is copied from another athlete, taken away and brought back; one i
   await expect(page.getByText(new RegExp(`Tuesday 18:00 to 19:00, ${from}`))).toBeVisible();
   await page.getByRole("button", { name: "Remove Tuesday 18:00" }).click();
   await expect(page.getByText("No window yet: nothing can be placed.")).toBeVisible();
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(page.getByText(new RegExp(`Tuesday 18:00 to 19:00, ${from}`))).toBeVisible();
   await step(page, "Places").click();
   await page.getByRole("tab", { name: from }).click();

@@ -60,7 +60,7 @@ test("hiding an exercise changes the plan and can be undone; own exercises come 
   await page.getByRole("button", { name: "Hide", exact: true }).click();
   await expect(page.getByText("Front squat is hidden from the planner.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Show again" })).toBeVisible();
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(page.getByRole("button", { name: "Hide", exact: true })).toBeVisible();
 
   await page.getByRole("button", { name: "Own exercise" }).click();

@@ -45,7 +45,7 @@ test("a race is added, refused where it does not fit, changed, removed and broug
   await row.getByRole("button").click();
   await page.getByRole("dialog").getByRole("button", { name: "Remove" }).click();
   await expect(row).toHaveCount(0);
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(row).toHaveCount(1);
 });
 
@@ -95,6 +95,6 @@ test("the file goes out as it came in, and removing asks first and can be undone
   const before = (await (await page.request.get("/api/squad")).json()).rows.length;
   await page.getByRole("button", { name: "Remove", exact: true }).click();
   await expect(page.getByRole("heading", { name: "Squad" })).toBeVisible();
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect.poll(async () => (await (await page.request.get("/api/squad")).json()).rows.length).toBe(before);
 });

@@ -230,7 +230,7 @@ test("a race dragged along the ground line: tried, taken over, undone; a boundar
   await expect(bar).toBeHidden();
   await expect(page.getByText("Season taken over.")).toBeVisible();
   await expect.poll(async () => (await seasonOf(page, id)).races[0]!.date).toBe("2026-05-24");
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect.poll(async () => (await seasonOf(page, id)).races[0]!.date).toBe("2026-05-10");
 
   // Keys alone: the boundary between build and race, eight days earlier.
@@ -285,7 +285,7 @@ test("what if: miles, a window and a race together, side by side, then taken ove
   const taken = (await facts()).athlete;
   expect(taken.endurance[0]!.distanceKm).toBeCloseTo(12, 9);
   expect(taken.races[0]!.date).toBe("2026-05-17");
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect.poll(async () => (await facts()).athlete.endurance[0]!.distanceKm).toBe(10);
   expect((await facts()).athlete.availability.length).toBe(taken.availability.length + 1);
 });
@@ -304,7 +304,7 @@ test("the club calendar shows who races while the coach is away", async ({ page 
   await expect(page.getByRole("link", { name: "Calendar Journey" }).first()).toBeVisible();
   await aside.getByRole("button", { name: "Remove Wedding" }).click();
   await expect(aside.getByRole("button", { name: /Wedding: / })).toHaveCount(0);
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(aside.getByText("Wedding").first()).toBeVisible();
   const view: CalendarView = await (await page.request.get("/api/calendar")).json();
   expect(view.athletes.find((a) => a.id === id)!.races).toHaveLength(1);
