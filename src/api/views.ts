@@ -240,8 +240,6 @@ export interface WeekView {
   changes: WeekChange[];
   away: Away[];
   places: string[];
-  /** Points of rules that the coach has set, for all or for this athlete. */
-  weights: Record<string, number>;
   why: Why[];
   editable: boolean;
 }

@@ -1,8 +1,10 @@
 /** The week by hand: what a session would cost at every place it might be moved to, while all the others stay. Pure; fast enough to drag by. */
 import type { EnduranceSession, Label } from "./athlete/types";
 import { type IsoDate, timeOf } from "./dates";
+import { withFix } from "./nearest";
 import { type PlanWeek, planWeek, type WeekInput, weekProblem } from "./planWeek";
 import { costsOf } from "./week/fit";
+import { asLocked } from "./week/placed";
 import { type Block, blockedByOther, blockedByTiredLegs, blockedHere } from "./week/rules";
 import type { Cost, Option, Placed } from "./week/types";
 
@@ -40,8 +42,7 @@ export interface Board {
 export function weighPlaces(input: WeekInput, placed: readonly Placed[], label: Label): Board {
   const problem = weekProblem(input);
   const { context } = problem;
-  const optionOf = (p: Placed): Option[] =>
-    problem.fixed({ label: p.label, date: p.date, start: timeOf(p.start), place: p.place }, false);
+  const optionOf = (p: Placed): Option[] => problem.fixed(asLocked(p), false);
   const others = placed.filter((p) => p.label !== label).flatMap(optionOf);
   const now = [...others, ...placed.filter((p) => p.label === label).flatMap(optionOf)];
   const want = problem.wanted.find((w) => w.label === label) ?? { label, days: null, taper: false };
@@ -97,8 +98,6 @@ export function withEnduranceMoved(
   session: EnduranceSession,
   to: { date: IsoDate; start: number },
 ): PlanWeek {
-  const endurance = input.athlete.endurance.map((e) =>
-    e === session ? { ...e, date: to.date, start: timeOf(to.start) } : e,
-  );
-  return planWeek({ ...input, held: [], athlete: { ...input.athlete, endurance } });
+  const athlete = withFix(input.athlete, { kind: "endurance", session, date: to.date, start: timeOf(to.start) });
+  return planWeek({ ...input, held: [], athlete });
 }

@@ -9,7 +9,7 @@ import { type Library, SHIPPED_LIBRARY } from "./exercise/library";
 import { loggedBout } from "./legs/bouts";
 import { type LegBout, MEAN_DAYS } from "./legs/freshness";
 import type { Basis, LastBuild, Swap } from "./planSession";
-import { legsOf, type PlanWeek, planWeek } from "./planWeek";
+import { type PlanWeek, plannedBout, planWeek } from "./planWeek";
 import type { PlannedLoad } from "./progress/next";
 import { planPhases, type SeasonPhase, type SeasonWarning } from "./season/phases";
 import { type SeasonWeek, seasonWeeks } from "./season/weeks";
@@ -110,10 +110,7 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
       );
     if (isFullBuild(week)) lastBuild = buildOf(planned) ?? lastBuild;
     const until = dayNumber(week.start) + 7;
-    bouts = [
-      ...bouts.filter((b) => b.end > (until - MEAN_DAYS) * 1440),
-      ...planned.sessions.map((s) => ({ end: dayNumber(s.date) * 1440 + s.start + s.minutes, parts: legsOf(s) })),
-    ];
+    bouts = [...bouts.filter((b) => b.end > (until - MEAN_DAYS) * 1440), ...planned.sessions.map(plannedBout)];
     standing = [
       ...standing.filter((s) => dayNumber(week.start) - s.day <= 3),
       ...planned.sessions.map((s) => ({

@@ -242,7 +242,7 @@ function withLocks(wanted: readonly WantedSession[], locks: readonly LockedSessi
 }
 
 /** A built session as the legs feel it. */
-export const legsOf = (s: Pick<BuiltSession, "items" | "stress">): LegPart[] =>
+const legsOf = (s: Pick<BuiltSession, "items" | "stress">): LegPart[] =>
   strengthParts(
     s.items.map((i) => ({
       exercise: i.exercise,
@@ -253,6 +253,12 @@ export const legsOf = (s: Pick<BuiltSession, "items" | "stress">): LegPart[] =>
     })),
     s.stress,
   );
+
+/** What a planned session puts on the legs, and when. */
+export const plannedBout = (s: PlanSession): LegBout => ({
+  end: dayNumber(s.date) * 1440 + s.start + s.minutes,
+  parts: legsOf(s),
+});
 
 function weekContext(input: WeekInput, perWeek: number): WeekContext {
   const { athlete, week } = input;

@@ -8,7 +8,7 @@ import { ASSUMED_RPE, ASSUMED_START, isKey, sessionLoad, startOf } from "../../c
 import { weighs } from "../../core/endurance/weigh";
 import { enduranceBout, loggedBout } from "../../core/legs/bouts";
 import { freshnessCurve, MEAN_DAYS, meanDailyLoad, TIRED } from "../../core/legs/freshness";
-import { legsOf, planWeek } from "../../core/planWeek";
+import { plannedBout, planWeek } from "../../core/planWeek";
 import { phaseOn } from "../../core/season/phases";
 import { roundTo } from "../../core/units";
 import { DEFAULT_WEIGHTS } from "../../core/week/rules";
@@ -113,7 +113,6 @@ export function weekView(p: Planned, today: IsoDate, monday: IsoDate): WeekView 
     ),
     away: stored.athlete.away.filter((a) => a.start <= end && a.end >= monday),
     places: stored.athlete.places.map((x) => x.id),
-    weights: { ...stored.weights, ...stored.athlete.settings?.ruleWeights },
     why: week ? [...week.why, week.depthWhy] : season.why,
     editable: end >= p.from,
   };
@@ -135,7 +134,7 @@ function freshnessOf(p: Planned, monday: IsoDate): WeekView["freshness"] {
     ...p.plan.weeks
       .flatMap((w) => w.sessions)
       .filter((s) => s.date >= from && s.date <= to)
-      .map((s) => ({ end: dayNumber(s.date) * 1440 + s.start + s.minutes, parts: legsOf(s) })),
+      .map(plannedBout),
   ];
   const meanDaily = meanDailyLoad(bouts, first * 1440);
   const curve = freshnessCurve(bouts, meanDaily, { from: first * 1440, to: (first + 7) * 1440, step: CURVE_STEP });

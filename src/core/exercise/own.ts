@@ -1,6 +1,7 @@
 /** Exercises that the coach adds: a few facts are asked for, the rest is filled in as for any entry. */
 import type { Area, ScreenTest } from "../athlete/types";
 import { ex } from "./entries/entry";
+import { type Library, makeLibrary } from "./library";
 import type { Exercise, Loading, Muscle, Pattern } from "./types";
 
 export interface OwnExercise {
@@ -43,3 +44,13 @@ export function ownExercise(id: string, o: OwnExercise): Exercise {
     own: true,
   };
 }
+
+/** The library with what the coach has added and hidden. */
+export const libraryWith = (
+  own: readonly { id: string; exercise: OwnExercise }[],
+  hidden: readonly string[],
+): Library =>
+  makeLibrary(
+    own.map((o) => ownExercise(o.id, o.exercise)),
+    hidden,
+  );

@@ -6,8 +6,9 @@ import { seasonView } from "../../api/make/season";
 import { enduranceBetween, weekView } from "../../api/make/week";
 import { enduranceBody, heldBody, lockBody, logBody, phasesBody, raceBody, windowsBody } from "../../api/requests";
 import type { AthleteView } from "../../api/views";
-import { addDays, dayLabel, dayNumber, mondayOf, timeOf } from "../../core/dates";
+import { addDays, dayLabel, dayNumber, mondayOf } from "../../core/dates";
 import { planWeek } from "../../core/planWeek";
+import { asLocked } from "../../core/week/placed";
 import { readAthleteFile, writeAthleteFile } from "../../formats/athlete-file";
 import { faulty, notFound, parse } from "../errors";
 import type { Feed } from "../feed/feed";
@@ -97,12 +98,7 @@ export function athleteRoutes(store: Store, planner: Planner, feed: Feed): Route
     const known = s.plan.weeks.find((w) => w.season.start === monday);
     if (!known) throw notFound("week in this season that is still ahead");
     const week = planWeek({ ...known.input, held: [] });
-    await store.hold(
-      s.stored.id,
-      monday,
-      week.sessions.map((x) => ({ date: x.date, start: timeOf(x.start), place: x.place, label: x.label })),
-      "Week fitted",
-    );
+    await store.hold(s.stored.id, monday, week.sessions.map(asLocked), "Week fitted");
     const view = weekView(await season(s.stored.id), planner.today(), monday);
     if (!view) throw notFound("week in this season");
     res.json(view);

@@ -3,8 +3,9 @@ import { Router } from "express";
 import { moveBody, weekChangesBody, weightsBody } from "../../api/requests";
 import type { EditsView, RoomView, RuleWeightsView } from "../../api/views";
 import type { Athlete } from "../../core/athlete/types";
-import { addDays, dayLabel, mondayOf, timeOf } from "../../core/dates";
+import { addDays, dayLabel, mondayOf, weekday } from "../../core/dates";
 import { nearestChanges } from "../../core/nearest";
+import { asLocked } from "../../core/week/placed";
 import { DEFAULT_WEIGHTS } from "../../core/week/rules";
 import { faulty, notFound, ProblemError, parse } from "../errors";
 import { EditConflict } from "../store/journal";
@@ -102,15 +103,11 @@ export function boardRoutes(store: Store, tools: AthleteTools): Router {
     const lifted = facts.athlete.strengthLog
       .filter((l) => l.date >= before && l.date < monday && l.date < from)
       .map((l) => {
-        const day = (Date.parse(l.date) - Date.parse(before)) / 86_400_000 + 1;
-        const window = facts.athlete.availability.find((w) => w.day === day);
+        const window = facts.athlete.availability.find((w) => w.day === weekday(l.date));
         return window ? { label: l.label, date: l.date, start: l.start ?? window.start, place: window.place } : null;
       })
       .filter((l) => l !== null);
-    const all = [
-      ...lifted,
-      ...planned.map((s) => ({ label: s.label, date: s.date, start: timeOf(s.start), place: s.place })),
-    ].filter((s) => places.has(s.place));
+    const all = [...lifted, ...planned.map(asLocked)].filter((s) => places.has(s.place));
     if (all.length === 0)
       throw new ProblemError(409, "Nothing to copy", `No session stood in the week of ${dayLabel(before)}.`);
     const held = all.map((s) => ({ ...s, date: addDays(s.date, 7) }));

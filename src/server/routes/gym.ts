@@ -3,13 +3,15 @@ import express, { Router } from "express";
 import { firstDay, weeksBetween } from "../../api/make/planned";
 import { gymBody, gymTakeBody } from "../../api/requests";
 import type { GymRow, GymView } from "../../api/views";
-import { type IsoDate, isDate, mondayOf, timeOf } from "../../core/dates";
+import { type IsoDate, mondayOf, timeOf } from "../../core/dates";
 import { EXTERNAL } from "../../core/exercise/types";
 import { assignRacks, fitGym, type GymLimits, occupancy } from "../../core/gym/fit";
 import { gymAthlete } from "../../core/gymDay";
-import { faulty, parse } from "../errors";
+import { asLocked } from "../../core/week/placed";
+import { parse } from "../errors";
 import type { Planner } from "../planner";
 import type { Store } from "../store/store";
+import { dateParam } from "./tools";
 
 /** Where nothing was said about a gym [house]. */
 const UNSAID: GymLimits = { racks: 2, athletes: 6 };
@@ -21,11 +23,6 @@ export function gymRoutes(store: Store, planner: Planner): Router {
   const limitsOf = async (place: string): Promise<GymLimits> => {
     const all = ((await store.clubSetting("gyms")) ?? {}) as Record<string, GymLimits>;
     return all[place] ?? UNSAID;
-  };
-  const dateOf = (value: string | undefined): IsoDate => {
-    if (value === undefined || !isDate(value))
-      throw faulty([{ path: "date", expected: 'a real date such as "2026-03-02" expected' }], "The request");
-    return value;
   };
 
   const read = async (date: IsoDate, wanted: string | null) => {
@@ -56,8 +53,7 @@ export function gymRoutes(store: Store, planner: Planner): Router {
     return { gyms, place, limits, rows };
   };
 
-  const viewOf = async (date: IsoDate, wanted: string | null): Promise<GymView> => {
-    const { gyms, place, limits, rows } = await read(date, wanted);
+  const viewOf = (date: IsoDate, { gyms, place, limits, rows }: Awaited<ReturnType<typeof read>>): GymView => {
     const fit = fitGym(
       rows.map((r) => r.athlete),
       limits,
@@ -121,7 +117,8 @@ export function gymRoutes(store: Store, planner: Planner): Router {
 
   router.get("/:date", async (req, res) => {
     const place = typeof req.query.place === "string" && req.query.place !== "" ? req.query.place : null;
-    res.json(await viewOf(dateOf(req.params.date), place));
+    const date = dateParam(req.params.date);
+    res.json(viewOf(date, await read(date, place)));
   });
 
   router.put("/places/:place", async (req, res) => {
@@ -133,25 +130,16 @@ export function gymRoutes(store: Store, planner: Planner): Router {
 
   /** Takes the hours over: each athlete whose hour changes gets it as a change of their own, which can be undone. */
   router.post("/:date/take", async (req, res) => {
-    const date = dateOf(req.params.date);
+    const date = dateParam(req.params.date);
     const { place } = parse(gymTakeBody, req.body, "The gym");
-    const { rows } = await read(date, place);
-    const view = await viewOf(date, place);
+    const found = await read(date, place);
     const changed: string[] = [];
-    for (const row of view.rows) {
-      const r = rows.find((x) => x.id === row.id);
+    for (const row of viewOf(date, found).rows) {
+      const r = found.rows.find((x) => x.id === row.id);
       if (!r || !row.next || (row.next.date === date && row.next.start === row.now.start)) continue;
-      const held = r.week.sessions.map((s) =>
-        s.label === row.label
-          ? {
-              label: s.label,
-              date: row.next?.date ?? date,
-              start: timeOf(row.next?.start ?? s.start),
-              place: row.next?.place ?? s.place,
-            }
-          : { label: s.label, date: s.date, start: timeOf(s.start), place: s.place },
-      );
-      await store.hold(r.id, mondayOf(date), held, `${row.label} fitted to the gym at ${timeOf(row.next.start)}`);
+      const { next } = row;
+      const held = r.week.sessions.map((s) => asLocked(s.label === row.label ? { label: s.label, ...next } : s));
+      await store.hold(r.id, mondayOf(date), held, `${row.label} fitted to the gym at ${timeOf(next.start)}`);
       changed.push(r.id);
     }
     res.json({ changed });

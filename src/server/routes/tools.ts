@@ -1,6 +1,6 @@
 /** What every route about an athlete needs: reading, changing with its checks, and parameters. */
 import { type Athlete, LABELS, type Label } from "../../core/athlete/types";
-import { isDate } from "../../core/dates";
+import { type IsoDate, isDate } from "../../core/dates";
 import { crossFaults } from "../../formats/athlete-file";
 import { faulty, notFound } from "../errors";
 import type { Planned, Planner } from "../planner";
@@ -24,6 +24,13 @@ export interface AthleteTools {
 /** Name of a file about an athlete, safe everywhere. @param ending such as ".json" */
 export const fileName = (a: Athlete, ending: string): string =>
   `${a.athlete.name.toLowerCase().replace(/[^a-z0-9]+/g, "-") || "athlete"}${ending}`;
+
+/** A date of the address. @throws a problem that says what was expected */
+export function dateParam(value: string | undefined): IsoDate {
+  if (value === undefined || !isDate(value))
+    throw faulty([{ path: "date", expected: 'a real date such as "2026-03-02" expected' }], "The request");
+  return value;
+}
 
 export function athleteTools(store: Store, planner: Planner): AthleteTools {
   return {
@@ -51,11 +58,7 @@ export function athleteTools(store: Store, planner: Planner): AthleteTools {
       );
       if (!ok) throw notFound("athlete");
     },
-    dateParam: (value) => {
-      if (value === undefined || !isDate(value))
-        throw faulty([{ path: "date", expected: 'a real date such as "2026-03-02" expected' }], "The request");
-      return value;
-    },
+    dateParam,
     labelParam: (value) => {
       const label = LABELS.find((l) => l === value);
       if (!label) throw faulty([{ path: "label", expected: `one of ${LABELS.join(", ")} expected` }], "The request");

@@ -1,7 +1,7 @@
 /** The coach's exercises: own ones and hidden ones, and the library that the planner chooses from. */
 import type { EntityManager } from "typeorm";
-import { type Library, makeLibrary, SHIPPED_LIBRARY } from "../../core/exercise/library";
-import { type OwnExercise, ownExercise } from "../../core/exercise/own";
+import { type Library, SHIPPED_LIBRARY } from "../../core/exercise/library";
+import { libraryWith, type OwnExercise } from "../../core/exercise/own";
 import { HiddenExerciseEntity, OwnExerciseEntity } from "./entities";
 
 type Write = <T>(work: (m: EntityManager) => Promise<T>) => Promise<T>;
@@ -28,10 +28,7 @@ export class Shelf {
   async read(): Promise<void> {
     const { own, hidden } = await this.facts();
     this.made = {
-      library: makeLibrary(
-        own.map((o) => ownExercise(o.id, o.exercise)),
-        hidden,
-      ),
+      library: libraryWith(own, hidden),
       version: this.made.version + 1,
     };
   }

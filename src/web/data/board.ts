@@ -1,6 +1,6 @@
 /** The week board's reads, writes and worker. */
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type Remote, wrap } from "comlink";
+import type { Remote } from "comlink";
 import { useEffect, useMemo, useRef } from "react";
 import type { WeekChangesBody, WeightsBody } from "../../api/requests";
 import type { EditsView, RoomView, RuleWeightsView, WeekView } from "../../api/views";
@@ -10,6 +10,7 @@ import type { Placed } from "../../core/week/types";
 import type { WeekWorker } from "../worker/week.worker";
 import { get, post, put } from "./api";
 import { useChange } from "./hooks";
+import { type Started, startWorker } from "./remote";
 import { usePlanning } from "./trial";
 
 const base = (id: string) => `/athletes/${id}`;
@@ -53,20 +54,17 @@ export interface Weigher {
 export function useWeigher(id: string, monday: string, editable: boolean): Weigher {
   const planning = usePlanning(id);
   const facts = editable ? planning.data : undefined;
-  const worker = useRef<{ remote: Remote<WeekWorker>; ready: Promise<unknown>; gone: Promise<null> } | null>(null);
+  const worker = useRef<Started<WeekWorker> | null>(null);
   useEffect(() => {
     if (!facts) return;
-    const made = new Worker(new URL("../worker/week.worker.ts", import.meta.url), { type: "module" });
-    const remote = wrap<WeekWorker>(made);
-    let leave: (gone: null) => void = () => undefined;
-    const gone = new Promise<null>((done) => {
-      leave = done;
-    });
-    worker.current = { remote, ready: remote.load(facts), gone };
+    const started = startWorker<WeekWorker>(
+      new Worker(new URL("../worker/week.worker.ts", import.meta.url), { type: "module" }),
+      (remote) => remote.load(facts),
+    );
+    worker.current = started;
     return () => {
-      made.terminate();
       worker.current = null;
-      leave(null);
+      started.end();
     };
   }, [facts]);
   return useMemo(() => {

@@ -1,12 +1,12 @@
 /** A season that is tried: planned anew in a worker at each change, the latest change first, and taken over or thrown away. */
 import { replaceEqualDeep, useQuery } from "@tanstack/react-query";
-import { type Remote, wrap } from "comlink";
 import { startTransition, useEffect, useRef, useState } from "react";
 import type { ScenarioBody } from "../../api/requests";
 import type { PlanningView, SeasonView } from "../../api/views";
 import type { SeasonWorker } from "../worker/season.worker";
 import { get, put } from "./api";
 import { useChange } from "./hooks";
+import { type Started, startWorker } from "./remote";
 
 export interface Trial {
   /** What `view` was planned from; null while nothing is tried. */
@@ -29,20 +29,13 @@ export const usePlanning = (id: string) =>
 
 export const useTakeScenario = (id: string) => useChange(id, (s: ScenarioBody) => put(`/athletes/${id}/scenario`, s));
 
-interface Planner {
-  remote: Remote<SeasonWorker>;
-  ready: Promise<unknown>;
-  /** Ends with null when this worker is given up for another. */
-  gone: Promise<null>;
-}
-
 /** Loads the facts and starts the worker ahead of the first change. */
 export function useTrial(id: string): Trial {
   const planning = usePlanning(id);
   const [shown, setShown] = useState<{ scenario: ScenarioBody; view: SeasonView } | null>(null);
   const [busy, setBusy] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
-  const worker = useRef<Planner | null>(null);
+  const worker = useRef<Started<SeasonWorker> | null>(null);
   /** Asked and not yet planned. */
   const wanted = useRef<ScenarioBody | null>(null);
   const latest = useRef<ScenarioBody | null>(null);
@@ -51,22 +44,19 @@ export function useTrial(id: string): Trial {
   const facts = planning.data ?? null;
   useEffect(() => {
     if (!facts) return;
-    const made = new Worker(new URL("../worker/season.worker.ts", import.meta.url), { type: "module" });
-    const remote = wrap<SeasonWorker>(made);
-    let leave: (gone: null) => void = () => undefined;
-    const gone = new Promise<null>((done) => {
-      leave = done;
-    });
-    worker.current = { remote, ready: remote.load(facts), gone };
+    const started = startWorker<SeasonWorker>(
+      new Worker(new URL("../worker/season.worker.ts", import.meta.url), { type: "module" }),
+      (remote) => remote.load(facts),
+    );
+    worker.current = started;
     // Facts that change while something is tried: the trial is planned from the new ones.
     if (latest.current) {
       wanted.current = latest.current;
       void run();
     }
     return () => {
-      made.terminate();
       worker.current = null;
-      leave(null);
+      started.end();
     };
   }, [facts]);
 

@@ -2,16 +2,13 @@
 import type { WeekView } from "../../api/views";
 import { HALF_LIFE } from "../../core/legs/freshness";
 import { day } from "../format";
+import { keyFreshness } from "../section/layout/freshness";
 import { Asked } from "../ui/Why";
 
 export function Legs({ view }: { view: WeekView }) {
   const { curve, meanDaily, tired } = view.freshness;
   if (curve.length === 0) return null;
-  const keys = view.endurance.flatMap((e) => {
-    const minute = Math.round((Date.parse(e.date) - Date.parse(view.monday)) / 60_000) + e.startMinutes;
-    const value = [...curve].reverse().find(([m]) => m <= minute)?.[1];
-    return e.isKey && minute >= 0 && value !== undefined ? [{ e, value }] : [];
-  });
+  const keys = keyFreshness(view);
   return (
     <div className="sec">
       <h3 className="sec-h">

@@ -3,6 +3,7 @@ import { toast } from "sonner";
 import type { RoomView, WeekView } from "../../api/views";
 import type { Away, Label, LockedSession, WeekChange } from "../../core/athlete/types";
 import { timeOf } from "../../core/dates";
+import { asLocked } from "../../core/week/placed";
 import { useCopyWeek, useEdits, useMoveEndurance, useStep, useWeekChanges } from "../data/board";
 import { useFit, useHold, useLock, useUnlock } from "../data/hooks";
 import { day, time } from "../format";
@@ -28,8 +29,7 @@ export function useWeekActions(id: string, view: WeekView) {
   const said = (words: string) => toast(words, { action: { label: "Undo", onClick: undo } });
   const holdAs = (sessions: LockedSession[], what: string) =>
     hold.mutateAsync({ monday: view.monday, sessions, what }).then(() => said(`${what}.`), failed);
-  const asHeld = (list = placedOf(view)): LockedSession[] =>
-    list.map((p) => ({ label: p.label, date: p.date, start: timeOf(p.start), place: p.place }));
+  const asHeld = (list = placedOf(view)): LockedSession[] => list.map(asLocked);
   const change = (
     what: string,
     add: { changes?: WeekChange[]; away?: Away[] },
@@ -104,22 +104,15 @@ export function useWeekActions(id: string, view: WeekView) {
           { onSuccess: () => said(`Session ${s.label} unlocked.`), onError: failed },
         );
       else
-        lock.mutate(lockOf(s), {
+        lock.mutate(asLocked(s), {
           onSuccess: () => said(`Session ${s.label} stays on ${day(s.date)}.`),
           onError: failed,
         });
     },
     lockAll: async () => {
       for (const s of view.sessions.filter((x) => !x.done && !x.locked))
-        await lock.mutateAsync(lockOf(s)).catch(failed);
+        await lock.mutateAsync(asLocked(s)).catch(failed);
     },
   };
 }
 export type WeekActions = ReturnType<typeof useWeekActions>;
-
-const lockOf = (s: WeekView["sessions"][number]): LockedSession => ({
-  date: s.date,
-  start: time(s.start),
-  place: s.place,
-  label: s.label,
-});

@@ -5,18 +5,15 @@ import { applyScenario } from "../../api/make/scenario";
 import { seasonView } from "../../api/make/season";
 import type { ScenarioBody } from "../../api/requests";
 import type { PlanningView, SeasonView } from "../../api/views";
-import { type Library, makeLibrary } from "../../core/exercise/library";
-import { ownExercise } from "../../core/exercise/own";
+import type { Library } from "../../core/exercise/library";
+import { libraryWith } from "../../core/exercise/own";
 
 let base: { facts: PlanningView; library: Library; limits: Planned["pastLimits"] } | null = null;
 
 const api = {
   /** @returns the season as it stands */
   load(facts: PlanningView): SeasonView {
-    const library = makeLibrary(
-      facts.own.map((o) => ownExercise(o.id, o.exercise)),
-      facts.hidden,
-    );
+    const library = libraryWith(facts.own, facts.hidden);
     const planned = planSeason(facts, library, facts.today);
     base = { facts, library, limits: planned.pastLimits };
     return seasonView(planned, facts.today);

@@ -6,8 +6,8 @@ import type { PlanningView, WeekView } from "../../api/views";
 import type { Label } from "../../core/athlete/types";
 import { type Board, weighPlaces, withEnduranceMoved } from "../../core/board";
 import { timeOf } from "../../core/dates";
-import { makeLibrary } from "../../core/exercise/library";
-import { ownExercise } from "../../core/exercise/own";
+import { libraryWith } from "../../core/exercise/own";
+import { withFix } from "../../core/nearest";
 import type { Placed } from "../../core/week/types";
 
 let base: { facts: PlanningView; planned: Planned } | null = null;
@@ -21,10 +21,7 @@ const weekOf = (monday: string) => {
 
 const api = {
   load(facts: PlanningView): void {
-    const library = makeLibrary(
-      facts.own.map((o) => ownExercise(o.id, o.exercise)),
-      facts.hidden,
-    );
+    const library = libraryWith(facts.own, facts.hidden);
     base = { facts, planned: planSeason(facts, library, facts.today, new Map()) };
   },
   /** What a session would cost at every place of the week, the others staying where they are. */
@@ -38,9 +35,9 @@ const api = {
     const session = facts.athlete.endurance[at];
     if (!session) return null;
     const moved = withEnduranceMoved(week.input, session, to);
-    const endurance = facts.athlete.endurance.with(at, { ...session, date: to.date, start: timeOf(to.start) });
+    const athlete = withFix(facts.athlete, { kind: "endurance", session, date: to.date, start: timeOf(to.start) });
     const plan = { ...planned.plan, weeks: planned.plan.weeks.map((w) => (w === week ? moved : w)) };
-    const stored = { ...facts, athlete: { ...facts.athlete, endurance }, held: [], heldWeeks: [] };
+    const stored = { ...facts, athlete, held: [], heldWeeks: [] };
     return weekView({ ...planned, stored, plan }, facts.today, monday);
   },
 };

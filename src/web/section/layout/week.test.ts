@@ -78,7 +78,6 @@ const view = (more: Partial<WeekView> = {}): WeekView => ({
   changes: [],
   away: [],
   places: [],
-  weights: {},
   why: [],
   editable: true,
   ...more,

@@ -13,6 +13,7 @@ import {
   steppedEdge,
   textWidth,
 } from "./common";
+import { keyFreshness } from "./freshness";
 
 export interface WeekInput {
   view: WeekView;
@@ -215,11 +216,7 @@ function freshnessOf(
   const yOf = (v: number) => ground + 8 + (1 - v / 100) * (bottom - ground - 16);
   const xOf = (minute: number) => x0 + (minute / 1440) * dayWidth;
   const path = curve.map(([m, v], i) => `${i === 0 ? "M" : "L"}${xOf(m).toFixed(1)} ${yOf(v).toFixed(1)}`).join("");
-  const marks = view.endurance.flatMap((e) => {
-    const minute = daysBetween(view.monday, e.date) * 1440 + e.startMinutes;
-    const value = [...curve].reverse().find(([m]) => m <= minute)?.[1];
-    return e.isKey && value !== undefined && minute >= 0 ? [{ x: xOf(minute), y: yOf(value), value }] : [];
-  });
+  const marks = keyFreshness(view).map(({ minute, value }) => ({ x: xOf(minute), y: yOf(value), value }));
   const start = { x: xOf(curve[0]?.[0] ?? 0), y: yOf(curve[0]?.[1] ?? 100) };
   return { path, start, tired: yOf(tired), marks };
 }
