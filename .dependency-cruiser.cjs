@@ -6,6 +6,7 @@ const rooms = [
   "endurance",
   "legs",
   "gym",
+  "approach",
   "season",
   "dose",
   "week",

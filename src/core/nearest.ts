@@ -5,7 +5,7 @@
 import type { Athlete, EnduranceSession, Label, WeekChange } from "./athlete/types";
 import type { DatedWindow } from "./athlete/windows";
 import { addDays, type ClockTime, dayLabel, daysBetween, type IsoDate, minutesOf, timeOf } from "./dates";
-import { LABEL_WORDS } from "./dose/layered";
+import { LABEL_WORDS } from "./dose/dose";
 import { isLegHeavy, startOf } from "./endurance/load";
 import { planWeek, type WeekInput, weekProblem } from "./planWeek";
 import type { Placed } from "./week/types";

@@ -1,8 +1,10 @@
 /** The one way through: athlete -> plan. Pure; the same athlete and options always give the same plan. */
+import { unknownApproaches } from "./approach/pick";
+import type { Approach } from "./athlete/approach";
 import { safetyGate } from "./athlete/gate";
 import type { Athlete, Label, LockedSession, StrengthLog } from "./athlete/types";
 import { addDays, dayNumber, type IsoDate, laterOf, minutesOf } from "./dates";
-import { layeredDose } from "./dose/layered";
+import { perWeek } from "./dose/dose";
 import { withoutMissed } from "./endurance/incoming";
 import { blockKey } from "./exercise/choose";
 import { type Library, SHIPPED_LIBRARY } from "./exercise/library";
@@ -28,6 +30,10 @@ export interface PlanOptions {
   held?: readonly LockedSession[];
   /** Points of the rules for every athlete of the coach; the athlete's own settings go before them. */
   weights?: Readonly<Record<string, number>>;
+  /** The coach's copies of approaches; those that came with the athlete are known too. */
+  approaches?: readonly Approach[];
+  /** Rules of the phases that the coach has switched off for every athlete. */
+  rulesOff?: readonly string[];
   /** Exercises to choose from. Default: the library as it ships. */
   library?: Library;
   /** Exercises the coach took instead of the first choice; one that is closed by then is passed over. */
@@ -49,19 +55,18 @@ export interface Plan {
  */
 export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
   const from = options.from ?? whole.season.start;
-  const athlete = {
-    ...whole,
-    endurance: withoutMissed(whole.endurance, from),
-    ...(options.weights
-      ? { settings: { ...whole.settings, ruleWeights: { ...options.weights, ...whole.settings?.ruleWeights } } }
-      : {}),
-  };
+  const athlete = withClub(whole, from, options);
   const { phases, warnings } = planPhases(athlete);
-  const season = seasonWeeks(athlete, phases, (day) => {
-    const dose = layeredDose(day.emphasis, safetyGate(athlete, day.date));
-    if (day.emphasis !== "restore") return dose.perWeek;
-    return day.loading === "mobility" ? dose.perWeek : 2;
-  });
+  const season = seasonWeeks(
+    athlete,
+    phases,
+    (day) => {
+      const sessions = perWeek(athlete, day, safetyGate(athlete, day.date).training);
+      if (day.emphasis !== "restore") return sessions;
+      return day.loading === "mobility" ? sessions : 2;
+    },
+    from,
+  );
   const log = athlete.strengthLog.filter((s) => s.date < from);
   const first = season.findIndex((w) => addDays(w.start, 6) >= from);
   const count = options.weeks === "season" ? season.length : (options.weeks ?? 1);
@@ -135,6 +140,23 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
   return { from, phases, season, weeks, warnings: [...warnings, ...approachWarning(athlete), ...unplaced] };
 }
 
+/** The athlete with what the coach has set for all of them; a planned endurance session that was missed does not count. */
+function withClub(whole: Athlete, from: IsoDate, options: PlanOptions): Athlete {
+  const { weights, rulesOff, approaches } = options;
+  const settings = {
+    ...whole.settings,
+    ...(weights ? { ruleWeights: { ...weights, ...whole.settings?.ruleWeights } } : {}),
+    ...(rulesOff?.length ? { rulesOff: [...rulesOff, ...(whole.settings?.rulesOff ?? [])] } : {}),
+  };
+  const own = [...(approaches ?? []), ...(whole.approaches ?? [])];
+  return {
+    ...whole,
+    endurance: withoutMissed(whole.endurance, from),
+    ...(weights || rulesOff?.length ? { settings } : {}),
+    ...(own.length > 0 ? { approaches: own } : {}),
+  };
+}
+
 /** Weekday of each session of the week before, as lifted or as planned. */
 function lastDaysOf(monday: IsoDate, log: readonly StrengthLog[], before: PlanWeek | undefined): Map<Label, number> {
   const since = addDays(monday, -7);
@@ -189,7 +211,7 @@ export const weekHeartSets = (w: PlanWeek): number => w.sessions.reduce((a, s) =
 function buildOf(w: PlanWeek): LastBuild | null {
   const sets = weekHeartSets(w);
   const lead = w.sessions.find((s) => s.label === "A") ?? w.sessions[0];
-  return sets > 0 && lead ? { sets, emphasis: lead.emphasis === "develop" ? "develop" : "maximal" } : null;
+  return sets > 0 && lead ? { sets, stage: w.season.days.find((d) => d.date === lead.date)?.stage ?? "build" } : null;
 }
 
 /** Seven days of build, nothing that cuts the dose. */
@@ -257,16 +279,9 @@ function standingOfLog(s: StrengthLog): Standing {
 }
 
 function approachWarning(athlete: Athlete): SeasonWarning[] {
-  const asked = [athlete.settings?.approach, ...Object.values(athlete.settings?.approachByPhase ?? {})].find(
-    (a) => a && a !== "layered",
-  );
-  return asked
-    ? [
-        {
-          code: "approach-pending",
-          text: `The approach "${asked}" is kept in the file, but doses follow the layered approach for now.`,
-          date: athlete.season.start,
-        },
-      ]
-    : [];
+  return unknownApproaches(athlete).map((id) => ({
+    code: "approach-unknown",
+    text: `The approach "${id}" is not known here; doses follow the layered approach until another is chosen.`,
+    date: athlete.season.start,
+  }));
 }

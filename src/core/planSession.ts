@@ -1,15 +1,23 @@
 /** What each session of a week would be on a day, in a window: the dose of that day, with its loads and its cuts. */
+import { approachFor } from "./approach/pick";
+import type { Stage } from "./athlete/approach";
 import { activeAreas, safetyGate } from "./athlete/gate";
+import { isOn } from "./athlete/switches";
 import type { Athlete, Emphasis, Label, Place, StrengthLog } from "./athlete/types";
 import { type DatedWindow, placeById } from "./athlete/windows";
 import { dayNumber, type IsoDate, laterOf } from "./dates";
-import { layeredDose } from "./dose/layered";
+import { descentWork } from "./descents";
+import { sessionDose } from "./dose/dose";
+import { makeableLoads } from "./dose/loads";
 import { isKey } from "./endurance/load";
-import type { ChoiceContext } from "./exercise/choose";
+import { type ChoiceContext, closedBecause } from "./exercise/choose";
+import { loadingAt } from "./exercise/equipment";
 import type { Library } from "./exercise/library";
-import { standingsOf } from "./exercise/standing";
+import { feltLowBackTwice, standingsOf } from "./exercise/standing";
+import type { Exercise } from "./exercise/types";
+import type { LadderState } from "./progress/decide";
 import { nextLoad, type PlannedLoad, stoppedByPain } from "./progress/next";
-import { findingsOf } from "./screening/findings";
+import { type Finding, findingsOf } from "./screening/findings";
 import type { SeasonDay } from "./season/days";
 import type { SeasonWeek } from "./season/weeks";
 import { buildSession } from "./session/build";
@@ -19,8 +27,8 @@ import { type Why, why } from "./why";
 export interface LastBuild {
   /** Hard sets in the four heart patterns. */
   sets: number;
-  /** Emphasis of its sessions, whose reps and percent a hold keeps. */
-  emphasis: SeasonDay["holds"];
+  /** The row its sessions took, whose percent a hold keeps. */
+  stage: Stage;
 }
 
 /** What the exercises of a week are chosen by, beside the athlete: the same for every session of the week. */
@@ -71,27 +79,49 @@ export function sessionBuilder(input: BuilderInput) {
   const known = new Map<string, BuiltSession | null>();
   const choiceOn = choiceContexts(input);
 
-  const build = (label: Label, day: SeasonDay, w: DatedWindow, depth: number): BuiltSession | null => {
+  const build = (
+    label: Label,
+    day: SeasonDay,
+    w: DatedWindow,
+    depth: number,
+    routine: "short" | "long" | null = null,
+  ): BuiltSession | null => {
     const key = `${label}/${w.date}/${w.start}/${w.minutes}/${w.place}`;
     const before = known.get(key);
     if (before !== undefined) return before;
     const place = placeById(athlete, w.place);
-    const made = place ? make(label, day, place, w.minutes, depth) : null;
+    const made = place ? make(label, day, place, w.minutes, depth, routine) : null;
     known.set(key, made);
     return made;
   };
 
-  const make = (label: Label, day: SeasonDay, place: Place, minutes: number, depth: number): BuiltSession | null => {
+  const make = (
+    label: Label,
+    day: SeasonDay,
+    place: Place,
+    minutes: number,
+    depth: number,
+    routine: "short" | "long" | null,
+  ): BuiltSession | null => {
     const choice = choiceOn(day, place);
     const { gate } = choice;
     const swaps = input.swaps.filter((s) => s.date === day.date && s.label === label);
-    const cap = increaseCap(day, week);
+    const cap = increaseCap(athlete, day, week);
+    const edit = athlete.edits?.find((e) => e.week === week.start && e.label === label);
+    const stepped = { phase: day.phase, stage: day.stage, emphasis: day.emphasis };
     const request = {
       label,
       emphasis: day.emphasis,
       loading: day.loading,
       heavyOk: day.heavyOk,
-      dose: layeredDose(day.emphasis, gate, input.lastBuild?.emphasis ?? day.holds),
+      dose: sessionDose(
+        athlete,
+        { ...stepped, holds: input.lastBuild?.stage ?? day.holds },
+        { gate, room: week.mileage.roomForProgress },
+      ),
+      build: approachFor(athlete, day.phase).build,
+      routine,
+      ...(edit ? { edit } : {}),
       place,
       minutes: day.loading === "mobility" ? Math.min(minutes, 30) : minutes,
       choice,
@@ -106,13 +136,19 @@ export function sessionBuilder(input: BuilderInput) {
           cap,
           slower: gate.slower,
           planned: input.planned,
+          areas: choice.areas,
+          ladder: (e) => ladderState(e, choice),
         }),
     };
     const whole = buildSession({ ...request, setFactor: 1, heartRange: null, stressCap: null });
     if (whole) deepest = Math.max(deepest, whole.stress);
     const taper = day.taperFor !== null && day.loading === "light";
     const setFactor = taper ? 0.5 : week.setFactor;
-    const hold = day.emphasis === "hold" && !taper ? (input.lastBuild?.sets ?? null) : null;
+    const shared = Math.max(1, week.wanted.filter((w) => !w.taper).length);
+    const hold =
+      day.emphasis === "hold" && !taper && !routine && isOn(athlete, "taper.week") && input.lastBuild
+        ? input.lastBuild.sets / shared
+        : null;
     const heartRange =
       hold !== null
         ? { least: Math.ceil(hold * RACE_WEEK.leastShare), most: Math.max(2, Math.floor(hold * RACE_WEEK.mostShare)) }
@@ -123,6 +159,34 @@ export function sessionBuilder(input: BuilderInput) {
   };
   return { build, deepest: () => deepest };
 }
+
+/** What an exercise can become here (rule 5 of progress). */
+export function ladderState(e: Exercise, choice: ChoiceContext): LadderState {
+  const standing = e.ladder ? choice.standings.get(e.ladder.id) : undefined;
+  const at = standing?.steps.indexOf(e) ?? -1;
+  const harder = at >= 0 ? standing?.steps[at + 1] : undefined;
+  const closed = harder ? closedBecause(harder, choice) : null;
+  const loading = loadingAt(e, choice.place, !choice.unloaded);
+  const loads = loading && loading !== "bodyweight" ? makeableLoads(e, loading, choice.place) : [];
+  return {
+    harder: harder && (!closed || closed.kind === "ladder") ? harder.name : null,
+    easier: (at > 0 ? standing?.steps[at - 1]?.name : null) ?? null,
+    lightestKg: loads[0] ?? null,
+    tempo: e.tempo,
+  };
+}
+
+/** Felt in the low back twice: a light set for the hamstrings before the hinge (handbook 14). */
+const FELT_LOW_BACK: Finding = {
+  id: "felt-low-back",
+  kind: "seen",
+  title: "Hinge felt in the low back",
+  says: "A light bridge or slider set before the hinge, so that the hamstrings are felt.",
+  rule: "progress.felt",
+  adds: [{ pattern: "hip", exercises: ["bridge", "slider-curl"], first: true }],
+  prefers: [],
+  more: null,
+};
 
 const FOR_STRENGTH: readonly Emphasis[] = ["develop", "maximal", "hold"];
 
@@ -143,6 +207,7 @@ export function choiceContexts(
       for (const i of s.items) recent.set(i.exercise, (recent.get(i.exercise) ?? 0) + 1);
   const stopped = stoppedByPain(log, laterOf(week.start, input.from), athlete.settings?.strictPain ?? false);
   const standings = standingsOf(library, athlete, safetyGate(athlete, week.start).training, log);
+  const felt = feltLowBackTwice(log, (id) => library.byId(id)?.pattern === "hinge");
   const contexts = new Map<string, ChoiceContext>();
   const byDay = new Map<string, ChoiceContext>();
   return (day, place) => {
@@ -160,11 +225,15 @@ export function choiceContexts(
     const unloaded = day.loading === "bodyweight" || day.loading === "mobility";
     const nothingNew = noNewWork(athlete, day, week);
     const nothingSlow = noSlowWork(athlete, day);
-    const forStrength = !unloaded && FOR_STRENGTH.includes(day.emphasis);
+    const { build } = approachFor(athlete, day.phase);
+    const forStrength = !unloaded && FOR_STRENGTH.includes(day.emphasis) && build !== "ladders";
+    const descent = isOn(athlete, "descent.prep") && !unloaded ? descentWork(athlete, day.date) : null;
     const key = [
       place.id,
       unloaded,
       forStrength,
+      build,
+      descent?.id ?? "",
       nothingNew,
       nothingSlow,
       areas.join(" "),
@@ -184,10 +253,11 @@ export function choiceContexts(
       on: day.date,
       gate,
       areas,
-      findings: findingsOf(athlete, day.date),
+      findings: [...(felt ? [FELT_LOW_BACK] : []), ...(descent ? [descent] : []), ...findingsOf(athlete, day.date)],
       standings,
       unloaded,
       forStrength,
+      laddersFirst: build === "ladders",
       stopped,
       recent,
       known: basis.known,
@@ -230,7 +300,8 @@ function noSlowWork(athlete: Athlete, day: SeasonDay): string | null {
 }
 
 /** Why nothing may go up in this week; null where it may (handbook 13, rule 6). */
-function increaseCap(day: SeasonDay, week: SeasonWeek): Why | null {
+function increaseCap(athlete: Athlete, day: SeasonDay, week: SeasonWeek): Why | null {
+  if (!isOn(athlete, "progress.cap")) return null;
   if (day.phase === "race") return why("progress.cap", "No increase in the race phase: strength is held.");
   if (week.stepBack) return why("progress.cap", "No increase in a step-back week.");
   if (week.mileage.factor < 1) return why("progress.cap", "No increase with a jump in mileage.");

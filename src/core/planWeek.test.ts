@@ -144,11 +144,11 @@ describe("depth limits", () => {
 });
 
 describe("warnings", () => {
-  it("name an approach that is kept but not used yet", () => {
-    const w = plan(base({ settings: { approach: "control" } }), { from: BUILD }).warnings;
-    expect(w).toContainEqual(
-      expect.objectContaining({ code: "approach-pending", text: expect.stringContaining('"control"') }),
-    );
+  it("name an approach that is not known here, and none that is", () => {
+    const of = (approach: string) =>
+      plan(base({ settings: { approach } }), { from: BUILD }).warnings.map((w) => w.text);
+    expect(of("own-elsewhere")).toContainEqual(expect.stringContaining('"own-elsewhere"'));
+    expect(of("control")).not.toContainEqual(expect.stringContaining("approach"));
   });
   it("name what found no place, with the nearest fix", () => {
     const w = plan(base({ availability: [] }), { from: BUILD }).warnings.filter((x) => x.code === "not-placed");

@@ -1,14 +1,15 @@
 /** One week of the plan: what each session would be in each window, the exact fit, and the depth limits. */
 import { AREA_WORDS } from "./athlete/gate";
-import { type Athlete, type Label, type LockedSession, SET_OFF, type SessionKind } from "./athlete/types";
+import { type Athlete, isRoutine, type Label, type LockedSession, SET_OFF, type SessionKind } from "./athlete/types";
 import { type DatedWindow, windowsOfWeek } from "./athlete/windows";
 import { addDays, dayLabel, dayNumber, type IsoDate, minutesOf, timeOf } from "./dates";
-import { LABEL_WORDS } from "./dose/layered";
+import { LABEL_WORDS } from "./dose/dose";
 import { isKey, sessionLoad } from "./endurance/load";
 import { enduranceBout, strengthParts } from "./legs/bouts";
 import { type LegBout, type LegPart, MEAN_DAYS, meanDailyLoad } from "./legs/freshness";
 import { type BuilderInput, sessionBuilder } from "./planSession";
 import type { SeasonWeek, WantedSession } from "./season/weeks";
+import { ROUTINE_MINUTES } from "./session/slots";
 import type { BuiltSession } from "./session/types";
 import { costsOf, fitWeek } from "./week/fit";
 import { blockedHere } from "./week/rules";
@@ -76,7 +77,14 @@ export function weekProblem(input: WeekInput) {
   const skipped = changes.flatMap((c) => (c.kind === "skip" && c.week === week.start ? [c] : []));
   const isSkipped = (label: Label): boolean => skipped.some((c) => c.label === label);
   const mine = (list: readonly LockedSession[]): LockedSession[] =>
-    list.filter((l) => inWeek(week, l.date) && l.date >= input.from && !missed(l.label, l.date) && !isSkipped(l.label));
+    list.filter(
+      (l) =>
+        !isRoutine(l.label) &&
+        inWeek(week, l.date) &&
+        l.date >= input.from &&
+        !missed(l.label, l.date) &&
+        !isSkipped(l.label),
+    );
   const locks = mine(athlete.locked ?? []);
   const held = mine(input.held).filter((l) => !locks.some((k) => k.label === l.label));
   const asked = week.wanted.filter((w) => !input.done.has(w.label) && !isSkipped(w.label));
@@ -172,12 +180,13 @@ export function planWeek(input: WeekInput): PlanWeek {
     };
   });
   const fit = fitWeek(demands, context, input.walk);
-  const sessions = fit.placed
-    .flatMap((o): PlanSession[] => {
+  const sessions = [
+    ...fit.placed.flatMap((o): PlanSession[] => {
       const s = built.get(o);
       return s ? [{ ...s, date: o.date, start: o.start, place: o.place, locked: o.locked }] : [];
-    })
-    .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start));
+    }),
+    ...routines(input, builder, skipped),
+  ].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start));
   const depthLimit = Math.round(builder.deepest() * factor.factor);
   return {
     season: week,
@@ -199,6 +208,26 @@ export function planWeek(input: WeekInput): PlanWeek {
       why("fit.place", `Least cost of ${fit.weighed} placements.`),
     ],
   };
+}
+
+/** Routines stand where their runs end: nothing about them is fitted, and no gap is asked of them. */
+function routines(
+  input: WeekInput,
+  builder: ReturnType<typeof sessionBuilder>,
+  skipped: readonly { label: Label }[],
+): PlanSession[] {
+  const { athlete, week } = input;
+  const place = athlete.places.find((p) => p.id.startsWith("home")) ?? athlete.places[0];
+  if (!place) return [];
+  return week.routines.flatMap((r): PlanSession[] => {
+    const day = week.days.find((d) => d.date === r.date);
+    const gone = skipped.some((c) => c.label === r.label) || input.done.has(r.label);
+    if (!day || gone || r.date < input.from) return [];
+    const start = Math.min(r.start, 24 * 60 - ROUTINE_MINUTES[r.version]);
+    const window = { date: r.date, start, minutes: ROUTINE_MINUTES[r.version], place: place.id };
+    const built = builder.build(r.label, day, window, 1, r.version);
+    return built ? [{ ...built, date: r.date, start, place: place.id, locked: false }] : [];
+  });
 }
 
 /** Says where the week comes near what set trouble off before (handbook 3) [trade]. */
@@ -325,16 +354,17 @@ function dayLimits(
 function weekWhy(week: SeasonWeek, wanted: number, done: number): Why[] {
   const dayWhy = new Map<string, Why>();
   for (const d of week.days)
-    for (const w of d.why) if (w.rule !== "emphasis.layered" && w.rule !== "emphasis.early") dayWhy.set(w.text, w);
+    for (const w of d.why) if (w.rule !== "emphasis.approach" && w.rule !== "emphasis.early") dayWhy.set(w.text, w);
   const phases = new Map<string, number>();
   for (const d of week.days) phases.set(d.phase, (phases.get(d.phase) ?? 0) + 1);
   const mix = [...phases].map(([p, n]) => `${n} of ${p}`).join(", ");
+  const count = wanted + done + week.routines.length;
   const head = week.days.find((d) => d.emphasis === week.emphasis)?.why[0];
   return [
     ...(head ? [head] : []),
     why(
       "phase.day",
-      `${wanted + done} session${wanted + done === 1 ? "" : "s"} this week: ${phases.size > 1 ? `days ${mix}, each with its share` : `${week.emphasis}, ${week.phase} phase`}.`,
+      `${count} session${count === 1 ? "" : "s"} this week: ${phases.size > 1 ? `days ${mix}, each with its share` : `${week.emphasis}, ${week.phase} phase`}.`,
     ),
     ...dayWhy.values(),
   ];

@@ -1,5 +1,6 @@
 /** The athlete file, version 1, as Zod schemas; published as docs/formats/athlete.schema.json. Unknown fields are errors. */
 import { z } from "zod";
+import { BUILDS, COLUMNS, STAGES } from "../core/athlete/approach";
 import {
   APPROACHES,
   AREAS,
@@ -7,6 +8,8 @@ import {
   AWAY_KINDS,
   BAR_KINDS,
   CLEARANCE_RULES,
+  DECISIONS,
+  EMPHASES,
   FELT,
   LABELS,
   ONE_REP_MAX_FORMULAS,
@@ -20,6 +23,7 @@ import {
   SPORTS,
 } from "../core/athlete/types";
 import { isDate } from "../core/dates";
+import { SWITCHES } from "../core/rules";
 
 const DATE_TEXT = 'a real date such as "2026-03-02" expected';
 const date = z
@@ -49,7 +53,12 @@ export const factsSchema = z.strictObject({
   maxHeartRate: z.number().min(80).max(250).optional(),
 });
 
-const approach = z.enum(APPROACHES);
+const approach = z
+  .string()
+  .refine(
+    (v) => (APPROACHES as readonly string[]).includes(v) || /^own-[a-z0-9-]{1,60}$/.test(v),
+    `one of ${APPROACHES.join(", ")}, or the id of a copy such as "own-club" expected`,
+  );
 export const settingsSchema = z.strictObject({
   approach: approach.optional(),
   approachByPhase: z
@@ -59,6 +68,12 @@ export const settingsSchema = z.strictObject({
       race: approach.optional(),
       recovery: approach.optional(),
     })
+    .optional(),
+  rulesOff: z
+    .array(
+      z.string().refine((v) => SWITCHES.some((r) => r.id === v), "the id of a rule that can be switched off expected"),
+    )
+    .max(50)
     .optional(),
   placement: z.enum(["stack", "spread"]).optional(),
   maxMinutesPerDay: z.number().min(0).max(1440).optional(),
@@ -73,7 +88,14 @@ export const settingsSchema = z.strictObject({
   shortTime: z.enum(["essential-five", "essential-five-swim"]).optional(),
 });
 
-export const awaySchema = z.strictObject({ start: date, end: date, kind: z.enum(AWAY_KINDS), place: id.optional() });
+export const awaySchema = z.strictObject({
+  start: date,
+  end: date,
+  kind: z.enum(AWAY_KINDS),
+  place: id.optional(),
+  hours: z.number().min(0).max(72).optional(),
+  zones: z.int().min(0).max(12).optional(),
+});
 
 export const windowSchema = z.strictObject({
   day: weekday,
@@ -218,6 +240,70 @@ export const screeningSchema = z.strictObject({
   value: z.number().min(0).optional(),
 });
 export const seenSchema = z.strictObject({ what: z.enum(SEEN), date, side: z.enum(SIDES).optional() });
+const span = z.tuple([z.number().min(0).max(600), z.number().min(0).max(600)]);
+const doseCell = z.strictObject({
+  sets: span,
+  reps: span,
+  rir: span.nullable(),
+  percent: z.number().gt(0).max(100).nullable(),
+  seconds: span,
+  restSeconds: z.number().min(0).max(600),
+  tempo: z
+    .string()
+    .regex(/^\d{1,2}-\d{1,2}-\d{1,2}$/, 'lowering-pause-lifting in seconds such as "3-0-1" expected')
+    .nullable(),
+});
+const doseRow = z.strictObject({
+  emphasis: z.enum(EMPHASES),
+  perWeek: span,
+  slides: z.boolean(),
+  samePercent: z.boolean(),
+  says: text,
+  cells: z.strictObject(
+    Object.fromEntries(COLUMNS.map((c) => [c, doseCell])) as Record<(typeof COLUMNS)[number], typeof doseCell>,
+  ),
+});
+/** One of the coach's copies of an approach; what its figures may be is checked by core/dose/check. */
+export const approachSchema = z.strictObject({
+  id: z.string().regex(/^own-[a-z0-9-]{1,60}$/, 'an id such as "own-club" expected'),
+  name: text.max(60),
+  basis: z.enum(APPROACHES),
+  build: z.enum(BUILDS),
+  version: z.int().min(1),
+  rows: z.strictObject(
+    Object.fromEntries(STAGES.map((s) => [s, doseRow])) as Record<(typeof STAGES)[number], typeof doseRow>,
+  ),
+});
+
+export const editItemSchema = z.strictObject({
+  exercise: id,
+  group: z.int().min(0).max(99),
+  sets: z.int().min(1).max(10),
+  repsLow: z.int().min(1).max(100).optional(),
+  reps: z.int().min(1).max(100).optional(),
+  seconds: z.number().min(1).max(600).optional(),
+  rir: z.number().min(0).max(10).optional(),
+  restSeconds: z.number().min(0).max(900).optional(),
+  loadKg: z.number().min(0).max(600).optional(),
+  note: z.string().max(300).optional(),
+});
+export const sessionEditSchema = z.strictObject({
+  week: date,
+  label: z.enum(LABELS),
+  items: z.array(editItemSchema).min(1).max(20),
+  note: z.string().max(600).optional(),
+});
+export const overruleSchema = z.strictObject({
+  date,
+  exercise: id,
+  kind: z.enum(DECISIONS),
+  loadKg: z.number().min(0).max(600).optional(),
+  reps: z.int().min(1).max(100).optional(),
+  seconds: z.number().min(1).max(600).optional(),
+  sets: z.int().min(1).max(10).optional(),
+  reason: z.string().max(200).optional(),
+});
+
 export const rungsSchema = z.array(z.strictObject({ ladder: id, exercise: id }));
 export { date as dateSchema, id as idSchema, text as textSchema, time as timeSchema };
 
@@ -240,4 +326,7 @@ export const athleteSchema: z.ZodType<Athlete> = z.strictObject({
   endurance: z.array(enduranceSchema),
   strengthLog: z.array(strengthLogSchema),
   rungs: rungsSchema.optional(),
+  approaches: z.array(approachSchema).max(20).optional(),
+  edits: z.array(sessionEditSchema).max(500).optional(),
+  overrules: z.array(overruleSchema).max(2000).optional(),
 });

@@ -121,7 +121,7 @@ const sessionOut = (s: PlanSession): PlanFileSession => ({
     percent1rm: i.percent1rm,
     rir: i.rir,
     restSeconds: i.restSeconds,
-    tempo: i.exercise.tempo,
+    tempo: i.tempo,
     why: i.why,
   })),
   dropped: s.dropped,

@@ -1,4 +1,5 @@
 /** Numbers and dates as people read them: "72.5 kg", "Tue 19 May", 24-hour clock, spaces that do not break. */
+import { isRoutine, type Label } from "../core/athlete/types";
 import { dayLabel, monthName, timeOf } from "../core/dates";
 import { kgToLb, kmToMi, roundTo } from "../core/units";
 
@@ -93,8 +94,20 @@ export const EMPHASIS_NAMES = {
   hold: "Hold",
   restore: "Restore",
 } as const;
-export const LABEL_NAMES = { A: "Heavy A", B: "Single-leg B", C: "Control C", D: "Mobility D" } as const;
+export const LABEL_NAMES: Record<Label, string> = {
+  A: "Heavy A",
+  B: "Single-leg B",
+  C: "Control C",
+  D: "Mobility D",
+  E: "Monday routine",
+  F: "Tuesday routine",
+  G: "Wednesday routine",
+  H: "Thursday routine",
+  I: "Friday routine",
+  J: "Saturday routine",
+  K: "Sunday routine",
+};
 
 /** What a session is called: its label, unless it only restores. */
-export const sessionName = (label: keyof typeof LABEL_NAMES, emphasis: keyof typeof EMPHASIS_NAMES): string =>
-  emphasis === "restore" ? `Restore ${label}` : LABEL_NAMES[label];
+export const sessionName = (label: Label, emphasis: keyof typeof EMPHASIS_NAMES): string =>
+  emphasis === "restore" && !isRoutine(label) ? `Restore ${label}` : LABEL_NAMES[label];

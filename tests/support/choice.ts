@@ -27,6 +27,7 @@ export function choiceFor(athlete: Athlete = athleteWith(), more: Partial<Choice
     standings: standingsOf(SHIPPED_LIBRARY, athlete, gate.training, athlete.strengthLog),
     unloaded: false,
     forStrength: false,
+    laddersFirst: false,
     stopped: new Map(),
     recent: new Map(),
     known: null,

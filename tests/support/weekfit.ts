@@ -9,7 +9,19 @@ import type { Demand, Option, Standing, WeekContext } from "../../src/core/week/
 
 export const MONDAY = "2026-03-02";
 export const LEFT_OUT = 100_000;
-export const LEFT_OUT_PRICE: Record<Label, number> = { A: 10, B: 9, C: 8, D: 7 };
+export const LEFT_OUT_PRICE: Record<Label, number> = {
+  A: 10,
+  B: 9,
+  C: 8,
+  D: 7,
+  E: 6,
+  F: 5,
+  G: 4,
+  H: 3,
+  I: 2,
+  J: 1,
+  K: 0,
+};
 
 /** What a session is at one place of the week. */
 const kind = fc.record({

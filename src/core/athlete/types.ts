@@ -1,5 +1,8 @@
 /** The athlete as the core knows them: the plain value behind an athlete file (see docs/formats). Always metric, local dates. */
 import type { ClockTime, IsoDate } from "../dates";
+import type { Approach as OwnApproach } from "./approach";
+
+export { APPROACHES, type ApproachId as Approach, EMPHASES, type Emphasis } from "./approach";
 
 export const SPORTS = ["run", "triathlon", "ride", "row", "hike"] as const;
 export type Sport = (typeof SPORTS)[number];
@@ -17,16 +20,17 @@ export const SESSION_KINDS = [
   "other",
 ] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];
-export const APPROACHES = ["layered", "heavy-economy", "steady", "control", "full-range", "paired-routines"] as const;
-export type Approach = (typeof APPROACHES)[number];
 export const PHASES = ["base", "build", "race", "recovery"] as const;
 export type Phase = (typeof PHASES)[number];
-export const EMPHASES = ["prepare", "develop", "maximal", "hold", "restore"] as const;
-export type Emphasis = (typeof EMPHASES)[number];
 export const PRIORITIES = ["A", "B", "C"] as const;
 export type Priority = (typeof PRIORITIES)[number];
-export const LABELS = ["A", "B", "C", "D"] as const;
+/** A to D are fitted into the week; E to K are the routines that follow the runs of Monday to Sunday. */
+export const LABELS = ["A", "B", "C", "D", "E", "F", "G", "H", "I", "J", "K"] as const;
 export type Label = (typeof LABELS)[number];
+export const FITTED_LABELS = ["A", "B", "C", "D"] as const satisfies readonly Label[];
+/** The routine of a weekday, Monday 1. */
+export const routineLabel = (weekday: number): Label => LABELS[3 + weekday] ?? "K";
+export const isRoutine = (label: Label): boolean => LABELS.indexOf(label) >= FITTED_LABELS.length;
 export const AREAS = [
   "knee-front",
   "knee-outside",
@@ -114,8 +118,11 @@ export interface AthleteFacts {
 }
 
 export interface Settings {
-  approach?: Approach;
-  approachByPhase?: Partial<Record<Phase, Approach>>;
+  /** A shipped approach, or the id of one of the coach's copies ("own-..."). */
+  approach?: string;
+  approachByPhase?: Partial<Record<Phase, string>>;
+  /** Rules of the phases that are switched off for this athlete, by id (see SWITCHES). */
+  rulesOff?: string[];
   placement?: "stack" | "spread";
   maxMinutesPerDay?: number;
   squatDepth?: "45" | "90" | "thigh-level" | "full";
@@ -170,6 +177,9 @@ export interface Away {
   end: IsoDate;
   kind: (typeof AWAY_KINDS)[number];
   place?: string;
+  /** Hours on the way, and time zones crossed, of travel. */
+  hours?: number;
+  zones?: number;
 }
 
 /** What the coach changed of a week or of some days, beside the weekly pattern. `week` is a Monday. */
@@ -282,6 +292,58 @@ export interface Screening {
   value?: number;
 }
 
+/** One exercise of a session made by hand. What is left out is worked out as for any other session. */
+export interface EditItem {
+  exercise: string;
+  /** Items of the same number stand in one pair or trio. */
+  group: number;
+  sets: number;
+  repsLow?: number;
+  reps?: number;
+  seconds?: number;
+  rir?: number;
+  restSeconds?: number;
+  /** Set by hand; otherwise the load rules say. */
+  loadKg?: number;
+  note?: string;
+}
+
+/** A session of a week as the coach made it; it stays so wherever in the week it stands. */
+export interface SessionEdit {
+  week: IsoDate;
+  label: Label;
+  items: EditItem[];
+  note?: string;
+}
+
+export const DECISIONS = [
+  "up-load",
+  "up-reps",
+  "up-seconds",
+  "up-sets",
+  "next-rung",
+  "slower",
+  "same",
+  "fewer-reps",
+  "down-load",
+  "back-rung",
+  "stop",
+] as const;
+export type DecisionKind = (typeof DECISIONS)[number];
+
+/** What the coach decided after a log instead of the rules; it holds until the exercise is logged again. */
+export interface Overrule {
+  /** Day of the log that was decided on. */
+  date: IsoDate;
+  exercise: string;
+  kind: DecisionKind;
+  loadKg?: number;
+  reps?: number;
+  seconds?: number;
+  sets?: number;
+  reason?: string;
+}
+
 /** The whole athlete, as in an athlete file version 1. */
 export interface Athlete {
   format: "field-anchor/athlete";
@@ -302,4 +364,10 @@ export interface Athlete {
   endurance: EnduranceSession[];
   strengthLog: StrengthLog[];
   rungs?: { ladder: string; exercise: string }[];
+  /** The coach's copies of approaches that the settings name. */
+  approaches?: OwnApproach[];
+  /** Sessions made by hand. */
+  edits?: SessionEdit[];
+  /** Decisions of the coach against the progress rules. */
+  overrules?: Overrule[];
 }

@@ -64,6 +64,24 @@ export function percentFor(n: number, formula: OneRepMaxFormula = "default"): nu
   return m === null ? null : 100 / m;
 }
 
+/**
+ * Repetitions to failure at a percent of 1RM, not rounded: the inverse of `percentFor`.
+ * @param percent over 0, up to 100
+ * @returns 1 to 20; 20 where more would be possible; null above 100 or at 0
+ */
+export function repsAt(percent: number, formula: OneRepMaxFormula = "default"): number | null {
+  if (!(percent > 0) || percent > 100) return null;
+  let [low, high] = [1, MOST_REPS];
+  if ((percentFor(high, formula) ?? 0) >= percent) return high;
+  // A true single is 100% in every formula, though some of them say less just above it.
+  for (let i = 0; i < 60; i++) {
+    const mid = (low + high) / 2;
+    if ((percentFor(mid, formula) ?? 0) >= percent) low = mid;
+    else high = mid;
+  }
+  return low;
+}
+
 /** Percent of 1RM by repetitions to failure [pub: NSCA Essentials, 4th ed., ch. 17]. */
 export const NSCA_PERCENT: Readonly<Record<number, number>> = {
   1: 100,

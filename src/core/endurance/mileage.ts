@@ -19,8 +19,13 @@ const free: MileageRule = { factor: 1, holdOnly: false, roomForProgress: false, 
 /**
  * @param change of the week against the ordinary ones before
  * @param ordinary whether this is itself an ordinary week (no step-back, taper, recovery, absence)
+ * @param on which of the rules act
  */
-export function mileageRule(change: Change, ordinary: boolean): MileageRule {
+export function mileageRule(
+  change: Change,
+  ordinary: boolean,
+  on: (rule: string) => boolean = () => true,
+): MileageRule {
   const both = [
     { what: "distance", pct: change.distancePct },
     { what: "leg load", pct: change.legLoadPct },
@@ -28,14 +33,14 @@ export function mileageRule(change: Change, ordinary: boolean): MileageRule {
   const top = both.reduce<{ what: string; pct: number } | null>((m, c) => (!m || c.pct > m.pct ? c : m), null);
   if (!top) return free;
   const rounded = Math.round(top.pct);
-  if (top.pct > LEAP_PCT)
+  if (top.pct > LEAP_PCT && on("mileage.leap"))
     return {
       factor: 0.5,
       holdOnly: true,
       roomForProgress: false,
       why: [why("mileage.leap", `Hold dose only: ${top.what} is ${rounded}% above the last ordinary weeks.`)],
     };
-  if (top.pct > JUMP_PCT)
+  if (top.pct > JUMP_PCT && on("mileage.jump"))
     return {
       factor: 2 / 3,
       holdOnly: false,
@@ -47,7 +52,7 @@ export function mileageRule(change: Change, ordinary: boolean): MileageRule {
         ),
       ],
     };
-  if (ordinary && both.every((c) => c.pct < -15))
+  if (on("mileage.room") && ordinary && both.every((c) => c.pct < -15))
     return {
       ...free,
       roomForProgress: true,

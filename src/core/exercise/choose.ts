@@ -23,6 +23,8 @@ export interface ChoiceContext {
   unloaded: boolean;
   /** The day asks for strength: lifts that can be loaded go first. */
   forStrength: boolean;
+  /** The approach climbs the ladder before it adds load. */
+  laddersFirst: boolean;
   /** Exercises stopped for pain, by id, with the reason. */
   stopped: ReadonlyMap<string, string>;
   /** Exercises in the log of the last eight weeks, by id, with how often. */
@@ -118,6 +120,7 @@ export const POINTS = {
   quiet: -8,
   notNow: -20,
   newToBar: -4,
+  ladderFirst: 4,
   sameMuscle: -1.5,
 };
 
@@ -188,6 +191,8 @@ function partsOf(e: Exercise, loading: Loading, c: ChoiceContext, kind: SlotKind
   else if (isNew && e.slow && c.nothingSlow) add("first.time", POINTS.notNow, c.nothingSlow);
   if (c.athlete.settings?.quietExercises && e.conspicuous)
     add("choice.quiet", POINTS.quiet, "draws looks in a public gym");
+  if (c.laddersFirst && !loads)
+    add("choice.ladder", POINTS.ladderFirst, "the approach climbs the ladder before it adds load");
   if (c.gate.training === "new" && e.loading === "bar")
     add("choice.simple", POINTS.newToBar, "simpler than a bar for somebody new");
   return parts;

@@ -295,26 +295,30 @@ describe("ladders", () => {
     });
   });
   it("rise after the top of the range with control twice running, unloaded", () => {
-    const once = bare([top("2026-02-01", "reverse-lunge", [12, 12])]);
-    const twice = [...once, ...bare([top("2026-02-08", "reverse-lunge", [12, 12])])];
+    const once = bare([top("2026-02-01", "reverse-lunge", [12, 12, 12])]);
+    const twice = [...once, ...bare([top("2026-02-08", "reverse-lunge", [12, 12, 12])])];
     expect(at(once)).toMatchObject({ step: "reverse-lunge", earned: false });
     expect(at(twice)).toMatchObject({ step: "reverse-lunge-high-knee", earned: true });
-    const short = [...once, ...bare([top("2026-02-08", "reverse-lunge", [12, 11])])];
+    // Reps, then sets, then the harder position (handbook 13): two sets are not yet all of them.
+    const two = ["2026-02-01", "2026-02-08"].flatMap((d) => bare([top(d, "reverse-lunge", [12, 12])]));
+    expect(at(two)).toMatchObject({ step: "reverse-lunge", earned: false });
+    const short = [...once, ...bare([top("2026-02-08", "reverse-lunge", [12, 12, 11])])];
     expect(at(short)).toMatchObject({ step: "reverse-lunge", earned: false });
     const hurt = [
       ...once,
-      ...bare([top("2026-02-08", "reverse-lunge", [12, 12])]).map((l) => ({
+      ...bare([top("2026-02-08", "reverse-lunge", [12, 12, 12])]).map((l) => ({
         ...l,
         items: l.items.map((i) => ({ ...i, pain: 3 })),
       })),
     ];
     expect(at(hurt).earned).toBe(false);
-    const loaded = [top("2026-02-01", "reverse-lunge", [12, 12]), top("2026-02-08", "reverse-lunge", [12, 12])].map(
-      (l) => ({
-        ...l,
-        items: l.items.map((i) => ({ ...i, sets: i.sets.map((s) => ({ ...s, loadKg: 10 })) })),
-      }),
-    );
+    const loaded = [
+      top("2026-02-01", "reverse-lunge", [12, 12, 12]),
+      top("2026-02-08", "reverse-lunge", [12, 12, 12]),
+    ].map((l) => ({
+      ...l,
+      items: l.items.map((i) => ({ ...i, sets: i.sets.map((s) => ({ ...s, loadKg: 10 })) })),
+    }));
     expect(at(loaded).earned).toBe(false);
   });
   it("fall back after two sloppy sessions, or any pain in the strict setting", () => {

@@ -22,10 +22,16 @@ export interface Standing {
   back: boolean;
 }
 
+/** Sets that work without load takes before its next step [house]. */
+export const LADDER_SETS = 3;
+/** The step that a hinge felt in the low back twice goes back to (handbook 14). */
+const SAFE_HINGE = "rdl-to-knee";
+
 type Logged = { date: IsoDate; item: LoggedItem };
 const reachedTop = ({ item }: Logged): boolean => {
   const asked = item.prescribed?.seconds ?? item.prescribed?.reps;
   if (asked === undefined || item.sets.length === 0 || (item.pain ?? 0) > 2) return false;
+  if ((item.prescribed?.sets ?? LADDER_SETS) < LADDER_SETS) return false;
   const target = item.prescribed?.rir;
   return item.sets.every((s) => {
     const done = s.clean ?? s.reps ?? s.seconds ?? 0;
@@ -115,9 +121,23 @@ function workOut(
           ? "back a step: pain in the strict setting"
           : "back a step: twice fewer clean repetitions than asked";
       }
-      const open = base >= 0 || back ? at : Math.max(at, byLevel);
+      const safe = steps.findIndex((e) => e.id === SAFE_HINGE);
+      const felt = safe >= 0 && at > safe && feltLowBackTwice(log, (id) => steps.some((e) => e.id === id));
+      if (felt) {
+        at = safe;
+        because = "back a step: felt in the low back twice";
+      }
+      const open = base >= 0 || back || felt ? at : Math.max(at, byLevel);
       const by = base >= 0 ? "coach" : lifted >= 0 ? "log" : "level";
-      return [ladder, { ladder, steps, at, open, by, because, earned, back }];
+      return [ladder, { ladder, steps, at, open, by, because, earned, back: back || felt }];
     }),
   );
+}
+
+/** Whether the last two logs of such exercises were both felt in the low back. */
+export function feltLowBackTwice(log: readonly StrengthLog[], counts: (exercise: string) => boolean): boolean {
+  const felt = [...log]
+    .sort((a, b) => (a.date < b.date ? 1 : -1))
+    .flatMap((s) => s.items.filter((i) => counts(i.exercise) && i.sets.length > 0).map((i) => i.felt));
+  return felt.length >= 2 && felt.slice(0, 2).every((f) => f === "low-back");
 }

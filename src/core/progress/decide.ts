@@ -1,11 +1,11 @@
 /** What a logged exercise says about the next time (handbook 13, rules 1 to 4, capped by 6). */
-import type { LoggedItem } from "../athlete/types";
+import type { DecisionKind, LoggedItem } from "../athlete/types";
 import { daysBetween, type IsoDate } from "../dates";
+import { LADDER_SETS } from "../exercise/standing";
 import { roundTo } from "../units";
 import { type Why, why } from "../why";
 
-export const DECISIONS = ["up-load", "up-reps", "same", "down-load", "fewer-reps", "back-rung", "stop"] as const;
-export type DecisionKind = (typeof DECISIONS)[number];
+export type { DecisionKind };
 
 export interface Decision {
   kind: DecisionKind;
@@ -13,12 +13,29 @@ export interface Decision {
   loadKg: number | null;
   /** Top of the repetitions next time. */
   reps: number;
+  /** Sets and seconds next time, where they change. */
+  sets?: number;
+  seconds?: number;
+  /** Slower lowering next time. */
+  tempo?: string;
   why: Why[];
 }
 
 export interface History {
   date: IsoDate;
   item: LoggedItem;
+}
+
+/** What an exercise can become once its repetitions are done (rule 5). */
+export interface LadderState {
+  /** The next step that is open to the athlete here; null at the top, or where it is closed. */
+  harder: string | null;
+  /** The step before; null at the lowest. */
+  easier: string | null;
+  /** The lightest load the exercise takes here, kg; null where it takes none. */
+  lightestKg: number | null;
+  /** The tempo as it is done now, such as "2-0-1". */
+  tempo: string;
 }
 
 export interface DecisionInput {
@@ -29,6 +46,17 @@ export interface DecisionInput {
   repsLow: number;
   reps: number;
   rir: number;
+  /** Sets of the dose. */
+  sets?: number;
+  /** Seconds of the dose, and at most; only for holds and timed work. */
+  seconds?: number | null;
+  secondsMost?: number;
+  /** Where it stands on its ladder; null for exercises that stand on none. */
+  ladder?: LadderState | null;
+  /** Achilles or patellar tendon in trouble: some pain is allowed (handbook 3). */
+  tendon?: boolean;
+  /** A hinge: where it is felt counts (handbook 14). */
+  hinge?: boolean;
   /** Why nothing may go up now; null where it may. */
   cap: Why | null;
   strictPain: boolean;
@@ -36,6 +64,8 @@ export interface DecisionInput {
   slower?: boolean;
   /** Every load the place can make, kg, rising. */
   loads: readonly number[];
+  /** The next load worth a step; default: the next the place can make. */
+  stepUp?: (fromKg: number) => number | undefined;
 }
 
 /** Most at once and most a week, percent [trade]. */
@@ -46,6 +76,20 @@ export const PCT_PER_RIR = 2.5;
 const DOWN_PCT = 7.5;
 /** Where the smallest step is too large: repetitions added at a time, and how many in all, before the step is taken [trade]. */
 const EXTRA_REPS = { step: 2, most: 4 };
+/** Seconds added to a hold at a time [house]. */
+export const EXTRA_SECONDS = 5;
+/** Lowering gets no slower than this, seconds [house]. */
+const SLOWEST = 4;
+/** Pain in a tendon that counts as back to its usual level next morning, of 10 [house]. */
+const SETTLED = 2;
+
+/** Pain of an exercise over its last three logs, oldest first, where it rises; null where it does not. */
+export function risingPain(history: readonly History[]): [number, number, number] | null {
+  const [a, b, c] = history.slice(0, 3).map((h) => h.item.pain ?? 0);
+  return a !== undefined && b !== undefined && c !== undefined && a > b && b > c ? [c, b, a] : null;
+}
+
+const amount = (s: LoggedItem["sets"][number]): number => s.clean ?? s.reps ?? s.seconds ?? 0;
 
 const cleanReps = (s: LoggedItem["sets"][number]): number => s.clean ?? s.reps ?? 0;
 const loadOf = (item: LoggedItem): number | null =>
@@ -55,6 +99,7 @@ const kg = (v: number): string => `${roundTo(v, 2)} kg`;
 export function decide(input: DecisionInput): Decision {
   const [last, before] = input.history;
   const { repsLow, reps, rir } = input;
+  if (input.seconds != null) return decideHold(input, input.seconds);
   const load = loadOf(last.item);
   const sets = last.item.sets;
   const lo = last.item.prescribed?.repsLow ?? last.item.prescribed?.reps ?? repsLow;
@@ -87,11 +132,48 @@ export function decide(input: DecisionInput): Decision {
       reps,
       why: [why("progress.pain", `Pain ${pain} of 10 last time, strict setting: the easier rung.`)],
     };
-  if (pain >= 3)
+  const rising = risingPain(input.history);
+  if (rising)
+    return same(
+      "progress.rising",
+      `Pain rose over three sessions (${rising.join(", ")} of 10): no increase, and the coach is told.`,
+    );
+  const nextDay = last.item.nextDayPain;
+  if (input.tendon && nextDay !== undefined && nextDay > SETTLED && pain > 0)
+    return {
+      kind: load === null ? "back-rung" : "down-load",
+      loadKg: load === null ? null : load * 0.9,
+      reps,
+      why: [
+        why(
+          "progress.tendon",
+          `The tendon was still at ${nextDay} of 10 the morning after: ${load === null ? "the easier rung" : "10% off"}.`,
+        ),
+      ],
+    };
+  const settled = input.tendon && nextDay !== undefined && nextDay <= SETTLED;
+  if (pain >= 3 && !settled)
     return same(
       "progress.pain",
-      `Pain ${pain} of 10 last time: no increase; the easier rung or a shorter range is open.`,
+      `Pain ${pain} of 10 last time: no increase; ${input.ladder?.easier ? `${input.ladder.easier.toLowerCase()}` : "the easier rung"} or a shorter range is open.`,
     );
+
+  // Where the hinge was felt (handbook 14).
+  if (input.hinge && last.item.felt === "low-back") {
+    if (before?.item.felt === "low-back")
+      return {
+        kind: "back-rung",
+        loadKg: load,
+        reps,
+        why: [
+          why(
+            "progress.felt",
+            "Felt in the low back twice: back to the Romanian deadlift to the knee, weight on the heels, a light bridge or slider set first.",
+          ),
+        ],
+      };
+    return same("progress.felt", "Felt in the low back: the same again; feel the hamstrings first, stop at the knee.");
+  }
 
   // 2. Form: only reps that meet the standard count.
   const sloppy = (h: History | undefined): boolean => {
@@ -99,6 +181,15 @@ export function decide(input: DecisionInput): Decision {
     return h?.item.sets.some((s) => s.clean !== undefined && s.clean < Math.min(s.reps ?? 0, standard)) ?? false;
   };
   if (sloppy(last)) {
+    if (sloppy(before) && load === null && input.ladder?.easier)
+      return {
+        kind: "back-rung",
+        loadKg: null,
+        reps,
+        why: [
+          why("progress.form", `Fewer clean reps than asked for twice: back to ${input.ladder.easier.toLowerCase()}.`),
+        ],
+      };
     if (sloppy(before))
       return {
         kind: "down-load",
@@ -117,6 +208,13 @@ export function decide(input: DecisionInput): Decision {
   // 3. Spare reps, and the range.
   const missing = last.item.prescribed && setCount < last.item.prescribed.sets;
   const short = counts.filter((c) => c < lo).length;
+  if (short >= 2 && load === null)
+    return {
+      kind: "fewer-reps",
+      loadKg: null,
+      reps: Math.max(1, least),
+      why: [why("progress.range", `${short} sets stayed under ${lo} reps: ${least} next time.`)],
+    };
   if (short >= 2)
     return {
       kind: "down-load",
@@ -139,6 +237,8 @@ export function decide(input: DecisionInput): Decision {
   }
   if (missing)
     return same("progress.same", `${setCount} of ${last.item.prescribed?.sets} sets were done: the same again.`);
+  const step = load === null ? onLadder(input, hi, last, before) : null;
+  if (step) return step;
   const lastSet = counts.at(-1) ?? 0;
   const beforeTop = before?.item.prescribed?.reps ?? hi;
   const beforeLast = before ? cleanReps(before.item.sets.at(-1) ?? { side: "both" }) : 0;
@@ -215,7 +315,7 @@ function up(
       reps: Math.max(hi, reps) + EXTRA_REPS.step,
       why: [why(rule, `${because}: more repetitions.`)],
     };
-  const next = loads.find((l) => l > load + 1e-9);
+  const next = input.stepUp ? input.stepUp(load) : loads.find((l) => l > load + 1e-9);
   if (next === undefined)
     return {
       kind: "up-reps",
@@ -261,6 +361,159 @@ function up(
     kind: "up-load",
     loadKg: target,
     reps,
-    why: [why(rule, `${because}: from ${kg(load)} to ${kg(target)}.`)],
+    why: [
+      why(
+        rule,
+        `${because}: from ${kg(load)} to ${kg(target)}${input.repsLow < reps ? `, back to ${input.repsLow} reps` : ""}.`,
+      ),
+    ],
   };
+}
+
+/** Every set at the top that was asked for, with control: no rep left out, and the reserve where it was told. */
+function atTop({ item }: History, asked: number, rir: number): boolean {
+  const target = item.prescribed?.rir ?? rir;
+  const sets = item.sets.filter((s) => s.side !== "right").length;
+  return (
+    item.sets.length > 0 &&
+    sets >= (item.prescribed?.sets ?? 1) &&
+    item.sets.every((s) => amount(s) >= asked && (s.rir === undefined || s.rir >= target))
+  );
+}
+
+const askedOf = (h: History, otherwise: number): number =>
+  h.item.prescribed?.seconds ?? h.item.prescribed?.reps ?? otherwise;
+
+/**
+ * Rule 5, for work without load: the top of the range with control in two consecutive sessions earns repetitions, then a set, then the
+ * harder position, then load, then slower lowering. Null where the top was not reached.
+ */
+function onLadder(input: DecisionInput, hi: number, last: History, before: History | undefined): Decision | null {
+  if (!atTop(last, hi, input.rir)) return null;
+  const twice = before !== undefined && atTop(before, askedOf(before, hi), input.rir);
+  const { reps } = input;
+  const asked = last.item.prescribed?.sets ?? last.item.sets.filter((s) => s.side !== "right").length;
+  const base = { loadKg: null, reps };
+  const ready = `All sets at ${hi} with control`;
+  if (input.cap)
+    return { ...base, kind: "same", why: [why("progress.ladder", `${ready}: ready for more.`), input.cap] };
+  if (hi < reps)
+    return {
+      ...base,
+      kind: "up-reps",
+      reps: Math.min(reps, hi + EXTRA_REPS.step),
+      why: [why("progress.ladder", `${ready}: more repetitions.`)],
+    };
+  if (
+    !twice ||
+    (input.slower && !(input.history[2] && atTop(input.history[2], askedOf(input.history[2], hi), input.rir)))
+  )
+    return {
+      ...base,
+      kind: "same",
+      why: [why("progress.ladder", `${ready}: once more at the top before it gets harder.`)],
+    };
+  return { ...base, ...climb(input, asked, `${ready} twice running`) };
+}
+
+/** The step after the repetitions or seconds are done. */
+function climb(
+  input: DecisionInput,
+  sets: number,
+  because: string,
+): Pick<Decision, "kind" | "sets" | "loadKg" | "tempo" | "why"> {
+  const told = (text: string) => [why("progress.ladder", `${because}: ${text}`)];
+  const { ladder } = input;
+  if (sets < LADDER_SETS)
+    return { kind: "up-sets", loadKg: null, sets: sets + 1, why: told(`a set more, ${sets + 1}.`) };
+  if (ladder?.harder) return { kind: "next-rung", loadKg: null, why: told(`next, ${ladder.harder.toLowerCase()}.`) };
+  if (ladder && ladder.lightestKg !== null)
+    return { kind: "up-load", loadKg: ladder.lightestKg, why: told(`with load, ${kg(ladder.lightestKg)}.`) };
+  const [down = 0, pause = 0, lift = 1] = (ladder?.tempo ?? "").split("-").map(Number);
+  if (ladder && down < SLOWEST)
+    return {
+      kind: "slower",
+      loadKg: null,
+      tempo: `${down + 1}-${pause}-${lift}`,
+      why: told(`slower lowering, ${down + 1} seconds.`),
+    };
+  return { kind: "same", loadKg: null, why: told("nothing harder is open here; the same again.") };
+}
+
+/** Holds and timed work: five seconds at a time to the top of the range, then as on any ladder. */
+function decideHold(input: DecisionInput, dose: number): Decision {
+  const [last, before] = input.history;
+  const { reps } = input;
+  const asked = askedOf(last, dose);
+  const most = Math.max(input.secondsMost ?? dose, dose);
+  const base = { loadKg: loadOf(last.item), reps };
+  const pain = last.item.pain ?? 0;
+  if (pain > 5)
+    return {
+      ...base,
+      kind: "stop",
+      loadKg: null,
+      why: [
+        why(
+          "progress.pain",
+          `Pain ${pain} of 10 last time: stopped. See a physiotherapist if it lasts beyond 24 h or returns.`,
+        ),
+      ],
+    };
+  if (input.strictPain && pain > 0)
+    return {
+      ...base,
+      kind: "back-rung",
+      why: [why("progress.pain", `Pain ${pain} of 10 last time, strict setting: the easier rung.`)],
+    };
+  if (pain >= 3)
+    return {
+      ...base,
+      kind: "same",
+      seconds: asked,
+      why: [why("progress.pain", `Pain ${pain} of 10 last time: no increase.`)],
+    };
+  const held = last.item.sets.map(amount);
+  const least = held.length > 0 ? Math.min(...held) : asked;
+  const short = held.filter((v) => v < asked).length;
+  if (short >= 2)
+    return {
+      ...base,
+      kind: "fewer-reps",
+      seconds: Math.max(EXTRA_SECONDS, least),
+      why: [
+        why("progress.range", `${short} holds ended before ${asked} s: ${Math.max(EXTRA_SECONDS, least)} s next time.`),
+      ],
+    };
+  if (!atTop(last, asked, input.rir))
+    return {
+      ...base,
+      kind: "same",
+      seconds: asked,
+      why: [why("progress.same", `Held ${held.join(", ")} s: the same again.`)],
+    };
+  const ready = `All holds at ${asked} s`;
+  if (input.cap)
+    return {
+      ...base,
+      kind: "same",
+      seconds: asked,
+      why: [why("progress.ladder", `${ready}: ready for more.`), input.cap],
+    };
+  if (!(before && atTop(before, askedOf(before, asked), input.rir)))
+    return {
+      ...base,
+      kind: "same",
+      seconds: asked,
+      why: [why("progress.ladder", `${ready}: once more before it gets longer.`)],
+    };
+  if (asked < most)
+    return {
+      ...base,
+      kind: "up-seconds",
+      seconds: Math.min(most, asked + EXTRA_SECONDS),
+      why: [why("progress.ladder", `${ready} twice running: ${Math.min(most, asked + EXTRA_SECONDS)} s.`)],
+    };
+  const sets = last.item.prescribed?.sets ?? held.length;
+  return { ...base, seconds: asked, ...climb(input, sets, `${ready} twice running`) };
 }

@@ -13,9 +13,12 @@ const question = (more: Partial<LoadQuestion> = {}): LoadQuestion => ({
   exercise: squat,
   loading: "bar" as Loading,
   place: gym,
+  sets: 3,
   repsLow: 4,
   reps: 5,
+  seconds: null,
   rir: 2,
+  percent: null,
   capPercent: null,
   ...more,
 });

@@ -1,13 +1,17 @@
 /** Who sets the load (handbook 6): e1RM x percent at the start of a block, then the log, within 7.5% of e1RM x percent. */
-import type { Athlete, StrengthLog } from "../athlete/types";
-import { daysBetween, type IsoDate } from "../dates";
+import type { Area, Athlete, Overrule, StrengthLog } from "../athlete/types";
+import { dayLabel, daysBetween, type IsoDate } from "../dates";
 import { type CurrentMax, currentMax, kept } from "../dose/current";
 import { makeableLoads, makeLoad } from "../dose/loads";
 import { NSCA_PERCENT, percentFor } from "../dose/oneRepMax";
+import { rampSets } from "../dose/ramp";
+import { stepUp } from "../dose/steps";
+import { LADDER_SETS } from "../exercise/standing";
+import { EXTERNAL, type Exercise } from "../exercise/types";
 import type { LoadAnswer, LoadQuestion } from "../session/types";
 import { roundTo } from "../units";
 import { type Why, why } from "../why";
-import { decide, type History, STEP_LIMIT } from "./decide";
+import { type Decision, decide, type History, type LadderState, STEP_LIMIT } from "./decide";
 
 /** Loads stay this near to e1RM x percent, percent of it [house: handbook 6]. */
 export const NEAR_PCT = 7.5;
@@ -28,6 +32,10 @@ export interface LoadContext {
   cap: Why | null;
   /** 65 and over: an increase waits for one session more. */
   slower?: boolean;
+  /** Where an exercise stands on its ladder for this athlete here; null for those that stand on none. */
+  ladder?: (exercise: Exercise) => LadderState | null;
+  /** Areas in trouble on the day. */
+  areas?: readonly Area[];
   /** Loads of the weeks planned before this one, by exercise: a week without increase keeps them. */
   planned: ReadonlyMap<string, PlannedLoad>;
 }
@@ -101,6 +109,82 @@ const askedRir = (h: History, q: LoadQuestion): number => h.item.prescribed?.rir
 const isLike = (h: History, q: LoadQuestion): boolean => Math.abs(askedRir(h, q) - q.rir) < UNLIKE_RIR;
 const loadOf = (h: History): number | undefined => h.item.sets.find((s) => s.loadKg !== undefined)?.loadKg;
 
+/** Tendons in which some pain in the work is allowed (handbook 3). */
+const TENDONS: readonly Area[] = ["achilles", "knee-front"];
+
+const decisionInput = (b: Basis, history: readonly [History, ...History[]], cap: Why | null) => {
+  const { q, c } = b;
+  const loads = makeableLoads(q.exercise, q.loading, q.place);
+  return {
+    history,
+    on: c.on,
+    repsLow: q.repsLow,
+    reps: q.reps,
+    rir: q.rir,
+    sets: q.sets,
+    seconds: q.seconds,
+    ...(q.secondsMost === undefined ? {} : { secondsMost: q.secondsMost }),
+    ladder: c.ladder?.(q.exercise) ?? null,
+    tendon: TENDONS.some((a) => c.areas?.includes(a) && q.exercise.careWith.concat(q.exercise.goodWith).includes(a)),
+    hinge: q.exercise.pattern === "hinge",
+    cap,
+    strictPain: c.athlete.settings?.strictPain ?? false,
+    slower: c.slower ?? false,
+    loads,
+    stepUp: (from: number) => stepUp(q.exercise, q.loading, loads, from),
+  };
+};
+
+/** What the coach decided after the last log of an exercise; it holds until the next. */
+export function overruleAfter(athlete: Pick<Athlete, "overrules">, exercise: string, last: IsoDate): Overrule | null {
+  return athlete.overrules?.find((o) => o.exercise === exercise && o.date === last) ?? null;
+}
+
+/** The rules' decision after the last log, or the coach's in its place. */
+function decided(
+  b: Basis,
+  history: readonly [History, ...History[]],
+  cap: Why | null,
+): Decision & { byCoach: boolean } {
+  const made = decide(decisionInput(b, history, cap));
+  const o = overruleAfter(b.c.athlete, b.q.exercise.id, history[0].date);
+  // Work that pain has stopped stays stopped.
+  if (!o || made.kind === "stop") return { ...made, byCoach: false };
+  const reason = o.reason ? `: ${o.reason}` : "";
+  return {
+    kind: o.kind,
+    loadKg: o.loadKg ?? (o.kind === "same" ? (loadOf(history[0]) ?? made.loadKg) : made.loadKg),
+    reps: o.reps ?? b.q.reps,
+    ...(o.sets === undefined ? {} : { sets: o.sets }),
+    ...(o.seconds === undefined ? {} : { seconds: o.seconds }),
+    why: [why("progress.overrule", `The coach decided after ${dayLabel(o.date)}${reason}.`)],
+    byCoach: true,
+  };
+}
+
+/** Work without load: repetitions, seconds, sets and tempo after the last log (rule 5). */
+function unloaded(b: Basis, history: readonly History[]): LoadAnswer {
+  const { q, c, missed } = b;
+  const [last, ...older] = history;
+  if (!last || daysBetween(last.date, c.asOf) > LAYOFF_DAYS || q.capPercent !== null) return none;
+  // A load in the last log says nothing about the same exercise without one.
+  if (last.item.sets.some((s) => (s.loadKg ?? 0) > 0)) return none;
+  const d = decided(b, [last, ...older], c.cap ?? missed?.why ?? null);
+  const asked = last.item.prescribed?.sets ?? q.sets;
+  // A hold, a step-back and a taper take the dose's own sets.
+  const sets = d.sets ?? (c.cap ? q.sets : Math.max(q.sets, Math.min(asked, LADDER_SETS)));
+  const slower = d.tempo ? { tempo: d.tempo } : {};
+  return {
+    ...none,
+    ...(q.seconds === null ? { reps: d.reps } : { seconds: d.seconds ?? q.seconds }),
+    sets,
+    setsLess: missed?.setsLess ?? 0,
+    ...slower,
+    decision: { kind: d.kind, after: last.date, byCoach: d.byCoach },
+    why: missed && !d.why.includes(missed.why) ? [...d.why, missed.why] : d.why,
+  };
+}
+
 /** Load, plates and reps of one exercise on a day, with the reasons. */
 export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
   const byMax = q.loading === "bar" || q.loading === "machine";
@@ -112,10 +196,11 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
     q,
     c,
     max: byMax ? currentMax(history, formula, c.asOf) : null,
-    percent: percentFor(q.reps + q.rir, formula),
+    percent: q.percent ?? percentFor(q.reps + q.rir, formula),
     last,
     missed: last && !planned ? missedWeeks(daysBetween(last.date, c.asOf)) : null,
   };
+  if (!EXTERNAL.includes(q.loading) || q.seconds !== null) return unloaded(b, history);
   if (q.capPercent !== null) return lightLoad(q, b.max, last, q.capPercent);
   if (c.cap && planned && planned.rir === q.rir && planned.reps >= q.repsLow) {
     const reasons = [c.cap, why("load.progress", "The load of the weeks before is kept.")];
@@ -126,7 +211,13 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
     fromMax(b) ??
     (byMax ? null : fromLast(b)) ?? {
       ...none,
-      why: [why("load.unknown", `No log yet: find the load that leaves ${q.rir} in reserve, then it is kept.`)],
+      ramp: rampSets(q.exercise, q.loading, q.place, q.reps),
+      why: [
+        why(
+          "load.unknown",
+          `No log yet: rise in sets until ${q.rir} stay${q.rir === 1 ? "s" : ""} in reserve, then that load is kept.`,
+        ),
+      ],
     }
   );
 }
@@ -136,22 +227,12 @@ function fromLog(b: Basis, history: readonly History[]): LoadAnswer | null {
   const { q, c, max, percent, missed } = b;
   const [last, ...older] = history.filter((h) => isLike(h, q));
   if (!last || last.date < c.blockStart || daysBetween(last.date, c.asOf) > LAYOFF_DAYS) return null;
-  const d = decide({
-    history: [last, ...older],
-    on: c.on,
-    repsLow: q.repsLow,
-    reps: q.reps,
-    rir: q.rir,
-    cap: c.cap ?? missed?.why ?? null,
-    strictPain: c.athlete.settings?.strictPain ?? false,
-    slower: c.slower ?? false,
-    loads: makeableLoads(q.exercise, q.loading, q.place),
-  });
+  const d = decided(b, [last, ...older], c.cap ?? missed?.why ?? null);
   if (d.loadKg === null) return null;
   let target = d.loadKg * (missed?.factor ?? 1);
   const reasons = [...d.why];
   if (missed && !reasons.includes(missed.why)) reasons.push(missed.why);
-  if (max && percent !== null) {
+  if (max && percent !== null && !d.byCoach) {
     const wanted = (max.kg * percent) / 100;
     const [low, high] = [wanted * (1 - NEAR_PCT / 100), wanted * (1 + NEAR_PCT / 100)];
     const near = `within ${NEAR_PCT}% of e1RM x percent (${roundTo(wanted, 1)} kg)`;
@@ -164,7 +245,13 @@ function fromLog(b: Basis, history: readonly History[]): LoadAnswer | null {
       reasons.push(why("load.progress", `Raised towards ${near}, ${STEP_LIMIT.atOncePct}% at most at once.`));
     }
   }
-  return { ...answer(q, target, max, reasons), reps: d.reps, setsLess: missed?.setsLess ?? 0 };
+  return {
+    ...answer(q, target, max, reasons),
+    reps: d.reps,
+    ...(d.sets === undefined ? {} : { sets: d.sets }),
+    setsLess: missed?.setsLess ?? 0,
+    decision: { kind: d.kind, after: last.date, byCoach: d.byCoach },
+  };
 }
 
 /** The first session of a block, or after a layoff: e1RM x percent. */
@@ -175,7 +262,10 @@ function fromMax({ q, c, max, percent, last, missed }: Basis): LoadAnswer | null
   const factor = missed ? Math.min(1, missed.factor / faded) : 1;
   const target = ((max.kg * percent) / 100) * factor;
   const estimate = `e1RM ${roundTo(max.kg, 1)} kg (give or take ${Math.round(max.unsurePct)}%)`;
-  const share = `${roundTo(percent, 1)}%${beside(q.reps + q.rir)} for ${q.reps} reps with ${q.rir} in reserve`;
+  const share =
+    q.percent === null
+      ? `${roundTo(percent, 1)}%${beside(q.reps + q.rir)} for ${q.reps} reps with ${q.rir} in reserve`
+      : `${roundTo(percent, 1)}%, as the approach says`;
   const less = factor < 1 ? `, less ${Math.round((1 - factor) * 100)}%` : "";
   const reason = why("load.percent", `${estimate} x ${share}${less} = ${roundTo(target, 1)} kg.`);
   return { ...answer(q, target, max, missed ? [reason, missed.why] : [reason]), setsLess: missed?.setsLess ?? 0 };

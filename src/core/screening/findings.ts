@@ -15,8 +15,9 @@ export interface AddedWork {
   exercises: readonly string[];
   /** A light set before the hinge, so that the hamstrings are felt. */
   first?: boolean;
-  /** Sets, where the finding names them. */
+  /** Sets and repetitions, where the finding names them. */
   sets?: number;
+  reps?: number;
 }
 
 export interface Finding {
@@ -26,7 +27,7 @@ export interface Finding {
   title: string;
   /** One sentence: what it changes. */
   says: string;
-  rule: "finding.seen" | "finding.test" | "side.first" | "finding.house";
+  rule: "finding.seen" | "finding.test" | "side.first" | "finding.house" | "descent.prep" | "progress.felt";
   adds: readonly AddedWork[];
   /** Exercises that move up in the ranking. */
   prefers: readonly string[];

@@ -1,5 +1,8 @@
 /** The season day by day: emphasis, what kind of loading may stand there, and why (handbook 8, 9). */
+import { approachFor } from "../approach/pick";
+import type { Stage } from "../athlete/approach";
 import { safetyGate } from "../athlete/gate";
+import { isOn } from "../athlete/switches";
 import type { Athlete, Emphasis, Phase, Race } from "../athlete/types";
 import { awayOn } from "../athlete/windows";
 import { addDays, dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
@@ -14,11 +17,15 @@ export interface SeasonDay {
   date: IsoDate;
   phase: Phase;
   emphasis: Emphasis;
+  /** Which row of the approach's table the day takes. */
+  stage: Stage;
+  /** Share of the phase that is over, 0 to 1. */
+  through: number;
   /** First day of the unbroken run of this emphasis. */
   blockStart: IsoDate;
   loading: Loading;
-  /** What a hold day holds: the emphasis of the build before it. */
-  holds: "develop" | "maximal";
+  /** What a hold day holds: the row of the approach that the build before it took. */
+  holds: Stage;
   heavyOk: boolean;
   /** Races whose softer spacing (S13) a heavy session here would break. */
   softRaces: string[];
@@ -36,36 +43,79 @@ export const UNLOADED_DAYS_NEW = 21;
 
 const RANK: Record<Loading, number> = { full: 4, light: 3, restore: 2, bodyweight: 1, mobility: 0 };
 
-/** Emphasis the phase asks for, before any limit. */
-function emphasisOf(phases: readonly SeasonPhase[], phase: SeasonPhase, day: number): [Emphasis, string] {
-  switch (phase.phase) {
-    case "build":
-      return ["maximal", "Build takes the maximal emphasis."];
-    case "race":
-      return ["hold", "The race phase holds strength: load kept, volume cut."];
-    case "recovery":
-      return ["restore", "Recovery restores first: no load, then bodyweight, then light loads."];
-    case "base": {
-      const start = dayNumber(phase.start);
-      const length = dayNumber(phase.end) - start + 1;
-      const before = phases[phases.indexOf(phase) - 1];
-      const most =
-        before?.phase === "recovery" || before?.phase === "build" ? PREPARE_DAYS.afterRecovery : PREPARE_DAYS.first;
-      const prepare = Math.min(most, Math.ceil(length / 2));
-      return day - start < prepare
-        ? ["prepare", `The first ${prepare} days of base prepare.`]
-        : ["develop", "Late base develops."];
-    }
+const EMPHASIS_SAYS: Record<Emphasis, string> = {
+  prepare: "prepares",
+  develop: "develops",
+  maximal: "takes the maximal emphasis",
+  hold: "holds strength: load kept, volume cut",
+  restore: "restores first: no load, then bodyweight, then light loads",
+};
+
+/** The row of the table that a day of a phase takes, with how it is said. */
+function stageOf(
+  phases: readonly SeasonPhase[],
+  phase: SeasonPhase,
+  day: number,
+): { stage: Stage; part: string; through: number } {
+  const start = dayNumber(phase.start);
+  const length = dayNumber(phase.end) - start + 1;
+  const through = length > 1 ? (day - start) / (length - 1) : 0;
+  if (phase.phase === "build") return { stage: "build", part: "Build", through };
+  if (phase.phase === "race") return { stage: "race", part: "The race phase", through };
+  if (phase.phase === "recovery") return { stage: "recovery", part: "Recovery", through };
+  const before = phases[phases.indexOf(phase) - 1];
+  const most =
+    before?.phase === "recovery" || before?.phase === "build" ? PREPARE_DAYS.afterRecovery : PREPARE_DAYS.first;
+  const early = Math.min(most, Math.ceil(length / 2));
+  return day - start < early
+    ? { stage: "base-early", part: `Early base (its first ${early} days)`, through }
+    : { stage: "base-late", part: "Late base", through };
+}
+
+/** Weeks missed from which an athlete goes back to prepare, and for how many at most [trade]. */
+export const LAYOFF_WEEKS = { from: 5, most: 4 };
+
+/**
+ * The last long stretch without a strength session: when it ended, and how many weeks it took. Weeks of recovery after a race are
+ * no layoff.
+ * @param asOf the day up to which the log is known
+ */
+export function layoffOf(
+  athlete: Pick<Athlete, "strengthLog">,
+  asOf: IsoDate,
+  recovering: (date: IsoDate) => boolean,
+): { back: IsoDate; weeks: number } | null {
+  const dates = [...new Set(athlete.strengthLog.map((l) => l.date).filter((d) => d < asOf))].sort();
+  const ends = [...dates.slice(1), asOf];
+  for (let i = dates.length - 1; i >= 0; i--) {
+    const [from, back] = [dates[i], ends[i]];
+    if (!from || !back) continue;
+    let away = 0;
+    for (let n = dayNumber(from) + 1; n < dayNumber(back); n++) if (!recovering(dateOf(n))) away++;
+    const weeks = Math.floor(away / 7);
+    if (weeks >= LAYOFF_WEEKS.from) return { back, weeks };
   }
+  return null;
 }
 
 /**
  * @param from first day wanted, inside the season
  * @param to last day wanted, inside the season
+ * @param asOf the day up to which the log is known; without it no layoff is looked for
  */
-export function seasonDays(athlete: Athlete, phases: readonly SeasonPhase[], from: IsoDate, to: IsoDate): SeasonDay[] {
+export function seasonDays(
+  athlete: Athlete,
+  phases: readonly SeasonPhase[],
+  from: IsoDate,
+  to: IsoDate,
+  asOf?: IsoDate,
+): SeasonDay[] {
   const days: SeasonDay[] = [];
   const near = nearPairs(athlete.races);
+  const layoff =
+    asOf && isOn(athlete, "layoff.prepare")
+      ? layoffOf(athlete, asOf, (d) => phaseOn(phases, d)?.phase === "recovery")
+      : null;
   let built: SeasonDay["holds"] | null = null;
   const firstLog = athlete.strengthLog.length === 0;
   for (let n = dayNumber(from); n <= dayNumber(to); n++) {
@@ -73,41 +123,71 @@ export function seasonDays(athlete: Athlete, phases: readonly SeasonPhase[], fro
     const phase = phaseOn(phases, date);
     if (!phase) continue;
     const gate = safetyGate(athlete, date);
-    let [emphasis, sentence] = emphasisOf(phases, phase, n);
-    if (emphasis === "maximal" && gate.training === "new")
-      [emphasis, sentence] = ["develop", "Under three months in the gym: develop instead of maximal."];
+    const { stage: asked, part, through } = stageOf(phases, phase, n);
+    const approach = approachFor(athlete, phase.phase);
+    let stage = asked;
+    let emphasis = approach.rows[stage].emphasis;
+    let reason = why(
+      stage === "base-early" || stage === "base-late" ? "emphasis.early" : "emphasis.approach",
+      `${part} ${EMPHASIS_SAYS[emphasis]} (${approach.name.toLowerCase()}).`,
+    );
+    if (emphasis === "maximal" && gate.training === "new") {
+      // An approach that is maximal in late base already gives its early base's dose.
+      stage = approach.rows["base-late"].emphasis === "maximal" ? "base-early" : "base-late";
+      emphasis = "develop";
+      reason = why("gate.new", "Under three months in the gym: develop instead of maximal.");
+    }
+    if (layoff && date >= layoff.back && emphasis !== "restore" && emphasis !== "prepare") {
+      const weeks = Math.min(LAYOFF_WEEKS.most, layoff.weeks);
+      if (n < dayNumber(layoff.back) + 7 * weeks) {
+        [stage, emphasis] = ["base-early", "prepare"];
+        reason = why(
+          "layoff.prepare",
+          `${layoff.weeks} weeks without lifting before ${dayLabel(layoff.back)}: back to prepare for ${weeks} week${weeks === 1 ? "" : "s"}.`,
+        );
+      }
+    }
     const day: SeasonDay = {
       date,
       phase: phase.phase,
       emphasis,
+      stage,
+      through,
       blockStart: date,
-      holds: built ?? (gate.training === "new" ? "develop" : "maximal"),
+      holds: built ?? (gate.training === "new" ? "base-late" : "build"),
       loading: emphasis === "restore" ? "restore" : "full",
       heavyOk: emphasis !== "restore",
       softRaces: [],
       taperFor: null,
       counts: true,
-      why: [why(emphasis === "prepare" || emphasis === "develop" ? "emphasis.early" : "emphasis.layered", sentence)],
+      why: [reason],
     };
-    const limit = (loading: Loading, reason: Why) => {
+    const limit = (loading: Loading, because: Why) => {
       if (RANK[loading] >= RANK[day.loading]) return;
       day.loading = loading;
       day.heavyOk = false;
-      day.why.push(reason);
+      day.why.push(because);
     };
     if (gate.restricted) {
       day.emphasis = "restore";
-      const reason = gate.why[0];
-      if (reason) limit("mobility", reason);
+      day.stage = "recovery";
+      const first = gate.why[0];
+      if (first) limit("mobility", first);
     }
-    if (gate.training === "new" && firstLog && n - dayNumber(athlete.season.start) < UNLOADED_DAYS_NEW)
+    if (
+      isOn(athlete, "gate.new") &&
+      gate.training === "new" &&
+      firstLog &&
+      n - dayNumber(athlete.season.start) < UNLOADED_DAYS_NEW
+    )
       limit("bodyweight", why("gate.new", "New to the gym: bodyweight for the first three weeks before any load."));
-    for (const race of athlete.races) limitByRace(day, n, race, limit);
+    for (const race of athlete.races) limitByRace(athlete, day, n, race, limit);
+    limitByTravel(athlete, day, n);
     betweenNearRaces(day, n, near, limit);
     const ill = illnessBefore(athlete, date);
     if (ill)
       limit("bodyweight", why("illness.back", `Back from illness: bodyweight for as many days as were lost (${ill}).`));
-    if (phase.phase === "build" && (emphasis === "develop" || emphasis === "maximal")) built = emphasis;
+    if (phase.phase === "build" && (emphasis === "develop" || emphasis === "maximal")) built = stage;
     const last = days.at(-1);
     if (last && last.emphasis === day.emphasis) day.blockStart = last.blockStart;
     days.push(day);
@@ -115,7 +195,38 @@ export function seasonDays(athlete: Athlete, phases: readonly SeasonPhase[], fro
   return days;
 }
 
-function limitByRace(day: SeasonDay, n: number, race: Race, limit: (l: Loading, w: Why) => void): void {
+/** Hours on the way from which the legs rest, zones crossed, and days they then rest for (handbook 9) [trade]. */
+export const TRAVEL = { hours: 4, zones: 3, days: 2 };
+
+function limitByTravel(athlete: Athlete, day: SeasonDay, n: number): void {
+  if (!isOn(athlete, "travel.legs")) return;
+  for (const a of athlete.away) {
+    if (a.kind !== "travel") continue;
+    const [first, last] = [dayNumber(a.start), dayNumber(a.end)];
+    const long = (a.hours ?? 0) > TRAVEL.hours && (n === first || n === last);
+    const zones = a.zones ?? 0;
+    const after = [first, last].some((d) => n > d && n <= d + TRAVEL.days);
+    if (!long && !(zones >= TRAVEL.zones && (after || n === first || n === last))) continue;
+    day.heavyOk = false;
+    day.why.push(
+      why(
+        "travel.legs",
+        after && zones >= TRAVEL.zones
+          ? `No heavy legs in the 48 h after ${zones} time zones.`
+          : `No heavy legs on a travel day${a.hours ? ` of ${a.hours} h` : ""}.`,
+      ),
+    );
+    return;
+  }
+}
+
+function limitByRace(
+  athlete: Athlete,
+  day: SeasonDay,
+  n: number,
+  race: Race,
+  limit: (l: Loading, w: Why) => void,
+): void {
   const out = raceDay(race) - n;
   const after = n - lastRaceDay(race);
   const rule = classRule(race);
@@ -132,7 +243,7 @@ function limitByRace(day: SeasonDay, n: number, race: Race, limit: (l: Loading, 
         ),
       );
       day.counts = false;
-    } else if (out > 0 && out < rule.lastHeavy) {
+    } else if (out > 0 && out < rule.lastHeavy && isOn(athlete, "taper.light")) {
       limit(
         "light",
         why(
@@ -158,7 +269,7 @@ function limitByRace(day: SeasonDay, n: number, race: Race, limit: (l: Loading, 
         why("race.b", out === 1 ? `The day before ${race.name}: no loaded work.` : `Two easy days after ${race.name}.`),
       );
       day.counts = false;
-    } else if (out > 0 && out < 4) {
+    } else if (out > 0 && out < 4 && isOn(athlete, "race.b")) {
       day.heavyOk = false;
       day.why.push(why("race.b", `Last heavy session 4 days before ${race.name}.`));
     }

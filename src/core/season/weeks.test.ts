@@ -3,15 +3,15 @@ import { athleteWith, raceOn, START, weeksOf } from "../../../tests/support/athl
 import { safetyGate } from "../athlete/gate";
 import type { Athlete } from "../athlete/types";
 import { addDays } from "../dates";
-import { layeredDose } from "../dose/layered";
+import { perWeek } from "../dose/dose";
 import { seasonDays } from "./days";
 import { planPhases } from "./phases";
 import { seasonWeeks } from "./weeks";
 
 const weeksFor = (a: Athlete) =>
   seasonWeeks(a, planPhases(a).phases, (d) => {
-    const dose = layeredDose(d.emphasis, safetyGate(a, d.date));
-    return d.emphasis === "restore" && d.loading !== "mobility" ? 2 : dose.perWeek;
+    const sessions = perWeek(a, d, safetyGate(a, d.date).training);
+    return d.emphasis === "restore" && d.loading !== "mobility" ? 2 : sessions;
   });
 const dayOf = (a: Athlete, date: string) => seasonDays(a, planPhases(a).phases, date, date)[0]!;
 

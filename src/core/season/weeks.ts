@@ -1,8 +1,11 @@
 /** The season week by week: endurance figures, step-back weeks, mileage rules, and the sessions each week asks for. */
+import { approachFor } from "../approach/pick";
 import { safetyGate } from "../athlete/gate";
-import { type Athlete, type Emphasis, LABELS, type Label, type Phase } from "../athlete/types";
-import { addDays, dayNumber, type IsoDate, mondayOf } from "../dates";
+import { isOn } from "../athlete/switches";
+import { type Athlete, type Emphasis, FITTED_LABELS, type Label, type Phase, routineLabel } from "../athlete/types";
+import { addDays, dayNumber, type IsoDate, mondayOf, weekday } from "../dates";
 import { type Change, changeAgainstOrdinary, type WeekFigures, weeklyFigures } from "../endurance/figures";
+import { isKey, startOf } from "../endurance/load";
 import { type MileageRule, mileageRule } from "../endurance/mileage";
 import { type Why, why } from "../why";
 import { hasAbsence, type SeasonDay, seasonDays } from "./days";
@@ -13,6 +16,15 @@ export interface WantedSession {
   label: Label;
   days: readonly IsoDate[] | null;
   taper: boolean;
+}
+
+/** A routine that follows a run at once: it is placed by its run, not fitted. */
+export interface WantedRoutine {
+  label: Label;
+  date: IsoDate;
+  /** Minutes after midnight at which the run ends. */
+  start: number;
+  version: "short" | "long";
 }
 
 export interface SeasonWeek {
@@ -31,6 +43,7 @@ export interface SeasonWeek {
   /** Share of the sets that stays, all rules together (the strictest one). */
   setFactor: number;
   wanted: WantedSession[];
+  routines: WantedRoutine[];
   why: Why[];
 }
 
@@ -38,6 +51,10 @@ export interface SeasonWeek {
 export const STEP_BACK_SHARE = 0.82;
 /** Sets kept in a step-back week [trade: cut by 40 to 50%]. */
 export const STEP_BACK_SETS = 0.55;
+/** Sets kept in the first hot or high week [trade: a third fewer]. */
+export const HEAT_SETS = 2 / 3;
+/** Days of heat or height that count as the first. */
+const HEAT_DAYS = 7;
 /** Sets kept in the week of a B race [trade]. */
 export const B_RACE_SETS = 0.5;
 /** Weeks of history looked at for comparisons. */
@@ -55,13 +72,19 @@ export type PerWeek = (day: SeasonDay) => number;
 /**
  * Every week that touches the season.
  * @param perWeek sessions of a full week at a day's emphasis
+ * @param asOf the day up to which the log is known
  */
-export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], perWeek: PerWeek): SeasonWeek[] {
+export function seasonWeeks(
+  athlete: Athlete,
+  phases: readonly SeasonPhase[],
+  perWeek: PerWeek,
+  asOf?: IsoDate,
+): SeasonWeek[] {
   const first = mondayOf(athlete.season.start);
   const last = mondayOf(athlete.season.end);
   const historyStart = addDays(first, -7 * LOOK_BACK_WEEKS);
   const figures = weeklyFigures(athlete, historyStart, last);
-  const days = seasonDays(athlete, phases, athlete.season.start, athlete.season.end);
+  const days = seasonDays(athlete, phases, athlete.season.start, athlete.season.end, asOf);
   const lastTaper = new Map<string, IsoDate>();
   for (const d of days) if (d.taperFor !== null && d.loading === "light") lastTaper.set(d.taperFor, d.date);
   const ordinary: boolean[] = [];
@@ -90,18 +113,18 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
     if (!inSeason || !phase) return;
     const emphasis = mostFrequent(own.map((d) => d.emphasis)) ?? "prepare";
     const change = changeAgainstOrdinary(figures, i, (k) => ordinary[k] ?? true);
-    const mileage = mileageRule(change, ordinary[i] ?? false);
+    const mileage = mileageRule(change, ordinary[i] ?? false, (rule) => isOn(athlete, rule));
     const reasons: Why[] = [];
     const trains = phase === "base" || phase === "build";
     since = trains ? since + 1 : 0;
     const every = safetyGate(athlete, figure.start).stepBackEvery;
     let stepBack = false;
-    if (trains && back && since > 1) {
+    if (trains && back && since > 1 && isOn(athlete, "stepback.endurance")) {
       stepBack = true;
       reasons.push(
         why("stepback.endurance", "Step-back week: the endurance steps back, the strength sets with it; load held."),
       );
-    } else if (trains && since >= every && !waits(i)) {
+    } else if (trains && since >= every && !waits(i) && isOn(athlete, "stepback.every")) {
       stepBack = true;
       reasons.push(
         why(
@@ -112,9 +135,11 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
     }
     if (stepBack) since = 0;
     reasons.push(...mileage.why);
-    const bRace = athlete.races.find(
-      (r) => r.priority === "B" && r.date >= figure.start && r.date <= addDays(figure.start, 6),
-    );
+    const bRace = isOn(athlete, "race.b")
+      ? athlete.races.find((r) => r.priority === "B" && r.date >= figure.start && r.date <= addDays(figure.start, 6))
+      : undefined;
+    const hot = isOn(athlete, "heat.sets") ? firstHeat(athlete, figure.start) : null;
+    if (hot) reasons.push(why("heat.sets", `First week of ${hot}: a third of the sets less, load kept.`));
     if (bRace) reasons.push(why("race.b", `Sets halved in the week of ${bRace.name}, load kept.`));
     weeks.push({
       start: figure.start,
@@ -130,9 +155,16 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
       setFactor: Math.min(
         stepBack ? STEP_BACK_SETS : 1,
         bRace ? B_RACE_SETS : 1,
+        hot ? HEAT_SETS : 1,
         mileage.holdOnly ? 1 : mileage.factor,
       ),
-      wanted: wantedSessions(lastTaper, own, perWeek, mileage.holdOnly),
+      wanted: wantedSessions(
+        lastTaper,
+        own.filter((d) => !followsRuns(athlete, d)),
+        perWeek,
+        mileage.holdOnly,
+      ),
+      routines: wantedRoutines(athlete, own),
       why: reasons,
     });
   });
@@ -154,6 +186,44 @@ export function seasonWeeks(athlete: Athlete, phases: readonly SeasonPhase[], pe
   }
 }
 
+/** Heat or height that began so lately that the week is its first; null otherwise. */
+function firstHeat(athlete: Athlete, monday: IsoDate): "heat" | "height" | null {
+  const sunday = addDays(monday, 6);
+  const span = athlete.away.find(
+    (a) =>
+      (a.kind === "heat" || a.kind === "height") &&
+      a.start <= sunday &&
+      addDays(a.start, HEAT_DAYS - 1) >= monday &&
+      a.end >= monday,
+  );
+  return span?.kind === "height" ? "height" : span ? "heat" : null;
+}
+
+/** Days of an approach whose sessions follow the runs. */
+const followsRuns = (athlete: Athlete, d: SeasonDay): boolean => approachFor(athlete, d.phase).build === "routines";
+
+/** One routine a day, after its last session of endurance; none where races or clearance keep the day free. */
+function wantedRoutines(athlete: Athlete, days: readonly SeasonDay[]): WantedRoutine[] {
+  return days.flatMap((d): WantedRoutine[] => {
+    if (!followsRuns(athlete, d) || (d.loading === "mobility" && d.phase !== "recovery")) return [];
+    const runs = athlete.endurance.filter((e) => e.date === d.date && e.kind !== "race");
+    const last = runs.reduce<(typeof runs)[number] | undefined>(
+      (l, e) => (!l || startOf(e) + e.minutes > startOf(l) + l.minutes ? e : l),
+      undefined,
+    );
+    if (!last) return [];
+    const hard = runs.some(isKey) && d.phase !== "recovery" && d.phase !== "race" && d.loading === "full";
+    return [
+      {
+        label: routineLabel(weekday(d.date)),
+        date: d.date,
+        start: startOf(last) + last.minutes,
+        version: hard ? "long" : "short",
+      },
+    ];
+  });
+}
+
 /**
  * Number of sessions: the rounded sum of each day's share of its phase's weekly number. In the week that holds the end of an A
  * race's taper one of them is the light session, in its own days; where no day may hold a full session none is asked for.
@@ -171,8 +241,8 @@ function wantedSessions(
     return taper.at(-1) === last ? [taper] : [];
   });
   const open = days.some((d) => d.counts);
-  const full = open ? Math.max(0, Math.min(holdOnly ? 1 : LABELS.length, total) - tapers.length) : 0;
-  return LABELS.slice(0, full + tapers.length).map((label, i) => ({
+  const full = open ? Math.max(0, Math.min(holdOnly ? 1 : FITTED_LABELS.length, total) - tapers.length) : 0;
+  return FITTED_LABELS.slice(0, full + tapers.length).map((label, i) => ({
     label,
     days: tapers[i - full] ?? null,
     taper: i >= full,

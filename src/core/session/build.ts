@@ -4,6 +4,7 @@ import { type WarmUpSet, warmUpSets } from "../dose/warmup";
 import { fiveFor } from "../exercise/five";
 import { EXTERNAL, HEART_PATTERNS } from "../exercise/types";
 import { listWords, type Why, why } from "../why";
+import { fillEdit } from "./edited";
 import { candidatesFor, fillSlots } from "./fill";
 import {
   essentialSlots,
@@ -14,7 +15,7 @@ import {
   slotsFor,
   withFindings,
 } from "./slots";
-import { pairUp, timeOfSession, totalSeconds } from "./time";
+import { OPENING_SECONDS, pairUp, timeOfSession, totalSeconds } from "./time";
 import { heartSets, nextDrop, raiseHeart, scaleSets, trimHeart } from "./trim";
 import type { BuiltSession, Dropped, Item, SessionRequest } from "./types";
 
@@ -28,18 +29,21 @@ const LOWER: readonly string[] = ["squat", "hinge", "split-squat"];
  * @returns the session, or null where not even its least form fits the minutes
  */
 export function buildSession(r: SessionRequest): BuiltSession | null {
-  if (r.minutes < SHORTEST_MINUTES && r.loading !== "mobility") return null;
-  const all = slotsOf(r);
-  const half = r.minutes <= HALF_SESSION_MINUTES && r.loading !== "mobility";
+  if (r.minutes < SHORTEST_MINUTES && r.loading !== "mobility" && !r.routine) return null;
+  const edit = r.edit;
+  const all = edit ? [] : slotsOf(r);
+  const half = r.minutes <= HALF_SESSION_MINUTES && r.loading !== "mobility" && !edit && !r.routine;
   const slots = half ? halfSession(all) : all;
-  const filled = fillSlots(slots, r);
+  const filled = edit ? fillEdit(edit, r) : fillSlots(slots, r);
+  if (!filled) return null;
   const { dropped, left } = filled;
   let { items } = filled;
   if (half) for (const s of all) if (!slots.includes(s)) dropped.push(...droppedSlot(s, r, items));
   const asked = heartSets(items);
-  const cut = r.setFactor < 1 && r.loading !== "mobility";
+  // What was made by hand keeps its sets: the coach has seen the week.
+  const cut = r.setFactor < 1 && r.loading !== "mobility" && !edit;
   if (cut) items = scaleSets(items, r.setFactor);
-  if (r.heartRange) items = raiseHeart(trimHeart(items, r.heartRange.most), r.heartRange.least);
+  if (r.heartRange && !edit) items = raiseHeart(trimHeart(items, r.heartRange.most), r.heartRange.least);
   const rpe =
     r.loading === "full" || r.loading === "light"
       ? r.dose.rpe - (!cut ? 0 : r.setFactor <= 0.6 ? 2 : 1)
@@ -47,13 +51,13 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
 
   const light = r.loading !== "full";
   const arrange = (list: readonly Item[]) => {
-    const paired = pairUp(list);
+    const paired = edit ? [...list] : pairUp(list);
     const warmUp = paired.filter((i) => i.main).flatMap((i) => warmUpFor(i, r, light));
-    const time = timeOfSession(paired, warmUp);
+    const time = timeOfSession(paired, warmUp, r.routine ? 0 : OPENING_SECONDS);
     return { paired, warmUp, time, minutes: Math.ceil(totalSeconds(time) / 60) };
   };
   let now = arrange(items);
-  while (r.stressCap !== null && now.minutes * rpe > r.stressCap) {
+  while (r.stressCap !== null && !edit && now.minutes * rpe > r.stressCap) {
     const extra = items.filter((i) => !HEART_PATTERNS.includes(i.exercise.pattern)).at(-1);
     if (!extra) break;
     items = items.filter((i) => i !== extra);
@@ -62,7 +66,7 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   }
   const wantedSets = items.reduce((a, i) => a + i.sets, 0);
   const before = dropped.length;
-  while (now.minutes > r.minutes) {
+  while (now.minutes > r.minutes && !edit) {
     const step = nextDrop(items);
     if (!step || step.items.length === 0) break;
     items = step.items;
@@ -75,7 +79,15 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   const heavy = lower.some(
     (i) => i.main && ((i.percent1rm ?? 0) >= HEAVY_PERCENT || (i.rir <= 2 && (i.reps ?? 99) <= 6)),
   );
-  const reasons: Why[] = [why("emphasis.layered", `${r.dose.says}.`)];
+  const reasons: Why[] = [...r.dose.why];
+  if (edit) reasons.push(why("edit.hand", "Made by hand: it stays as it is when the week is planned again."));
+  if (r.routine)
+    reasons.push(
+      why(
+        "approach.routine",
+        `The ${r.routine} routine, straight after the ${r.routine === "long" ? "hard" : "easy"} run: no gap is asked of it.`,
+      ),
+    );
   if (r.loading !== "mobility") reasons.push(...r.choice.gate.why);
   if (all.some((x) => x.essential))
     reasons.push(why("choice.five", "Time is short: the essential five of the sport and nothing else."));
@@ -103,17 +115,18 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
     rpe,
     lostShare: wantedSets > 0 ? Math.max(0, 1 - stays / wantedSets) : 0,
     unloaded: r.loading === "full" && lower.length === 0,
-    thin: r.heartRange !== null && heartSets(now.paired) < r.heartRange.least,
+    byHand: edit !== undefined,
+    thin: r.heartRange !== null && !edit && heartSets(now.paired) < r.heartRange.least,
     why: reasons,
   };
 }
 
 /** The slots of the day, with the essential five where time is short and with what the screening adds. */
 function slotsOf(r: SessionRequest): Slot[] {
-  const five = r.loading === "full" || r.loading === "light" ? fiveFor(r.choice.athlete) : null;
+  const five = (r.loading === "full" || r.loading === "light") && !r.routine ? fiveFor(r.choice.athlete) : null;
   if (five) return essentialSlots(five);
-  const slots = slotsFor(r.label, r.loading, r.choice.athlete.athlete.sport);
-  const builds = r.emphasis !== "restore" && r.loading !== "mobility" && r.loading !== "restore";
+  const slots = slotsFor(r.label, r.loading, r.choice.athlete.athlete.sport, r.build, r.routine);
+  const builds = r.emphasis !== "restore" && r.loading !== "mobility" && r.loading !== "restore" && !r.routine;
   return builds ? withFindings(slots, r.choice.findings, r.label) : slots;
 }
 

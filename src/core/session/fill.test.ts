@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, gym, home } from "../../../tests/support/athlete";
 import { choiceFor } from "../../../tests/support/choice";
+import { layeredAt } from "../../../tests/support/dose";
 import type { Athlete, Label, Place, Seen } from "../athlete/types";
-import { layeredDose } from "../dose/layered";
 import type { ChoiceContext } from "../exercise/choose";
 import { RULES } from "../rules";
 import { buildSession } from "./build";
@@ -20,10 +20,12 @@ const build = (
     emphasis: "develop",
     loading: "full",
     heavyOk: true,
-    dose: layeredDose("develop", c.gate),
+    dose: layeredAt("develop", c.gate),
     place,
     minutes: 90,
     choice: c,
+    build: "lifts",
+    routine: null,
     setFactor: 1,
     heartRange: null,
     stressCap: null,
@@ -66,7 +68,7 @@ describe("findings in a session", () => {
     expect(half.items.filter((i) => i.exercise.pattern === "hip")[0]!.sets).toBe(2);
   });
   it("go with the assistance when time is short, not before it", () => {
-    const dose = layeredDose("maximal", { minRir: 0, training: "trained" });
+    const dose = layeredAt("maximal");
     const rower = athleteWith({ seen: [{ what: "hip-drop", date: "2026-02-01" }] }, { sport: "row" });
     const short = build(rower, gym, { minutes: 36, dose });
     expect(ids(short)).toContain("toe-tap");
@@ -162,7 +164,7 @@ describe("new work", () => {
 describe("the dose of an exercise with its own repetitions", () => {
   it("is its own in assistance, also under a maximal emphasis", () => {
     const c = choiceFor(seen("hip-flexor-fatigue"));
-    const s = build(seen("hip-flexor-fatigue"), gym, { emphasis: "maximal", dose: layeredDose("maximal", c.gate) });
+    const s = build(seen("hip-flexor-fatigue"), gym, { emphasis: "maximal", dose: layeredAt("maximal", c.gate) });
     expect(find(s, "march-hold")).toMatchObject({ repsLow: 5, reps: 5, sets: 2 });
     expect(find(s, "march-hold").exercise.secondsPerRep).toBeGreaterThanOrEqual(10);
   });

@@ -1,7 +1,9 @@
 /** Fills the slots of a session with exercises and their dose, each with the reasons. */
+import { columnOf } from "../approach/columns";
 import { AREA_WORDS, pastAreas } from "../athlete/gate";
+import { isOn } from "../athlete/switches";
 import type { Label, ScreenTest } from "../athlete/types";
-import { type Dose, RESTORE_PERCENT } from "../dose/layered";
+import { type Dose, RESTORE_LIGHT_REPS, RESTORE_PERCENT } from "../dose/dose";
 import { besides, type Candidate, type ChoiceContext, type Closed, closedBecause, rankFor } from "../exercise/choose";
 import { loadingAt } from "../exercise/equipment";
 import { styleFor } from "../exercise/style";
@@ -114,30 +116,46 @@ interface Among {
   of: number;
 }
 
-function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Among): Item {
+/** Figures that go before the dose's, where a session is made by hand. */
+interface ByHand {
+  sets?: number;
+  reps?: readonly [number, number];
+  seconds?: number;
+  rir?: number;
+}
+
+/** An exercise with its dose, load and reasons. */
+export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Among, hand: ByHand = {}): Item {
   const { exercise, loading } = c;
-  const dose: Dose = slot.kind === "main" ? r.dose.main : slot.kind === "single" ? r.dose.single : r.dose.assist;
+  const dose: Dose = r.dose.cells[columnOf(slot.pattern, slot.kind !== "assist")];
   const timed = exercise.unit === "seconds";
   const external = EXTERNAL.includes(loading);
   const gentle = r.loading === "light" || (!r.heavyOk && r.loading === "full");
   // A hamstring in trouble: 15 or more light repetitions in the first weeks (handbook 3) [trade].
   const spared =
     external && exercise.primary.includes("hamstrings") && r.choice.areas.includes("hamstring") && r.loading === "full";
-  const rir = gentle || spared ? Math.max(dose.rir, LIGHT_RIR) : dose.rir;
-  const first = r.loading === "full" && r.choice.known !== null && !r.choice.known.has(exercise.id);
-  const [low, high] = spared ? SPARED_REPS : repRange(exercise, slot, dose, external, r);
-  const answer =
-    timed || !external
-      ? { loadKg: null, perSideKg: [], barKg: null, percent1rm: null, why: [] }
-      : r.loadFor({
-          exercise,
-          loading,
-          place: r.place,
-          repsLow: low,
-          reps: high,
-          rir,
-          capPercent: r.loading === "restore" ? RESTORE_PERCENT : null,
-        });
+  const rir = hand.rir ?? (gentle || spared ? Math.max(dose.rir, LIGHT_RIR) : dose.rir);
+  const first =
+    r.loading === "full" &&
+    r.choice.known !== null &&
+    !r.choice.known.has(exercise.id) &&
+    isOn(r.choice.athlete, "first.time");
+  const [low, high] = hand.reps ?? (spared ? SPARED_REPS : repRange(exercise, slot, dose, external, r));
+  const wanted = slot.sets ?? dose.sets;
+  const seconds = timed ? (hand.seconds ?? exercise.ownSeconds ?? holdSeconds(exercise.pattern, dose)) : null;
+  const answer = r.loadFor({
+    exercise,
+    loading,
+    place: r.place,
+    sets: wanted,
+    repsLow: low,
+    reps: high,
+    seconds,
+    ...(exercise.ownSeconds === null ? { secondsMost: dose.secondsMost } : {}),
+    rir,
+    percent: gentle || spared || hand.reps || hand.rir !== undefined ? null : dose.percent,
+    capPercent: r.loading === "restore" ? RESTORE_PERCENT : null,
+  });
   const reasons: Why[] = [...choiceWhy(c, slot, r, among), ...answer.why];
   if (spared)
     reasons.push(
@@ -145,7 +163,7 @@ function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Among): Ite
     );
   const side = exercise.unilateral ? sideFirst(exercise, r.choice) : null;
   if (side) reasons.push(side.why);
-  const sets = Math.max(1, (slot.sets ?? dose.sets) - (answer.setsLess ?? 0));
+  const sets = Math.max(1, (answer.sets ?? wanted) - (answer.setsLess ?? 0));
   const half = first && sets > 1 && exercise.pattern !== "mobility";
   if (half)
     reasons.push(why("first.time", `New work: half the sets the first time (${Math.ceil(sets / 2)} of ${sets}).`));
@@ -159,9 +177,9 @@ function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Among): Ite
     style: styleFor(exercise, loading, r.choice.athlete.settings, r.choice.areas),
     firstSide: side?.side ?? null,
     sets: half ? Math.ceil(sets / 2) : sets,
-    repsLow: timed ? null : low,
+    repsLow: timed ? null : Math.min(low, answer.reps ?? low),
     reps: timed ? null : (answer.reps ?? high),
-    seconds: timed ? (exercise.ownSeconds ?? holdSeconds(exercise.pattern, r)) : null,
+    seconds: timed ? (answer.seconds ?? seconds) : null,
     eachSide: exercise.unilateral,
     loadKg: answer.loadKg,
     perSideKg: answer.perSideKg,
@@ -169,12 +187,18 @@ function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Among): Ite
     percent1rm: answer.percent1rm,
     rir,
     restSeconds: dose.restSeconds,
+    tempo: answer.tempo ?? dose.tempo ?? exercise.tempo,
+    ramp: answer.ramp ?? [],
+    decision: answer.decision ?? null,
+    note: null,
     why: reasons,
   };
 }
 
 /** Own repetitions go before the slot's; bodyweight work in a strength slot of few reps goes by the control dose instead. */
 function repRange(e: Exercise, slot: Slot, dose: Dose, external: boolean, r: SessionRequest): [number, number] {
+  if (slot.reps) return [slot.reps, slot.reps];
+  if (r.loading === "restore" && external) return [RESTORE_LIGHT_REPS[0], RESTORE_LIGHT_REPS[1]];
   if (e.ownReps && slot.kind !== "main") {
     const most = r.emphasis === "restore" ? Math.max(dose.reps, 8) : e.ownReps[1];
     return [Math.min(e.ownReps[0], most), Math.min(e.ownReps[1], Math.max(most, e.ownReps[0]))];
@@ -185,8 +209,8 @@ function repRange(e: Exercise, slot: Slot, dose: Dose, external: boolean, r: Ses
 /** Sessions after which it is no longer said that an exercise is back. */
 const BACK_TOLD = 2;
 
-const holdSeconds = (pattern: string, r: SessionRequest): number =>
-  pattern === "mobility" ? 60 : pattern === "jump" ? 10 : r.dose.holdSeconds;
+const holdSeconds = (pattern: string, dose: Dose): number =>
+  pattern === "mobility" ? 60 : pattern === "jump" ? 10 : dose.seconds;
 
 function sideFirst(e: Exercise, c: ChoiceContext): { side: "left" | "right"; why: Why } | null {
   const tests = e.primary.includes("hip flexors") ? (["march-hold"] as const) : (SIDE_TESTS[e.pattern] ?? []);
@@ -210,7 +234,15 @@ function choiceWhy(c: Candidate, slot: Slot, r: SessionRequest, { left, swappedF
   const { exercise } = c;
   const out: Why[] = [];
   if (swappedFrom) out.push(why("choice.coach", `Chosen by the coach instead of ${swappedFrom.name.toLowerCase()}.`));
-  if (slot.added) out.push(why(slot.added.rule, `Added by the screening: ${slot.added.title.toLowerCase()}.`));
+  if (slot.added)
+    out.push(
+      why(
+        slot.added.rule,
+        slot.added.rule === "descent.prep" || slot.added.rule === "progress.felt"
+          ? slot.added.says
+          : `Added by the screening: ${slot.added.title.toLowerCase()}.`,
+      ),
+    );
   if (slot.essential) out.push(why("choice.five", `One of the essential five: ${slot.essential.toLowerCase()}.`));
   for (const l of left) out.push(why("choice.swap", `Instead of ${l.name.toLowerCase()}: ${l.why}.`));
   const back = pastAreas(r.choice.athlete, r.choice.on).find((a) => exercise.notWith.includes(a));

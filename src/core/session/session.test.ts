@@ -2,8 +2,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { athleteWith, gym, home } from "../../../tests/support/athlete";
 import { choiceFor, exercise as ex } from "../../../tests/support/choice";
+import { layeredAt } from "../../../tests/support/dose";
 import type { Athlete, Place } from "../athlete/types";
-import { layeredDose } from "../dose/layered";
 import { buildSession } from "./build";
 import { HALF_SESSION_MINUTES } from "./slots";
 import { compatible, pairUp, setSeconds, timeOfSession, totalSeconds } from "./time";
@@ -30,6 +30,10 @@ const item = (id: string, sets: number, more: Partial<Item> = {}): Item => ({
   percent1rm: null,
   rir: 2,
   restSeconds: 180,
+  tempo: "2-0-1",
+  ramp: [],
+  decision: null,
+  note: null,
   why: [],
   ...more,
 });
@@ -42,10 +46,12 @@ const request = (
   emphasis: "maximal",
   loading: "full",
   heavyOk: true,
-  dose: layeredDose("maximal", { minRir: 0, training: "trained" }),
+  dose: layeredAt("maximal"),
   place,
   minutes: 75,
   choice: choiceFor(athlete, { place }),
+  build: "lifts",
+  routine: null,
   setFactor: 1,
   heartRange: null,
   stressCap: null,

@@ -1,7 +1,8 @@
 /** What a session is made of, before exercises are chosen: the slots of each label and kind of day (handbook 4, 5, 12, 17). */
+import type { Build } from "../athlete/approach";
 import type { Label, Sport } from "../athlete/types";
 import type { Essential } from "../exercise/five";
-import type { Pattern } from "../exercise/types";
+import type { Exercise, Pattern } from "../exercise/types";
 import type { Finding } from "../screening/findings";
 import type { Loading as DayLoading } from "../season/days";
 
@@ -9,6 +10,8 @@ export interface Slot {
   pattern: Pattern;
   kind: "main" | "single" | "assist";
   sets?: number;
+  /** Repetitions that go before the dose's. */
+  reps?: number;
   /** Asks for single-leg work. */
   singleLeg?: boolean;
   /** Nothing else may stand here. */
@@ -41,8 +44,70 @@ const RESTORING: Partial<Record<Pattern, readonly string[]>> = {
   calf: ["heel-walk", "short-foot"],
 };
 
-/** @returns slots in order of work: main lifts, single-leg, assistance, trunk, mobility */
-export function slotsFor(label: Label, loading: DayLoading, sport: Sport): Slot[] {
+/** Deep split squats, hardest first: the first that is open is taken. */
+const DEEP: readonly string[] = [
+  "split-squat-both-feet-raised",
+  "rear-foot-elevated-split-squat",
+  "knee-forward-split-squat",
+  "front-foot-elevated-split-squat",
+];
+
+/** Two leg days (handbook 8, full range): the deep split squat with a real squat on one, hinge and hip flexors on the other. */
+function fullRange(label: Label): Slot[] {
+  const stretch: Slot = { pattern: "mobility", kind: "assist", sets: 1, prefer: ["active-quad-stretch"] };
+  if (label === "A")
+    return [
+      { pattern: "squat", kind: "main" },
+      { pattern: "split-squat", kind: "single", prefer: DEEP },
+      { pattern: "hip", kind: "assist", sets: 2, prefer: ["straight-leg-hold"] },
+      { pattern: "trunk", kind: "assist", sets: 2 },
+      stretch,
+    ];
+  return [
+    { pattern: "hinge", kind: "main" },
+    { pattern: "hip", kind: "assist", sets: 2, prefer: ["loaded-hip-flexor-raise", "march-hold"] },
+    { pattern: "split-squat", kind: "assist", sets: 2, singleLeg: true },
+    { pattern: "calf", kind: "assist", sets: 2 },
+    { pattern: "trunk", kind: "assist", sets: 2 },
+    stretch,
+  ];
+}
+
+/** Trunk holds, hip control and moving range (handbook 8, paired routines); the long version stands after hard runs. */
+function routineSlots(long: boolean): Slot[] {
+  const trunk = (prefer: readonly string[]): Slot => ({ pattern: "trunk", kind: "assist", sets: 2, prefer });
+  const short: Slot[] = [
+    trunk(["side-plank", "side-plank-knees"]),
+    { pattern: "hip", kind: "assist", sets: 1, prefer: ["side-lying-raise", "clam"] },
+    { pattern: "mobility", kind: "assist", sets: 1, prefer: ["leg-swings-back", "groiners"] },
+  ];
+  if (!long) return short;
+  return [
+    trunk(["side-plank", "side-plank-knees"]),
+    trunk(["front-plank", "bird-dog"]),
+    { pattern: "hip", kind: "assist", sets: 2, prefer: ["side-lying-raise", "clam"] },
+    { pattern: "hip", kind: "assist", sets: 2, prefer: ["single-leg-bridge", "bridge"] },
+    { pattern: "calf", kind: "assist", sets: 1 },
+    { pattern: "mobility", kind: "assist", sets: 1, prefer: ["leg-swings-back", "groiners"] },
+    { pattern: "mobility", kind: "assist", sets: 1, prefer: ["hip-flexor-stretch"] },
+  ];
+}
+
+/** Minutes of a routine after an easy and after a hard run [trade]. */
+export const ROUTINE_MINUTES = { short: 15, long: 25 };
+
+/**
+ * @param routine short or long where the session follows a run
+ * @returns slots in order of work: main lifts, single-leg, assistance, trunk, mobility
+ */
+export function slotsFor(
+  label: Label,
+  loading: DayLoading,
+  sport: Sport,
+  build: Build = "lifts",
+  routine: "short" | "long" | null = null,
+): Slot[] {
+  if (routine) return routineSlots(routine === "long");
   const share = SPORT_SHARE[sport];
   const assist = (pattern: Pattern, sets: number): Slot[] => (sets > 0 ? [{ pattern, kind: "assist", sets }] : []);
   const restoring = (pattern: Pattern, sets: number): Slot[] => {
@@ -60,10 +125,13 @@ export function slotsFor(label: Label, loading: DayLoading, sport: Sport): Slot[
       { pattern: "calf", kind: "assist" },
       { pattern: "trunk", kind: "assist" },
     ];
+  if (build === "full-range" && (label === "A" || label === "B")) return fullRange(label);
+  // Ladders before load: no slot that only a loaded lift may take.
+  const lead = build === "ladders" ? "single" : "main";
   if (label === "A")
     return [
-      { pattern: "squat", kind: "main" },
-      { pattern: "hinge", kind: "main" },
+      { pattern: "squat", kind: lead },
+      { pattern: "hinge", kind: lead },
       { pattern: "hip", kind: "assist", sets: 2 },
       ...assist("pull", setsFor(share.upper)),
       ...assist("calf", setsFor(share.calf)),
@@ -84,6 +152,14 @@ export function slotsFor(label: Label, loading: DayLoading, sport: Sport): Slot[
     { pattern: "trunk", kind: "assist", sets: 2 },
     { pattern: "mobility", kind: "assist", sets: 1 },
   ];
+}
+
+/** The kind of work an exercise is on its own, for a session made by hand. */
+export function slotKindOf(e: Pick<Exercise, "main" | "pattern" | "unilateral">): Slot["kind"] {
+  if (e.main) return "main";
+  return e.pattern === "split-squat" || (e.unilateral && (e.pattern === "hinge" || e.pattern === "hip"))
+    ? "single"
+    : "assist";
 }
 
 /** The essential five as slots: lifts first where a bar is meant, single-leg work beside them, two sets of the rest. */
@@ -113,7 +189,7 @@ const ADDED_SETS = 2;
  */
 export function withFindings(slots: readonly Slot[], findings: readonly Finding[], label: Label): Slot[] {
   const out = slots.map((s) => ({ ...s }));
-  const turn = { A: 0, B: 1, C: 2, D: 0 }[label];
+  const turn = label === "B" ? 1 : label === "C" ? 2 : 0;
   let added = 0;
   for (const f of findings) {
     if (f.more) {
@@ -142,16 +218,19 @@ export function withFindings(slots: readonly Slot[], findings: readonly Finding[
         }
         continue;
       }
-      const at = turn % add.exercises.length;
+      // The order of descents is one of preference, not of turns.
+      const at = f.rule === "descent.prep" ? 0 : turn % add.exercises.length;
       const prefer = [...add.exercises.slice(at), ...add.exercises.slice(0, at)];
       const own = out.find((s) => s.pattern === add.pattern && s.kind === "assist" && !s.added && !s.only);
       if (own) {
         own.prefer = prefer;
         if (add.sets) own.sets = add.sets;
+        if (add.reps) own.reps = add.reps;
         own.added = f;
         continue;
       }
       const slot: Slot = { pattern: add.pattern, kind: "assist", sets: add.sets ?? ADDED_SETS, prefer, added: f };
+      if (add.reps) slot.reps = add.reps;
       const last = out.map((s) => s.pattern).lastIndexOf(add.pattern);
       const before = out.findIndex((s) => s.pattern === "trunk" || s.pattern === "mobility");
       const place = last >= 0 ? last + 1 : before >= 0 && add.pattern !== "mobility" ? before : out.length;

@@ -17,15 +17,10 @@ export const setSeconds = (i: Worked): number =>
 const FIXED: readonly Loading[] = ["bar", "machine"];
 
 /** Whether one exercise may be done while the other rests: no shared primary muscle, grip, trunk, or second station. */
-export function compatible(
+export const compatible = (
   a: { exercise: Exercise; loading: Loading },
   b: { exercise: Exercise; loading: Loading },
-): boolean {
-  const [x, y] = [a.exercise, b.exercise];
-  if (x.primary.some((m) => y.primary.includes(m))) return false;
-  if (x.limits.some((l) => y.limits.includes(l))) return false;
-  return !(FIXED.includes(a.loading) && FIXED.includes(b.loading));
-}
+): boolean => competes(a, b) === null;
 
 /**
  * Labels the items 1A, 1B, 2A ... in place order, each taking the first later item that does not compete with it.
@@ -45,38 +40,75 @@ export function pairUp<T extends { exercise: Exercise; loading: Loading; pair: s
   return out;
 }
 
-/** @returns seconds by kind; a rest is counted after every set, the part of it that a partner fills is marked */
-export function timeOfSession(items: readonly Item[], warmUp: readonly WarmUpSet[]): TimeParts {
+/** @param opening seconds of opening, none where the session follows a run @returns seconds by kind; a rest is counted after every set, the part of it that a partner fills is marked */
+export function timeOfSession(
+  items: readonly Item[],
+  warmUp: readonly WarmUpSet[],
+  opening = OPENING_SECONDS,
+): TimeParts {
   const t: TimeParts = {
-    opening: OPENING_SECONDS,
+    opening,
     warmUp: warmUp.length * WARM_UP_SECONDS,
     work: 0,
     filledRest: 0,
     emptyRest: 0,
     change: 0,
   };
-  for (let i = 0; i < items.length; i++) {
-    const a = items[i];
-    if (!a) continue;
-    const next = items[i + 1];
-    const b = a.pair.endsWith("A") && next?.pair.endsWith("B") ? next : null;
-    t.change += CHANGE_SECONDS * (b ? 2 : 1);
-    if (b) i++;
-    const rounds = Math.max(a.sets, b?.sets ?? 0);
-    for (let r = 0; r < rounds; r++) {
-      const one = r < a.sets ? a : null;
-      const two = b && r < b.sets ? b : null;
-      const [wa, wb] = [one ? setSeconds(one) : 0, two ? setSeconds(two) : 0];
-      const needA = one ? one.restSeconds - wb : 0;
-      const needB = two ? two.restSeconds - wa : 0;
-      const empty = Math.max(0, needA, needB);
-      const asked = one && two ? Math.max(one.restSeconds, two.restSeconds) : 0;
-      t.work += wa + wb;
-      t.emptyRest += empty;
-      t.filledRest += Math.max(0, Math.min(asked - empty, wa + wb));
+  for (const group of groupsOf(items)) {
+    t.change += CHANGE_SECONDS * group.length;
+    const ready = group.map(() => 0);
+    let clock = 0;
+    const rounds = Math.max(...group.map((i) => i.sets));
+    // Filled rest is told of the one that rests longest.
+    const lead = group.reduce((l, i, k) => (i.restSeconds > (group[l]?.restSeconds ?? 0) ? k : l), 0);
+    for (let round = 0; round < rounds; round++) {
+      group.forEach((item, k) => {
+        if (round >= item.sets) return;
+        const wait = Math.max(0, (ready[k] ?? 0) - clock);
+        const work = setSeconds(item);
+        if (round > 0 && k === lead) t.filledRest += Math.max(0, item.restSeconds - wait);
+        t.emptyRest += wait;
+        t.work += work;
+        clock += wait + work;
+        ready[k] = clock + item.restSeconds;
+      });
     }
+    // The rest after the last sets: the next exercise begins rested.
+    t.emptyRest += Math.max(0, Math.max(...ready) - clock);
+    t.filledRest += Math.max(0, (group[lead]?.restSeconds ?? 0) - Math.max(0, (ready[lead] ?? 0) - clock));
   }
   return t;
+}
+
+/** Items that are alternated: those of one number, such as 1A, 1B, 1C. */
+export function groupsOf<T extends { pair: string }>(items: readonly T[]): T[][] {
+  const out: T[][] = [];
+  for (const item of items) {
+    const last = out.at(-1);
+    const number = Number.parseInt(item.pair, 10);
+    if (last?.[0] && Number.parseInt(last[0].pair, 10) === number) last.push(item);
+    else out.push([item]);
+  }
+  return out;
+}
+
+/** Labels groups in order: 1, or 1A, 1B where two or three are alternated. */
+export function labelGroups<T extends { pair: string }>(groups: readonly (readonly T[])[]): T[] {
+  return groups.flatMap((group, n) =>
+    group.map((item, k) => ({ ...item, pair: group.length > 1 ? `${n + 1}${"ABC"[k] ?? ""}` : `${n + 1}` })),
+  );
+}
+
+/** Why two exercises of a pair compete; null where they do not. */
+export function competes(
+  a: { exercise: Exercise; loading: Loading },
+  b: { exercise: Exercise; loading: Loading },
+): string | null {
+  const muscle = a.exercise.primary.find((m) => b.exercise.primary.includes(m));
+  if (muscle) return `both work the ${muscle}`;
+  const limit = a.exercise.limits.find((l) => b.exercise.limits.includes(l));
+  if (limit) return `both tire the ${limit}`;
+  return FIXED.includes(a.loading) && FIXED.includes(b.loading) ? "both stand at a station" : null;
 }
 
 /** Length in seconds. A filled rest is a partner's work, so it is not counted twice. */

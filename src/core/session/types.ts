@@ -1,5 +1,7 @@
-import type { Emphasis, Label, Place } from "../athlete/types";
-import type { EmphasisDose } from "../dose/layered";
+import type { Build } from "../athlete/approach";
+import type { DecisionKind, Emphasis, Label, Place, SessionEdit } from "../athlete/types";
+import type { SessionDose } from "../dose/dose";
+import type { RampSet } from "../dose/ramp";
 import type { WarmUpSet } from "../dose/warmup";
 import type { ChoiceContext } from "../exercise/choose";
 import type { Exercise, Loading } from "../exercise/types";
@@ -15,18 +17,40 @@ export interface LoadAnswer {
   percent1rm: number | null;
   /** Repetitions, where progress asks for others than the dose's top. */
   reps?: number;
+  /** Sets and seconds, where progress asks for others than the dose's. */
+  sets?: number;
+  seconds?: number;
   /** Sets taken off after missed weeks. */
   setsLess?: number;
+  /** Slower lowering, where progress asks for it. */
+  tempo?: string;
+  /** Sets that find the load on the floor, where nothing says it. */
+  ramp?: RampSet[];
+  /** What was decided after the last log, and whether the coach did; null before there is one. */
+  decision?: ItemDecision;
   why: Why[];
+}
+
+export interface ItemDecision {
+  kind: DecisionKind;
+  /** Day of the log it rests on. */
+  after: string;
+  byCoach: boolean;
 }
 
 export interface LoadQuestion {
   exercise: Exercise;
   loading: Loading;
   place: Place;
+  sets: number;
   repsLow: number;
   reps: number;
+  /** Seconds of a hold or of timed work; null where repetitions count. */
+  seconds: number | null;
+  secondsMost?: number;
   rir: number;
+  /** Percent of 1RM where the dose speaks in percent; null goes by reps and RIR. */
+  percent: number | null;
   /** Light loads at most this percent (restore); null where the dose decides. */
   capPercent: number | null;
 }
@@ -36,13 +60,19 @@ export interface SessionRequest {
   emphasis: Emphasis;
   loading: DayLoading;
   heavyOk: boolean;
-  dose: EmphasisDose;
+  dose: SessionDose;
   place: Place;
   /** Minutes there are. */
   minutes: number;
   choice: ChoiceContext;
   /** Exercises the coach took instead of the first choice, by the first choice's id. */
   swaps?: ReadonlyMap<string, string>;
+  /** What sessions of the approach are made of. */
+  build: Build;
+  /** The version of the routine that follows a run; null for a session of its own. */
+  routine: "short" | "long" | null;
+  /** Made by hand: it takes the place of slots and choice. */
+  edit?: SessionEdit;
   /** Share of the hard sets that stays. */
   setFactor: number;
   /** Least and most hard sets of the four heart patterns in this session; null is free. */
@@ -76,6 +106,13 @@ export interface Item {
   percent1rm: number | null;
   rir: number;
   restSeconds: number;
+  /** Lowering-pause-lifting in seconds. */
+  tempo: string;
+  /** Sets that find the load on the floor; empty where it is known. */
+  ramp: RampSet[];
+  decision: ItemDecision | null;
+  /** The coach's words on it. */
+  note: string | null;
   why: Why[];
 }
 
@@ -123,6 +160,8 @@ export interface BuiltSession {
   lostShare: number;
   /** A loaded dose is asked for and the place has nothing to load with. */
   unloaded: boolean;
+  /** Made by hand. */
+  byHand: boolean;
   /** Fewer hard sets than a race-phase week is to keep: the window has no time for them. */
   thin: boolean;
   why: Why[];

@@ -1,5 +1,5 @@
 /** What the rules that should hold charge (handbook 12): one session by itself, and two together. */
-import { LABEL_WORDS } from "../dose/layered";
+import { LABEL_WORDS } from "../dose/dose";
 import { at, type EnduranceFact, enduranceFacts, FULLY_OVER, HOURS, hours, isDemanding, points, what } from "./rules";
 import type { Cost, Option, Standing, WeekContext } from "./types";
 

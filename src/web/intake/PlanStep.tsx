@@ -37,7 +37,7 @@ interface PlanForm {
   hand: NonNullable<Settings["singleLegLoad"]>;
   start: string;
   end: string;
-  approach: Approach;
+  approach: string;
   placement: "stack" | "spread";
   maxMinutes: string;
   strictPain: boolean;
@@ -143,7 +143,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
             id="p-approach"
             className="input"
             value={f.approach}
-            onChange={(e) => put({ approach: e.target.value as Approach })}
+            onChange={(e) => put({ approach: e.target.value })}
           >
             {APPROACHES.map((a) => (
               <option key={a} value={a}>
@@ -151,11 +151,6 @@ export function PlanStep({ view }: { view: IntakeView }) {
               </option>
             ))}
           </select>
-          {f.approach !== "layered" && (
-            <p className="mt-1 text-[12px] leading-4 text-ink2">
-              Kept with the athlete; doses follow the layered approach for now.
-            </p>
-          )}
         </Field>
         <Field
           id="p-max"

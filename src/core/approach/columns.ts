@@ -1,0 +1,21 @@
+import type { Column } from "../athlete/approach";
+import type { Pattern } from "../exercise/types";
+
+/** The column that a pattern is dosed by; heart patterns beside the leading lifts go by "assist". */
+export function columnOf(pattern: Pattern, leads: boolean): Column {
+  switch (pattern) {
+    case "squat":
+    case "hinge":
+    case "split-squat":
+    case "hip":
+      return leads ? pattern : "assist";
+    case "calf":
+    case "trunk":
+      return pattern;
+    case "push":
+    case "pull":
+      return "upper";
+    default:
+      return "assist";
+  }
+}

@@ -1,0 +1,55 @@
+/** Finding a load on the floor: sets that rise until the reserve is what was meant (handbook 6). */
+import type { OneRepMaxFormula, Place } from "../athlete/types";
+import type { Exercise, Loading } from "../exercise/types";
+import { type MadeLoad, makeableLoads, makeLoad } from "./loads";
+import { estimate, percentFor } from "./oneRepMax";
+
+export interface RampSet extends MadeLoad {
+  reps: number;
+}
+
+/** Each set rises by this share at least, and a found load by this share at most [house]. */
+export const RAMP = { rise: 1.2, most: 1.4, sets: 5 };
+
+/**
+ * The first sets to try: the lightest load there is, then about a fifth more each time, at the repetitions that are meant, five at most.
+ * @returns up to five sets, rising; empty where the place makes no load
+ */
+export function rampSets(exercise: Exercise, loading: Loading, place: Place, reps: number): RampSet[] {
+  const loads = makeableLoads(exercise, loading, place);
+  const out: RampSet[] = [];
+  let wanted = loads[0] ?? 0;
+  for (const _ of Array.from({ length: RAMP.sets })) {
+    const next = loads.find((l) => l >= wanted - 1e-9);
+    const made = next === undefined ? null : makeLoad(exercise, loading, place, next);
+    if (!made) break;
+    out.push({ ...made, reps: Math.min(reps, 5) });
+    wanted = Math.max(made.loadKg * RAMP.rise, made.loadKg + 1e-6);
+  }
+  return out;
+}
+
+/**
+ * What to try after a set of the ramp.
+ * @param tried load in kg, clean repetitions, reserve as felt
+ * @param meant repetitions and reserve of the working sets
+ * @param loads what the place can make, kg, rising
+ * @returns the next load to try, or the load found: the tried one, or one below it where it left too little
+ */
+export function nextRamp(
+  tried: { loadKg: number; reps: number; rir: number },
+  meant: { reps: number; rir: number },
+  loads: readonly number[],
+  formula: OneRepMaxFormula = "default",
+): { loadKg: number; found: boolean } {
+  const max = estimate(tried.loadKg, tried.reps, tried.rir, formula);
+  const percent = percentFor(meant.reps + meant.rir, formula);
+  const top = loads.at(-1) ?? tried.loadKg;
+  // Too light to say anything: up by the most.
+  const wanted = max === null || percent === null ? tried.loadKg * RAMP.most : (max * percent) / 100;
+  const under = loads.filter((l) => l <= wanted + 1e-9).at(-1) ?? loads[0] ?? tried.loadKg;
+  if (under <= tried.loadKg + 1e-9) return { loadKg: under, found: true };
+  const limited = loads.filter((l) => l <= Math.min(wanted, tried.loadKg * RAMP.most) + 1e-9).at(-1) ?? tried.loadKg;
+  const next = limited > tried.loadKg + 1e-9 ? limited : (loads.find((l) => l > tried.loadKg + 1e-9) ?? top);
+  return { loadKg: next, found: false };
+}

@@ -1,0 +1,89 @@
+/** A session as the coach made it: its own exercises, order, pairs and doses, with loads worked out where none is set by hand. */
+import { AREA_WORDS } from "../athlete/gate";
+import type { EditItem, SessionEdit } from "../athlete/types";
+import { makeLoad } from "../dose/loads";
+import { closedBecause } from "../exercise/choose";
+import { loadingAt } from "../exercise/equipment";
+import { EXTERNAL } from "../exercise/types";
+import { type Why, why } from "../why";
+import { type Filled, itemFor } from "./fill";
+import { slotKindOf } from "./slots";
+import { labelGroups } from "./time";
+import type { Dropped, Item, SessionRequest } from "./types";
+
+/** Kinds of day that take no load from outside. */
+const UNLOADED = ["mobility", "bodyweight"];
+
+/**
+ * @returns the items of the edit that may be done on this day here, the others as dropped with the reason; null where the place lacks
+ * the equipment for one of them, so that the session cannot stand here (M1)
+ */
+export function fillEdit(edit: SessionEdit, r: SessionRequest): Filled | null {
+  const dropped: Dropped[] = [];
+  const groups = new Map<number, Item[]>();
+  for (const e of edit.items) {
+    const made = itemOf(e, r);
+    if (made === null) return null;
+    if ("why" in made && "dropped" in made) dropped.push({ exercise: e.exercise, why: made.why });
+    else groups.set(e.group, [...(groups.get(e.group) ?? []), made as Item]);
+  }
+  return { items: labelGroups([...groups.values()]), dropped, left: [] };
+}
+
+type Left = { dropped: true; why: string };
+
+function itemOf(e: EditItem, r: SessionRequest): Item | Left | null {
+  const exercise = r.choice.library.byId(e.exercise);
+  if (!exercise) return { dropped: true, why: "is no longer in the library" };
+  const closed = closedBecause(exercise, r.choice);
+  // The coach may take a step early; what safety closes stays closed.
+  if (closed?.kind === "equipment" && loadingAt(exercise, r.place, true) === null) return null;
+  if (closed && closed.kind !== "ladder" && closed.kind !== "equipment") return { dropped: true, why: closed.text };
+  const loading = loadingAt(exercise, r.place, !r.choice.unloaded);
+  if (loading === null || (UNLOADED.includes(r.loading) && EXTERNAL.includes(loading)))
+    return { dropped: true, why: "needs load, and the day takes none" };
+  if (r.loading === "mobility" && exercise.pattern !== "mobility" && !["hip", "calf"].includes(exercise.pattern))
+    return { dropped: true, why: "the day takes mobility only" };
+  const main = slotKindOf(exercise) === "main";
+  const base = itemFor(
+    { exercise, loading, score: 0, parts: [] },
+    { pattern: exercise.pattern, kind: slotKindOf(exercise), sets: e.sets },
+    r,
+    { left: [], swappedFrom: null, of: 1 },
+    {
+      sets: e.sets,
+      ...(e.reps === undefined ? {} : { reps: [e.repsLow ?? e.reps, e.reps] as const }),
+      ...(e.seconds === undefined ? {} : { seconds: e.seconds }),
+      ...(e.rir === undefined ? {} : { rir: Math.max(e.rir, r.choice.gate.minRir) }),
+    },
+  );
+  const reasons: Why[] = [
+    why("edit.hand", "Chosen by hand."),
+    ...base.why.filter((w) => !w.rule.startsWith("choice.")),
+  ];
+  let item: Item = { ...base, main, sets: e.sets, note: e.note ?? null, why: reasons };
+  if (e.restSeconds !== undefined) item = { ...item, restSeconds: e.restSeconds };
+  if (e.loadKg !== undefined && EXTERNAL.includes(loading)) {
+    const made = makeLoad(exercise, loading, r.place, e.loadKg);
+    if (made) {
+      const share = base.loadKg && base.percent1rm ? base.percent1rm / base.loadKg : null;
+      item = {
+        ...item,
+        ...made,
+        ramp: [],
+        percent1rm: share === null ? null : Math.round(made.loadKg * share * 10) / 10,
+        why: [
+          why(
+            "edit.hand",
+            `Load set by hand: ${e.loadKg} kg${made.loadKg === e.loadKg ? "" : `, ${made.loadKg} kg can be made here`}.`,
+          ),
+          ...reasons,
+        ],
+      };
+    }
+  }
+  const care = r.choice.areas.find((a) => exercise.careWith.includes(a));
+  return care
+    ? { ...item, why: [...item.why, why("choice.trouble", `Care at the ${AREA_WORDS[care]}: pain-free range.`)] }
+    : item;
+}

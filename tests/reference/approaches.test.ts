@@ -1,0 +1,130 @@
+/**
+ * Each approach's dose in each part of the season against the table of the trade (handbook 8; common practice, no source; the layered
+ * one is our assumption). What is compared is what a session of such a day is given, not only what the grid says.
+ */
+import { describe, expect, it } from "vitest";
+import { findApproach } from "../../src/core/approach/pick";
+import { SHIPPED_APPROACHES } from "../../src/core/approach/shipped";
+import type { Stage } from "../../src/core/athlete/approach";
+import type { Gate } from "../../src/core/athlete/gate";
+import { estimate, NSCA_PERCENT, percentFor } from "../../src/core/dose/oneRepMax";
+import { doseAt } from "../support/dose";
+
+/** Sessions a week, sets, reps, RIR, rest in seconds; null where the table says nothing. */
+type Row = [
+  approach: string,
+  stage: Stage,
+  emphasis: string,
+  perWeek: [number, number],
+  sets: [number, number],
+  reps: [number, number],
+  rir: [number, number] | null,
+  rest: number | null,
+];
+
+const TABLE: Row[] = [
+  ["layered", "base-early", "prepare", [2, 3], [2, 3], [10, 15], [3, 4], null],
+  ["layered", "base-late", "develop", [2, 2], [3, 3], [6, 10], [2, 3], null],
+  ["layered", "build", "maximal", [2, 2], [3, 4], [3, 6], [1, 2], 180],
+  ["layered", "race", "hold", [1, 1], [3, 3], [3, 5], null, null],
+  ["heavy-economy", "base-early", "prepare", [2, 2], [3, 3], [8, 8], [3, 3], null],
+  ["heavy-economy", "base-late", "maximal", [2, 2], [3, 4], [4, 6], [2, 2], 180],
+  ["heavy-economy", "build", "maximal", [1, 2], [3, 4], [4, 6], [2, 2], 180],
+  ["heavy-economy", "race", "hold", [1, 1], [3, 3], [4, 5], null, null],
+  ["steady", "base-early", "develop", [2, 2], [3, 3], [6, 8], [3, 3], null],
+  ["steady", "base-late", "develop", [2, 2], [3, 4], [6, 8], [2, 3], null],
+  ["steady", "build", "develop", [2, 2], [3, 3], [6, 8], null, null],
+  ["steady", "race", "hold", [1, 1], [3, 3], [6, 6], null, null],
+  ["control", "base-early", "prepare", [3, 3], [3, 3], [12, 15], null, null],
+  ["control", "base-late", "prepare", [3, 3], [3, 3], [15, 15], null, null],
+  ["control", "build", "develop", [2, 3], [3, 3], [12, 15], null, null],
+  ["control", "race", "hold", [2, 2], [2, 2], [10, 12], null, null],
+  ...SHIPPED_APPROACHES.map((a): Row => [a.id, "recovery", "restore", [4, 6], [2, 2], [5, 8], [4, 5], null]),
+];
+
+const WHO: { gate: Pick<Gate, "minRir" | "training">; room: boolean }[] = [
+  { gate: { minRir: 0, training: "new" }, room: false },
+  { gate: { minRir: 0, training: "novice" }, room: true },
+  { gate: { minRir: 0, training: "trained" }, room: false },
+  { gate: { minRir: 0, training: "trained" }, room: true },
+];
+const within = (v: number, [lo, hi]: readonly [number, number]) => v >= lo && v <= hi;
+
+describe("the table of approaches", () => {
+  it.each(TABLE)("%s, %s: %s", (id, stage, emphasis, perWeek, sets, reps, rir, rest) => {
+    const row = findApproach(id)!.rows[stage];
+    expect(row.emphasis).toBe(emphasis);
+    expect(row.perWeek).toEqual(perWeek);
+    for (const { gate, room } of WHO)
+      for (const lift of ["squat", "hinge"] as const) {
+        const d = doseAt(stage, gate, id, { room }).cells[lift];
+        expect([d.repsLow, d.reps]).toEqual(reps);
+        expect(within(d.sets, sets)).toBe(true);
+        if (rir) expect(within(d.rir, rir)).toBe(true);
+        if (rest !== null) expect(d.restSeconds).toBe(rest);
+      }
+    // The low end for a new lifter, the high one for a trained one with room.
+    expect(doseAt(stage, WHO[0]!.gate, id, { room: false }).cells.squat.sets).toBe(sets[0]);
+    expect(doseAt(stage, WHO[3]!.gate, id, { room: true }).cells.squat.sets).toBe(sets[1]);
+  });
+  it("slides in heavy economy's build, and keeps the build's percent in every hold of the lifting schools", () => {
+    expect(findApproach("heavy-economy")!.rows.build.slides).toBe(true);
+    for (const id of ["layered", "heavy-economy", "steady"])
+      for (const { gate, room } of WHO) {
+        const build = doseAt("build", gate, id, { room }).cells.squat;
+        const hold = doseAt("race", gate, id, { room }).cells.squat;
+        expect(hold.percent).toBeCloseTo(percentFor(build.reps + build.rir)!, 9);
+      }
+  });
+  it("full range: deep split squat 3-4 x 8-12, hold 15 to 30 s; paired routines: holds from 20 s, slow lowering", () => {
+    for (const stage of ["base-early", "base-late", "build"] as const) {
+      const { cells } = findApproach("full-range")!.rows[stage];
+      expect(cells["split-squat"]).toMatchObject({ sets: [3, 4], reps: [8, 12] });
+      expect(cells.hip.seconds).toEqual([15, 30]);
+    }
+    expect(findApproach("full-range")!.rows.race.perWeek).toEqual([1, 1]);
+    const routine = findApproach("paired-routines")!.rows["base-early"].cells.trunk;
+    // About 20 s a hold, 60 to 90 s of planks in all at the first stage; 1 s up and 2 to 3 s down.
+    expect(routine.seconds[0]).toBe(20);
+    expect(routine.tempo).toBe("3-0-1");
+  });
+});
+
+describe("what a dose is for", () => {
+  // NSCA Essentials of Strength Training and Conditioning, 4th ed., ch. 17, goal table (values from memory).
+  const GOALS = {
+    strength: { percent: [85, 100], reps: [1, 6], sets: [2, 6], rest: [120, 300] },
+    size: { percent: [67, 85], reps: [6, 12], sets: [3, 6], rest: [30, 90] },
+    endurance: { percent: [0, 67], reps: [12, 99], sets: [2, 3], rest: [0, 30] },
+  } as const;
+  it("puts the maximal rows beside the strength goal: sets, reps and rest inside it, percent a little under it", () => {
+    for (const [id, stage] of [
+      ["layered", "build"],
+      ["heavy-economy", "base-late"],
+    ] as const) {
+      const d = doseAt(stage, WHO[2]!.gate, id).cells.squat;
+      expect(within(d.reps, GOALS.strength.reps)).toBe(true);
+      expect(within(d.sets, GOALS.strength.sets)).toBe(true);
+      expect(within(d.restSeconds, GOALS.strength.rest)).toBe(true);
+      // Heavy work for endurance athletes: 80 to 87% at RIR 1 to 2 (common practice, no source).
+      expect(within(percentFor(d.reps + d.rir)!, [80, 87])).toBe(true);
+    }
+  });
+  it("puts control work at 12 and more reps, as the endurance goal has it", () => {
+    const d = doseAt("base-late", WHO[2]!.gate, "control").cells.squat;
+    expect(within(d.reps, GOALS.endurance.reps)).toBe(true);
+    expect(within(d.sets, GOALS.endurance.sets)).toBe(true);
+  });
+  it("stays near the NSCA percent table, which is shown beside ours", () => {
+    // NSCA Essentials, 4th ed., ch. 17 (values from memory).
+    for (const [n, percent] of Object.entries(NSCA_PERCENT)) {
+      const ours = percentFor(Number(n))!;
+      expect(Math.abs(ours - percent)).toBeLessThanOrEqual(5);
+    }
+  });
+  it("turns RPE into reserve as Zourdos et al. 2016 have it: 10 is 0 left, 9 is 1, 8 is 2", () => {
+    // J Strength Cond Res 30(1):267-275 (values from memory). 100 kg x 5 at RPE 8 is a set of 7 to failure.
+    for (const rpe of [8, 9, 10])
+      expect(estimate(100, 5, 10 - rpe, "brzycki")).toBeCloseTo(3600 / (37 - 5 - (10 - rpe)), 9);
+  });
+});
