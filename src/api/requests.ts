@@ -4,6 +4,7 @@ import { AREAS, SCREEN_TESTS } from "../core/athlete/types";
 import type { OwnExercise } from "../core/exercise/own";
 import { LOADINGS, MUSCLES, PATTERNS } from "../core/exercise/types";
 import {
+  approachSchema,
   awaySchema,
   dateSchema,
   enduranceSchema,
@@ -11,6 +12,7 @@ import {
   healthSchema,
   idSchema,
   lockedSchema,
+  overruleSchema,
   phaseSchema,
   placeSchema,
   raceSchema,
@@ -18,6 +20,7 @@ import {
   screeningSchema,
   seasonSchema,
   seenSchema,
+  sessionEditSchema,
   settingsSchema,
   strengthLogSchema,
   textSchema,
@@ -125,3 +128,43 @@ export type AbsenceBody = z.infer<typeof absenceBody>;
 export type ScenarioBody = z.infer<typeof scenarioBody>;
 export type IntakeBody = z.infer<typeof intakeBody>;
 export type ScreenBody = z.infer<typeof screenBody>;
+
+/** An approach tried or saved; only the coach's copies can be. */
+export const approachBody = z.strictObject({ approach: approachSchema, note: z.string().max(200).optional() });
+export const copyApproachBody = z.strictObject({ basis: textSchema.max(70), name: textSchema.max(60) });
+/** What an athlete follows: approach, its exceptions by phase, and the rules switched off. */
+export const followBody = z.strictObject({
+  approach: settingsSchema.shape.approach,
+  approachByPhase: settingsSchema.shape.approachByPhase,
+  rulesOff: settingsSchema.shape.rulesOff,
+});
+/** What a preview tries: a version of a copy, another choice, or rules switched off for everybody. */
+export const previewBody = z.strictObject({
+  approach: approachSchema.optional(),
+  follow: followBody.optional(),
+  clubRulesOff: settingsSchema.shape.rulesOff,
+});
+export const clubRulesBody = z.strictObject({ rulesOff: z.array(textSchema).max(50) });
+export const compareBody = z.strictObject({ a: textSchema.max(70), b: textSchema.max(70) });
+/** A session by hand: its exercises in order with their groups. */
+export const editBody = z.strictObject({
+  items: sessionEditSchema.shape.items,
+  note: sessionEditSchema.shape.note,
+});
+export const copyEditBody = z.strictObject({ to: z.array(textSchema).min(1).max(200) });
+export const templateBody = z.strictObject({ name: textSchema.max(80), items: sessionEditSchema.shape.items });
+export const overruleBody = overruleSchema;
+export const reviewBody = z.strictObject({
+  start: dateSchema,
+  end: dateSchema,
+  text: z.string().max(6000),
+  sent: z.boolean(),
+});
+
+export type ApproachBody = z.infer<typeof approachBody>;
+export type FollowBody = z.infer<typeof followBody>;
+export type PreviewBody = z.infer<typeof previewBody>;
+export type EditBody = z.infer<typeof editBody>;
+export type TemplateBody = z.infer<typeof templateBody>;
+export type OverruleBody = z.infer<typeof overruleBody>;
+export type ReviewBody = z.infer<typeof reviewBody>;

@@ -11,6 +11,7 @@ import type {
   Place,
   Priority,
   Race,
+  SessionEdit,
   SessionSport,
   Sport,
   StrengthLog,
@@ -288,6 +289,8 @@ export interface SessionView {
   time: TimeParts | null;
   why: Why[];
   log: StrengthLog | null;
+  /** The session as made by hand; null where the planner made it. */
+  edit: SessionEdit | null;
 }
 
 export interface AthleteView {
@@ -305,6 +308,7 @@ export interface AthleteView {
   sessions: { date: string; label: Label }[];
 }
 
+export type * from "./doseViews";
 export type * from "./intakeViews";
 export type * from "./recordViews";
 

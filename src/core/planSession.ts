@@ -13,6 +13,7 @@ import { isKey } from "./endurance/load";
 import { type ChoiceContext, closedBecause } from "./exercise/choose";
 import { loadingAt } from "./exercise/equipment";
 import type { Library } from "./exercise/library";
+import { sideGaps } from "./exercise/sides";
 import { feltLowBackTwice, standingsOf } from "./exercise/standing";
 import type { Exercise } from "./exercise/types";
 import type { LadderState } from "./progress/decide";
@@ -207,6 +208,7 @@ export function choiceContexts(
       for (const i of s.items) recent.set(i.exercise, (recent.get(i.exercise) ?? 0) + 1);
   const stopped = stoppedByPain(log, laterOf(week.start, input.from), athlete.settings?.strictPain ?? false);
   const standings = standingsOf(library, athlete, safetyGate(athlete, week.start).training, log);
+  const sides = sideGaps(log);
   const felt = feltLowBackTwice(log, (id) => library.byId(id)?.pattern === "hinge");
   const contexts = new Map<string, ChoiceContext>();
   const byDay = new Map<string, ChoiceContext>();
@@ -258,6 +260,7 @@ export function choiceContexts(
       unloaded,
       forStrength,
       laddersFirst: build === "ladders",
+      sides,
       stopped,
       recent,
       known: basis.known,
@@ -300,7 +303,7 @@ function noSlowWork(athlete: Athlete, day: SeasonDay): string | null {
 }
 
 /** Why nothing may go up in this week; null where it may (handbook 13, rule 6). */
-function increaseCap(athlete: Athlete, day: SeasonDay, week: SeasonWeek): Why | null {
+export function increaseCap(athlete: Athlete, day: SeasonDay, week: SeasonWeek): Why | null {
   if (!isOn(athlete, "progress.cap")) return null;
   if (day.phase === "race") return why("progress.cap", "No increase in the race phase: strength is held.");
   if (week.stepBack) return why("progress.cap", "No increase in a step-back week.");

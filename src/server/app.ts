@@ -10,10 +10,12 @@ import { notFound, problemHandler } from "./errors";
 import { FeedClient, type FeedClientOptions } from "./feed/client";
 import { Feed } from "./feed/feed";
 import { Planner } from "./planner";
+import { approachRoutes } from "./routes/approaches";
 import { athleteRoutes } from "./routes/athletes";
 import { calendarRoutes } from "./routes/calendar";
 import { exerciseRoutes } from "./routes/exercises";
 import { gymRoutes } from "./routes/gym";
+import { templateRoutes } from "./routes/templates";
 import type { Store } from "./store/store";
 import { Squad } from "./views/squad";
 
@@ -91,6 +93,8 @@ export function buildApp(o: AppOptions): App {
   app.use("/api/calendar", calendarRoutes(o.store, o.today));
   app.use("/api/gym", gymRoutes(o.store, planner));
   app.use("/api/exercises", exerciseRoutes(o.store));
+  app.use("/api/approaches", approachRoutes(o.store, planner));
+  app.use("/api/templates", templateRoutes(o.store));
   app.use("/api/athletes", athleteRoutes(o.store, planner, feed));
   app.use("/api", () => {
     throw notFound("address under /api");

@@ -1,5 +1,5 @@
 /** Plans of stored athletes, computed when asked for and kept while the facts and the day stay the same. */
-import { firstDay, type Planned as PlannedFrom, planSeason } from "../api/make/planned";
+import { clubOptions, firstDay, type Planned as PlannedFrom, planSeason } from "../api/make/planned";
 import type { IsoDate } from "../core/dates";
 import { plan } from "../core/plan";
 import type { Store, Stored } from "./store/store";
@@ -33,7 +33,7 @@ export class Planner {
     }
     const stored = await this.store.get(id);
     if (!stored) return null;
-    const planned = this.compute(stored);
+    const planned = await this.compute(stored);
     this.kept.delete(id);
     this.kept.set(id, { key: this.keyOf(stored.revision), planned });
     const oldest = this.kept.keys().next().value;
@@ -45,19 +45,23 @@ export class Planner {
     return `${revision}/${this.store.shelf.version}/${this.store.rules}/${this.day()}`;
   }
 
-  private compute(stored: Stored): Planned {
-    return planSeason(stored, this.store.shelf.library, this.day());
+  private async compute(stored: Stored): Promise<Planned> {
+    const planned = planSeason(stored, this.store.shelf.library, this.day());
+    // Weeks that are kept as they were planned keep their depth limit too.
+    const kept = await this.store.past.weeks(stored.id);
+    const limits = new Map(planned.pastLimits);
+    for (const [monday, week] of kept) if (limits.has(monday)) limits.set(monday, week.depthLimit);
+    return { ...planned, pastLimits: limits };
   }
 
   /** The few weeks a squad row shows; not kept, since the rows are. */
   near(stored: Stored, weeks: number): Planned {
     const from = firstDay(stored, this.day());
-    const { held, swaps, athlete, weights } = stored;
     const { library } = this.store.shelf;
     return {
       stored,
       from,
-      plan: plan(athlete, { from, weeks, held, swaps, library, weights }),
+      plan: plan(stored.athlete, { from, weeks, library, ...clubOptions(stored) }),
       pastLimits: new Map(),
       library,
     };

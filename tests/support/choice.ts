@@ -28,6 +28,7 @@ export function choiceFor(athlete: Athlete = athleteWith(), more: Partial<Choice
     unloaded: false,
     forStrength: false,
     laddersFirst: false,
+    sides: new Map(),
     stopped: new Map(),
     recent: new Map(),
     known: null,

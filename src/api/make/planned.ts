@@ -1,4 +1,5 @@
 /** An athlete's facts with the season planned from them: made by the server for what is stored, by the web's worker for what is tried. */
+import type { Approach } from "../../core/athlete/approach";
 import type { Athlete, LockedSession } from "../../core/athlete/types";
 import { addDays, daysBetween, type IsoDate, laterOf, mondayOf } from "../../core/dates";
 import type { Library } from "../../core/exercise/library";
@@ -15,6 +16,9 @@ export interface Facts {
   enduranceIds: readonly string[];
   /** Points of the rules as the coach has set them for all athletes; an athlete's own go before them. */
   weights: Readonly<Record<string, number>>;
+  /** The coach's copies of approaches, and the rules of the phases switched off for all athletes. */
+  approaches: readonly Approach[];
+  rulesOff: readonly string[];
   /** The coach's words about a week, by its Monday. */
   notes: Readonly<Record<IsoDate, string>>;
 }
@@ -36,6 +40,15 @@ export function firstDay({ athlete }: Facts, today: IsoDate): IsoDate {
   return laterOf(from, athlete.season.start);
 }
 
+/** What of the facts a plan is made with, beside the athlete. */
+export const clubOptions = ({ held, swaps, weights, approaches, rulesOff }: Facts) => ({
+  held,
+  swaps,
+  weights,
+  approaches,
+  rulesOff,
+});
+
 /** Whole weeks from the week of one date to the week of another. */
 export const weeksBetween = (from: IsoDate, to: IsoDate): number => daysBetween(mondayOf(from), mondayOf(to)) / 7;
 
@@ -47,11 +60,11 @@ export function planSeason<F extends Facts>(
   pastLimits?: ReadonlyMap<IsoDate, number>,
 ): Planned<F> {
   const from = firstDay(stored, today);
-  const { athlete, held, swaps, weights } = stored;
+  const { athlete } = stored;
   return {
     stored,
     from,
-    plan: plan(athlete, { from, weeks: "season", held, swaps, library, weights }),
+    plan: plan(athlete, { from, weeks: "season", library, ...clubOptions(stored) }),
     pastLimits: pastLimits ?? limitsBefore(athlete, from, library),
     library,
   };

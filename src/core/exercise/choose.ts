@@ -7,6 +7,7 @@ import { latestScreening, passes } from "../screening/marks";
 import { testName } from "../screening/tests";
 import { loadingAt } from "./equipment";
 import type { Library } from "./library";
+import type { SideGap } from "./sides";
 import type { Standing } from "./standing";
 import type { Exercise, Loading, Muscle, Pattern } from "./types";
 
@@ -25,6 +26,8 @@ export interface ChoiceContext {
   forStrength: boolean;
   /** The approach climbs the ladder before it adds load. */
   laddersFirst: boolean;
+  /** Exercises whose sides differ in the log, by id (handbook 15). */
+  sides: ReadonlyMap<string, SideGap>;
   /** Exercises stopped for pain, by id, with the reason. */
   stopped: ReadonlyMap<string, string>;
   /** Exercises in the log of the last eight weeks, by id, with how often. */

@@ -176,6 +176,7 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     slot,
     style: styleFor(exercise, loading, r.choice.athlete.settings, r.choice.areas),
     firstSide: side?.side ?? null,
+    extraSide: side?.extra ? side.side : null,
     sets: half ? Math.ceil(sets / 2) : sets,
     repsLow: timed ? null : Math.min(low, answer.reps ?? low),
     reps: timed ? null : (answer.reps ?? high),
@@ -212,7 +213,27 @@ const BACK_TOLD = 2;
 const holdSeconds = (pattern: string, dose: Dose): number =>
   pattern === "mobility" ? 60 : pattern === "jump" ? 10 : dose.seconds;
 
-function sideFirst(e: Exercise, c: ChoiceContext): { side: "left" | "right"; why: Why } | null {
+interface SideFirst {
+  side: "left" | "right";
+  /** A set more for the weaker side. */
+  extra: boolean;
+  why: Why;
+}
+
+/** The side that begins: by the log of the exercise where its sides differ, else by the screening. */
+function sideFirst(e: Exercise, c: ChoiceContext): SideFirst | null {
+  const gap = c.sides.get(e.id);
+  if (gap && gap.action !== "even") {
+    const acted = gap.action === "act";
+    return {
+      side: gap.weaker,
+      extra: acted,
+      why: why(
+        "side.match",
+        `The ${gap.weaker} side did ${Math.round(gap.pct)}% less over the last ${gap.sessions} session${gap.sessions === 1 ? "" : "s"} (${gap.weak} against ${gap.strong}): it begins, the other matches its reps${acted ? ", and it takes a set more" : "; watched"}.`,
+      ),
+    };
+  }
   const tests = e.primary.includes("hip flexors") ? (["march-hold"] as const) : (SIDE_TESTS[e.pattern] ?? []);
   for (const test of tests) {
     const side = weakerSide(c.athlete, test, c.on);
@@ -221,6 +242,7 @@ function sideFirst(e: Exercise, c: ChoiceContext): { side: "left" | "right"; why
     const [weak, strong] = side === "left" ? [s.left, s.right] : [s.right, s.left];
     return {
       side,
+      extra: false,
       why: why(
         "side.first",
         `Start with the ${side} side, the weaker in the ${testName(test).toLowerCase()} (${weak} against ${strong}), and match its reps; an extra set on it is open.`,

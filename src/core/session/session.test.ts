@@ -19,6 +19,7 @@ const item = (id: string, sets: number, more: Partial<Item> = {}): Item => ({
   slot: { pattern: ex(id).pattern, kind: "assist" },
   style: null,
   firstSide: null,
+  extraSide: null,
   sets,
   repsLow: 5,
   reps: 5,

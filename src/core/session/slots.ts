@@ -1,5 +1,5 @@
 /** What a session is made of, before exercises are chosen: the slots of each label and kind of day (handbook 4, 5, 12, 17). */
-import type { Build } from "../athlete/approach";
+import type { Build, Column } from "../athlete/approach";
 import type { Label, Sport } from "../athlete/types";
 import type { Essential } from "../exercise/five";
 import type { Exercise, Pattern } from "../exercise/types";
@@ -27,12 +27,12 @@ export interface Slot {
 }
 
 /** Weekly share of hard sets on a scale of 0 to 5 [house]. */
-export const SPORT_SHARE: Record<Sport, Record<"calf" | "trunk" | "upper", number>> = {
-  run: { calf: 3, trunk: 3, upper: 1 },
-  triathlon: { calf: 3, trunk: 3, upper: 2 },
-  ride: { calf: 1, trunk: 3, upper: 1 },
-  row: { calf: 1, trunk: 4, upper: 4 },
-  hike: { calf: 3, trunk: 2, upper: 1 },
+export const SPORT_SHARE: Record<Sport, Record<Exclude<Column, "assist">, number>> = {
+  run: { squat: 3, hinge: 3, "split-squat": 4, hip: 4, calf: 3, trunk: 3, upper: 1 },
+  triathlon: { squat: 3, hinge: 3, "split-squat": 4, hip: 4, calf: 3, trunk: 3, upper: 2 },
+  ride: { squat: 4, hinge: 3, "split-squat": 4, hip: 2, calf: 1, trunk: 3, upper: 1 },
+  row: { squat: 4, hinge: 5, "split-squat": 2, hip: 2, calf: 1, trunk: 4, upper: 4 },
+  hike: { squat: 4, hinge: 3, "split-squat": 5, hip: 3, calf: 3, trunk: 2, upper: 1 },
 };
 
 /** Sets that a share asks of one session: none at 1, one at 2, two above. */

@@ -10,9 +10,10 @@ export const CHANGE_SECONDS = 75;
 
 type Worked = Pick<Item, "exercise" | "sets" | "reps" | "seconds" | "eachSide" | "restSeconds">;
 
+/** @returns seconds one set takes on one side */
+const sideSeconds = (i: Worked): number => i.seconds ?? (i.reps ?? 0) * i.exercise.secondsPerRep;
 /** @returns seconds one set takes, both sides */
-export const setSeconds = (i: Worked): number =>
-  (i.seconds ?? (i.reps ?? 0) * i.exercise.secondsPerRep) * (i.eachSide ? 2 : 1);
+export const setSeconds = (i: Worked): number => sideSeconds(i) * (i.eachSide ? 2 : 1);
 
 const FIXED: readonly Loading[] = ["bar", "machine"];
 
@@ -73,6 +74,13 @@ export function timeOfSession(
         ready[k] = clock + item.restSeconds;
       });
     }
+    // A set more for the weaker side, after the others.
+    for (const item of group)
+      if (item.extraSide) {
+        t.work += sideSeconds(item);
+        t.emptyRest += item.restSeconds;
+        clock += sideSeconds(item) + item.restSeconds;
+      }
     // The rest after the last sets: the next exercise begins rested.
     t.emptyRest += Math.max(0, Math.max(...ready) - clock);
     t.filledRest += Math.max(0, (group[lead]?.restSeconds ?? 0) - Math.max(0, (ready[lead] ?? 0) - clock));

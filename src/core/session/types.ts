@@ -95,6 +95,8 @@ export interface Item {
   style: string | null;
   /** The side that begins, where the screening found one weaker. */
   firstSide: "left" | "right" | null;
+  /** The side that takes a set more; null where the sides are even enough. */
+  extraSide: "left" | "right" | null;
   sets: number;
   repsLow: number | null;
   reps: number | null;

@@ -6,6 +6,8 @@ import { seasonView } from "../../api/make/season";
 import { enduranceBetween, weekView } from "../../api/make/week";
 import { enduranceBody, heldBody, lockBody, logBody, phasesBody, raceBody, windowsBody } from "../../api/requests";
 import type { AthleteView } from "../../api/views";
+import type { Approach } from "../../core/athlete/approach";
+import type { Athlete } from "../../core/athlete/types";
 import { addDays, dayLabel, dayNumber, mondayOf } from "../../core/dates";
 import { planWeek } from "../../core/planWeek";
 import { asLocked } from "../../core/week/placed";
@@ -13,9 +15,11 @@ import { readAthleteFile, writeAthleteFile } from "../../formats/athlete-file";
 import { faulty, notFound, parse } from "../errors";
 import type { Feed } from "../feed/feed";
 import type { Planner } from "../planner";
-import type { Store } from "../store/store";
+import type { Store, Stored } from "../store/store";
 import { sessionView } from "../views/session";
+import { checkedApproach } from "./approaches";
 import { boardRoutes } from "./board";
+import { doseRoutes } from "./dose";
 import { intakeRoutes } from "./intake";
 import { outgoingRoutes } from "./outgoing";
 import { recordRoutes } from "./records";
@@ -23,6 +27,21 @@ import { athleteTools, fileName } from "./tools";
 
 /** Endurance shown in the records view, days back and ahead. */
 const RECORD_DAYS = { back: 42, ahead: 42 };
+
+/** The athlete with the coach's copies that the settings name, so that the file stands alone. */
+function withApproaches({ athlete, approaches }: Stored): Athlete {
+  const asked = [athlete.settings?.approach, ...Object.values(athlete.settings?.approachByPhase ?? {})];
+  const used = approaches.filter((a) => asked.includes(a.id));
+  const others = (athlete.approaches ?? []).filter((a) => !used.some((u) => u.id === a.id));
+  return used.length + others.length > 0 ? { ...athlete, approaches: [...used, ...others] } : athlete;
+}
+
+/** Copies that come with an athlete and are not known here become the coach's own. */
+async function takeApproaches(store: Store, approaches: readonly Approach[]): Promise<void> {
+  for (const a of approaches)
+    if (!store.schools.all.some((k) => k.id === a.id))
+      await store.schools.save(checkedApproach(a), "Came with an athlete file");
+}
 
 export function athleteRoutes(store: Store, planner: Planner, feed: Feed): Router {
   const router = Router();
@@ -32,6 +51,7 @@ export function athleteRoutes(store: Store, planner: Planner, feed: Feed): Route
   router.post("/", express.text({ type: () => true, limit: "20mb" }), async (req, res) => {
     const read = readAthleteFile(typeof req.body === "string" ? req.body : "");
     if (!read.ok) throw faulty(read.faults, "The athlete file");
+    await takeApproaches(store, read.value.approaches ?? []);
     res.status(201).json({ id: await store.add(read.value), name: read.value.athlete.name });
   });
 
@@ -41,6 +61,7 @@ export function athleteRoutes(store: Store, planner: Planner, feed: Feed): Route
   router.use(recordRoutes(store, planner, feed, tools));
   router.use(outgoingRoutes(planner, tools));
   router.use(boardRoutes(store, tools));
+  router.use(doseRoutes(store, planner, tools));
 
   router.get("/:id", async (req, res) => {
     const p = await season(req.params.id);
@@ -69,7 +90,7 @@ export function athleteRoutes(store: Store, planner: Planner, feed: Feed): Route
   });
 
   router.get("/:id/file", async (req, res) => {
-    const { athlete } = await stored(req.params.id);
+    const athlete = withApproaches(await stored(req.params.id));
     res
       .type("application/json")
       .setHeader("Content-Disposition", `attachment; filename="${fileName(athlete, ".json")}"`);

@@ -94,6 +94,39 @@ export interface ClubSettingRow {
   data: string;
 }
 
+/** One version of one of the coach's copies of an approach. */
+export interface ApproachRow {
+  id: string;
+  version: number;
+  at: string;
+  note: string;
+  data: string;
+}
+
+/** A session's make-up kept for other days and athletes. */
+export interface TemplateRow {
+  id: string;
+  name: string;
+  data: string;
+}
+
+/** A past week as it was planned: it is written once and never again. */
+export interface WeekPlanRow {
+  athleteId: string;
+  monday: string;
+  data: string;
+}
+
+/** A block review in the coach's words. */
+export interface ReviewRow {
+  id: string;
+  athleteId: string;
+  start: string;
+  end: string;
+  text: string;
+  sentAt: string | null;
+}
+
 export const AthleteEntity = new EntitySchema<AthleteRow>({
   name: "athlete",
   columns: {
@@ -218,6 +251,43 @@ export const ClubSettingEntity = new EntitySchema<ClubSettingRow>({
   columns: { name: { type: "text", primary: true }, data: { type: "text" } },
 });
 
+export const ApproachEntity = new EntitySchema<ApproachRow>({
+  name: "approach",
+  columns: {
+    id: { type: "text", primary: true },
+    version: { type: "integer", primary: true },
+    at: { type: "text" },
+    note: { type: "text" },
+    data: { type: "text" },
+  },
+});
+
+export const TemplateEntity = new EntitySchema<TemplateRow>({
+  name: "session_template",
+  columns: { id: { type: "text", primary: true }, name: { type: "text" }, data: { type: "text" } },
+});
+
+export const WeekPlanEntity = new EntitySchema<WeekPlanRow>({
+  name: "week_plan",
+  columns: {
+    athleteId: { type: "text", primary: true, name: "athlete_id" },
+    monday: { type: "text", primary: true },
+    data: { type: "text" },
+  },
+});
+
+export const ReviewEntity = new EntitySchema<ReviewRow>({
+  name: "block_review",
+  columns: {
+    id: { type: "text", primary: true },
+    athleteId: { type: "text", name: "athlete_id" },
+    start: { type: "text" },
+    end: { type: "text" },
+    text: { type: "text" },
+    sentAt: { type: "text", name: "sent_at", nullable: true },
+  },
+});
+
 export const ENTITIES = [
   AthleteEntity,
   ...Object.values(LIST_ENTITIES),
@@ -231,4 +301,8 @@ export const ENTITIES = [
   CoachAbsenceEntity,
   EditEntity,
   ClubSettingEntity,
+  ApproachEntity,
+  TemplateEntity,
+  WeekPlanEntity,
+  ReviewEntity,
 ];

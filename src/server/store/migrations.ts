@@ -85,9 +85,34 @@ export class EditTables1777000000000 implements MigrationInterface {
   }
 }
 
+export class DoseTables1778000000000 implements MigrationInterface {
+  readonly name = "DoseTables1778000000000";
+
+  async up(q: QueryRunner): Promise<void> {
+    await q.query(
+      `CREATE TABLE approach (id TEXT NOT NULL, version INTEGER NOT NULL, at TEXT NOT NULL, note TEXT NOT NULL, data TEXT NOT NULL, PRIMARY KEY (id, version))`,
+    );
+    await q.query(
+      `CREATE TABLE session_template (id TEXT PRIMARY KEY NOT NULL, name TEXT NOT NULL, data TEXT NOT NULL)`,
+    );
+    await q.query(
+      `CREATE TABLE week_plan (athlete_id TEXT NOT NULL REFERENCES athlete(id) ON DELETE CASCADE, monday TEXT NOT NULL, data TEXT NOT NULL, PRIMARY KEY (athlete_id, monday))`,
+    );
+    await q.query(
+      `CREATE TABLE block_review (id TEXT PRIMARY KEY NOT NULL, athlete_id TEXT NOT NULL REFERENCES athlete(id) ON DELETE CASCADE, start TEXT NOT NULL, end TEXT NOT NULL, text TEXT NOT NULL, sent_at TEXT)`,
+    );
+  }
+
+  async down(q: QueryRunner): Promise<void> {
+    for (const table of ["block_review", "week_plan", "session_template", "approach"])
+      await q.query(`DROP TABLE ${table}`);
+  }
+}
+
 export const MIGRATIONS = [
   FirstTables1774000000000,
   ExerciseTables1775000000000,
   ImportTables1776000000000,
   EditTables1777000000000,
+  DoseTables1778000000000,
 ];

@@ -22,6 +22,8 @@ import {
 import { type Edits, editsOf, remember, snapshot, step } from "./journal";
 import { insertList, putList } from "./lists";
 import { MIGRATIONS } from "./migrations";
+import { Past } from "./past";
+import { Schools } from "./schools";
 import { Shelf } from "./shelf";
 
 export interface Stored extends Facts {
@@ -36,6 +38,12 @@ export class Store {
   private writes = 0;
   /** Points of the rules as the coach has set them for everybody. */
   private weights: Readonly<Record<string, number>> = {};
+  /** Rules of the phases that the coach has switched off for everybody. */
+  private rulesOff: readonly string[] = [];
+  /** The coach's copies of approaches. */
+  readonly schools: Schools;
+  /** Past weeks as they were planned, and reviews. */
+  readonly past: Past;
   /** The coach's exercises and the library they make. */
   readonly shelf: Shelf;
 
@@ -44,13 +52,19 @@ export class Store {
     return this.writes;
   }
 
-  /** Differs once the coach changes the points of the rules. */
+  /** Differs once the coach changes the points of the rules, switches one, or saves an approach. */
   get rules(): string {
-    return JSON.stringify(this.weights);
+    return JSON.stringify([this.weights, this.rulesOff, this.schools.all.map((a) => [a.id, a.version])]);
+  }
+
+  get switchedOff(): readonly string[] {
+    return this.rulesOff;
   }
 
   private constructor(private readonly db: DataSource) {
     this.shelf = new Shelf(db.manager, (work) => this.write(work));
+    this.schools = new Schools(db.manager, (work) => this.write(work));
+    this.past = new Past(db.manager, (work) => this.write(work));
   }
 
   /** Opens the file, makes what is missing, brings it up to date. @param file path, or ":memory:" */
@@ -73,6 +87,8 @@ export class Store {
     await db.initialize();
     const store = new Store(db);
     await store.shelf.read();
+    await store.schools.read();
+    store.rulesOff = ((await store.clubSetting("rulesOff")) ?? []) as string[];
     store.weights = ((await store.clubSetting("weights")) ?? {}) as Record<string, number>;
     return store;
   }
@@ -153,6 +169,8 @@ export class Store {
       heldWeeks: heldRows.map((h) => h.monday),
       enduranceIds,
       weights: this.weights,
+      approaches: this.schools.all,
+      rulesOff: this.rulesOff,
       notes: Object.fromEntries(
         (await m.findBy(WeekNoteEntity, { athleteId: id })).map((n) => [n.monday, n.text] as const),
       ),
@@ -355,6 +373,7 @@ export class Store {
 
   async setClub(name: string, value: unknown): Promise<void> {
     await this.write((m) => m.upsert(ClubSettingEntity, { name, data: JSON.stringify(value) }, ["name"]));
+    if (name === "rulesOff") this.rulesOff = value as string[];
     if (name === "weights") this.weights = value as Record<string, number>;
   }
 

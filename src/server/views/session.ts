@@ -1,12 +1,13 @@
 /** One session as the sheet and the floor show it. */
 
 import { loggedAnchor, setsOf } from "../../api/make/anchors";
+import { clubOptions } from "../../api/make/planned";
 import type { ItemView, SessionView } from "../../api/views";
 import type { Label, LoggedItem, StrengthLog } from "../../core/athlete/types";
 import { placeById, windowsOfWeek } from "../../core/athlete/windows";
 import { type IsoDate, mondayOf } from "../../core/dates";
 import { makeableLoads } from "../../core/dose/loads";
-import type { PlanSession } from "../../core/plan";
+import type { PlanSession, PlanWeek } from "../../core/plan";
 import { plan } from "../../core/plan";
 import { historyOf } from "../../core/progress/next";
 import type { Item } from "../../core/session/types";
@@ -15,12 +16,23 @@ import { why } from "../../core/why";
 import type { Planned } from "../planner";
 
 /** "3 × 5 @ 52.5", or set by set where they differ; one side stands for both. */
-function lastText(item: LoggedItem, unit: "kg" | "lb" | undefined): string {
+export function lastText(item: LoggedItem, unit: "kg" | "lb" | undefined): string {
   const sets = item.sets.filter((s) => s.side !== "right");
   const of = (s: (typeof sets)[number]) =>
     `${s.reps ?? `${s.seconds ?? 0} s`}${s.loadKg === undefined ? "" : ` @ ${unit === "lb" ? roundTo(kgToLb(s.loadKg), 1) : s.loadKg}`}`;
   const first = sets[0] ? of(sets[0]) : "";
   return sets.length > 1 && sets.every((s) => of(s) === first) ? `${sets.length} × ${first}` : sets.map(of).join(", ");
+}
+
+/** What was asked for: "3 × 4–6 @ 60, 2 in reserve"; empty where the log does not say. */
+export function askedText({ prescribed: a }: LoggedItem, unit: "kg" | "lb" | undefined): string {
+  if (!a) return "";
+  const work =
+    a.seconds === undefined
+      ? `${a.repsLow !== undefined && a.repsLow !== a.reps ? `${a.repsLow}–` : ""}${a.reps ?? ""}`
+      : `${a.seconds} s`;
+  const load = a.loadKg === undefined ? "" : ` @ ${unit === "lb" ? roundTo(kgToLb(a.loadKg), 1) : a.loadKg}`;
+  return `${a.sets} × ${work}${load}${a.rir === undefined ? "" : `, ${a.rir} in reserve`}`;
 }
 
 function itemView(i: Item, s: PlanSession, p: Planned, date: IsoDate): ItemView {
@@ -52,6 +64,7 @@ function itemView(i: Item, s: PlanSession, p: Planned, date: IsoDate): ItemView 
     added: i.added,
     style: i.style,
     firstSide: i.firstSide,
+    extraSide: i.extraSide,
     why: i.why,
     warmUp: s.warmUp
       .filter((w) => w.exercise === i.exercise.id)
@@ -100,6 +113,7 @@ function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
       added: null,
       style: null,
       firstSide: null,
+      extraSide: null,
       why: [why("past.log", "As it was prescribed and logged that day; the past is not worked out again.")],
       warmUp: [],
       loads: [],
@@ -128,6 +142,7 @@ function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
     time: null,
     why: [why("past.log", "A session of the past, from its log.")],
     log,
+    edit: null,
   };
 }
 
@@ -136,17 +151,30 @@ function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
  * @returns null where no session stands on that day
  */
 export function sessionView(p: Planned, today: IsoDate, date: IsoDate, label: Label): SessionView | null {
-  const { athlete, held } = p.stored;
+  const { athlete } = p.stored;
   const log = athlete.strengthLog.find((l) => l.date === date && l.label === label) ?? null;
   if (log && date < today) return loggedView(p, today, log);
   const from = p.from > date ? date : p.from;
   const plans =
     p.from > date
-      ? plan(athlete, { from, weeks: 1, held, swaps: p.stored.swaps, library: p.library }).weeks
+      ? plan(athlete, { from, weeks: 1, library: p.library, ...clubOptions(p.stored) }).weeks
       : p.plan.weeks;
   const week = plans.find((w) => w.season.start === mondayOf(date));
   const s = week?.sessions.find((x) => x.date === date && x.label === label);
   if (!week || !s) return log ? loggedView(p, today, log) : null;
+  return plannedView(p, today, week, s, log);
+}
+
+/** A planned session as the sheet shows it. */
+export function plannedView(
+  p: Planned,
+  today: IsoDate,
+  week: PlanWeek,
+  s: PlanSession,
+  log: StrengthLog | null,
+): SessionView {
+  const { athlete } = p.stored;
+  const { date, label } = s;
   const window = windowsOfWeek(athlete, week.season.start).find(
     (w) => w.date === date && w.place === s.place && s.start >= w.start && s.start < w.start + w.minutes,
   );
@@ -172,5 +200,6 @@ export function sessionView(p: Planned, today: IsoDate, date: IsoDate, label: La
     time: s.time,
     why: s.why,
     log,
+    edit: athlete.edits?.find((e) => e.week === week.season.start && e.label === label) ?? null,
   };
 }

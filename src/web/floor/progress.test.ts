@@ -33,6 +33,7 @@ const item = (exercise: string, pair: string, sets: number, more: Partial<ItemVi
   added: null,
   style: null,
   firstSide: null,
+  extraSide: null,
   restSeconds: 180,
   tempo: "2-0-1",
   ramp: [],

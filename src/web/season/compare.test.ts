@@ -29,6 +29,8 @@ const viewOf = (scenario: ScenarioBody) =>
         heldWeeks: [],
         enduranceIds: [],
         weights: {},
+        approaches: [],
+        rulesOff: [],
       },
       SHIPPED_LIBRARY,
       TODAY,

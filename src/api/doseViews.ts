@@ -1,0 +1,144 @@
+/** Views of approaches, the session editor, lifts and reviews. */
+import type { Approach } from "../core/athlete/approach";
+import type { DecisionKind, Label, LoggedItem, Overrule, Phase, SessionEdit } from "../core/athlete/types";
+import type { ChangedSession } from "../core/diff";
+import type { Loading, Pattern } from "../core/exercise/types";
+import type { LiftEntry, LiftStory } from "../core/lift";
+import type { LiftChange, ReviewWeek, Share, Sums } from "../core/review";
+import type { PhaseTally } from "../core/tally";
+import type { Why } from "../core/why";
+import type { SessionView } from "./views";
+
+export interface ApproachView {
+  approach: Approach;
+  own: boolean;
+  /** Athletes who follow it, with the phases where it is an exception. */
+  users: { id: string; name: string; phases: Phase[] | null }[];
+  savedAt: string | null;
+}
+
+export interface ApproachesView {
+  approaches: ApproachView[];
+  /** Rules of the phases that are switched off for everybody. */
+  rulesOff: string[];
+}
+
+export interface ApproachVersionView {
+  approach: Approach;
+  at: string;
+  note: string;
+}
+
+/** Which future sessions of one athlete would change. */
+export interface ChangesView {
+  id: string;
+  name: string;
+  sessions: number;
+  changes: ChangedSession[];
+}
+
+export interface CompareView {
+  a: { id: string; name: string; phases: PhaseTally[] };
+  b: { id: string; name: string; phases: PhaseTally[] };
+}
+
+/** What the athlete follows. */
+export interface FollowView {
+  approach: string;
+  approachByPhase: Partial<Record<Phase, string>>;
+  rulesOff: string[];
+  clubRulesOff: string[];
+}
+
+/** A session as it would be by hand. */
+export interface EditPreview {
+  session: SessionView | null;
+  /** What the coach should know before it is kept. */
+  warnings: string[];
+  fault: string | null;
+}
+
+export interface TemplateView {
+  id: string;
+  name: string;
+  items: SessionEdit["items"];
+}
+
+export interface CopyResult {
+  id: string;
+  name: string;
+  /** What was left out or could not be done, in a sentence each; empty where all went over. */
+  notes: string[];
+  copied: boolean;
+}
+
+export interface LiftRow {
+  exercise: string;
+  name: string;
+  pattern: Pattern;
+  times: number;
+  last: string;
+  e1rmKg: number | null;
+  unsurePct: number | null;
+  /** The latest decision. */
+  decision: DecisionKind;
+  rising: boolean;
+}
+
+export interface RungView {
+  exercise: string;
+  name: string;
+  /** Days it was lifted on; 0 where never. */
+  times: number;
+  first: string | null;
+  here: boolean;
+  open: boolean;
+}
+
+export interface LiftView {
+  id: string;
+  today: string;
+  exercise: string;
+  name: string;
+  pattern: Pattern;
+  loading: Loading;
+  timed: boolean;
+  entries: (Omit<LiftEntry, "item"> & { item: LoggedItem; text: string; asked: string })[];
+  current: LiftStory["current"];
+  line: LiftStory["line"];
+  rising: LiftStory["rising"];
+  ladder: { id: string; because: string; rungs: RungView[] } | null;
+  next: {
+    date: string;
+    label: Label;
+    sets: number;
+    repsLow: number | null;
+    reps: number | null;
+    seconds: number | null;
+    loadKg: number | null;
+    perSideKg: number[];
+    rir: number;
+    loading: Loading;
+    decision: { kind: DecisionKind; byCoach: boolean } | null;
+    why: Why[];
+  } | null;
+  overrule: Overrule | null;
+  /** Loads the place of the next session can make, kg. */
+  loads: number[];
+  screening: { date: string; test: string; left: number; right: number; pct: number }[];
+}
+
+export interface ReviewView {
+  id: string;
+  today: string;
+  from: string;
+  to: string;
+  weeks: ReviewWeek[];
+  phases: { phase: Phase; planned: Sums; done: Sums; weeks: number }[];
+  planned: Sums;
+  done: Sums;
+  shares: Share[];
+  lifts: LiftChange[];
+  words: string[];
+  saved: { text: string; sentAt: string | null } | null;
+}

@@ -1,0 +1,141 @@
+/** The story of one lift: every time it was lifted, what was decided after it, its e1RM over time, its sides. */
+import { safetyGate } from "./athlete/gate";
+import type { Athlete, DecisionKind, LoggedItem } from "./athlete/types";
+import { addDays, dayNumber, type IsoDate, laterOf, mondayOf } from "./dates";
+import { bestOf, type CurrentMax, currentMax } from "./dose/current";
+import { makeableLoads } from "./dose/loads";
+import { stepUp } from "./dose/steps";
+import { loadingAt } from "./exercise/equipment";
+import type { Library } from "./exercise/library";
+import { sideAction, sideSums } from "./exercise/sides";
+import type { Exercise } from "./exercise/types";
+import { increaseCap } from "./planSession";
+import { decide, type History, risingPain } from "./progress/decide";
+import { historyOf, overruleAfter } from "./progress/next";
+import { asymmetry } from "./screening/marks";
+import type { SeasonWeek } from "./season/weeks";
+import { type Why, why } from "./why";
+
+export interface LiftEntry {
+  date: IsoDate;
+  item: LoggedItem;
+  /** Heaviest load, kg; null without load. */
+  topKg: number | null;
+  /** Sets x reps x load, kg; 0 without load. */
+  volumeKg: number;
+  /** e1RM of the best set and how unsure it is; null where the sets say nothing. */
+  max: { kg: number; unsurePct: number } | null;
+  /** What it said about the next time; the coach's word where there is one. */
+  decision: { kind: DecisionKind; byCoach: boolean; why: Why[] };
+  sides: { left: number; right: number; pct: number; action: "even" | "watch" | "act" } | null;
+}
+
+export interface LiftStory {
+  /** Oldest first. */
+  entries: LiftEntry[];
+  current: CurrentMax | null;
+  /** The e1RM as it stood on each Monday since the first log, fading where nothing newer came. */
+  line: { date: IsoDate; kg: number; lowKg: number; highKg: number }[];
+  /** Three sessions of rising pain, oldest first; null where it does not rise. */
+  rising: [number, number, number] | null;
+}
+
+/** A place of the athlete's that can load the exercise, the one with most loads. */
+function loadsOf(athlete: Athlete, e: Exercise) {
+  return athlete.places
+    .map((place) => {
+      const loading = loadingAt(e, place, true);
+      return { loading, loads: loading ? makeableLoads(e, loading, place) : [] };
+    })
+    .sort((a, b) => b.loads.length - a.loads.length)[0];
+}
+
+/**
+ * @param season the athlete's weeks, for what capped an increase then
+ * @param asOf the day up to which the log counts, itself left out
+ */
+export function liftStory(
+  athlete: Athlete,
+  library: Library,
+  exercise: Exercise,
+  season: readonly SeasonWeek[],
+  asOf: IsoDate,
+): LiftStory {
+  const formula = athlete.settings?.oneRepMax ?? "default";
+  const history = historyOf(athlete.strengthLog, exercise.id, asOf);
+  const here = loadsOf(athlete, exercise);
+  const steps = exercise.ladder ? library.ladder(exercise.ladder.id) : [];
+  const at = steps.indexOf(exercise);
+  const entries = history.map((h, i): LiftEntry => {
+    const [last, ...older] = history.slice(i) as [History, ...History[]];
+    const on = addDays(h.date, 7);
+    const week = season.find((w) => w.start === mondayOf(on));
+    const day = week?.days.find((d) => d.date === on);
+    const asked = h.item.prescribed;
+    const made = decide({
+      history: [last, ...older],
+      on,
+      repsLow: asked?.repsLow ?? asked?.reps ?? 8,
+      reps: asked?.reps ?? 8,
+      rir: asked?.rir ?? 2,
+      ...(asked?.sets === undefined ? {} : { sets: asked.sets }),
+      seconds: exercise.unit === "seconds" ? (asked?.seconds ?? 20) : null,
+      ladder: {
+        harder: steps[at + 1]?.name ?? null,
+        easier: steps[at - 1]?.name ?? null,
+        lightestKg: here?.loads[0] ?? null,
+        tempo: exercise.tempo,
+      },
+      hinge: exercise.pattern === "hinge",
+      cap: week && day ? increaseCap(athlete, day, week) : null,
+      strictPain: athlete.settings?.strictPain ?? false,
+      slower: safetyGate(athlete, h.date).slower,
+      loads: here?.loads ?? [],
+      ...(here?.loading ? { stepUp: (from: number) => stepUp(exercise, here.loading ?? "bar", here.loads, from) } : {}),
+    });
+    const o = overruleAfter(athlete, exercise.id, h.date);
+    const sums = sideSums(h.item);
+    const loads = h.item.sets.flatMap((s) => (s.loadKg === undefined ? [] : [s.loadKg]));
+    return {
+      date: h.date,
+      item: h.item,
+      topKg: loads.length > 0 ? Math.max(...loads) : null,
+      volumeKg: h.item.sets.reduce((a, s) => a + (s.clean ?? s.reps ?? 0) * (s.loadKg ?? 0), 0),
+      max: bestOf(h.item, formula),
+      decision: o
+        ? {
+            kind: o.kind,
+            byCoach: true,
+            why: [why("progress.overrule", `Decided by the coach${o.reason ? `: ${o.reason}` : ""}.`), ...made.why],
+          }
+        : { kind: made.kind, byCoach: false, why: made.why },
+      sides: sums && {
+        left: sums.left,
+        right: sums.right,
+        pct: asymmetry(sums.left, sums.right),
+        action: sideAction(sums.left, sums.right, sums.reps),
+      },
+    };
+  });
+  const first = history.at(-1)?.date;
+  const line: LiftStory["line"] = [];
+  if (first)
+    for (let n = dayNumber(mondayOf(first)) + 7; n <= dayNumber(asOf) + 6; n += 7) {
+      const date = laterOf(addDays(first, 1), addDays(mondayOf(first), n - dayNumber(mondayOf(first))));
+      const day = date > asOf ? asOf : date;
+      const max = currentMax(history, formula, day);
+      if (max)
+        line.push({
+          date: day,
+          kg: max.kg,
+          lowKg: max.kg * (1 - max.unsurePct / 100),
+          highKg: max.kg * (1 + max.unsurePct / 100),
+        });
+    }
+  return {
+    entries: entries.reverse(),
+    current: currentMax(history, formula, asOf),
+    line,
+    rising: risingPain(history),
+  };
+}

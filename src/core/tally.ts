@@ -1,0 +1,78 @@
+/** What sessions add up to: sets by pattern, heavy sets, minutes, stress. */
+import type { Phase } from "./athlete/types";
+import type { IsoDate } from "./dates";
+import { HEART_PATTERNS, type Pattern } from "./exercise/types";
+import type { Plan, PlanSession } from "./plan";
+import type { Item } from "./session/types";
+
+export interface Tally {
+  sessions: number;
+  /** Working sets. */
+  sets: number;
+  /** Working sets at RIR 4 or less (handbook 2). */
+  hardSets: number;
+  /** Sets of lower-body main lifts at 80% of 1RM or more, or at RIR 2 or less with 6 reps or fewer. */
+  heavySets: number;
+  minutes: number;
+  /** Planned session RPE x minutes, AU. */
+  stress: number;
+  /** Working sets by pattern. */
+  patterns: Partial<Record<Pattern, number>>;
+}
+
+export const HARD_RIR = 4;
+const LOWER: readonly Pattern[] = ["squat", "hinge", "split-squat"];
+
+export const isHeavySet = (i: Pick<Item, "main" | "percent1rm" | "rir" | "reps" | "exercise">): boolean =>
+  i.main && LOWER.includes(i.exercise.pattern) && ((i.percent1rm ?? 0) >= 80 || (i.rir <= 2 && (i.reps ?? 99) <= 6));
+
+export const emptyTally = (): Tally => ({
+  sessions: 0,
+  sets: 0,
+  hardSets: 0,
+  heavySets: 0,
+  minutes: 0,
+  stress: 0,
+  patterns: {},
+});
+
+export function tallyOf(sessions: readonly PlanSession[]): Tally {
+  const t = emptyTally();
+  for (const s of sessions) {
+    t.sessions += 1;
+    t.minutes += s.minutes;
+    t.stress += s.stress;
+    for (const i of s.items) {
+      if (i.exercise.pattern === "mobility") continue;
+      t.sets += i.sets;
+      if (i.rir <= HARD_RIR) t.hardSets += i.sets;
+      if (isHeavySet(i)) t.heavySets += i.sets;
+      t.patterns[i.exercise.pattern] = (t.patterns[i.exercise.pattern] ?? 0) + i.sets;
+    }
+  }
+  return t;
+}
+
+/** Working sets of the four heart patterns. */
+export const heartOf = (t: Tally): number => HEART_PATTERNS.reduce((a, p) => a + (t.patterns[p] ?? 0), 0);
+
+export interface PhaseTally {
+  phase: Phase;
+  start: IsoDate;
+  end: IsoDate;
+  /** Whole weeks, at least one. */
+  weeks: number;
+  tally: Tally;
+}
+
+/** A plan summed up by phase; sessions belong to the phase of their own day. */
+export function tallyByPhase(plan: Plan): PhaseTally[] {
+  const sessions = plan.weeks.flatMap((w) => w.sessions);
+  return plan.phases.map(({ phase, start, end }) => ({
+    phase,
+    start,
+    end,
+    weeks: Math.max(1, Math.round((Date.parse(end) - Date.parse(start)) / 86_400_000 / 7)),
+    tally: tallyOf(sessions.filter((s) => s.date >= start && s.date <= end)),
+  }));
+}

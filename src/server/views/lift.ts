@@ -1,0 +1,129 @@
+/** The lifts of an athlete, and the page of one. */
+import type { LiftRow, LiftView, RungView } from "../../api/views";
+import { safetyGate } from "../../core/athlete/gate";
+import { placeById } from "../../core/athlete/windows";
+import { addDays, type IsoDate } from "../../core/dates";
+import { makeableLoads } from "../../core/dose/loads";
+import { standingsOf } from "../../core/exercise/standing";
+import type { Exercise } from "../../core/exercise/types";
+import { liftStory } from "../../core/lift";
+import { historyOf, overruleAfter } from "../../core/progress/next";
+import { asymmetry } from "../../core/screening/marks";
+import { testName } from "../../core/screening/tests";
+import type { Planned } from "../planner";
+import { askedText, lastText } from "./session";
+
+/** Every exercise of the log, the latest first; stretches are no lifts. */
+export function liftRows(p: Planned, today: IsoDate): LiftRow[] {
+  const { athlete } = p.stored;
+  const ids = new Set(athlete.strengthLog.flatMap((l) => l.items.map((i) => i.exercise)));
+  return [...ids]
+    .flatMap((id): LiftRow[] => {
+      const e = p.library.byId(id);
+      if (!e || e.pattern === "mobility") return [];
+      const story = liftStory(athlete, p.library, e, p.plan.season, addDays(today, 1));
+      const last = story.entries.at(-1);
+      if (!last) return [];
+      const byMax = e.loading === "bar" || e.loading === "machine";
+      return [
+        {
+          exercise: id,
+          name: e.name,
+          pattern: e.pattern,
+          times: story.entries.length,
+          last: last.date,
+          e1rmKg: byMax ? (story.current?.kg ?? null) : null,
+          unsurePct: byMax ? (story.current?.unsurePct ?? null) : null,
+          decision: last.decision.kind,
+          rising: story.rising !== null,
+        },
+      ];
+    })
+    .sort((a, b) => (a.last < b.last ? 1 : a.last > b.last ? -1 : b.times - a.times));
+}
+
+function ladderOf(p: Planned, e: Exercise, today: IsoDate): LiftView["ladder"] {
+  if (!e.ladder) return null;
+  const { athlete } = p.stored;
+  const log = athlete.strengthLog.filter((l) => l.date <= today);
+  const standing = standingsOf(p.library, athlete, safetyGate(athlete, today).training, log).get(e.ladder.id);
+  if (!standing) return null;
+  return {
+    id: e.ladder.id,
+    because: standing.because,
+    rungs: standing.steps.map((s, i): RungView => {
+      const history = historyOf(athlete.strengthLog, s.id, addDays(today, 1));
+      return {
+        exercise: s.id,
+        name: s.name,
+        times: history.length,
+        first: history.at(-1)?.date ?? null,
+        here: i === standing.at,
+        open: i <= standing.open,
+      };
+    }),
+  };
+}
+
+/** @returns null where there is no such exercise */
+export function liftView(p: Planned, today: IsoDate, id: string): LiftView | null {
+  const e = p.library.byId(id);
+  if (!e) return null;
+  const { athlete } = p.stored;
+  const asOf = addDays(today, 1);
+  const story = liftStory(athlete, p.library, e, p.plan.season, asOf);
+  const byMax = e.loading === "bar" || e.loading === "machine";
+  const next = p.plan.weeks
+    .flatMap((w) => w.sessions.flatMap((s) => s.items.filter((i) => i.exercise.id === id).map((i) => ({ s, i }))))
+    .find(({ s }) => s.date >= p.from);
+  const last = story.entries.at(-1);
+  const place = next ? placeById(athlete, next.s.place) : undefined;
+  const unit = athlete.athlete.massUnit;
+  return {
+    id: p.stored.id,
+    today,
+    exercise: id,
+    name: e.name,
+    pattern: e.pattern,
+    loading: e.loading,
+    timed: e.unit === "seconds",
+    entries: story.entries.map((x) => ({ ...x, text: lastText(x.item, unit), asked: askedText(x.item, unit) })),
+    current: byMax ? story.current : null,
+    line: byMax ? story.line : [],
+    rising: story.rising,
+    ladder: ladderOf(p, e, today),
+    next: next
+      ? {
+          date: next.s.date,
+          label: next.s.label,
+          sets: next.i.sets,
+          repsLow: next.i.repsLow,
+          reps: next.i.reps,
+          seconds: next.i.seconds,
+          loadKg: next.i.loadKg,
+          perSideKg: next.i.perSideKg,
+          rir: next.i.rir,
+          loading: next.i.loading,
+          decision: next.i.decision && { kind: next.i.decision.kind, byCoach: next.i.decision.byCoach },
+          why: next.i.why,
+        }
+      : null,
+    overrule: last ? overruleAfter(athlete, id, last.date) : null,
+    loads: place && next ? makeableLoads(e, next.i.loading, place) : [],
+    screening: athlete.screening
+      .flatMap((s) =>
+        s.left !== undefined && s.right !== undefined
+          ? [
+              {
+                date: s.date,
+                test: testName(s.test),
+                left: s.left,
+                right: s.right,
+                pct: asymmetry(s.left, s.right),
+              },
+            ]
+          : [],
+      )
+      .slice(-12),
+  };
+}
