@@ -2,7 +2,7 @@ import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   test: {
-    include: ["src/**/*.test.ts", "tests/reference/**/*.test.ts"],
+    include: ["src/**/*.test.ts", "tests/reference/**/*.test.ts", "tests/simulation/**/*.test.ts"],
     testTimeout: 120_000,
     environment: "node",
   },

@@ -66,7 +66,7 @@ function itemLifted(i: Item, athlete: Athlete, p: Profile, week: number, random:
       sets.push({
         ...(i.seconds === null ? { reps } : { seconds: i.seconds }),
         ...(load === null ? {} : { loadKg: load }),
-        rir: Math.max(0, Math.min(5, spare)),
+        rir: Math.max(0, Math.min(4, spare)),
         side,
       });
     }

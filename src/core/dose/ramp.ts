@@ -8,8 +8,8 @@ export interface RampSet extends MadeLoad {
   reps: number;
 }
 
-/** Each set rises by this share at least, and a found load by this share at most [house]. */
-export const RAMP = { rise: 1.2, most: 1.4, sets: 5 };
+/** Each set rises by this share at least, and a found load by this share at most; a reserve above so many says only "too light" [house]. */
+export const RAMP = { rise: 1.2, most: 1.4, sets: 5, tellsUpTo: 4 };
 
 /**
  * The first sets to try: the lightest load there is, then about a fifth more each time, at the repetitions that are meant, five at most.
@@ -42,7 +42,7 @@ export function nextRamp(
   loads: readonly number[],
   formula: OneRepMaxFormula = "default",
 ): { loadKg: number; found: boolean } {
-  const max = estimate(tried.loadKg, tried.reps, tried.rir, formula);
+  const max = tried.rir > RAMP.tellsUpTo ? null : estimate(tried.loadKg, tried.reps, tried.rir, formula);
   const percent = percentFor(meant.reps + meant.rir, formula);
   const top = loads.at(-1) ?? tried.loadKg;
   // Too light to say anything: up by the most.

@@ -288,6 +288,18 @@ function lowestRir(item: LoggedItem): number | null {
   return rirs.length ? Math.min(...rirs) : null;
 }
 
+/**
+ * Percent by which a lift may rise now: 5 for every week at its load, what was not added then counts, 10 at most at once [trade].
+ * @param history newest first
+ */
+export function riseLimitPct(history: readonly [History, ...History[]], on: IsoDate): number {
+  const load = loadOf(history[0].item);
+  const other = history.findIndex((h) => loadOf(h.item) !== load);
+  const since = history[(other < 0 ? history.length : other) - 1] ?? history[0];
+  const weeks = Math.max(1, Math.floor(daysBetween(since.date, on) / 7));
+  return Math.min(STEP_LIMIT.atOncePct, STEP_LIMIT.perWeekPct * weeks);
+}
+
 /** An increase: one step of what the place can make, or repetitions first where that step is too large. */
 function up(
   input: DecisionInput,
@@ -331,8 +343,7 @@ function up(
       reps,
       why: [why(rule, `${because}: ${roundTo(pct, 1)}% more is less than one step here, the same load.`)],
     };
-  const weeks = Math.max(1, Math.floor(daysBetween(input.history[0].date, input.on) / 7));
-  const limitPct = Math.min(STEP_LIMIT.atOncePct, STEP_LIMIT.perWeekPct * weeks);
+  const limitPct = riseLimitPct(input.history, input.on);
   const stepPct = (next / load - 1) * 100;
   if (stepPct > limitPct + 1e-9) {
     if (hi < reps + EXTRA_REPS.most)

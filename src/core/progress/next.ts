@@ -11,12 +11,14 @@ import { EXTERNAL, type Exercise } from "../exercise/types";
 import type { LoadAnswer, LoadQuestion } from "../session/types";
 import { roundTo } from "../units";
 import { type Why, why } from "../why";
-import { type Decision, decide, type History, type LadderState, STEP_LIMIT } from "./decide";
+import { type Decision, decide, type History, type LadderState, riseLimitPct } from "./decide";
 
 /** Loads stay this near to e1RM x percent, percent of it [house: handbook 6]. */
 export const NEAR_PCT = 7.5;
 /** Days without a lift after which a log no longer sets the load. */
 export const LAYOFF_DAYS = 28;
+/** Days for which an exercise that has changed places with others still knows its load, while the athlete trains [house]. */
+const AWAY_DAYS = 84;
 /** Days for which a stopped exercise stays out, unless it is logged again without pain [house]. */
 export const STOPPED_DAYS = 14;
 
@@ -107,6 +109,8 @@ interface Basis {
 const UNLIKE_RIR = 2;
 const askedRir = (h: History, q: LoadQuestion): number => h.item.prescribed?.rir ?? q.rir;
 const isLike = (h: History, q: LoadQuestion): boolean => Math.abs(askedRir(h, q) - q.rir) < UNLIKE_RIR;
+/** Reserve from which work counts as light. */
+const LIGHT_RIR = 4;
 const loadOf = (h: History): number | undefined => h.item.sets.find((s) => s.loadKg !== undefined)?.loadKg;
 
 /** Tendons in which some pain in the work is allowed (handbook 3). */
@@ -162,11 +166,16 @@ function decided(
   };
 }
 
+/** Whether anything was lifted lately: what rests is then one exercise, not the athlete. */
+const trains = (c: LoadContext): boolean =>
+  c.log.some((s) => s.date < c.asOf && daysBetween(s.date, c.asOf) <= LAYOFF_DAYS);
+
 /** Work without load: repetitions, seconds, sets and tempo after the last log (rule 5). */
 function unloaded(b: Basis, history: readonly History[]): LoadAnswer {
   const { q, c, missed } = b;
   const [last, ...older] = history;
-  if (!last || daysBetween(last.date, c.asOf) > LAYOFF_DAYS || q.capPercent !== null) return none;
+  const known = trains(c) ? AWAY_DAYS : LAYOFF_DAYS;
+  if (!last || daysBetween(last.date, c.asOf) > known || q.capPercent !== null) return none;
   // A load in the last log says nothing about the same exercise without one.
   if (last.item.sets.some((s) => (s.loadKg ?? 0) > 0)) return none;
   const d = decided(b, [last, ...older], c.cap ?? missed?.why ?? null);
@@ -209,7 +218,7 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
   return (
     fromLog(b, history) ??
     fromMax(b) ??
-    (byMax ? null : fromLast(b)) ?? {
+    (byMax ? null : fromLast(b, history)) ?? {
       ...none,
       ramp: rampSets(q.exercise, q.loading, q.place, q.reps),
       why: [
@@ -241,8 +250,9 @@ function fromLog(b: Basis, history: readonly History[]): LoadAnswer | null {
       reasons.push(why("load.progress", `Kept ${near}.`));
     } else if (target < low && d.kind === "up-load") {
       // A higher floor never overrules a decision to go down or to stay, nor the most that may be added at once.
-      target = Math.min(low, (loadOf(last) ?? target) * (1 + STEP_LIMIT.atOncePct / 100));
-      reasons.push(why("load.progress", `Raised towards ${near}, ${STEP_LIMIT.atOncePct}% at most at once.`));
+      const most = riseLimitPct([last, ...older], c.on);
+      target = Math.max(target, Math.min(low, (loadOf(last) ?? target) * (1 + most / 100)));
+      reasons.push(why("load.progress", `Raised towards ${near}, ${most}% at most now.`));
     }
   }
   return {
@@ -271,13 +281,15 @@ function fromMax({ q, c, max, percent, last, missed }: Basis): LoadAnswer | null
   return { ...answer(q, target, max, missed ? [reason, missed.why] : [reason]), setsLess: missed?.setsLess ?? 0 };
 }
 
-/** Lifts that go by reps and reserve alone start a block from what was held last. */
-function fromLast({ q, c, last }: Basis): LoadAnswer | null {
+/** Lifts that go by reps and reserve alone start a block from what was held last; light and restoring sets say nothing about it. */
+function fromLast({ q, c }: Basis, history: readonly History[]): LoadAnswer | null {
+  const loaded = history.filter((h) => loadOf(h) !== undefined);
+  const last = loaded.find((h) => askedRir(h, q) < LIGHT_RIR) ?? loaded[0];
   const load = last ? loadOf(last) : undefined;
   if (!last || load === undefined) return null;
   const days = daysBetween(last.date, c.asOf);
   const start = (share: number, text: string) => answer(q, load * share, null, [why("load.rir", text)]);
-  if (days > LAYOFF_DAYS)
+  if (days > (trains(c) ? AWAY_DAYS : LAYOFF_DAYS))
     return start(0.9, `Last lifted ${days} days ago: start below ${load} kg and go by the reserve.`);
   if (q.rir - askedRir(last, q) >= UNLIKE_RIR)
     return start(0.85, `Light today: below the ${load} kg of last time, ${q.rir} in reserve.`);

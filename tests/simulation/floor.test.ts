@@ -1,0 +1,89 @@
+/** A thousand planned sessions on the floor: pairs, time, windows (handbook 17; common practice, no source). */
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { APPROACHES, isRoutine } from "../../src/core/athlete/types";
+import { windowsOfWeek } from "../../src/core/athlete/windows";
+import { type PlanSession, plan } from "../../src/core/plan";
+import { groupsOf, totalSeconds } from "../../src/core/session/time";
+import { random } from "../../src/demo/random";
+import { onTheFloor } from "../support/floor";
+import { athletes } from "../support/generate";
+
+const WANTED = 1000;
+
+interface Stood {
+  session: PlanSession;
+  /** Minutes to the end of its window; null where it follows a run. */
+  room: number | null;
+  sport: string;
+}
+
+function sessions(): Stood[] {
+  const out: Stood[] = [];
+  const people = fc.sample(athletes, { numRuns: 120, seed: 61 });
+  for (const [n, a] of people.entries()) {
+    if (out.length >= WANTED) break;
+    const approach = APPROACHES[n % APPROACHES.length] ?? "layered";
+    const athlete = { ...a, settings: { ...a.settings, approach } };
+    for (const w of plan(athlete, { weeks: "season" }).weeks) {
+      const windows = windowsOfWeek(athlete, w.season.start);
+      for (const session of w.sessions) {
+        const at = windows.find(
+          (x) =>
+            x.date === session.date &&
+            x.place === session.place &&
+            session.start >= x.start &&
+            session.start + session.minutes <= x.start + x.minutes,
+        );
+        out.push({
+          session,
+          room: isRoutine(session.label) ? null : at ? at.start + at.minutes - session.start : -1,
+          sport: athlete.athlete.sport,
+        });
+      }
+    }
+  }
+  return out.slice(0, WANTED);
+}
+
+const stood = sessions();
+
+describe("a thousand generated sessions", () => {
+  it("are a thousand, of every kind", () => {
+    expect(stood).toHaveLength(WANTED);
+    for (const emphasis of ["prepare", "develop", "maximal", "hold", "restore"])
+      expect(stood.filter((s) => s.session.emphasis === emphasis).length).toBeGreaterThan(20);
+    expect(stood.filter((s) => s.room === null).length).toBeGreaterThan(20);
+    expect(stood.filter((s) => s.session.items.some((i) => i.pair.endsWith("B"))).length).toBeGreaterThan(500);
+  });
+  it("pair nothing that shares a primary muscle, grip or a trunk limit", () => {
+    for (const { session } of stood)
+      for (const group of groupsOf(session.items))
+        for (const [i, a] of group.entries())
+          for (const b of group.slice(i + 1)) {
+            const muscles = a.exercise.primary.filter((m) => b.exercise.primary.includes(m));
+            const limits = a.exercise.limits.filter((l) => b.exercise.limits.includes(l));
+            expect({ a: a.exercise.id, b: b.exercise.id, muscles, limits }).toMatchObject({ muscles: [], limits: [] });
+          }
+  });
+  it("run no longer than their windows", () => {
+    for (const { session, room } of stood)
+      if (room !== null) expect({ session: session.date, over: session.minutes > room }).toMatchObject({ over: false });
+  });
+  it("take what was said, within 10% of the same session lived through event by event", () => {
+    const r = random(5);
+    const off = stood.map(({ session, room }) => {
+      const lived = onTheFloor(session, r, room === null);
+      const said = totalSeconds(session.time);
+      return {
+        what: `${session.date} ${session.label} ${session.emphasis}`,
+        said,
+        lived,
+        pct: (said / lived - 1) * 100,
+      };
+    });
+    expect(off.filter((o) => Math.abs(o.pct) > 10).slice(0, 5)).toEqual([]);
+    const mean = off.reduce((a, o) => a + o.pct, 0) / off.length;
+    expect(Math.abs(mean)).toBeLessThan(4);
+  });
+});
