@@ -82,3 +82,6 @@ export const dayName = (date: IsoDate): string => WEEKDAYS[weekday(date) - 1] ??
 export const monthName = (date: IsoDate): string => MONTHS[Number(date.slice(5, 7)) - 1] ?? "";
 /** @returns "Tue 19 May" */
 export const dayLabel = (date: IsoDate): string => `${dayName(date)} ${Number(date.slice(8, 10))} ${monthName(date)}`;
+
+/** @returns the earlier of two dates */
+export const earlierOf = (a: IsoDate, b: IsoDate): IsoDate => (a <= b ? a : b);

@@ -142,7 +142,10 @@ export function sessionBuilder(input: BuilderInput) {
         }),
     };
     const whole = buildSession({ ...request, setFactor: 1, heartRange: null, stressCap: null });
-    if (whole) deepest = Math.max(deepest, whole.stress);
+    // A session by hand says nothing about the planned dose, which is what a week's depth is measured by.
+    const { edit: _, ...planned } = request;
+    const measure = edit ? buildSession({ ...planned, setFactor: 1, heartRange: null, stressCap: null }) : whole;
+    if (measure) deepest = Math.max(deepest, measure.stress);
     const taper = day.taperFor !== null && day.loading === "light";
     const setFactor = taper ? 0.5 : week.setFactor;
     const shared = Math.max(1, week.wanted.filter((w) => !w.taper).length);

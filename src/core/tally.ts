@@ -3,7 +3,7 @@ import type { Phase } from "./athlete/types";
 import type { IsoDate } from "./dates";
 import { HEART_PATTERNS, type Pattern } from "./exercise/types";
 import type { Plan, PlanSession } from "./plan";
-import type { Item } from "./session/types";
+import { isHeavy } from "./session/heavy";
 
 export interface Tally {
   sessions: number;
@@ -21,11 +21,6 @@ export interface Tally {
 }
 
 export const HARD_RIR = 4;
-const LOWER: readonly Pattern[] = ["squat", "hinge", "split-squat"];
-
-export const isHeavySet = (i: Pick<Item, "main" | "percent1rm" | "rir" | "reps" | "exercise">): boolean =>
-  i.main && LOWER.includes(i.exercise.pattern) && ((i.percent1rm ?? 0) >= 80 || (i.rir <= 2 && (i.reps ?? 99) <= 6));
-
 export const emptyTally = (): Tally => ({
   sessions: 0,
   sets: 0,
@@ -46,7 +41,7 @@ export function tallyOf(sessions: readonly PlanSession[]): Tally {
       if (i.exercise.pattern === "mobility") continue;
       t.sets += i.sets;
       if (i.rir <= HARD_RIR) t.hardSets += i.sets;
-      if (isHeavySet(i)) t.heavySets += i.sets;
+      if (isHeavy(i)) t.heavySets += i.sets;
       t.patterns[i.exercise.pattern] = (t.patterns[i.exercise.pattern] ?? 0) + i.sets;
     }
   }

@@ -240,7 +240,7 @@ export const screeningSchema = z.strictObject({
   value: z.number().min(0).optional(),
 });
 export const seenSchema = z.strictObject({ what: z.enum(SEEN), date, side: z.enum(SIDES).optional() });
-const span = z.tuple([z.number().min(0).max(600), z.number().min(0).max(600)]);
+const span = z.tuple([z.number().min(0).max(600), z.number().min(0).max(600)]).readonly();
 const doseCell = z.strictObject({
   sets: span,
   reps: span,

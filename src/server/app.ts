@@ -95,7 +95,7 @@ export function buildApp(o: AppOptions): App {
   app.use("/api/exercises", exerciseRoutes(o.store));
   app.use("/api/approaches", approachRoutes(o.store, planner));
   app.use("/api/templates", templateRoutes(o.store));
-  app.use("/api/athletes", athleteRoutes(o.store, planner, feed));
+  app.use("/api/athletes", athleteRoutes(o.store, planner, feed, o.clubName));
   app.use("/api", () => {
     throw notFound("address under /api");
   });

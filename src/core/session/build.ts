@@ -6,6 +6,7 @@ import { EXTERNAL, HEART_PATTERNS } from "../exercise/types";
 import { listWords, type Why, why } from "../why";
 import { fillEdit } from "./edited";
 import { candidatesFor, fillSlots } from "./fill";
+import { isHeavy, LOWER } from "./heavy";
 import {
   essentialSlots,
   HALF_SESSION_MINUTES,
@@ -19,11 +20,8 @@ import { OPENING_SECONDS, pairUp, timeOfSession, totalSeconds } from "./time";
 import { heartSets, nextDrop, raiseHeart, scaleSets, trimHeart } from "./trim";
 import type { BuiltSession, Dropped, Item, SessionRequest } from "./types";
 
-/** Lower-body main lift at this percent or more counts as heavy; so does RIR 2 or less at 6 reps or fewer. */
-const HEAVY_PERCENT = 80;
 /** Planned RPE of unloaded and restoring work [house]; with a third of the sets cut a session counts one less than its emphasis, with half of them two. */
 const UNLOADED_RPE = 3;
-const LOWER: readonly string[] = ["squat", "hinge", "split-squat"];
 
 /**
  * @returns the session, or null where not even its least form fits the minutes
@@ -76,9 +74,7 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   if (now.minutes > r.minutes) return null;
 
   const lower = now.paired.filter((i) => LOWER.includes(i.exercise.pattern) && EXTERNAL.includes(i.loading));
-  const heavy = lower.some(
-    (i) => i.main && ((i.percent1rm ?? 0) >= HEAVY_PERCENT || (i.rir <= 2 && (i.reps ?? 99) <= 6)),
-  );
+  const heavy = lower.some(isHeavy);
   const reasons: Why[] = [...r.dose.why];
   if (edit) reasons.push(why("edit.hand", "Made by hand: it stays as it is when the week is planned again."));
   if (r.routine)

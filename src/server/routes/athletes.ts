@@ -22,6 +22,7 @@ import { boardRoutes } from "./board";
 import { doseRoutes } from "./dose";
 import { intakeRoutes } from "./intake";
 import { outgoingRoutes } from "./outgoing";
+import { paperRoutes } from "./paper";
 import { recordRoutes } from "./records";
 import { athleteTools, fileName } from "./tools";
 
@@ -43,7 +44,7 @@ async function takeApproaches(store: Store, approaches: readonly Approach[]): Pr
       await store.schools.save(checkedApproach(a), "Came with an athlete file");
 }
 
-export function athleteRoutes(store: Store, planner: Planner, feed: Feed): Router {
+export function athleteRoutes(store: Store, planner: Planner, feed: Feed, clubName: string): Router {
   const router = Router();
   const tools = athleteTools(store, planner);
   const { stored, season, change, dateParam, labelParam } = tools;
@@ -62,6 +63,7 @@ export function athleteRoutes(store: Store, planner: Planner, feed: Feed): Route
   router.use(outgoingRoutes(planner, tools));
   router.use(boardRoutes(store, tools));
   router.use(doseRoutes(store, planner, tools));
+  router.use(paperRoutes(planner, tools, clubName));
 
   router.get("/:id", async (req, res) => {
     const p = await season(req.params.id);

@@ -101,7 +101,7 @@ function tryEdit(p: Planned, today: IsoDate, date: IsoDate, label: Label, edit: 
     warnings.push(`Heavy work on a day that takes none: ${day.why.at(-1)?.text ?? ""}`);
   if (week.season.setFactor < 1)
     warnings.push("The week cuts its sets; a session by hand keeps its own. Cut it here if it is to be cut.");
-  return { session: { ...view, edit }, warnings, fault: null };
+  return { session: { ...view, edit, depthLimit: week.depthLimit }, warnings, fault: null };
 }
 
 export function doseRoutes(store: Store, planner: Planner, tools: AthleteTools): Router {

@@ -11,6 +11,7 @@ import { asLocked } from "../../core/week/placed";
 import { parse } from "../errors";
 import type { Planner } from "../planner";
 import type { Store } from "../store/store";
+import { gymCards, sendPdf } from "./paper";
 import { dateParam } from "./tools";
 
 /** Where nothing was said about a gym [house]. */
@@ -119,6 +120,12 @@ export function gymRoutes(store: Store, planner: Planner): Router {
     const place = typeof req.query.place === "string" && req.query.place !== "" ? req.query.place : null;
     const date = dateParam(req.params.date);
     res.json(viewOf(date, await read(date, place)));
+  });
+
+  /** Cards of everybody who lifts on the day, four to a page or one. */
+  router.get("/:date/cards.pdf", async (req, res) => {
+    const date = dateParam(req.params.date);
+    sendPdf(res, await gymCards(store, planner, date, req.query.per === "1" ? 1 : 4), `cards-${date}.pdf`);
   });
 
   router.put("/places/:place", async (req, res) => {

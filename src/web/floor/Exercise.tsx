@@ -1,15 +1,16 @@
 /** One exercise at the rack: what to lift, the plates, the sets, the pain. */
 import { useState } from "react";
 import type { ItemView, SessionView } from "../../api/views";
-import type { StrengthLog } from "../../core/athlete/types";
+import type { LoggedItem, StrengthLog } from "../../core/athlete/types";
 import { clock, loadText, massNumber, setsByReps, type Units } from "../format";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
 import { ICON } from "../ui/glyphs";
 import { BigBar } from "../ui/Plates";
+import { Felt, Ramp } from "./asked";
 import { FloorAnchor } from "./FloorAnchor";
 import { Pain, Rest, Stepper, sideText, WarmUps } from "./parts";
-import { type Entry, isFinished, loggedOf, rowsOf, STOP_PAIN, sidesOf, startEntry, stepLoad } from "./progress";
+import { type Entry, isFinished, loggedOf, rowsOf, STOP_PAIN, sideAt, sidesOf, startEntry, stepLoad } from "./progress";
 
 interface ExerciseProps {
   view: SessionView;
@@ -21,6 +22,7 @@ interface ExerciseProps {
   onLog: (e: Entry) => void;
   onUndo: () => void;
   onPain: (pain: number) => void;
+  onFelt: (felt: NonNullable<LoggedItem["felt"]>) => void;
   onPick: (at: number) => void;
   onEnd: () => void;
 }
@@ -35,6 +37,7 @@ export function Exercise({
   onLog,
   onUndo,
   onPain,
+  onFelt,
   onPick,
   onEnd,
 }: ExerciseProps) {
@@ -44,10 +47,12 @@ export function Exercise({
   const sides = sidesOf(item);
   const n = rows.length;
   const current = Math.floor(n / sides.length) + 1;
-  const side = sides[n % sides.length];
+  const side = sideAt(item, n);
   const left = rowsOf(item) - n;
   const stopped = (pain ?? 0) > STOP_PAIN;
-  const partner = view.items.find((i) => i !== item && i.pair.replace(/[AB]$/, "") === item.pair.replace(/[AB]$/, ""));
+  const partner = view.items.find(
+    (i) => i !== item && i.pair.replace(/[ABC]$/, "") === item.pair.replace(/[ABC]$/, ""),
+  );
   const later = view.items.map((i, at) => ({ i, at })).filter(({ i }) => i !== item && !isFinished(log, i));
   const external = !["bodyweight", "band"].includes(item.loading);
   return (
@@ -62,9 +67,14 @@ export function Exercise({
               {setsByReps(item)} {item.eachSide ? "each side " : ""}@ {loadText(item, units)}
               {item.seconds === null ? `, ${item.rir} in reserve` : ""}, {clock(item.restSeconds)} rest
             </p>
+            {item.note && <p className="text-[15px] font-medium">{item.note}</p>}
             {(item.style || item.firstSide) && (
               <p className="text-[14px] text-ink2">
-                {[item.style, item.firstSide ? `${item.firstSide} side first, the other matches it` : ""]
+                {[
+                  item.style,
+                  item.firstSide ? `${item.firstSide} side first, the other matches it` : "",
+                  item.extraSide ? `one set more on the ${item.extraSide}` : "",
+                ]
                   .filter(Boolean)
                   .join("; ")}
               </p>
@@ -82,6 +92,9 @@ export function Exercise({
           <p className="my-2 text-[14px] text-ink2">{item.cue}</p>
         )}
         {n === 0 && item.warmUp.length > 0 && <WarmUps item={item} units={units} />}
+        {n === 0 && item.ramp.length > 0 && (
+          <Ramp item={item} units={units} onFound={(loadKg) => setEntry({ ...entry, loadKg })} />
+        )}
         <div className="overflow-hidden rounded-[3px] border border-edge bg-panel">
           {rows.map((s, i) => (
             <div key={i} className="flex h-11 items-center gap-3 border-b border-hair px-4 text-[16px]">
@@ -165,6 +178,7 @@ export function Exercise({
             ),
           )}
         </div>
+        {item.pattern === "hinge" && n > 0 && <Felt felt={loggedOf(log, item.exercise)?.felt} onFelt={onFelt} />}
         <Pain pain={pain} onPain={onPain} stopped={stopped} />
         {later.length > 0 && (
           <ul className="mt-3 border-t border-ground">

@@ -11,8 +11,15 @@ export const sidesOf = (i: Pick<ItemView, "eachSide" | "firstSide">): Side[] => 
   return i.firstSide === "right" ? ["right", "left"] : ["left", "right"];
 };
 
-/** Logged rows an exercise asks for: one a set, two where it has sides. */
-export const rowsOf = (i: Pick<ItemView, "eachSide" | "firstSide" | "sets">): number => i.sets * sidesOf(i).length;
+type Sided = Pick<ItemView, "eachSide" | "firstSide" | "extraSide" | "sets">;
+/** Logged rows an exercise asks for: one a set, two where it has sides, and one more where the weaker side takes a set more. */
+export const rowsOf = (i: Sided): number => i.sets * sidesOf(i).length + (i.extraSide ? 1 : 0);
+/** The side of a row. */
+export const sideAt = (i: Sided, row: number): Side => {
+  const sides = sidesOf(i);
+  if (i.extraSide && row >= i.sets * sides.length) return i.extraSide;
+  return sides[row % sides.length] ?? "both";
+};
 
 export const loggedOf = (log: StrengthLog, exercise: string): LoggedItem | undefined =>
   log.items.find((x) => x.exercise === exercise);
@@ -23,7 +30,7 @@ export const doneRows = (log: StrengthLog, i: ItemView): number => loggedOf(log,
 export const isFinished = (log: StrengthLog, i: ItemView): boolean =>
   doneRows(log, i) >= rowsOf(i) || (loggedOf(log, i.exercise)?.pain ?? 0) > STOP_PAIN;
 
-const group = (i: Pick<ItemView, "pair">): string => i.pair.replace(/[AB]$/, "");
+const group = (i: Pick<ItemView, "pair">): string => i.pair.replace(/[ABC]$/, "");
 
 /**
  * What to lift next: partners of a pair take turns, one set each; then the next pair.
@@ -100,6 +107,9 @@ export const withoutLast = (log: StrengthLog, i: ItemView): StrengthLog =>
 
 export const withPain = (log: StrengthLog, i: ItemView, pain: number): StrengthLog =>
   withItem(log, i, (item) => ({ ...item, pain }));
+
+export const withFelt = (log: StrengthLog, i: ItemView, felt: NonNullable<LoggedItem["felt"]>): StrengthLog =>
+  withItem(log, i, (item) => ({ ...item, felt }));
 
 /** Moves a load by one step of what the room can make. */
 export function stepLoad(loads: readonly number[], from: number | null, by: 1 | -1): number | null {

@@ -13,6 +13,7 @@ import {
   isFinished,
   nextItem,
   sidesOf,
+  withFelt,
   withoutLast,
   withPain,
   withSet,
@@ -133,6 +134,7 @@ function Floor({ id, view, name, units }: { id: string; view: SessionView; name:
           onLog={logSet}
           onUndo={() => change(withoutLast(log, item))}
           onPain={(p) => change(withPain(log, item, p))}
+          onFelt={(felt) => change(withFelt(log, item, felt))}
           onPick={(index) => setPicked(index)}
           onEnd={() => setEnding(true)}
         />

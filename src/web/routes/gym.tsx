@@ -85,6 +85,11 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
             </label>
           )}
           <span className="flex-1" />
+          {view.rows.length > 0 && (
+            <a className="btn" href={`/api/gym/${view.date}/cards.pdf`} target="_blank" rel="noreferrer">
+              {ICON.file} Cards
+            </a>
+          )}
           <Segments<Shown>
             name="Hours shown"
             value={shown}

@@ -55,6 +55,7 @@ function One({ id, date, label }: { id: string; date: string; label: string }) {
     { key: "ArrowLeft", label: "", run: () => step(-1), bar: true },
     { key: "ArrowRight", label: "session", run: () => step(1), bar: true },
     { key: "g", label: "to the floor", run: () => navigate(`/a/${id}/floor/${date}/${label}`), bar: true },
+    { key: "e", label: "edit", run: () => navigate(`/a/${id}/session/${date}/${label}/edit`), bar: true },
     { key: "w", label: "its week", run: () => navigate(`/a/${id}/week/${date}`), bar: true },
   ]);
   if (session.isPending) return <Loading what="the session" />;
@@ -88,6 +89,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
             {day(view.date)} {time(view.start)}
             {view.place ? `, ${view.place}` : ""}, {PHASE_NAMES[view.phase]},{" "}
             {EMPHASIS_NAMES[view.emphasis].toLowerCase()}
+            {view.edit ? ", made by hand" : ""}
           </span>
           <button type="button" className="btn btn-sq ml-2" aria-label="Session before" onClick={() => onStep(-1)}>
             {ICON.left}
@@ -99,6 +101,16 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
           <Link className="btn max-[1240px]:hidden" to={`/a/${view.id}/sheets`}>
             Warm-up sheet
           </Link>
+          {view.time && (
+            <>
+              <Link className="btn max-[700px]:hidden" to={`/a/${view.id}/card/${view.date}/${view.label}`}>
+                Card
+              </Link>
+              <Link className="btn max-[700px]:hidden" to={`/a/${view.id}/session/${view.date}/${view.label}/edit`}>
+                {ICON.edit} Edit
+              </Link>
+            </>
+          )}
           <Link className="btn" to={`/a/${view.id}/week/${view.date}`}>
             Its week
           </Link>
@@ -135,6 +147,12 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
             </tbody>
           </table>
           <TimeBar view={view} />
+          {view.edit?.note && (
+            <section className="mt-4">
+              <h2 className="sec-h">Note</h2>
+              <p className="text-[13px]">{view.edit.note}</p>
+            </section>
+          )}
           {view.left.length > 0 && (
             <section className="mt-4">
               <h2 className="sec-h">Out for safety, and what stands instead</h2>

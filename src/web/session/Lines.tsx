@@ -1,6 +1,8 @@
 /** The rows of one exercise on the sheet: warm-up sets in soft ink, then the work, bracketed with its partner. */
+import { Link } from "react-router";
 import type { ItemView, SessionView } from "../../api/views";
 import { clock, day, loadText, mass, massNumber, type Units } from "../format";
+import { DECISION_WORDS } from "../lifts/words";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
 import { PlateStack } from "../ui/Plates";
@@ -11,7 +13,7 @@ import { Swap } from "./Swap";
 export const WIDE = "max-[700px]:hidden";
 
 export function Lines({ item: i, view, units }: { item: ItemView; view: SessionView; units: Units }) {
-  const [partnered, second] = [/[AB]$/.test(i.pair), i.pair.endsWith("B")];
+  const [partnered, second] = [/[ABC]$/.test(i.pair), /[BC]$/.test(i.pair)];
   const logged = view.log?.items.find((x) => x.exercise === i.exercise);
   const reps =
     i.seconds !== null
@@ -89,10 +91,14 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
         {!view.log && (
           <td className={`pr-2 ${WIDE} text-[12px] leading-4 text-ink2 cond-s`}>
             {i.last ? (
-              <>
+              <Link
+                className="hover:underline"
+                to={`/a/${view.id}/lifts/${i.exercise}`}
+                title="What came of it, and what comes next"
+              >
                 <span className="block">{day(i.last.date)}</span>
                 {i.last.text}
-              </>
+              </Link>
             ) : (
               "–"
             )}
@@ -144,6 +150,19 @@ function Notes({ item: i }: { item: ItemView }) {
     <span className="flex flex-wrap items-center gap-x-2 text-[12px] leading-4">
       {i.style && <span className="text-ink2">{i.style}</span>}
       {i.firstSide && <b className="font-semibold text-iron">{i.firstSide} side first</b>}
+      {i.extraSide && <b className="font-semibold text-iron">and one set more on the {i.extraSide}</b>}
+      {i.decision && i.decision.kind !== "same" && (
+        <span className="text-ink2">
+          {i.decision.byCoach ? "your decision: " : ""}
+          {DECISION_WORDS[i.decision.kind]}
+        </span>
+      )}
+      {i.ramp.length > 0 && (
+        <span className="text-ink2">
+          find the load: {i.ramp.map((r) => r.loadKg).join(", ")} kg × {i.ramp[0]?.reps}, until {i.rir} stay in reserve
+        </span>
+      )}
+      {i.note && <i className="not-italic font-medium">{i.note}</i>}
       {i.added && <span className="text-iron">added: {i.added.toLowerCase()}</span>}
     </span>
   );

@@ -39,7 +39,8 @@ function useGoTo() {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   return (id: string) => {
-    const view = /^\/a\/[^/]+\/(season|week|session|records|screening|intake|sheets)/.exec(pathname)?.[1] ?? "week";
+    const view =
+      /^\/a\/[^/]+\/(season|week|session|records|screening|intake|sheets|lifts|review)/.exec(pathname)?.[1] ?? "week";
     navigate(`/a/${id}/${view}`);
   };
 }
@@ -78,6 +79,9 @@ export function Frame() {
     { key: "8", label: "Intake", run: open("intake") },
     { key: "9", label: "Club calendar", run: () => navigate("/calendar") },
     { key: "0", label: "Gym on one day", run: () => navigate("/gym") },
+    { key: "h", label: "Approaches", run: () => navigate("/approaches") },
+    { key: "j", label: "Lifts", run: open("lifts") },
+    { key: "k", label: "Review", run: open("review") },
   ]);
 
   return (
@@ -95,10 +99,13 @@ export function Frame() {
             <RailLink to={`/a/${row.id}/season`} name="Season" glyph={RAIL.season} />
             <RailLink to={`/a/${row.id}/week`} name="Week" glyph={RAIL.week} />
             <RailLink to={`/a/${row.id}/session`} name="Session" glyph={RAIL.session} />
+            <RailLink to={`/a/${row.id}/lifts`} name="Lifts" glyph={RAIL.lifts} />
+            <RailLink to={`/a/${row.id}/review`} name="Review" glyph={RAIL.review} />
             <RailLink to={`/a/${row.id}/screening`} name="Screening" glyph={RAIL.screening} />
           </>
         )}
         <RailLink to="/library" name="Library" glyph={RAIL.library} />
+        <RailLink to="/approaches" name="Approaches" glyph={RAIL.approaches} />
         {row && (
           <>
             <RailLink to={`/a/${row.id}/records`} name="Records" glyph={RAIL.records} />

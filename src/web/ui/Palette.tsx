@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { SPORT_NAMES } from "../format";
 
-const VIEWS = ["Season", "Week", "Session", "Screening", "Records", "Intake", "Sheets"] as const;
+const VIEWS = ["Season", "Week", "Session", "Lifts", "Review", "Screening", "Records", "Intake", "Sheets"] as const;
 
 export default function Palette({
   rows,

@@ -1,0 +1,105 @@
+/** A session as a card for the gym: the strings that stand on paper and on the printed page alike. */
+import { dayLabel, timeOf } from "../../core/dates";
+import { LABEL_WORDS } from "../../core/dose/dose";
+import { kgToLb, roundTo } from "../../core/units";
+import type { ItemView, SessionView } from "../views";
+
+export interface CardRow {
+  pair: string;
+  name: string;
+  /** "3 × 4–6 each side" */
+  dose: string;
+  /** "72.5 kg", "bodyweight", "find it". */
+  load: string;
+  /** What the load is: on the bar with its plates, in each hand, one held. */
+  loadNote: string;
+  perSideKg: number[];
+  effort: string;
+  rest: string;
+  tempo: string;
+  warmUp: string;
+  cue: string;
+  notes: string[];
+  sets: number;
+  sides: boolean;
+}
+
+export interface Card {
+  athlete: string;
+  title: string;
+  when: string;
+  rows: CardRow[];
+  note: string;
+  cautions: string[];
+  statement: string;
+}
+
+/** Handbook 14: said once, and on every printed sheet. */
+export const STATEMENT =
+  "This sheet does not replace a clinician, or a qualified person on the floor. Pain above 5 of 10 stops the exercise; see a physiotherapist if it lasts beyond 24 hours or returns. No 1RM test without supervision.";
+
+type Unit = "kg" | "lb";
+const number = (kg: number, unit: Unit): string => String(unit === "lb" ? roundTo(kgToLb(kg), 1) : roundTo(kg, 2));
+const clock = (seconds: number): string =>
+  `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, "0")}`;
+
+function loadOf(i: ItemView, unit: Unit): { load: string; note: string } {
+  if (i.loading === "bodyweight") return { load: "bodyweight", note: "" };
+  if (i.loading === "band") return { load: "band", note: "" };
+  if (i.loadKg === null) return { load: "find it", note: `rise in sets until ${i.rir} stay in reserve` };
+  const load = `${number(i.loadKg, unit)} ${unit}`;
+  if (i.loading === "pair") return { load, note: "one in each hand" };
+  if (i.loading === "single") return { load, note: "one, held" };
+  if (i.loading === "bar" && i.barKg !== null) {
+    const side = i.perSideKg.map((p) => number(p, unit)).join(" + ");
+    return { load, note: `${number(i.barKg, unit)} bar, ${side === "" ? "nothing on it" : `${side} a side`}` };
+  }
+  return { load, note: "" };
+}
+
+function rowOf(i: ItemView, unit: Unit): CardRow {
+  const work =
+    i.seconds === null
+      ? `${i.repsLow !== null && i.repsLow !== i.reps ? `${i.repsLow}–` : ""}${i.reps}`
+      : `${i.seconds} s`;
+  const { load, note } = loadOf(i, unit);
+  return {
+    pair: i.pair,
+    name: i.name,
+    dose: `${i.sets} × ${work}${i.eachSide ? " each side" : ""}`,
+    load,
+    loadNote: note,
+    perSideKg: i.loading === "bar" && i.loadKg !== null ? i.perSideKg : [],
+    effort: i.seconds === null ? `${i.rir} in reserve` : "",
+    rest: clock(i.restSeconds),
+    tempo: i.seconds === null ? i.tempo : "",
+    warmUp:
+      i.warmUp.length > 0
+        ? i.warmUp.map((w) => `${number(w.loadKg, unit)} × ${w.reps}`).join(", ")
+        : i.ramp.length > 0
+          ? i.ramp.map((w) => `${number(w.loadKg, unit)} × ${w.reps}`).join(", ")
+          : "",
+    cue: i.cue,
+    notes: [
+      ...(i.note ? [i.note] : []),
+      ...(i.style ? [i.style] : []),
+      ...(i.firstSide ? [`${i.firstSide} side first`] : []),
+      ...(i.extraSide ? [`one set more on the ${i.extraSide}`] : []),
+    ],
+    sets: i.sets,
+    sides: i.eachSide,
+  };
+}
+
+/** @param unit how masses are shown to this athlete */
+export function cardOf(view: SessionView, athlete: string, unit: Unit): Card {
+  return {
+    athlete,
+    title: `${LABEL_WORDS[view.label]}, ${view.emphasis}`,
+    when: `${dayLabel(view.date)} ${timeOf(view.start)}${view.place ? `, ${view.place.replaceAll("-", " ")}` : ""}, ${view.minutes} min`,
+    rows: view.items.map((i) => rowOf(i, unit)),
+    note: view.edit?.note ?? "",
+    cautions: view.cautions,
+    statement: STATEMENT,
+  };
+}

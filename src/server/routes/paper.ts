@@ -1,0 +1,85 @@
+/** Paper: session cards and a block sheet as PDF; the cards as plain values for the page that prints. */
+import { type Response, Router } from "express";
+import { cardOf } from "../../api/make/card";
+import { type IsoDate, mondayOf } from "../../core/dates";
+import { notFound } from "../errors";
+import { blockPdf } from "../paper/block";
+import { cardsPdf } from "../paper/cards";
+import type { Planned, Planner } from "../planner";
+import type { Store } from "../store/store";
+import { sessionView } from "../views/session";
+import { type AthleteTools, dateParam, fileName } from "./tools";
+
+const perOf = (value: unknown): 1 | 4 => (value === "4" ? 4 : 1);
+
+export function sendPdf(res: Response, pdf: Buffer, name: string): void {
+  res.type("application/pdf").setHeader("Content-Disposition", `inline; filename="${name}"`);
+  res.send(pdf);
+}
+
+/** A session and, four to a page, the three that follow it. */
+export function cardsFrom(p: Planned, today: IsoDate, date: IsoDate, label: string, count: number) {
+  const all = p.plan.weeks.flatMap((w) => w.sessions);
+  const at = all.findIndex((s) => s.date === date && s.label === label);
+  const list = at < 0 ? [] : all.slice(at, at + count);
+  return list.flatMap((s) => {
+    const view = sessionView(p, today, s.date, s.label);
+    return view ? [cardOf(view, p.stored.athlete.athlete.name, p.stored.athlete.athlete.massUnit ?? "kg")] : [];
+  });
+}
+
+export function paperRoutes(planner: Planner, tools: AthleteTools, clubName: string): Router {
+  const router = Router();
+  const { season, labelParam } = tools;
+
+  router.get("/:id/cards/:date/:label", async (req, res) => {
+    const p = await season(req.params.id);
+    const cards = cardsFrom(
+      p,
+      planner.today(),
+      dateParam(req.params.date),
+      labelParam(req.params.label),
+      perOf(req.query.per),
+    );
+    if (cards.length === 0) throw notFound("planned session on that day");
+    res.json(cards);
+  });
+
+  router.get("/:id/cards/:date/:label/pdf", async (req, res) => {
+    const p = await season(req.params.id);
+    const per = perOf(req.query.per);
+    const cards = cardsFrom(p, planner.today(), dateParam(req.params.date), labelParam(req.params.label), per);
+    if (cards.length === 0) throw notFound("planned session on that day");
+    sendPdf(res, await cardsPdf(cards, per), fileName(p.stored.athlete, `-${req.params.date}-${req.params.label}.pdf`));
+  });
+
+  router.get("/:id/block.pdf", async (req, res) => {
+    const p = await season(req.params.id);
+    const from = mondayOf(dateParam(typeof req.query.from === "string" ? req.query.from : planner.today()));
+    const weeks = Math.min(12, Math.max(1, Number(req.query.weeks) || 4));
+    const list = p.plan.weeks.filter((w) => w.season.start >= from).slice(0, weeks);
+    if (list.length === 0) throw notFound("week ahead in this season");
+    sendPdf(res, await blockPdf(p.stored.athlete, clubName, list), fileName(p.stored.athlete, `-block-${from}.pdf`));
+  });
+  return router;
+}
+
+/** Cards of everybody who lifts on a day, in order of their hours. */
+export async function gymCards(store: Store, planner: Planner, date: IsoDate, per: 1 | 4): Promise<Buffer> {
+  const found: { start: number; card: ReturnType<typeof cardOf> }[] = [];
+  for (const { id } of await store.list()) {
+    const p = await planner.season(id);
+    for (const s of p?.plan.weeks.flatMap((w) => w.sessions).filter((x) => x.date === date) ?? []) {
+      const view = p && sessionView(p, planner.today(), date, s.label);
+      if (view)
+        found.push({
+          start: s.start,
+          card: cardOf(view, p.stored.athlete.athlete.name, p.stored.athlete.athlete.massUnit ?? "kg"),
+        });
+    }
+  }
+  return cardsPdf(
+    found.sort((a, b) => a.start - b.start).map((f) => f.card),
+    per,
+  );
+}

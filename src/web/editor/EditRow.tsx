@@ -1,0 +1,269 @@
+/** One row of the session: dragged by its handle, or moved with the keyboard from there; its figures are fields that arrow keys walk. */
+import { useSortable } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import type { KeyboardEvent } from "react";
+import type { ExerciseView, ItemView } from "../../api/views";
+import { lbToKg } from "../../core/units";
+import { loadText, massNumber, type Units } from "../format";
+import { PatternTile } from "../section/parts";
+import { bandOf } from "../section/patterns";
+import { numberFrom } from "../ui/form";
+import { ICON } from "../ui/glyphs";
+import { Asked } from "../ui/Why";
+import type { Row } from "./draft";
+import { Picker } from "./Picker";
+
+interface Props {
+  row: Row;
+  at: number;
+  label: string;
+  count: number;
+  exercise: ExerciseView | undefined;
+  /** The row as it was worked out; null while it is, or where it was left out. */
+  made: ItemView | null;
+  exercises: readonly ExerciseView[];
+  units: Units;
+  onChange: (r: Row) => void;
+  onLink: (linked: boolean) => void;
+  onRemove: () => void;
+}
+
+const FIELDS = ["sets", "low", "reps", "rir", "load", "rest", "note"] as const;
+
+export function EditRow({
+  row,
+  at,
+  label,
+  count,
+  exercise,
+  made,
+  exercises,
+  units,
+  onChange,
+  onLink,
+  onRemove,
+}: Props) {
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id: row.key,
+  });
+  const timed = exercise?.unit === "seconds";
+  const name = exercise?.name ?? row.exercise;
+  const walk = (e: KeyboardEvent<HTMLInputElement>, field: (typeof FIELDS)[number]) => {
+    const to = (row: number, f: string) => document.getElementById(`e-${row}-${f}`);
+    const input = e.currentTarget;
+    const edge = e.key === "ArrowLeft" ? input.selectionStart === 0 : input.selectionEnd === input.value.length;
+    let next: HTMLElement | null = null;
+    if (e.key === "ArrowUp") next = to(at - 1, field);
+    else if (e.key === "ArrowDown" || e.key === "Enter") next = to(at + 1, field);
+    else if (edge && (e.key === "ArrowLeft" || e.key === "ArrowRight")) {
+      const by = e.key === "ArrowLeft" ? -1 : 1;
+      for (let i = FIELDS.indexOf(field) + by; i >= 0 && i < FIELDS.length && !next; i += by)
+        next = to(at, FIELDS[i] ?? "");
+    }
+    if (!next) return;
+    e.preventDefault();
+    next.focus();
+    if (next instanceof HTMLInputElement) next.select();
+  };
+  const field = (
+    id: (typeof FIELDS)[number],
+    words: string,
+    value: number | undefined,
+    width: string,
+    put: (n: number | undefined) => void,
+    limits: [number, number],
+    placeholder = "",
+  ) => (
+    <input
+      id={`e-${at}-${id}`}
+      key={`${id}${value ?? ""}`}
+      aria-label={`${name}: ${words}`}
+      inputMode="decimal"
+      className={`input h-7 ${width} px-1 text-center`}
+      defaultValue={value ?? ""}
+      placeholder={placeholder}
+      onKeyDown={(e) => walk(e, id)}
+      onBlur={(e) => {
+        const n = numberFrom(e.target.value);
+        if (n === undefined) {
+          if (value !== undefined) put(undefined);
+        } else if (typeof n === "number" && n >= limits[0] && n <= limits[1]) {
+          if (n !== value) put(n);
+        } else e.target.value = String(value ?? "");
+      }}
+    />
+  );
+  const bottom = made && made.why.length > 0;
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`relative border-b border-hair bg-paper ${isDragging ? "z-10 border-y border-iron bg-white" : ""} ${row.linked ? "" : "border-t-0"}`}
+      data-testid="edit-row"
+    >
+      <div className="grid grid-cols-[26px_38px_minmax(0,1fr)_46px_96px_48px_86px_58px_62px] items-center gap-1.5 py-2">
+        <button
+          ref={setActivatorNodeRef}
+          type="button"
+          {...attributes}
+          {...listeners}
+          aria-label={`Move ${name}`}
+          className="grid h-8 w-6 cursor-grab touch-none place-items-center text-ink2"
+        >
+          <svg width="10" height="16" viewBox="0 0 10 16" fill="currentColor" aria-hidden="true">
+            {[2, 8, 14].flatMap((y) => [2, 8].map((x) => <circle key={`${x}${y}`} cx={x} cy={y} r="1.4" />))}
+          </svg>
+        </button>
+        <span className="relative font-semibold num">
+          {label}
+          {/[ABC]$/.test(label) && (
+            <span className="absolute -top-2 right-1 -bottom-2 border-l-[1.5px] border-iron" aria-hidden="true" />
+          )}
+        </span>
+        <span className="min-w-0">
+          <Picker
+            exercises={exercises}
+            label={`Instead of ${name}`}
+            className="flex min-w-0 items-center gap-2 text-left font-semibold decoration-edge decoration-dotted underline-offset-4 hover:underline"
+            onPick={(e) => {
+              const wasTimed = timed;
+              const { seconds: _s, reps: _r, repsLow: _l, rir: _i, loadKg: _k, ...rest } = row;
+              if ((e.unit === "seconds") === wasTimed) onChange({ ...row, exercise: e.id });
+              else if (e.unit === "seconds") onChange({ ...rest, exercise: e.id, seconds: e.ownSeconds ?? 20 });
+              else onChange({ ...rest, exercise: e.id, reps: e.ownReps?.[1] ?? 10, rir: 2 });
+            }}
+          >
+            {exercise && <PatternTile id={bandOf(exercise.pattern)} size={18} />}
+            <span className="truncate">{name}</span>
+          </Picker>
+          <span className="flex gap-3 pl-[26px] text-[12px] leading-4">
+            {at > 0 && (
+              <button type="button" className="link" onClick={() => onLink(!row.linked)}>
+                {row.linked ? "Unpair" : "Pair with above"}
+              </button>
+            )}
+            {exercise?.unilateral && <span className="text-ink2">each side</span>}
+          </span>
+        </span>
+        {field(
+          "sets",
+          "sets",
+          row.sets,
+          "w-[42px]",
+          (n) => onChange({ ...row, sets: Math.round(n ?? row.sets) }),
+          [1, 10],
+        )}
+        {timed ? (
+          <span className="flex items-center gap-1">
+            {field("reps", "seconds", row.seconds, "w-[52px]", (n) => onChange({ ...row, seconds: n ?? 20 }), [1, 600])}
+            <span className="text-[12px] text-ink2">s</span>
+          </span>
+        ) : (
+          <span className="flex items-center gap-1">
+            {field(
+              "low",
+              "reps, low end",
+              row.repsLow,
+              "w-[40px]",
+              (n) => {
+                const { repsLow: _, ...rest } = row;
+                onChange(n === undefined ? rest : { ...row, repsLow: Math.round(n) });
+              },
+              [1, 100],
+            )}
+            <span className="text-ink2">–</span>
+            {field(
+              "reps",
+              "reps",
+              row.reps,
+              "w-[40px]",
+              (n) => onChange({ ...row, reps: Math.round(n ?? 8) }),
+              [1, 100],
+            )}
+          </span>
+        )}
+        {timed ? (
+          <span className="text-center text-ink2">–</span>
+        ) : (
+          field(
+            "rir",
+            "in reserve",
+            row.rir,
+            "w-[42px]",
+            (n) => {
+              const { rir: _, ...rest } = row;
+              onChange(n === undefined ? rest : { ...row, rir: n });
+            },
+            [0, 10],
+          )
+        )}
+        <span>
+          {made && !["bodyweight", "band"].includes(made.loading) ? (
+            field(
+              "load",
+              `load in ${units.massUnit}, empty works it out`,
+              row.loadKg === undefined ? undefined : massNumber(row.loadKg, units),
+              "w-[78px]",
+              (n) => {
+                const { loadKg: _, ...rest } = row;
+                onChange(n === undefined ? rest : { ...row, loadKg: units.massUnit === "lb" ? lbToKg(n) : n });
+              },
+              [0, 1300],
+              made.loadKg === null ? "find" : String(massNumber(made.loadKg, units)),
+            )
+          ) : (
+            <span className="block text-center text-[12px] text-ink2">{made ? loadText(made, units) : "…"}</span>
+          )}
+        </span>
+        {field(
+          "rest",
+          "rest in seconds",
+          row.restSeconds,
+          "w-[52px]",
+          (n) => {
+            const { restSeconds: _, ...rest } = row;
+            onChange(n === undefined ? rest : { ...row, restSeconds: n });
+          },
+          [0, 900],
+          made ? String(made.restSeconds) : "",
+        )}
+        <span className="flex justify-end">
+          <button
+            type="button"
+            className="btn btn-sm btn-sq"
+            aria-label={`Remove ${name}`}
+            disabled={count === 1}
+            onClick={onRemove}
+          >
+            {ICON.bin}
+          </button>
+        </span>
+      </div>
+      <div className="flex items-center gap-3 pb-2 pl-[70px]">
+        <input
+          id={`e-${at}-note`}
+          aria-label={`${name}: note`}
+          className="input h-6 flex-1 border-hair bg-transparent text-[12px]"
+          placeholder="Note for the athlete"
+          maxLength={300}
+          defaultValue={row.note ?? ""}
+          key={`note${row.note ?? ""}`}
+          onKeyDown={(e) => {
+            if (e.key === "ArrowUp" || e.key === "ArrowDown") walk(e, "note");
+          }}
+          onBlur={(e) => {
+            const text = e.target.value.trim();
+            if (text === (row.note ?? "")) return;
+            const { note: _, ...rest } = row;
+            onChange(text === "" ? rest : { ...row, note: text });
+          }}
+        />
+        {bottom && (
+          <Asked reasons={made.why} className="text-[12px] text-ink2">
+            {made.percent1rm === null ? "why" : `${made.percent1rm}% of 1RM`}
+          </Asked>
+        )}
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,192 @@
+/** One lift over time: the e1RM as it stood with how unsure it is, and each session's own estimate; without load, the reps or seconds. */
+import { useMemo } from "react";
+import type { LiftView } from "../../api/views";
+import Chart, { axisLook, colour, look } from "../charts/Chart";
+import { day, dayAndYear, massNumber, type Units } from "../format";
+
+const round = (n: number): number => Math.round(n * 10) / 10;
+
+export default function LiftChart({ view, units }: { view: LiftView; units: Units }) {
+  return view.line.length > 0 ? <ByMax view={view} units={units} /> : <ByWork view={view} units={units} />;
+}
+
+function ByMax({ view, units }: { view: LiftView; units: Units }) {
+  const option = useMemo(() => {
+    const at = (kg: number) => round(massNumber(kg, units));
+    const axis = axisLook();
+    const low = view.line.map((l) => [l.date, at(l.lowKg)]);
+    const band = view.line.map((l) => [l.date, round(at(l.highKg) - at(l.lowKg))]);
+    const least = Math.min(
+      ...view.line.map((l) => at(l.lowKg)),
+      ...view.entries.flatMap((e) => (e.topKg === null ? [] : [at(e.topKg)])),
+    );
+    return {
+      ...look(),
+      legend: {
+        top: 0,
+        left: 84,
+        itemWidth: 18,
+        itemHeight: 8,
+        textStyle: { fontSize: 11, color: colour("ink2") },
+        data: ["e1RM as it stands", "estimate of a session", "heaviest load"],
+      },
+      grid: { left: 48, right: 20, top: 30, bottom: 26 },
+      xAxis: { type: "time" as const, ...axis, splitLine: { show: false } },
+      yAxis: {
+        type: "value" as const,
+        ...axis,
+        name: units.massUnit,
+        min: Math.max(0, Math.floor((least - 5) / 10) * 10),
+      },
+      series: [
+        {
+          name: "low",
+          type: "line",
+          data: low,
+          stack: "band",
+          symbol: "none",
+          lineStyle: { opacity: 0 },
+          silent: true,
+          tooltip: { show: false },
+        },
+        {
+          name: "give or take",
+          type: "line",
+          data: band,
+          stack: "band",
+          symbol: "none",
+          lineStyle: { opacity: 0 },
+          areaStyle: { color: colour("iron"), opacity: 0.12 },
+          silent: true,
+          tooltip: { show: false },
+        },
+        {
+          name: "e1RM as it stands",
+          type: "line",
+          data: view.line.map((l) => [l.date, at(l.kg)]),
+          symbol: "none",
+          color: colour("iron"),
+          lineStyle: { width: 2 },
+        },
+        {
+          name: "estimate of a session",
+          type: "scatter",
+          data: view.entries.flatMap((e) => (e.max ? [[e.date, at(e.max.kg)]] : [])),
+          symbol: "circle",
+          symbolSize: 7,
+          color: colour("panel"),
+          itemStyle: { borderColor: colour("iron"), borderWidth: 1.5 },
+        },
+        {
+          name: "heaviest load",
+          type: "line",
+          step: "end",
+          data: view.entries.flatMap((e) => (e.topKg === null ? [] : [[e.date, at(e.topKg)]])),
+          symbol: "rect",
+          symbolSize: 5,
+          color: colour("mist-ink"),
+          lineStyle: { width: 1.5, type: "dashed" },
+        },
+      ],
+    };
+  }, [view, units]);
+  return (
+    <Chart
+      title={`Estimated 1RM, ${units.massUnit}`}
+      says={`${view.name}: estimated 1RM from ${day(view.line[0]?.date ?? view.today)} on, with its uncertainty.`}
+      option={option}
+      height={230}
+      file={`${view.exercise}-e1rm`}
+      table={
+        <table className="w-full max-w-[520px] text-left text-[12px]">
+          <thead>
+            <tr className="text-ink2">
+              <th className="font-semibold">Day</th>
+              <th className="font-semibold">e1RM, {units.massUnit}</th>
+              <th className="font-semibold">From</th>
+              <th className="font-semibold">To</th>
+            </tr>
+          </thead>
+          <tbody>
+            {[...view.line].reverse().map((l) => (
+              <tr key={l.date}>
+                <td>{dayAndYear(l.date)}</td>
+                <td>{round(massNumber(l.kg, units))}</td>
+                <td>{round(massNumber(l.lowKg, units))}</td>
+                <td>{round(massNumber(l.highKg, units))}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      }
+    />
+  );
+}
+
+/** Load where there is one, else repetitions or seconds: all sets of a session, and the best of them. */
+function ByWork({ view, units }: { view: LiftView; units: Units }) {
+  const loaded = view.entries.some((e) => e.topKg !== null);
+  const of = (e: LiftView["entries"][number]) => e.item.sets.map((s) => s.clean ?? s.reps ?? s.seconds ?? 0);
+  const what = view.timed ? "seconds a set" : "reps a set";
+  const option = useMemo(() => {
+    const axis = axisLook();
+    return {
+      ...look(),
+      legend: { top: 0, left: 48, itemWidth: 18, itemHeight: 8, textStyle: { fontSize: 11, color: colour("ink2") } },
+      grid: { left: 48, right: loaded ? 48 : 20, top: 30, bottom: 26 },
+      xAxis: { type: "time" as const, ...axis, splitLine: { show: false } },
+      yAxis: [
+        { type: "value" as const, ...axis, name: view.timed ? "s" : "reps", min: 0 },
+        ...(loaded
+          ? [{ type: "value" as const, ...axis, splitLine: { show: false }, name: units.massUnit, min: 0 }]
+          : []),
+      ],
+      series: [
+        {
+          name: what,
+          type: "bar",
+          data: view.entries.map((e) => [e.date, Math.max(0, ...of(e))]),
+          color: colour("moss-plan"),
+          itemStyle: { borderColor: colour("moss-ink") },
+          barMaxWidth: 10,
+        },
+        ...(loaded
+          ? [
+              {
+                name: `load, ${units.massUnit}`,
+                type: "line",
+                step: "end",
+                yAxisIndex: 1,
+                data: view.entries.map((e) => [e.date, e.topKg === null ? null : massNumber(e.topKg, units)]),
+                symbol: "rect",
+                symbolSize: 6,
+                color: colour("iron"),
+                lineStyle: { width: 2 },
+              },
+            ]
+          : []),
+      ],
+    };
+  }, [view, units, loaded, what]);
+  return (
+    <Chart
+      title={loaded ? "Load and reps" : view.timed ? "Seconds" : "Repetitions"}
+      says={`${view.name} by session.`}
+      option={option}
+      height={230}
+      file={`${view.exercise}-work`}
+      table={
+        <table className="w-full max-w-[520px] text-left text-[12px]">
+          <tbody>
+            {[...view.entries].reverse().map((e) => (
+              <tr key={e.date}>
+                <td>{dayAndYear(e.date)}</td>
+                <td>{e.text}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      }
+    />
+  );
+}

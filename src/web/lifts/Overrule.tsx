@@ -1,0 +1,171 @@
+/** The coach's word on what comes next for a lift; it holds until the lift is logged again. */
+import { useState } from "react";
+import { toast } from "sonner";
+import type { LiftView } from "../../api/views";
+import type { DecisionKind } from "../../core/athlete/types";
+import { useOverrule, useTakeBackOverrule } from "../data/dose";
+import { day, mass, type Units } from "../format";
+import { FormProblem } from "../ui/form";
+import { DECISION_WORDS } from "./words";
+
+const LOADED: readonly DecisionKind[] = ["up-load", "same", "down-load", "up-reps", "fewer-reps"];
+const UNLOADED: readonly DecisionKind[] = ["up-reps", "same", "fewer-reps", "up-sets", "slower"];
+const TIMED: readonly DecisionKind[] = ["up-seconds", "same", "up-sets"];
+
+export function Overrule({ view, units }: { view: LiftView; units: Units }) {
+  const last = view.entries.at(-1);
+  const { next } = view;
+  const [open, setOpen] = useState(false);
+  const [kind, setKind] = useState<DecisionKind>("same");
+  const lastKg = last?.topKg ?? null;
+  const [loadKg, setLoad] = useState<number | null>(lastKg);
+  const [reps, setReps] = useState(next?.reps ?? 8);
+  const [seconds, setSeconds] = useState(next?.seconds ?? 20);
+  const [sets, setSets] = useState(next?.sets ?? 3);
+  const [reason, setReason] = useState("");
+  const save = useOverrule(view.id);
+  const back = useTakeBackOverrule(view.id);
+  if (!last) return null;
+  if (view.overrule)
+    return (
+      <div className="mt-2 border-t border-hair2 pt-2 text-[12px] leading-4">
+        <p>
+          You decided after {day(last.date)}: <b>{DECISION_WORDS[view.overrule.kind]}</b>
+          {view.overrule.reason ? `, ${view.overrule.reason}` : ""}. It holds until the lift is logged again.
+        </p>
+        <button
+          type="button"
+          className="btn btn-sm mt-2"
+          disabled={back.isPending}
+          onClick={() =>
+            back.mutate(
+              { date: last.date, exercise: view.exercise },
+              { onSuccess: () => toast("The rules decide again.") },
+            )
+          }
+        >
+          Back to the rules
+        </button>
+      </div>
+    );
+  if (!open)
+    return (
+      <button type="button" className="btn btn-sm mt-2" onClick={() => setOpen(true)}>
+        Overrule
+      </button>
+    );
+  const kinds = view.timed ? TIMED : lastKg === null ? UNLOADED : LOADED;
+  const near = lastKg === null ? [] : view.loads.filter((l) => l >= lastKg * 0.8 && l <= lastKg * 1.2);
+  const submit = () =>
+    save.mutate(
+      {
+        date: last.date,
+        exercise: view.exercise,
+        kind,
+        ...(loadKg === null || view.timed ? {} : { loadKg }),
+        ...(view.timed ? { seconds } : { reps }),
+        sets,
+        ...(reason.trim() ? { reason: reason.trim() } : {}),
+      },
+      {
+        onSuccess: () => {
+          setOpen(false);
+          toast("Decided. It holds until the lift is logged again.");
+        },
+      },
+    );
+  return (
+    <form
+      className="mt-2 border-t border-hair2 pt-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        submit();
+      }}
+    >
+      <FormProblem text={save.error?.message ?? ""} />
+      <label className="mb-1.5 block text-[12px] font-medium" htmlFor="o-kind">
+        Next time
+        <select
+          id="o-kind"
+          className="input mt-0.5 font-normal"
+          value={kind}
+          onChange={(e) => {
+            const k = e.target.value as DecisionKind;
+            setKind(k);
+            if (lastKg === null) return;
+            if (k === "up-load") setLoad(view.loads.find((l) => l > lastKg) ?? lastKg);
+            else if (k === "down-load") setLoad(view.loads.filter((l) => l < lastKg).at(-1) ?? lastKg);
+            else setLoad(lastKg);
+          }}
+        >
+          {kinds.map((k) => (
+            <option key={k} value={k}>
+              {DECISION_WORDS[k]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <div className="mb-1.5 flex gap-2">
+        {near.length > 0 && !view.timed && (
+          <label className="block text-[12px] font-medium" htmlFor="o-load">
+            Load
+            <select
+              id="o-load"
+              className="input mt-0.5 w-[96px] font-normal"
+              value={String(loadKg ?? "")}
+              onChange={(e) => setLoad(Number(e.target.value))}
+            >
+              {near.map((l) => (
+                <option key={l} value={String(l)}>
+                  {mass(l, units)}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <label className="block text-[12px] font-medium" htmlFor="o-sets">
+          Sets
+          <input
+            id="o-sets"
+            type="number"
+            min={1}
+            max={10}
+            className="input mt-0.5 w-14 font-normal"
+            value={sets}
+            onChange={(e) => setSets(Number(e.target.value))}
+          />
+        </label>
+        <label className="block text-[12px] font-medium" htmlFor="o-work">
+          {view.timed ? "Seconds" : "Reps"}
+          <input
+            id="o-work"
+            type="number"
+            min={1}
+            max={120}
+            className="input mt-0.5 w-16 font-normal"
+            value={view.timed ? seconds : reps}
+            onChange={(e) => (view.timed ? setSeconds : setReps)(Number(e.target.value))}
+          />
+        </label>
+      </div>
+      <label className="mb-2 block text-[12px] font-medium" htmlFor="o-why">
+        Why <span className="font-normal text-ink2">(may stay empty)</span>
+        <input
+          id="o-why"
+          className="input mt-0.5 font-normal"
+          maxLength={200}
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+        />
+      </label>
+      <div className="flex gap-2">
+        <button type="submit" className="btn btn-sm btn-pri" disabled={save.isPending}>
+          Decide
+        </button>
+        <button type="button" className="btn btn-sm" onClick={() => setOpen(false)}>
+          Leave it
+        </button>
+      </div>
+    </form>
+  );
+}

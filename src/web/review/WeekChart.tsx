@@ -1,0 +1,142 @@
+/** Hard sets and stress, planned against done, week by week, with the endurance beside them. */
+import { useMemo } from "react";
+import type { ReviewView } from "../../api/views";
+import Chart, { axisLook, colour, look } from "../charts/Chart";
+import { day, PHASE_NAMES } from "../format";
+
+export default function WeekChart({ view }: { view: ReviewView }) {
+  const option = useMemo(() => {
+    const axis = axisLook();
+    const weeks = view.weeks.map((w) => day(w.monday).split(/\s/).slice(1).join(" "));
+    const bar = (name: string, data: number[], done: boolean, grid: number) => ({
+      name,
+      type: "bar",
+      xAxisIndex: grid,
+      yAxisIndex: grid,
+      data,
+      barMaxWidth: 22,
+      barGap: "10%",
+      color: done ? colour("iron") : colour("panel"),
+      itemStyle: done ? {} : { borderColor: colour("iron"), borderWidth: 1.25, borderType: "dashed" },
+      label: { show: view.weeks.length <= 8, position: "top", fontSize: 11, color: colour("ink2") },
+    });
+    return {
+      ...look(),
+      legend: {
+        top: 0,
+        right: 8,
+        itemWidth: 18,
+        itemHeight: 8,
+        textStyle: { fontSize: 11, color: colour("ink2") },
+      },
+      grid: [
+        { left: 48, right: 12, top: 24, height: 104 },
+        { left: 48, right: 12, top: 166, height: 104 },
+      ],
+      xAxis: [0, 1].map((gridIndex) => ({
+        gridIndex,
+        type: "category" as const,
+        data: weeks,
+        ...axis,
+        axisLabel: { ...axis.axisLabel, show: gridIndex === 1 },
+      })),
+      yAxis: [
+        { gridIndex: 0, name: "hard sets", ...axis, min: 0, splitNumber: 3 },
+        { gridIndex: 1, name: "AU", ...axis, min: 0, splitNumber: 3 },
+      ],
+      series: [
+        bar(
+          "hard sets planned",
+          view.weeks.map((w) => w.planned.hardSets),
+          false,
+          0,
+        ),
+        bar(
+          "hard sets done",
+          view.weeks.map((w) => w.done.hardSets),
+          true,
+          0,
+        ),
+        bar(
+          "strength stress",
+          view.weeks.map((w) => w.done.stress),
+          true,
+          1,
+        ),
+        {
+          name: "endurance load",
+          type: "line",
+          xAxisIndex: 1,
+          yAxisIndex: 1,
+          data: view.weeks.map((w) => Math.round(w.endurance.load)),
+          color: colour("moss-ink"),
+          symbol: "triangle",
+          symbolSize: 8,
+          lineStyle: { width: 1.5 },
+          areaStyle: { color: colour("moss-plan"), opacity: 0.6 },
+          z: 0,
+        },
+      ],
+    };
+  }, [view]);
+  return (
+    <Chart
+      title="Week by week"
+      says="Hard sets planned and done, and strength stress beside the endurance load, by week."
+      option={option}
+      height={300}
+      file="review-weeks"
+      table={
+        <table className="w-full text-left text-[12px] leading-5">
+          <thead>
+            <tr className="text-ink2">
+              {[
+                "Week of",
+                "Phase",
+                "Sessions",
+                "Hard sets",
+                "Minutes",
+                "Strength AU",
+                "Endurance h",
+                "km",
+                "Endurance AU",
+                "Missed",
+              ].map((h) => (
+                <th key={h} className="font-semibold">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {view.weeks.map((w) => (
+              <tr key={w.monday} className="border-b border-hair2">
+                <td>{day(w.monday)}</td>
+                <td>
+                  {PHASE_NAMES[w.phase]}
+                  {w.stepBack ? ", step-back" : ""}
+                </td>
+                <td>
+                  {w.done.sessions} of {w.planned.sessions}
+                </td>
+                <td>
+                  {w.done.hardSets} of {w.planned.hardSets}
+                </td>
+                <td>
+                  {w.done.minutes} of {w.planned.minutes}
+                </td>
+                <td>
+                  {w.done.stress} of {w.planned.stress}
+                </td>
+                <td>{Math.round(w.endurance.minutes / 6) / 10}</td>
+                <td>{Math.round(w.endurance.distanceKm)}</td>
+                <td>{Math.round(w.endurance.load)}</td>
+                <td>{w.missed.join(", ") || "–"}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      }
+    />
+  );
+}

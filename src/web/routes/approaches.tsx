@@ -1,0 +1,507 @@
+/** Approaches: what each school prescribes, as grids; the coach's copies; two compared on a season; who follows what. */
+import { useEffect, useMemo, useState } from "react";
+import { useNavigate, useParams, useSearchParams } from "react-router";
+import { toast } from "sonner";
+import type { FollowBody, PreviewBody } from "../../api/requests";
+import type { ApproachesView, ApproachView } from "../../api/views";
+import type { Approach } from "../../core/athlete/approach";
+import type { Phase } from "../../core/athlete/types";
+import { approachFaults } from "../../core/dose/check";
+import { RULES } from "../../core/rules";
+import { CellForm } from "../approaches/CellForm";
+import { ChangesSheet } from "../approaches/ChangesSheet";
+import { Compare } from "../approaches/Compare";
+import { Follow } from "../approaches/Follow";
+import { Grid, type Place } from "../approaches/Grid";
+import { useChanges } from "../approaches/useChanges";
+import {
+  useApproaches,
+  useCopyApproach,
+  useDeleteApproach,
+  useFollow,
+  useSaveApproach,
+  useSaveClubRules,
+  useSaveFollow,
+  useVersions,
+} from "../data/dose";
+import { useSquad } from "../data/hooks";
+import { PHASE_NAMES } from "../format";
+import { useCurrentRow } from "../ui/Frame";
+import { Field } from "../ui/form";
+import { ICON } from "../ui/glyphs";
+import { Segments } from "../ui/Segments";
+import { Sheet } from "../ui/Sheet";
+import { Failed, Loading } from "../ui/State";
+
+export default function ApproachesRoute() {
+  const approaches = useApproaches();
+  if (approaches.isPending) return <Loading what="the approaches" />;
+  if (approaches.isError)
+    return <Failed error={approaches.error} retry={() => approaches.refetch()} what="The approaches" />;
+  return <View view={approaches.data} />;
+}
+
+type Tab = "grid" | "compare" | "follow";
+const TABS: readonly (readonly [Tab, string])[] = [
+  ["grid", "Grid"],
+  ["compare", "Compare"],
+  ["follow", "Who follows what"],
+];
+
+/** What waits for its preview to be kept. */
+type Waiting =
+  | { what: "approach"; approach: Approach }
+  | { what: "follow"; body: FollowBody }
+  | { what: "rules"; rulesOff: string[] };
+
+function View({ view }: { view: ApproachesView }) {
+  const { approach: asked } = useParams();
+  const [search, setSearch] = useSearchParams();
+  const navigate = useNavigate();
+  const row = useCurrentRow();
+  const squad = useSquad();
+  const tab = TABS.find(([t]) => t === search.get("tab"))?.[0] ?? "grid";
+  const of = view.approaches.find((v) => v.approach.id === asked) ?? view.approaches[0];
+  const follow = useFollow(row?.id ?? "");
+  const [waiting, setWaiting] = useState<Waiting | null>(null);
+  const [note, setNote] = useState("");
+  const changes = useChanges();
+  const save = useSaveApproach();
+  const saveFollow = useSaveFollow(row?.id ?? "");
+  const saveRules = useSaveClubRules();
+  if (!of) return null;
+
+  const everybody = squad.data?.rows.map((r) => r.id) ?? [];
+  const preview = (w: Waiting) => {
+    setWaiting(w);
+    setNote("");
+    const body: PreviewBody =
+      w.what === "approach"
+        ? { approach: w.approach }
+        : w.what === "follow"
+          ? { follow: w.body }
+          : { clubRulesOff: w.rulesOff };
+    const ids =
+      w.what === "approach"
+        ? (view.approaches.find((v) => v.approach.id === w.approach.id)?.users ?? []).map((u) => u.id)
+        : w.what === "follow"
+          ? [row?.id ?? ""]
+          : everybody;
+    void changes.ask(ids, body);
+  };
+  const done = (words: string) => {
+    setWaiting(null);
+    changes.stop();
+    toast(words);
+  };
+  const keep = () => {
+    if (!waiting) return;
+    const fail = (e: Error) => toast.error(e.message);
+    if (waiting.what === "approach")
+      save.mutate(
+        { approach: waiting.approach, ...(note ? { note } : {}) },
+        { onSuccess: () => done(`${waiting.approach.name} is saved as a new version.`), onError: fail },
+      );
+    else if (waiting.what === "follow")
+      saveFollow.mutate(waiting.body, { onSuccess: () => done("Saved. Undo stands in the week view."), onError: fail });
+    else
+      saveRules.mutate(waiting.rulesOff, {
+        onSuccess: () => done("The rules of all athletes are saved."),
+        onError: fail,
+      });
+  };
+  const switchTo = (phase: Phase | "all", approach: string) => {
+    if (!follow.data) return;
+    const { approachByPhase, rulesOff } = follow.data;
+    preview({
+      what: "follow",
+      body:
+        phase === "all"
+          ? { approach, approachByPhase: {}, rulesOff }
+          : { approach: follow.data.approach, approachByPhase: { ...approachByPhase, [phase]: approach }, rulesOff },
+    });
+  };
+  const [a, b] = [
+    search.get("a") ?? follow.data?.approach ?? "layered",
+    search.get("b") ?? (of.approach.id === (follow.data?.approach ?? "layered") ? "heavy-economy" : of.approach.id),
+  ];
+  const go = (next: Record<string, string>) => setSearch({ ...Object.fromEntries(search), ...next }, { replace: true });
+
+  return (
+    <div className="grid h-full grid-cols-[196px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)]">
+      <nav aria-label="Approaches" className="min-h-0 overflow-auto border-r border-hair bg-panel py-3">
+        <h2 className="sec-h px-4">As they ship</h2>
+        {view.approaches
+          .filter((v) => !v.own)
+          .map((v) => (
+            <Entry
+              key={v.approach.id}
+              view={v}
+              here={v === of && tab === "grid"}
+              onOpen={() => navigate(`/approaches/${v.approach.id}`)}
+            />
+          ))}
+        <h2 className="sec-h mt-4 px-4">Your copies</h2>
+        {view.approaches
+          .filter((v) => v.own)
+          .map((v) => (
+            <Entry
+              key={v.approach.id}
+              view={v}
+              here={v === of && tab === "grid"}
+              onOpen={() => navigate(`/approaches/${v.approach.id}`)}
+            />
+          ))}
+        {!view.approaches.some((v) => v.own) && (
+          <p className="px-4 text-[12px] leading-4 text-ink2">
+            None yet. Copy one to change it; the shipped ones stay.
+          </p>
+        )}
+      </nav>
+      <div className="flex min-h-0 min-w-0 flex-col">
+        <div className="flex min-h-[52px] flex-none items-center gap-2 pr-3 pl-4">
+          <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">
+            {tab === "grid"
+              ? of.approach.name
+              : tab === "compare"
+                ? "Two approaches"
+                : `${row?.name ?? "Nobody"} and the rules`}
+          </h1>
+          {tab === "grid" && (
+            <span className="truncate text-[12px] text-ink2">
+              {of.own
+                ? `version ${of.approach.version}, copied from ${nameOf(view, of.approach.basis)}`
+                : "as it ships, read only"}
+            </span>
+          )}
+          <span className="flex-1" />
+          <Segments<Tab> name="What is shown" value={tab} onChange={(t) => go({ tab: t })} options={TABS} />
+        </div>
+        {tab === "grid" && (
+          <Editor
+            key={`${of.approach.id}/${of.approach.version}`}
+            view={of}
+            busy={save.isPending}
+            onSave={(approach) => preview({ what: "approach", approach })}
+          />
+        )}
+        {tab === "compare" && (
+          <Compare
+            id={row?.id ?? ""}
+            name={row?.name ?? ""}
+            approaches={view.approaches}
+            a={a}
+            b={b}
+            onPick={(which, id) => go({ a, b, [which]: id })}
+            onSwitch={switchTo}
+          />
+        )}
+        {tab === "follow" &&
+          (row && follow.data ? (
+            <Follow
+              key={JSON.stringify(follow.data) + row.id}
+              name={row.name}
+              view={follow.data}
+              approaches={view.approaches}
+              onPreview={(body) => preview({ what: "follow", body })}
+              onClubRules={(rulesOff) => preview({ what: "rules", rulesOff })}
+            />
+          ) : (
+            <Loading what="what is followed" />
+          ))}
+      </div>
+      {waiting && changes.state && (
+        <ChangesSheet
+          changes={changes.state}
+          title={
+            waiting.what === "approach"
+              ? `${waiting.approach.name}: what changes`
+              : waiting.what === "follow"
+                ? `${row?.name}: what changes`
+                : `${rulesWords(view.rulesOff, waiting.rulesOff)}: what changes`
+          }
+          save={waiting.what === "approach" ? `Save version ${waiting.approach.version + 1}` : "Save"}
+          saving={save.isPending || saveFollow.isPending || saveRules.isPending}
+          onSave={keep}
+          onClose={() => {
+            changes.stop();
+            setWaiting(null);
+          }}
+        >
+          {waiting.what === "approach" && (
+            <div className="mt-3">
+              <label htmlFor="version-note" className="block text-[12px] font-medium">
+                What this version is about <span className="font-normal text-ink2">(may stay empty)</span>
+              </label>
+              <input
+                id="version-note"
+                className="input"
+                maxLength={200}
+                value={note}
+                onChange={(e) => setNote(e.target.value)}
+              />
+            </div>
+          )}
+        </ChangesSheet>
+      )}
+    </div>
+  );
+}
+
+const nameOf = (view: ApproachesView, id: string): string =>
+  view.approaches.find((v) => v.approach.id === id)?.approach.name ?? id;
+
+function rulesWords(was: readonly string[], is: readonly string[]): string {
+  const differ = [...was.filter((x) => !is.includes(x)), ...is.filter((x) => !was.includes(x))];
+  return differ.map((id) => RULES[id]?.title ?? id).join(", ");
+}
+
+function Entry({ view: v, here, onOpen }: { view: ApproachView; here: boolean; onOpen: () => void }) {
+  const users = v.users.length;
+  return (
+    <button
+      type="button"
+      aria-current={here ? "page" : undefined}
+      onClick={onOpen}
+      className={`relative block w-full px-4 py-1.5 text-left ${here ? "bg-iron-l before:absolute before:inset-y-0 before:left-0 before:w-[3px] before:bg-iron" : "hover:bg-white"}`}
+    >
+      <span className="block font-medium">{v.approach.name}</span>
+      <span className="block text-[12px] leading-4 text-ink2">
+        {users === 0 ? "nobody follows it" : users === 1 ? (v.users[0]?.name ?? "") : `${users} athletes`}
+      </span>
+    </button>
+  );
+}
+
+interface EditorProps {
+  view: ApproachView;
+  busy: boolean;
+  onSave: (a: Approach) => void;
+}
+
+/** The grid with the chosen cell beside it. A shipped approach can be looked at, a copy changed. */
+function Editor({ view: v, busy, onSave }: EditorProps) {
+  const [draft, setDraft] = useState(v.approach);
+  const [at, setAt] = useState<Place>({ stage: "build", column: "squat" });
+  const [sheet, setSheet] = useState<"copy" | "versions" | "remove" | null>(null);
+  const faults = useMemo(() => approachFaults(draft), [draft]);
+  const changed = JSON.stringify(draft) !== JSON.stringify(v.approach);
+  useEffect(() => {
+    if (!changed) return;
+    const warn = (e: BeforeUnloadEvent) => e.preventDefault();
+    window.addEventListener("beforeunload", warn);
+    return () => window.removeEventListener("beforeunload", warn);
+  }, [changed]);
+  const inCell = (p: Place) =>
+    faults.some((f) =>
+      f.path.startsWith(p.column === "week" ? `rows.${p.stage}.perWeek` : `rows.${p.stage}.cells.${p.column}.`),
+    );
+  const first = faults[0];
+  return (
+    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_292px] grid-rows-[minmax(0,1fr)]">
+      <main className="min-w-0 overflow-auto px-4 pb-4">
+        <Grid approach={draft} was={v.approach} at={at} faulty={inCell} onChoose={setAt} />
+        <p className="mt-2 max-w-[92ch] text-[12px] leading-4 text-ink2">
+          RIR is the repetitions in reserve; the last line is the rest, and the tempo where it is not the exercise's
+          own. Sets and sessions: the low end for new lifters and full weeks, the high end for trained ones with room.
+          Repetitions move inside their range by progress. The leading lifts are common practice; what stands beside
+          them, and the layered approach, are our assumptions.
+        </p>
+      </main>
+      <aside className="flex min-h-0 flex-col border-l border-hair bg-panel" aria-label="The chosen cell">
+        <div className="min-h-0 flex-1 overflow-auto">
+          <CellForm approach={draft} at={at} faults={faults} locked={!v.own} onChange={setDraft} />
+          <div className="sec">
+            <h2 className="sec-h">In words</h2>
+            <p className="text-[12px] leading-4">{draft.rows[at.stage].says}.</p>
+          </div>
+          <div className="sec flex-1">
+            <h2 className="sec-h">Who follows it</h2>
+            {v.users.length === 0 ? (
+              <p className="text-[12px] text-ink2">Nobody.</p>
+            ) : (
+              <ul className="text-[12px] leading-5">
+                {v.users.map((u) => (
+                  <li key={u.id}>
+                    {u.name}
+                    {u.phases && (
+                      <span className="text-ink2">
+                        , {u.phases.map((p) => PHASE_NAMES[p].toLowerCase()).join(", ")} only
+                      </span>
+                    )}
+                  </li>
+                ))}
+              </ul>
+            )}
+          </div>
+        </div>
+        <div className="flex flex-none flex-wrap gap-2 border-t border-hair bg-panel p-3">
+          {v.own ? (
+            <>
+              {first && (
+                <p role="alert" className="w-full text-[12px] leading-4 text-brick-ink">
+                  {faults.length === 1 ? "One cell" : `${faults.length} figures`} cannot be kept: {first.expected}.
+                </p>
+              )}
+              <button
+                type="button"
+                className="btn btn-pri"
+                disabled={!changed || faults.length > 0 || busy}
+                onClick={() => onSave(draft)}
+              >
+                See what changes
+              </button>
+              <button type="button" className="btn" disabled={!changed} onClick={() => setDraft(v.approach)}>
+                {ICON.undo} Discard
+              </button>
+              <button type="button" className="btn btn-sm" onClick={() => setSheet("versions")}>
+                Versions
+              </button>
+              <button type="button" className="btn btn-sm" onClick={() => setSheet("copy")}>
+                Copy
+              </button>
+              <button type="button" className="btn btn-sm" onClick={() => setSheet("remove")}>
+                Remove
+              </button>
+            </>
+          ) : (
+            <button type="button" className="btn btn-pri" onClick={() => setSheet("copy")}>
+              Make a copy to change
+            </button>
+          )}
+        </div>
+      </aside>
+      {sheet === "copy" && <CopySheet view={v} onClose={() => setSheet(null)} />}
+      {sheet === "versions" && (
+        <VersionsSheet
+          id={v.approach.id}
+          onClose={() => setSheet(null)}
+          onTake={(a) => {
+            setDraft({ ...a, version: v.approach.version });
+            setSheet(null);
+          }}
+        />
+      )}
+      {sheet === "remove" && <RemoveSheet view={v} onClose={() => setSheet(null)} />}
+    </div>
+  );
+}
+
+function CopySheet({ view: v, onClose }: { view: ApproachView; onClose: () => void }) {
+  const [name, setName] = useState(`${v.approach.name}, ours`);
+  const copy = useCopyApproach();
+  const navigate = useNavigate();
+  return (
+    <Sheet
+      open
+      onClose={onClose}
+      title={`Copy ${v.approach.name}`}
+      note="The copy is yours to change; every saved change is a version that can be brought back."
+    >
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          copy.mutate(
+            { basis: v.approach.id, name: name.trim() },
+            {
+              onSuccess: ({ id }) => {
+                onClose();
+                navigate(`/approaches/${id}`);
+              },
+            },
+          );
+        }}
+      >
+        <Field id="copy-name" label="Name" error={copy.error?.message}>
+          <input
+            id="copy-name"
+            className="input"
+            maxLength={60}
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+          />
+        </Field>
+        <div className="mt-3 flex justify-end">
+          <button type="submit" className="btn btn-pri" disabled={copy.isPending || name.trim() === ""}>
+            Copy
+          </button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}
+
+function VersionsSheet({ id, onClose, onTake }: { id: string; onClose: () => void; onTake: (a: Approach) => void }) {
+  const versions = useVersions(id, true);
+  return (
+    <Sheet
+      open
+      onClose={onClose}
+      title="Versions"
+      note="Bringing one back puts it into the grid; it is kept as a new version once you save."
+    >
+      {versions.isPending ? (
+        <Loading what="the versions" />
+      ) : versions.isError ? (
+        <Failed error={versions.error} retry={() => versions.refetch()} what="The versions" />
+      ) : (
+        <ul>
+          {versions.data.map((x, i) => (
+            <li key={x.approach.version} className="flex items-center gap-3 border-b border-hair2 py-2 last:border-b-0">
+              <span className="w-8 font-semibold">{x.approach.version}</span>
+              <span className="min-w-0 flex-1 text-[12px] leading-4">
+                {x.note || "no note"}
+                <span className="block text-ink2">{x.at.slice(0, 16).replace("T", " ")}</span>
+              </span>
+              {i === 0 ? (
+                <span className="text-[12px] text-ink2">in use</span>
+              ) : (
+                <button type="button" className="btn btn-sm" onClick={() => onTake(x.approach)}>
+                  Bring back
+                </button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+    </Sheet>
+  );
+}
+
+function RemoveSheet({ view: v, onClose }: { view: ApproachView; onClose: () => void }) {
+  const remove = useDeleteApproach();
+  const navigate = useNavigate();
+  return (
+    <Sheet open onClose={onClose} title={`Remove ${v.approach.name}?`}>
+      <p className="mb-3">
+        Its {v.approach.version} version{v.approach.version === 1 ? "" : "s"} go with it, and cannot be brought back.
+        {v.users.length > 0 ? " Somebody follows it: choose another for them first." : ""}
+      </p>
+      {remove.error && (
+        <p role="alert" className="mb-2 text-[12px] text-brick-ink">
+          {remove.error.message}
+        </p>
+      )}
+      <div className="flex justify-end gap-2">
+        <button type="button" className="btn" onClick={onClose}>
+          Keep it
+        </button>
+        <button
+          type="button"
+          className="btn btn-pri"
+          disabled={remove.isPending || v.users.length > 0}
+          onClick={() =>
+            remove.mutate(v.approach.id, {
+              onSuccess: () => {
+                onClose();
+                navigate("/approaches");
+              },
+            })
+          }
+        >
+          Remove
+        </button>
+      </div>
+    </Sheet>
+  );
+}

@@ -1,0 +1,257 @@
+/** Lifts: what was lifted, what it said each time, what comes next and why, and the rungs climbed. */
+import { lazy, Suspense } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import type { LiftRow, LiftView } from "../../api/views";
+import { useLift, useLifts } from "../data/dose";
+import { day, dayAndYear, LABEL_NAMES, mass, textIn, type Units } from "../format";
+import { Overrule } from "../lifts/Overrule";
+import { DECISION_WORDS } from "../lifts/words";
+import { PatternTile } from "../section/parts";
+import { bandOf } from "../section/patterns";
+import { useUnits } from "../ui/Frame";
+import { WarnIcon } from "../ui/glyphs";
+import { useKeys } from "../ui/keys";
+import { PlateStack } from "../ui/Plates";
+import { Empty, Failed, Loading } from "../ui/State";
+import { Asked, WhyList } from "../ui/Why";
+
+const LiftChart = lazy(() => import("../lifts/LiftChart"));
+
+export default function LiftsRoute() {
+  const { id = "", exercise } = useParams();
+  const lifts = useLifts(id);
+  if (lifts.isPending) return <Loading what="the lifts" />;
+  if (lifts.isError) return <Failed error={lifts.error} retry={() => lifts.refetch()} what="The lifts" />;
+  if (lifts.data.length === 0)
+    return (
+      <Empty title="Nothing lifted yet">
+        <p className="mb-3">A lift has its page once it is logged on the floor, or came with an athlete file.</p>
+        <Link className="btn" to={`/a/${id}/session`}>
+          Open the next session
+        </Link>
+      </Empty>
+    );
+  return <Both id={id} rows={lifts.data} exercise={exercise ?? lifts.data[0]?.exercise ?? ""} />;
+}
+
+function Both({ id, rows, exercise }: { id: string; rows: LiftRow[]; exercise: string }) {
+  const units = useUnits();
+  const navigate = useNavigate();
+  const lift = useLift(id, exercise);
+  const at = rows.findIndex((r) => r.exercise === exercise);
+  const step = (by: 1 | -1) => {
+    const to = rows[at + by];
+    if (to) navigate(`/a/${id}/lifts/${to.exercise}`);
+  };
+  useKeys("view", [
+    { key: "ArrowUp", label: "", run: () => step(-1), bar: true },
+    { key: "ArrowDown", label: "lift", run: () => step(1), bar: true },
+  ]);
+  return (
+    <div className="grid h-full grid-cols-[232px_minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)]">
+      <nav aria-label="Lifts" className="min-h-0 overflow-auto border-r border-hair bg-panel py-2">
+        {rows.map((r) => (
+          <Link
+            key={r.exercise}
+            to={`/a/${id}/lifts/${r.exercise}`}
+            aria-current={r.exercise === exercise ? "page" : undefined}
+            className={`relative flex gap-2 px-3 py-1.5 leading-4 ${r.exercise === exercise ? "bg-iron-l before:absolute before:inset-y-0 before:left-0 before:w-[3px] before:bg-iron" : "hover:bg-white"}`}
+          >
+            <PatternTile id={bandOf(r.pattern)} size={16} />
+            <span className="min-w-0 flex-1">
+              <span className="block truncate font-medium">{r.name}</span>
+              <span className="block text-[12px] text-ink2">
+                {r.times} × · {day(r.last)}
+              </span>
+            </span>
+            <span className="text-right text-[12px] text-ink2">
+              {r.e1rmKg !== null && (
+                <span className="num block font-semibold text-ink">{mass(Math.round(r.e1rmKg), units)}</span>
+              )}
+              {r.rising && <WarnIcon size={12} />}
+            </span>
+          </Link>
+        ))}
+      </nav>
+      {lift.isPending ? (
+        <Loading what="the lift" />
+      ) : lift.isError ? (
+        <Failed error={lift.error} retry={() => lift.refetch()} what="The lift" />
+      ) : (
+        <Page view={lift.data} units={units} />
+      )}
+    </div>
+  );
+}
+
+function Page({ view, units }: { view: LiftView; units: Units }) {
+  const last = view.entries.at(-1);
+  return (
+    <>
+      <main className="min-w-0 overflow-auto px-4 pb-4">
+        <div className="flex min-h-[52px] items-center gap-3">
+          <h1 className="text-[18px] leading-6 font-[650]">{view.name}</h1>
+          <span className="text-ink2">
+            {view.entries.length} session{view.entries.length === 1 ? "" : "s"}
+            {last ? `, last on ${day(last.date)}` : ""}
+          </span>
+          <span className="flex-1" />
+          <Link className="btn btn-sm" to={`/library/${view.exercise}`}>
+            Its sheet
+          </Link>
+        </div>
+        {view.rising && (
+          <p className="mb-2 flex gap-1.5 rounded-[3px] border border-brick bg-brick-l p-2 text-[12px] leading-4 text-brick-ink">
+            <WarnIcon /> Pain rose over three sessions: {view.rising.join(", ")} of 10. No increase; ask, and see a
+            physiotherapist if it lasts or returns.
+          </p>
+        )}
+        <Suspense fallback={<div className="h-[258px]" />}>
+          <LiftChart view={view} units={units} />
+        </Suspense>
+        <h2 className="mt-4 mb-1 text-[13px] font-semibold">Every time, and what it said about the next</h2>
+        <table className="w-full border-collapse text-left text-[12px] leading-4">
+          <thead>
+            <tr className="h-6 text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
+              <th className="w-[88px] font-semibold">Day</th>
+              <th className="font-semibold">Asked</th>
+              <th className="font-semibold">Lifted</th>
+              <th className="w-12 font-semibold">Pain</th>
+              {view.entries.some((e) => e.sides) && <th className="w-[104px] font-semibold">Left / right</th>}
+              <th className="w-[40%] font-semibold">Decision</th>
+            </tr>
+          </thead>
+          <tbody>
+            {[...view.entries].reverse().map((e) => (
+              <tr key={e.date} className="border-b border-hair2 align-top" data-testid="lift-entry" data-date={e.date}>
+                <td className="py-1.5">{day(e.date)}</td>
+                <td className="py-1.5 pr-2">{textIn(e.asked, units)}</td>
+                <td className="py-1.5 pr-2 font-medium">{e.text}</td>
+                <td className={`py-1.5 ${(e.item.pain ?? 0) >= 3 ? "font-semibold text-brick-ink" : ""}`}>
+                  {e.item.pain ?? "–"}
+                </td>
+                {view.entries.some((x) => x.sides) && (
+                  <td className="py-1.5">
+                    {e.sides ? (
+                      <>
+                        {e.sides.left} / {e.sides.right}
+                        {e.sides.action !== "even" && (
+                          <span className="text-brick-ink">
+                            {" "}
+                            {Math.round(e.sides.pct)}%{e.sides.action === "act" ? ", acted on" : ", watched"}
+                          </span>
+                        )}
+                      </>
+                    ) : (
+                      "–"
+                    )}
+                  </td>
+                )}
+                <td className="py-1.5">
+                  <b className="font-semibold">
+                    {DECISION_WORDS[e.decision.kind]}
+                    {e.decision.byCoach ? ", your decision" : ""}
+                  </b>{" "}
+                  <Asked reasons={e.decision.why} className="text-left text-ink2">
+                    {textIn(
+                      e.decision.why
+                        .slice(0, 2)
+                        .map((w) => w.text)
+                        .join(" "),
+                      units,
+                    )}
+                  </Asked>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </main>
+      <aside className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel" aria-label="What comes next">
+        {view.current && (
+          <div className="sec">
+            <h2 className="sec-h">Estimated 1RM</h2>
+            <p className="num text-[32px] leading-9 font-semibold">
+              {mass(Math.round(view.current.kg * 10) / 10, units)}
+            </p>
+            <p className="text-[12px] leading-4 text-ink2">
+              give or take {Math.round(view.current.unsurePct)}%, from {day(view.current.date)}; estimates fade after
+              six weeks
+            </p>
+          </div>
+        )}
+        <div className="sec">
+          <h2 className="sec-h">Next step</h2>
+          {view.next ? (
+            <>
+              <p className="text-[12px] text-ink2">
+                <Link className="link" to={`/a/${view.id}/session/${view.next.date}/${view.next.label}`}>
+                  {day(view.next.date)}, {LABEL_NAMES[view.next.label]}
+                </Link>
+              </p>
+              <p className="num text-[22px] leading-7 font-semibold" data-testid="next-step">
+                {view.next.sets} ×{" "}
+                {view.next.seconds !== null
+                  ? `${view.next.seconds} s`
+                  : `${view.next.repsLow !== null && view.next.repsLow !== view.next.reps ? `${view.next.repsLow}–` : ""}${view.next.reps}`}
+                {view.next.loadKg !== null ? ` @ ${mass(view.next.loadKg, units)}` : ""}
+              </p>
+              <p className="mb-2 flex items-center gap-2 text-[12px] text-ink2">
+                {view.next.rir} in reserve
+                {view.next.perSideKg.length > 0 && <PlateStack perSideKg={view.next.perSideKg} />}
+                {view.next.decision && (
+                  <b className="font-semibold text-ink">
+                    {DECISION_WORDS[view.next.decision.kind]}
+                    {view.next.decision.byCoach ? ", your decision" : ""}
+                  </b>
+                )}
+              </p>
+              <WhyList reasons={view.next.why} />
+            </>
+          ) : (
+            <p className="text-[12px] leading-4">
+              No planned session takes it. {last ? `The last log said: ${DECISION_WORDS[last.decision.kind]}.` : ""}
+            </p>
+          )}
+          <Overrule key={`${view.exercise}${last?.date}`} view={view} units={units} />
+        </div>
+        {view.ladder && (
+          <div className="sec">
+            <h2 className="sec-h">
+              Its ladder <span className="font-normal">{view.ladder.because}</span>
+            </h2>
+            <ol className="flex flex-col-reverse text-[12px] leading-4">
+              {view.ladder.rungs.map((r, i) => (
+                <li
+                  key={r.exercise}
+                  className={`flex items-center gap-2 border-b border-hair2 py-1 ${r.open ? "" : "text-ink2"}`}
+                  style={{ paddingLeft: `${i * 3}px` }}
+                >
+                  <span
+                    className={`inline-block h-[9px] w-[9px] flex-none rounded-full border border-ground ${r.here ? "bg-iron" : r.times > 0 ? "bg-hair" : "bg-panel"}`}
+                  />
+                  {r.times > 0 ? (
+                    <Link className="link min-w-0 flex-1 truncate" to={`/a/${view.id}/lifts/${r.exercise}`}>
+                      {r.name}
+                    </Link>
+                  ) : (
+                    <span className="min-w-0 flex-1 truncate">{r.name}</span>
+                  )}
+                  <span className="flex-none text-ink2">
+                    {r.here ? "stands here" : r.times > 0 && r.first ? `from ${dayAndYear(r.first).slice(-8)}` : ""}
+                  </span>
+                </li>
+              ))}
+            </ol>
+          </div>
+        )}
+        <div className="sec flex-1">
+          <p className="text-[12px] leading-4 text-ink2">
+            Estimates say what was lifted, not what will hold. They do not replace a qualified person on the floor; no
+            1RM test without supervision.
+          </p>
+        </div>
+      </aside>
+    </>
+  );
+}

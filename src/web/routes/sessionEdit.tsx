@@ -1,0 +1,327 @@
+/** A session made by hand: order, pairs, exercises, doses, notes; what it comes to is worked out beside it at every change. */
+import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { toast } from "sonner";
+import type { EditPreview, LibraryView, SessionView } from "../../api/views";
+import { previewEdit, useSaveEdit } from "../data/dose";
+import { useSession } from "../data/hooks";
+import { useLibrary } from "../data/intake";
+import {
+  begin,
+  fromTemplate,
+  itemsOf,
+  labelsOf,
+  linkedAt,
+  moved,
+  redone,
+  rowFor,
+  rowsOf,
+  step,
+  undone,
+  without,
+} from "../editor/draft";
+import { EditRow } from "../editor/EditRow";
+import { Picker } from "../editor/Picker";
+import { CopySheet, TemplatesSheet } from "../editor/sheets";
+import { day, duration, sessionName, time } from "../format";
+import { SessionAnchor, TimeBar } from "../session/Drawn";
+import { useUnits } from "../ui/Frame";
+import { ICON, WarnIcon } from "../ui/glyphs";
+import { useKeys } from "../ui/keys";
+import { Failed, Loading } from "../ui/State";
+
+export default function SessionEditRoute() {
+  const { id = "", date = "", label = "" } = useParams();
+  const session = useSession(id, date, label);
+  const library = useLibrary();
+  if (session.isPending || library.isPending) return <Loading what="the session" />;
+  if (session.isError) return <Failed error={session.error} retry={() => session.refetch()} what="The session" />;
+  if (library.isError) return <Failed error={library.error} retry={() => library.refetch()} what="The library" />;
+  if (!session.data.time)
+    return (
+      <div className="p-6">
+        <p className="mb-3">This session is past, and stays as it was lifted.</p>
+        <Link className="btn" to={`/a/${id}/session/${date}/${label}`}>
+          Back to its sheet
+        </Link>
+      </div>
+    );
+  return <Editor key={`${id}${date}${label}`} view={session.data} library={library.data} />;
+}
+
+/** Waits until the hand rests, then asks; an answer that comes late is let go. */
+function usePreviewOf(view: SessionView, items: ReturnType<typeof itemsOf>, note: string) {
+  const [state, setState] = useState<{ preview: EditPreview | null; busy: boolean; fault: string | null }>({
+    preview: null,
+    busy: true,
+    fault: null,
+  });
+  const turn = useRef(0);
+  const body = JSON.stringify({ items, ...(note ? { note } : {}) });
+  useEffect(() => {
+    const mine = ++turn.current;
+    setState((s) => ({ ...s, busy: true }));
+    const timer = setTimeout(() => {
+      previewEdit(view.id, view.date, view.label, JSON.parse(body)).then(
+        (preview) => turn.current === mine && setState({ preview, busy: false, fault: null }),
+        (e: Error) => turn.current === mine && setState((s) => ({ ...s, busy: false, fault: e.message })),
+      );
+    }, 200);
+    return () => clearTimeout(timer);
+  }, [body, view.id, view.date, view.label]);
+  return state;
+}
+
+function Editor({ view, library }: { view: SessionView; library: LibraryView }) {
+  const units = useUnits();
+  const navigate = useNavigate();
+  const [steps, setSteps] = useState(() => begin(rowsOf(view)));
+  const [note, setNote] = useState(view.edit?.note ?? "");
+  const [sheet, setSheet] = useState<"copy" | "templates" | null>(null);
+  const rows = steps.now;
+  const put = (next: typeof rows) => setSteps((s) => step(s, next));
+  const items = useMemo(() => itemsOf(rows), [rows]);
+  const { preview, busy, fault } = usePreviewOf(view, items, note);
+  const save = useSaveEdit(view.id, view.date, view.label);
+  const labels = labelsOf(rows);
+  const changed = steps.past.length > 0 || note !== (view.edit?.note ?? "");
+  const back = `/a/${view.id}/session/${view.date}/${view.label}`;
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  useEffect(() => {
+    if (!changed) return;
+    const warn = (e: BeforeUnloadEvent) => e.preventDefault();
+    window.addEventListener("beforeunload", warn);
+    return () => window.removeEventListener("beforeunload", warn);
+  }, [changed]);
+  const keep = () =>
+    save.mutate(
+      { items, ...(note.trim() ? { note: note.trim() } : {}) },
+      {
+        onSuccess: () => {
+          toast("Kept. The planner leaves this session as you made it.");
+          navigate(back);
+        },
+        onError: (e) => toast.error(e.message),
+      },
+    );
+  useKeys("view", [
+    { key: "ctrl+z", label: "undo", run: () => setSteps(undone), bar: true },
+    { key: "ctrl+y", label: "redo", run: () => setSteps(redone) },
+  ]);
+  const shown = preview?.session ?? null;
+  const wrong = fault ?? preview?.fault ?? null;
+  return (
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)]">
+      <main className="flex min-w-0 flex-col">
+        <div className="flex min-h-[52px] flex-none items-center gap-2 pr-3 pl-4">
+          <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">
+            {sessionName(view.label, view.emphasis)}, by hand
+          </h1>
+          <span className="truncate text-ink2">
+            {day(view.date)} {time(view.start)}, {view.place}
+          </span>
+          <span className="flex-1" />
+          <button
+            type="button"
+            className="btn btn-sq"
+            aria-label="Undo"
+            disabled={steps.past.length === 0}
+            onClick={() => setSteps(undone)}
+          >
+            {ICON.undo}
+          </button>
+          <button
+            type="button"
+            className="btn btn-sq"
+            aria-label="Redo"
+            disabled={steps.future.length === 0}
+            onClick={() => setSteps(redone)}
+          >
+            {ICON.redo}
+          </button>
+          <button type="button" className="btn" onClick={() => setSheet("templates")}>
+            Templates
+          </button>
+          <button
+            type="button"
+            className="btn"
+            disabled={changed}
+            title={changed ? "Keep it first" : ""}
+            onClick={() => setSheet("copy")}
+          >
+            Copy to others
+          </button>
+        </div>
+        <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">
+          <div className="grid grid-cols-[26px_38px_minmax(0,1fr)_46px_96px_48px_86px_58px_62px] gap-1.5 pb-1 text-[12px] font-semibold text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
+            <span />
+            <span>Pair</span>
+            <span>Exercise</span>
+            <span className="text-center">Sets</span>
+            <span className="text-center">Reps</span>
+            <span className="text-center">RIR</span>
+            <span className="text-center">Load, {units.massUnit}</span>
+            <span className="text-center">Rest, s</span>
+            <span />
+          </div>
+          <DndContext
+            sensors={sensors}
+            collisionDetection={closestCenter}
+            onDragEnd={({ active, over }) => {
+              const from = rows.findIndex((r) => r.key === active.id);
+              const to = rows.findIndex((r) => r.key === over?.id);
+              if (from >= 0 && to >= 0 && from !== to) put(moved(rows, from, to));
+            }}
+          >
+            <SortableContext items={rows.map((r) => r.key)} strategy={verticalListSortingStrategy}>
+              <ol>
+                {rows.map((r, at) => (
+                  <EditRow
+                    key={r.key}
+                    row={r}
+                    at={at}
+                    label={labels[at] ?? ""}
+                    count={rows.length}
+                    exercise={library.exercises.find((e) => e.id === r.exercise)}
+                    made={shown?.items.find((i) => i.exercise === r.exercise) ?? null}
+                    exercises={library.exercises}
+                    units={units}
+                    onChange={(next) => put(rows.map((x, i) => (i === at ? next : x)))}
+                    onLink={(linked) => put(linkedAt(rows, at, linked))}
+                    onRemove={() => put(without(rows, at))}
+                  />
+                ))}
+              </ol>
+            </SortableContext>
+          </DndContext>
+          <div className="mt-3 flex items-center gap-3">
+            <Picker
+              exercises={library.exercises.filter((e) => !rows.some((r) => r.exercise === e.id))}
+              label="Add an exercise"
+              className="btn"
+              onPick={(e) => put([...rows, rowFor(e)])}
+            >
+              {ICON.plus} Add an exercise
+            </Picker>
+            <span className="text-[12px] text-ink2">
+              An empty load is worked out by the rules. Arrow keys walk the fields; the handle moves a row, also with
+              Space and arrows.
+            </span>
+          </div>
+          <label className="mt-3 block text-[12px] font-medium" htmlFor="session-note">
+            Note on the whole session
+            <textarea
+              id="session-note"
+              className="input mt-0.5 h-14 resize-none py-1 font-normal"
+              maxLength={600}
+              value={note}
+              onChange={(e) => setNote(e.target.value)}
+            />
+          </label>
+        </div>
+      </main>
+      <aside className="flex min-h-0 flex-col border-l border-hair bg-panel" aria-label="What it comes to">
+        <div className="min-h-0 flex-1 overflow-auto">
+          <div className={`sec ${busy ? "opacity-60" : ""}`}>
+            <h2 className="sec-h">
+              What it comes to <span className="font-normal">{busy ? "working out…" : ""}</span>
+            </h2>
+            {shown ? (
+              <>
+                <p className="num text-[22px] leading-7 font-semibold" data-testid="edit-minutes">
+                  {duration(shown.minutes)}{" "}
+                  <span className="text-[13px] font-normal text-ink2">of {duration(shown.windowMinutes)}</span>
+                </p>
+                <p className="text-[12px] text-ink2">
+                  {shown.items.reduce((a, i) => a + i.sets, 0)} sets, {shown.stress} AU
+                </p>
+                <TimeBar view={shown} />
+              </>
+            ) : (
+              !wrong && <p className="text-[12px] text-ink2">Working out the loads and the time.</p>
+            )}
+            {wrong && (
+              <p
+                role="alert"
+                className="mt-2 flex gap-1.5 rounded-[3px] border border-brick bg-brick-l p-2 text-[12px] leading-4 text-brick-ink"
+              >
+                <WarnIcon /> {wrong}
+              </p>
+            )}
+          </div>
+          {shown && (
+            <div className="sec">
+              <h2 className="sec-h">Anchor</h2>
+              <SessionAnchor view={shown} />
+            </div>
+          )}
+          <div className="sec flex-1">
+            <h2 className="sec-h">To know before you keep it</h2>
+            {preview && preview.warnings.length > 0 ? (
+              <ul className="space-y-1.5 text-[12px] leading-4">
+                {preview.warnings.map((w) => (
+                  <li key={w} className="flex gap-1.5">
+                    <WarnIcon size={12} /> {w}
+                  </li>
+                ))}
+              </ul>
+            ) : (
+              <p className="text-[12px] text-ink2">Nothing against it.</p>
+            )}
+            <ul className="mt-3 space-y-1.5 text-[12px] leading-4 text-ink2">
+              {(shown ?? view).cautions.map((c) => (
+                <li key={c}>{c}</li>
+              ))}
+            </ul>
+          </div>
+        </div>
+        <div className="flex flex-none flex-wrap gap-2 border-t border-hair bg-panel p-3">
+          <button
+            type="button"
+            className="btn btn-pri"
+            disabled={!changed || busy || wrong !== null || save.isPending}
+            onClick={keep}
+          >
+            {save.isPending ? "Keeping…" : "Keep"}
+          </button>
+          <Link className="btn" to={back}>
+            {changed ? "Discard" : "Back"}
+          </Link>
+          {view.edit && (
+            <button
+              type="button"
+              className="btn btn-sm"
+              disabled={save.isPending}
+              onClick={() =>
+                save.mutate(null, {
+                  onSuccess: () => {
+                    toast("The planner makes this session again.");
+                    navigate(back);
+                  },
+                })
+              }
+            >
+              Back to the planner
+            </button>
+          )}
+        </div>
+      </aside>
+      {sheet === "templates" && (
+        <TemplatesSheet
+          items={items}
+          onClose={() => setSheet(null)}
+          onTake={(t) => {
+            put(fromTemplate(t));
+            setSheet(null);
+          }}
+        />
+      )}
+      {sheet === "copy" && <CopySheet view={view} onClose={() => setSheet(null)} />}
+    </div>
+  );
+}
