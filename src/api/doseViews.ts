@@ -7,7 +7,6 @@ import type { LiftEntry, LiftStory } from "../core/lift";
 import type { LiftChange, ReviewWeek, Share, Sums } from "../core/review";
 import type { PhaseTally } from "../core/tally";
 import type { Why } from "../core/why";
-import type { SessionView } from "./views";
 
 export interface ApproachView {
   approach: Approach;
@@ -48,14 +47,6 @@ export interface FollowView {
   approachByPhase: Partial<Record<Phase, string>>;
   rulesOff: string[];
   clubRulesOff: string[];
-}
-
-/** A session as it would be by hand. */
-export interface EditPreview {
-  session: SessionView | null;
-  /** What the coach should know before it is kept. */
-  warnings: string[];
-  fault: string | null;
 }
 
 export interface TemplateView {

@@ -154,6 +154,11 @@ export const editBody = z.strictObject({
 export const copyEditBody = z.strictObject({ to: z.array(textSchema).min(1).max(200) });
 export const templateBody = z.strictObject({ name: textSchema.max(80), items: sessionEditSchema.shape.items });
 export const overruleBody = overruleSchema;
+export const nextDayBody = z.strictObject({
+  date: dateSchema,
+  exercise: idSchema,
+  pain: z.number().min(0).max(10),
+});
 export const reviewBody = z.strictObject({
   start: dateSchema,
   end: dateSchema,

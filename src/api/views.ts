@@ -293,6 +293,14 @@ export interface SessionView {
   edit: SessionEdit | null;
 }
 
+/** A session as it would be by hand. */
+export interface EditPreview {
+  session: SessionView | null;
+  /** What the coach should know before it is kept. */
+  warnings: string[];
+  fault: string | null;
+}
+
 export interface AthleteView {
   id: string;
   revision: number;

@@ -5,7 +5,7 @@ import { activeAreas, safetyGate } from "./athlete/gate";
 import { isOn } from "./athlete/switches";
 import type { Athlete, Emphasis, Label, Place, StrengthLog } from "./athlete/types";
 import { type DatedWindow, placeById } from "./athlete/windows";
-import { dayNumber, type IsoDate, laterOf } from "./dates";
+import { addDays, dayNumber, type IsoDate, laterOf } from "./dates";
 import { descentWork } from "./descents";
 import { sessionDose } from "./dose/dose";
 import { makeableLoads } from "./dose/loads";
@@ -230,6 +230,7 @@ export function choiceContexts(
     const unloaded = day.loading === "bodyweight" || day.loading === "mobility";
     const nothingNew = noNewWork(athlete, day, week);
     const nothingSlow = noSlowWork(athlete, day);
+    const lightHinge = isOn(athlete, "sport.row-hinge") ? longRowingNext(athlete, day.date) : null;
     const { build } = approachFor(athlete, day.phase);
     const forStrength = !unloaded && FOR_STRENGTH.includes(day.emphasis) && build !== "ladders";
     const descent = isOn(athlete, "descent.prep") && !unloaded ? descentWork(athlete, day.date) : null;
@@ -241,6 +242,7 @@ export function choiceContexts(
       descent?.id ?? "",
       nothingNew,
       nothingSlow,
+      lightHinge,
       areas.join(" "),
       gate.training,
       gate.minRir,
@@ -270,6 +272,7 @@ export function choiceContexts(
       block: { now: basis.now, before: basis.before, earlier: basis.earlier },
       nothingNew,
       nothingSlow,
+      lightHinge,
       memo: new Map(),
     };
     contexts.set(key, made);
@@ -303,6 +306,14 @@ function noSlowWork(athlete: Athlete, day: SeasonDay): string | null {
   const from = dayNumber(day.date);
   const near = Array.from({ length: FIRST_TIME.beforeKey + 1 }, (_, i) => from + i).some((n) => days.has(n));
   return near ? `slow-lowering work for the first time needs ${FIRST_TIME.beforeKey} days before a key session` : null;
+}
+
+/** Rowers protect the back: no heavy hinge the day before long rowing (handbook 18) [trade]. */
+function longRowingNext(athlete: Athlete, date: IsoDate): string | null {
+  if (athlete.athlete.sport !== "row") return null;
+  const next = addDays(date, 1);
+  const long = athlete.endurance.some((e) => e.date === next && e.sport === "row" && e.kind === "long");
+  return long ? "long rowing tomorrow: the hinge stays light" : null;
 }
 
 /** Why nothing may go up in this week; null where it may (handbook 13, rule 6). */

@@ -1,5 +1,6 @@
 /** One week of the plan: what each session would be in each window, the exact fit, and the depth limits. */
 import { AREA_WORDS } from "./athlete/gate";
+import { isOn } from "./athlete/switches";
 import { type Athlete, isRoutine, type Label, type LockedSession, SET_OFF, type SessionKind } from "./athlete/types";
 import { type DatedWindow, windowsOfWeek } from "./athlete/windows";
 import { addDays, dayLabel, dayNumber, type IsoDate, minutesOf, timeOf } from "./dates";
@@ -203,6 +204,7 @@ export function planWeek(input: WeekInput): PlanWeek {
       ...week.why,
       ...weekWhy(week, wanted.length, input.done.size),
       ...setOffWarnings(athlete, week),
+      ...packWarnings(athlete, week),
       ...skipped.map((c) => why("week.skip", `${LABEL_WORDS[c.label]} is skipped: ${c.reason}.`)),
       ...roomWhy(week, asked.length, wanted.length),
       why("fit.place", `Least cost of ${fit.weighed} placements.`),
@@ -251,6 +253,40 @@ export function setOffWarnings(athlete: Athlete, week: SeasonWeek): Why[] {
       ? [why("gate.set-off", `Near what set the ${AREA_WORDS[a.area]} off before (${what}): ${text} this week.`)]
       : [];
   });
+}
+
+/** Pack by 2 kg or ascent by 10% a week, never both (handbook 9) [trade]. */
+const PACK = { kg: 2, ascentPct: 10 };
+
+/** Says where a hiker's pack or ascent rises faster than is usual. */
+export function packWarnings(athlete: Athlete, week: SeasonWeek): Why[] {
+  if (athlete.athlete.sport !== "hike" || !isOn(athlete, "sport.pack")) return [];
+  const of = (from: IsoDate) => {
+    const inside = athlete.endurance.filter((e) => e.date >= from && e.date <= addDays(from, 6));
+    return {
+      pack: Math.max(0, ...inside.map((e) => e.packKg ?? 0)),
+      ascent: inside.reduce((a, e) => a + (e.ascentM ?? 0), 0),
+    };
+  };
+  const [before, now] = [of(addDays(week.start, -7)), of(week.start)];
+  if (before.ascent === 0 && before.pack === 0) return [];
+  const kg = now.pack - before.pack;
+  const pct = before.ascent > 0 ? (now.ascent / before.ascent - 1) * 100 : 0;
+  if (kg > PACK.kg)
+    return [
+      why(
+        "sport.pack",
+        `The pack rises by ${Math.round(kg * 10) / 10} kg this week; ${PACK.kg} kg at a time is usual.`,
+      ),
+    ];
+  if (kg > 0 && pct > PACK.ascentPct)
+    return [
+      why(
+        "sport.pack",
+        `Pack and ascent both rise this week (${Math.round(kg * 10) / 10} kg, ${Math.round(pct)}%): one at a time.`,
+      ),
+    ];
+  return [];
 }
 
 function depthFactor(week: SeasonWeek): { factor: number; text: string } {

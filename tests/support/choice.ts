@@ -35,6 +35,7 @@ export function choiceFor(athlete: Athlete = athleteWith(), more: Partial<Choice
     block: { now: new Set(), before: new Set(), earlier: new Set() },
     nothingNew: null,
     nothingSlow: null,
+    lightHinge: null,
     memo: new Map(),
     ...more,
   };

@@ -188,8 +188,12 @@ describe("finding a load on the floor", () => {
       let found = false;
       for (let i = 0; i < 12 && !found; i++) {
         const can = repsAt((load / max) * 100) ?? 0;
-        const rir = Math.max(0, Math.floor(can) - 5);
-        const next = nextRamp({ loadKg: load, reps: 5, rir }, { reps: 5, rir: 2 }, loads);
+        const reps = Math.max(1, Math.min(5, Math.floor(can)));
+        const next = nextRamp(
+          { loadKg: load, reps, rir: Math.max(0, Math.floor(can) - 5) },
+          { reps: 5, rir: 2 },
+          loads,
+        );
         expect(next.loadKg).toBeLessThanOrEqual(load * 1.4 + 1e-9);
         [load, found] = [next.loadKg, next.found];
       }

@@ -8,8 +8,9 @@ export interface RampSet extends MadeLoad {
   reps: number;
 }
 
-/** Each set rises by this share at least, and a found load by this share at most; a reserve above so many says only "too light" [house]. */
-export const RAMP = { rise: 1.2, most: 1.4, sets: 5, tellsUpTo: 4 };
+/** Each set rises by this share at least, and a found load by this share at most; a reserve above so many says only "too light",
+ * and then a quarter more is tried: five reps with five left are at most 75%, so that this stays under 94% [house]. */
+export const RAMP = { rise: 1.2, tooLight: 1.25, most: 1.4, sets: 5, tellsUpTo: 4 };
 
 /**
  * The first sets to try: the lightest load there is, then about a fifth more each time, at the repetitions that are meant, five at most.
@@ -45,8 +46,7 @@ export function nextRamp(
   const max = tried.rir > RAMP.tellsUpTo ? null : estimate(tried.loadKg, tried.reps, tried.rir, formula);
   const percent = percentFor(meant.reps + meant.rir, formula);
   const top = loads.at(-1) ?? tried.loadKg;
-  // Too light to say anything: up by the most.
-  const wanted = max === null || percent === null ? tried.loadKg * RAMP.most : (max * percent) / 100;
+  const wanted = max === null || percent === null ? tried.loadKg * RAMP.tooLight : (max * percent) / 100;
   const under = loads.filter((l) => l <= wanted + 1e-9).at(-1) ?? loads[0] ?? tried.loadKg;
   if (under <= tried.loadKg + 1e-9) return { loadKg: under, found: true };
   const limited = loads.filter((l) => l <= Math.min(wanted, tried.loadKg * RAMP.most) + 1e-9).at(-1) ?? tried.loadKg;

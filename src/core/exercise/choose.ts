@@ -38,6 +38,8 @@ export interface ChoiceContext {
   block: { now: ReadonlySet<string>; before: ReadonlySet<string>; earlier: ReadonlySet<string> };
   /** Nothing new today, with the reason; null where new work may come. */
   nothingNew: string | null;
+  /** Why the hinge stays light today; null where it may be heavy. */
+  lightHinge: string | null;
   /** No slow-lowering work for the first time today, with the reason. */
   nothingSlow: string | null;
   /** Rankings made before in this very context. */

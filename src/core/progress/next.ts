@@ -217,7 +217,7 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
   }
   return (
     fromLog(b, history) ??
-    fromMax(b) ??
+    fromMax(b, history) ??
     (byMax ? null : fromLast(b, history)) ?? {
       ...none,
       ramp: rampSets(q.exercise, q.loading, q.place, q.reps),
@@ -265,20 +265,29 @@ function fromLog(b: Basis, history: readonly History[]): LoadAnswer | null {
 }
 
 /** The first session of a block, or after a layoff: e1RM x percent. */
-function fromMax({ q, c, max, percent, last, missed }: Basis): LoadAnswer | null {
+function fromMax({ q, c, max, percent, last, missed }: Basis, history: readonly History[]): LoadAnswer | null {
   if (!max || percent === null) return null;
   // What the fading of an old estimate has charged already is not charged again.
   const faded = last ? kept(daysBetween(last.date, c.asOf)) : 1;
   const factor = missed ? Math.min(1, missed.factor / faded) : 1;
-  const target = ((max.kg * percent) / 100) * factor;
+  const wanted = ((max.kg * percent) / 100) * factor;
+  // Where nothing may go up, a new block does not either: the load of the last working sets is the most.
+  const before = c.cap
+    ? history.find((h) => askedRir(h, q) < LIGHT_RIR && daysBetween(h.date, c.asOf) <= LAYOFF_DAYS)
+    : undefined;
+  const most = before ? loadOf(before) : undefined;
+  const target = Math.min(wanted, most ?? wanted);
   const estimate = `e1RM ${roundTo(max.kg, 1)} kg (give or take ${Math.round(max.unsurePct)}%)`;
   const share =
     q.percent === null
       ? `${roundTo(percent, 1)}%${beside(q.reps + q.rir)} for ${q.reps} reps with ${q.rir} in reserve`
       : `${roundTo(percent, 1)}%, as the approach says`;
   const less = factor < 1 ? `, less ${Math.round((1 - factor) * 100)}%` : "";
-  const reason = why("load.percent", `${estimate} x ${share}${less} = ${roundTo(target, 1)} kg.`);
-  return { ...answer(q, target, max, missed ? [reason, missed.why] : [reason]), setsLess: missed?.setsLess ?? 0 };
+  const reasons = [why("load.percent", `${estimate} x ${share}${less} = ${roundTo(wanted, 1)} kg.`)];
+  if (missed) reasons.push(missed.why);
+  if (c.cap && target < wanted)
+    reasons.push(c.cap, why("load.progress", `${roundTo(target, 2)} kg, as lifted last, is kept.`));
+  return { ...answer(q, target, max, reasons), setsLess: missed?.setsLess ?? 0 };
 }
 
 /** Lifts that go by reps and reserve alone start a block from what was held last; light and restoring sets say nothing about it. */

@@ -130,7 +130,8 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
   const dose: Dose = r.dose.cells[columnOf(slot.pattern, slot.kind !== "assist")];
   const timed = exercise.unit === "seconds";
   const external = EXTERNAL.includes(loading);
-  const gentle = r.loading === "light" || (!r.heavyOk && r.loading === "full");
+  const lightHinge = exercise.pattern === "hinge" ? r.choice.lightHinge : null;
+  const gentle = r.loading === "light" || (r.loading === "full" && (!r.heavyOk || lightHinge !== null));
   // A hamstring in trouble: 15 or more light repetitions in the first weeks (handbook 3) [trade].
   const spared =
     external && exercise.primary.includes("hamstrings") && r.choice.areas.includes("hamstring") && r.loading === "full";
@@ -161,6 +162,8 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     reasons.push(
       why("choice.trouble", "Trouble at the hamstring: light loads of 15 or more repetitions in the first weeks."),
     );
+  if (lightHinge && external)
+    reasons.push(why("sport.row-hinge", `Rowing: ${lightHinge}, ${LIGHT_RIR} or more in reserve.`));
   const side = exercise.unilateral ? sideFirst(exercise, r.choice) : null;
   if (side) reasons.push(side.why);
   const sets = Math.max(1, (answer.sets ?? wanted) - (answer.setsLess ?? 0));

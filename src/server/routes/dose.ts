@@ -7,6 +7,7 @@ import {
   copyEditBody,
   editBody,
   followBody,
+  nextDayBody,
   overruleBody,
   previewBody,
   reviewBody,
@@ -302,6 +303,19 @@ export function doseRoutes(store: Store, planner: Planner, tools: AthleteTools):
     const view = liftView(await season(req.params.id), planner.today(), req.params.exercise);
     if (!view) throw notFound("exercise");
     res.json(view);
+  });
+
+  /** How it was the morning after: told later than the session itself. */
+  router.put("/:id/next-day", async (req, res) => {
+    const body = parse(nextDayBody, req.body, "The answer");
+    const { athlete } = await stored(req.params.id);
+    const log = athlete.strengthLog.find(
+      (l) => l.date === body.date && l.items.some((i) => i.exercise === body.exercise),
+    );
+    if (!log) throw notFound("log of that exercise on that day");
+    const items = log.items.map((i) => (i.exercise === body.exercise ? { ...i, nextDayPain: body.pain } : i));
+    await store.putLog(req.params.id, log.date, log.label, { ...log, items });
+    res.status(204).end();
   });
 
   router.put("/:id/overrules", async (req, res) => {

@@ -89,6 +89,8 @@ export const useLift = (id: string, exercise: string) =>
     placeholderData: (before) => before,
   });
 export const useOverrule = (id: string) => useChange(id, (o: OverruleBody) => put(`${base(id)}/overrules`, o));
+export const useNextDay = (id: string) =>
+  useChange(id, (o: { date: string; exercise: string; pain: number }) => put(`${base(id)}/next-day`, o));
 export const useTakeBackOverrule = (id: string) =>
   useChange(id, (o: { date: string; exercise: string }) => del(`${base(id)}/overrules/${o.date}/${o.exercise}`));
 

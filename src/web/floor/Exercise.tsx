@@ -10,7 +10,18 @@ import { BigBar } from "../ui/Plates";
 import { Felt, Ramp } from "./asked";
 import { FloorAnchor } from "./FloorAnchor";
 import { Pain, Rest, Stepper, sideText, WarmUps } from "./parts";
-import { type Entry, isFinished, loggedOf, rowsOf, STOP_PAIN, sideAt, sidesOf, startEntry, stepLoad } from "./progress";
+import {
+  type Entry,
+  isFinished,
+  lighterBy,
+  loggedOf,
+  rowsOf,
+  STOP_PAIN,
+  sideAt,
+  sidesOf,
+  startEntry,
+  stepLoad,
+} from "./progress";
 
 interface ExerciseProps {
   view: SessionView;
@@ -22,6 +33,10 @@ interface ExerciseProps {
   onLog: (e: Entry) => void;
   onUndo: () => void;
   onPain: (pain: number) => void;
+  /** A third of the sets are left out today. */
+  easier: boolean;
+  /** Takes a third of the sets off, or puts them back; null once something is logged. */
+  onEasier: (() => void) | null;
   onFelt: (felt: NonNullable<LoggedItem["felt"]>) => void;
   onPick: (at: number) => void;
   onEnd: () => void;
@@ -37,6 +52,8 @@ export function Exercise({
   onLog,
   onUndo,
   onPain,
+  easier,
+  onEasier,
   onFelt,
   onPick,
   onEnd,
@@ -91,7 +108,25 @@ export function Exercise({
         ) : (
           <p className="my-2 text-[14px] text-ink2">{item.cue}</p>
         )}
-        {n === 0 && item.warmUp.length > 0 && <WarmUps item={item} units={units} />}
+        {onEasier && (
+          <button
+            type="button"
+            aria-pressed={easier}
+            className={`my-2 min-h-11 w-full rounded-[3px] border px-3 text-left text-[14px] ${easier ? "border-iron bg-iron-l" : "border-edge bg-panel"}`}
+            onClick={onEasier}
+          >
+            {easier
+              ? "A third of the sets are left out today. Put them back"
+              : "Slept under 5 h, or sore 7 of 10 or more? A third of the sets less"}
+          </button>
+        )}
+        {n === 0 && item.warmUp.length > 0 && (
+          <WarmUps
+            item={item}
+            units={units}
+            onHarder={() => setEntry({ ...entry, loadKg: lighterBy(item.loads, entry.loadKg, 5) })}
+          />
+        )}
         {n === 0 && item.ramp.length > 0 && (
           <Ramp item={item} units={units} onFound={(loadKg) => setEntry({ ...entry, loadKg })} />
         )}

@@ -111,6 +111,18 @@ export const withPain = (log: StrengthLog, i: ItemView, pain: number): StrengthL
 export const withFelt = (log: StrengthLog, i: ItemView, felt: NonNullable<LoggedItem["felt"]>): StrengthLog =>
   withItem(log, i, (item) => ({ ...item, felt }));
 
+/** The heaviest load the room makes at so many percent less; the lightest there is where none is. */
+export function lighterBy(loads: readonly number[], from: number | null, percent: number): number | null {
+  if (from === null) return null;
+  return loads.findLast((l) => l <= from * (1 - percent / 100) + 1e-9) ?? loads[0] ?? from;
+}
+
+/** Slept under 5 h, or sore 7 of 10 and more: a third of the sets less, never the last one (handbook 6). */
+export const easierDay = (view: SessionView): SessionView => ({
+  ...view,
+  items: view.items.map((i) => ({ ...i, sets: Math.max(1, Math.round((i.sets * 2) / 3)), extraSide: null })),
+});
+
 /** Moves a load by one step of what the room can make. */
 export function stepLoad(loads: readonly number[], from: number | null, by: 1 | -1): number | null {
   if (loads.length === 0) return from;

@@ -1,5 +1,5 @@
 /** Floor: the session at the rack, on a phone. One tap logs a set as prescribed. */
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Toaster } from "sonner";
 import type { SessionView } from "../../api/views";
@@ -9,6 +9,7 @@ import { Finish } from "../floor/Finish";
 import {
   doneRows,
   type Entry,
+  easierDay,
   emptyLog,
   isFinished,
   nextItem,
@@ -27,13 +28,16 @@ export default function FloorRoute() {
   const { id = "", date = "", label = "" } = useParams();
   const session = useSession(id, date, label);
   const squad = useSquad();
+  const entering = useRef("");
   if (session.isPending || squad.isPending) return <Loading what="the session" />;
   if (session.isError) return <Failed error={session.error} retry={() => session.refetch()} what="This session" />;
   const row = squad.data?.rows.find((r) => r.id === id);
   const units: Units = { massUnit: row?.massUnit ?? "kg", distanceUnit: row?.distanceUnit ?? "km" };
   const { date: stands, today, log } = session.data;
-  // Neither a day to come nor a past that is logged is lifted here.
-  if (stands > today || (stands < today && log))
+  // Neither a day to come nor a past that is logged is lifted here; a past session that is being entered now goes on.
+  const key = `${id}${date}${label}`;
+  if (stands <= today && !(stands < today && log)) entering.current = key;
+  if (entering.current !== key)
     return (
       <main className="mx-auto max-w-[430px] p-6 text-[15px]">
         <h1 className="mb-2 text-[24px] font-semibold">{stands > today ? "Not yet" : "Logged"}</h1>
@@ -52,8 +56,13 @@ export default function FloorRoute() {
 
 const nowText = () => new Date().toTimeString().slice(0, 5);
 
-function Floor({ id, view, name, units }: { id: string; view: SessionView; name: string; units: Units }) {
+function Floor({ id, view: now, name, units }: { id: string; view: SessionView; name: string; units: Units }) {
   const navigate = useNavigate();
+  // A past session is entered against what was planned for it, which a log of its own would hide.
+  const [first] = useState(now);
+  const [easier, setEasier] = useState(false);
+  const whole = now.date < now.today ? first : now;
+  const view = easier ? easierDay(whole) : whole;
   const [initial] = useState(() => emptyLog(view, nowText()));
   const { log, change, sent, refused } = useLog(id, initial, view.log);
   const [picked, setPicked] = useState<number | null>(null);
@@ -134,6 +143,8 @@ function Floor({ id, view, name, units }: { id: string; view: SessionView; name:
           onLog={logSet}
           onUndo={() => change(withoutLast(log, item))}
           onPain={(p) => change(withPain(log, item, p))}
+          easier={easier}
+          onEasier={log.items.length === 0 ? () => setEasier(!easier) : null}
           onFelt={(felt) => change(withFelt(log, item, felt))}
           onPick={(index) => setPicked(index)}
           onEnd={() => setEnding(true)}

@@ -2,7 +2,7 @@
 import { lazy, Suspense } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import type { LiftRow, LiftView } from "../../api/views";
-import { useLift, useLifts } from "../data/dose";
+import { useLift, useLifts, useNextDay } from "../data/dose";
 import { day, dayAndYear, LABEL_NAMES, mass, textIn, type Units } from "../format";
 import { Overrule } from "../lifts/Overrule";
 import { DECISION_WORDS } from "../lifts/words";
@@ -129,6 +129,7 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
                 <td className="py-1.5 pr-2 font-medium">{e.text}</td>
                 <td className={`py-1.5 ${(e.item.pain ?? 0) >= 3 ? "font-semibold text-brick-ink" : ""}`}>
                   {e.item.pain ?? "–"}
+                  {(e.item.pain ?? 0) > 0 && <NextDay view={view} entry={e} />}
                 </td>
                 {view.entries.some((x) => x.sides) && (
                   <td className="py-1.5">
@@ -253,5 +254,30 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
         </div>
       </aside>
     </>
+  );
+}
+
+/** Pain the morning after: a tendon may hurt in the work if it is back to its usual level then (handbook 3). */
+function NextDay({ view, entry: e }: { view: LiftView; entry: LiftView["entries"][number] }) {
+  const save = useNextDay(view.id);
+  return (
+    <label className="block font-normal text-ink2">
+      next day
+      <select
+        aria-label={`Pain the morning after ${day(e.date)}`}
+        className="block w-11 border border-edge bg-white text-ink"
+        value={e.item.nextDayPain ?? ""}
+        onChange={(x) => save.mutate({ date: e.date, exercise: view.exercise, pain: Number(x.target.value) })}
+      >
+        <option value="" disabled>
+          ?
+        </option>
+        {Array.from({ length: 11 }, (_, n) => (
+          <option key={n} value={n}>
+            {n}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
