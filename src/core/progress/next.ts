@@ -211,6 +211,8 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
   };
   if (!EXTERNAL.includes(q.loading) || q.seconds !== null) return unloaded(b, history);
   if (q.capPercent !== null) return lightLoad(q, b.max, last, q.capPercent);
+  const coach = fromCoach(b, history);
+  if (coach) return coach;
   if (c.cap && planned && planned.rir === q.rir && planned.reps >= q.repsLow) {
     const reasons = [c.cap, why("load.progress", "The load of the weeks before is kept.")];
     return { ...answer(q, planned.loadKg, b.max, reasons), reps: planned.reps };
@@ -229,6 +231,20 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
       ],
     }
   );
+}
+
+/** The coach's word after the last log, also at the start of a block and where nothing may go up. */
+function fromCoach(b: Basis, history: readonly History[]): LoadAnswer | null {
+  const [last, ...older] = history;
+  if (!last || !overruleAfter(b.c.athlete, b.q.exercise.id, last.date)) return null;
+  const d = decided(b, [last, ...older], b.c.cap);
+  if (!d.byCoach || d.loadKg === null) return null;
+  return {
+    ...answer(b.q, d.loadKg, b.max, d.why),
+    reps: d.reps,
+    ...(d.sets === undefined ? {} : { sets: d.sets }),
+    decision: { kind: d.kind, after: last.date, byCoach: true },
+  };
 }
 
 /** Inside a block: the decision after the last log of the same kind of work, kept near e1RM x percent. */

@@ -244,6 +244,14 @@ describe("the coach's word", () => {
       nextLoad(question, { ...context([same], later), on: "2026-03-15", asOf: "2026-03-15" }).decision?.byCoach,
     ).toBe(false);
   });
+  it("holds at the start of a block and where nothing may go up, too", () => {
+    const cap = why("progress.cap", "No increase in a step-back week.");
+    for (const more of [{ blockStart: "2026-03-09" }, { cap }])
+      expect(nextLoad(question, { ...context([{ ...same, loadKg: 90 }]), ...more })).toMatchObject({
+        loadKg: 90,
+        decision: { byCoach: true },
+      });
+  });
   it("does not undo a stop for pain", () => {
     const hurt = [logOf("2026-03-03", [bar([6, 6, 6], 2, 100, { pain: 7 })])];
     expect(nextLoad(question, context([same], hurt)).decision?.kind).not.toBe("same");

@@ -96,9 +96,11 @@ export default function Chart({ title, says, option, height, table, file }: Prop
         </button>
       </div>
       {asTable ? (
-        <div className="mt-2 overflow-auto">{table}</div>
+        <div key="table" className="mt-2 overflow-auto">
+          {table}
+        </div>
       ) : (
-        <div ref={box} style={{ height }} className="w-full" />
+        <div key="chart" ref={box} style={{ height }} className="w-full" />
       )}
     </section>
   );

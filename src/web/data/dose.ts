@@ -57,7 +57,8 @@ export const useSaveApproach = () =>
   useClubChange((body: ApproachBody) => put(`/approaches/${body.approach.id}`, body));
 export const useDeleteApproach = () => useClubChange((id: string) => del(`/approaches/${id}`));
 export const useSaveClubRules = () => useClubChange((rulesOff: string[]) => put("/approaches/rules", { rulesOff }));
-export const useSaveFollow = (id: string) => useChange(id, (body: FollowBody) => put(`${base(id)}/follow`, body));
+/** Who follows an approach stands with the approaches too. */
+export const useSaveFollow = (id: string) => useClubChange((body: FollowBody) => put(`${base(id)}/follow`, body));
 
 /** Asks one athlete's plan what a change would alter. */
 export const previewFor = (id: string, body: PreviewBody): Promise<ChangesView> =>
