@@ -96,18 +96,41 @@ try {
   await desk.waitForTimeout(250);
   await desk.screenshot({ path: `${OUT}/gym.png` });
   await shoot(desk, `/a/${id("Maren")}/session/2026-03-12/A`, "session", "tbody tr");
-  await shoot(desk, `/a/${id("Maren")}/records`, "records", "tbody tr");
   await shoot(desk, `/a/${id("Tamsin")}/intake/health`, "intake", "main svg circle");
   await shoot(desk, `/a/${id("Ilse")}/screening`, "screening", "main svg text");
-  await shoot(desk, `/a/${id("Maren")}/sheets`, "sheets", "main ol li");
-  await shoot(desk, `/a/${id("Bryn")}/session/2026-03-09/B`, "swap", "tbody tr");
-  await desk.getByRole("button", { name: /^Swap/ }).first().click();
-  await desk.getByRole("heading", { name: "Not now" }).waitFor();
-  await desk.waitForTimeout(250);
-  await desk.screenshot({ path: `${OUT}/swap.png` });
+  await shoot(desk, `/a/${id("Maren")}/session/2026-03-12/A/edit`, "session-edit", "[data-testid=edit-minutes]");
+  await desk
+    .getByLabel(/: note$/)
+    .first()
+    .fill("Film the second set from the side");
+  await desk
+    .getByLabel(/: sets$/)
+    .first()
+    .fill("4");
+  await desk
+    .getByLabel(/: sets$/)
+    .first()
+    .press("Tab");
+  await desk.getByText("working out…").waitFor({ state: "detached" });
+  await desk.waitForTimeout(400);
+  await desk.screenshot({ path: `${OUT}/session-edit.png` });
+  await shoot(desk, `/a/${id("Maren")}/lifts/trap-bar-deadlift`, "lift", "svg text");
+  await shoot(desk, `/a/${id("Maren")}/review`, "review", "main svg text");
+  await desk.waitForTimeout(600);
+  await desk.screenshot({ path: `${OUT}/review.png` });
+  await shoot(desk, `/a/${id("Maren")}/card/2026-03-12/A`, "card", "[data-testid=card-row]");
+  await shoot(desk, "/approaches", "approaches", "table caption");
+  await desk.getByRole("button", { name: "Make a copy to change" }).click();
+  await desk.getByLabel("Name").fill("Saltmarsh, heavier build");
+  await desk.getByRole("button", { name: "Copy", exact: true }).click();
+  await desk.getByRole("heading", { name: "Saltmarsh, heavier build" }).waitFor();
+  await desk.getByRole("button", { name: "Percent", exact: true }).click();
+  await desk.getByLabel("Percent of 1RM").fill("97");
+  await desk.getByLabel("Percent of 1RM").press("Enter");
+  await desk.waitForTimeout(300);
+  await desk.screenshot({ path: `${OUT}/approaches.png` });
   await shoot(desk, `/a/${id("Bryn")}/records`, "library", "tbody tr");
   await shoot(desk, "/library?fits=1&pattern=split-squat", "library", "section[aria-label='Exercise sheet'] h2");
-  await shoot(desk, "/library/single-leg-deadlift", "exercise", "section[aria-label='Exercise sheet'] figure");
   const tablet = await (await browser.newContext({ viewport: { width: 820, height: 1180 }, hasTouch: true })).newPage();
   await shoot(tablet, `/a/${id("Ilse")}/screening/run`, "screen", "fieldset");
   await tablet.getByRole("button", { name: /^Single-leg calf raise/ }).tap();

@@ -74,6 +74,8 @@ function stageOf(
 
 /** Weeks missed from which an athlete goes back to prepare, and for how many at most [trade]. */
 export const LAYOFF_WEEKS = { from: 5, most: 4 };
+/** Weeks without lifting after which somebody counts as returning [house], and days of bodyweight then [trade: 2 to 3 weeks]. */
+export const RETURNING = { weeks: 13, days: 14 };
 
 /**
  * The last long stretch without a strength session: when it ended, and how many weeks it took. Weeks of recovery after a race are
@@ -113,7 +115,7 @@ export function seasonDays(
   const days: SeasonDay[] = [];
   const near = nearPairs(athlete.races);
   const layoff =
-    asOf && isOn(athlete, "layoff.prepare")
+    asOf && (isOn(athlete, "layoff.prepare") || isOn(athlete, "gate.returning"))
       ? layoffOf(athlete, asOf, (d) => phaseOn(phases, d)?.phase === "recovery")
       : null;
   let built: SeasonDay["holds"] | null = null;
@@ -137,7 +139,13 @@ export function seasonDays(
       emphasis = "develop";
       reason = why("gate.new", "Under three months in the gym: develop instead of maximal.");
     }
-    if (layoff && date >= layoff.back && emphasis !== "restore" && emphasis !== "prepare") {
+    if (
+      layoff &&
+      isOn(athlete, "layoff.prepare") &&
+      date >= layoff.back &&
+      emphasis !== "restore" &&
+      emphasis !== "prepare"
+    ) {
       const weeks = Math.min(LAYOFF_WEEKS.most, layoff.weeks);
       if (n < dayNumber(layoff.back) + 7 * weeks) {
         [stage, emphasis] = ["base-early", "prepare"];
@@ -181,6 +189,20 @@ export function seasonDays(
       n - dayNumber(athlete.season.start) < UNLOADED_DAYS_NEW
     )
       limit("bodyweight", why("gate.new", "New to the gym: bodyweight for the first three weeks before any load."));
+    if (
+      layoff &&
+      layoff.weeks >= RETURNING.weeks &&
+      isOn(athlete, "gate.returning") &&
+      date >= layoff.back &&
+      n < dayNumber(layoff.back) + RETURNING.days
+    )
+      limit(
+        "bodyweight",
+        why(
+          "gate.returning",
+          `Back after ${layoff.weeks} weeks without lifting: bodyweight for two weeks before any load.`,
+        ),
+      );
     for (const race of athlete.races) limitByRace(athlete, day, n, race, limit);
     limitByTravel(athlete, day, n);
     betweenNearRaces(day, n, near, limit);

@@ -1,4 +1,5 @@
 /** Races into phases, worked backwards from the A races; the coach's own boundaries stay where they were put (handbook 9). */
+import { isOn } from "../athlete/switches";
 import type { Athlete, Phase, PhaseSpan, Race } from "../athlete/types";
 import { addDays, dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
 import { kmToMi } from "../units";
@@ -51,7 +52,7 @@ const CLASS_WORDS = { short: "under 30 min", middle: "30 min to 2 h", long: "2 t
  * @param athlete with a season and races inside it
  * @returns phases that cover the season without gap or overlap, and what was shortened with what it costs
  */
-export function planPhases(athlete: Pick<Athlete, "season" | "races" | "phases">): SeasonPlan {
+export function planPhases(athlete: Pick<Athlete, "season" | "races" | "phases" | "settings">): SeasonPlan {
   const first = dayNumber(athlete.season.start);
   const last = dayNumber(athlete.season.end);
   const cells: (Cell | undefined)[] = new Array(last - first + 1);
@@ -218,7 +219,7 @@ export function planPhases(athlete: Pick<Athlete, "season" | "races" | "phases">
   }
   for (const race of aRaces) sayWhatIsCut(race);
   const phases = merge(cells, athlete.season.start);
-  for (const hold of holds(phases)) {
+  for (const hold of isOn(athlete, "hold.long") ? holds(phases) : []) {
     const days = dayNumber(hold.end) - dayNumber(hold.start) + 1;
     if (days > LONG_HOLD_DAYS) {
       const proposal = miniBlock(hold, athlete.races);

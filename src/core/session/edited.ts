@@ -38,7 +38,8 @@ function itemOf(e: EditItem, r: SessionRequest): Item | Left | null {
   const closed = closedBecause(exercise, r.choice);
   // The coach may take a step early; what safety closes stays closed.
   if (closed?.kind === "equipment" && loadingAt(exercise, r.place, true) === null) return null;
-  if (closed && closed.kind !== "ladder" && closed.kind !== "equipment") return { dropped: true, why: closed.text };
+  const early = closed?.kind === "ladder" && exercise.pattern !== "jump";
+  if (closed && !early && closed.kind !== "equipment") return { dropped: true, why: closed.text };
   const loading = loadingAt(exercise, r.place, !r.choice.unloaded);
   if (loading === null || (UNLOADED.includes(r.loading) && EXTERNAL.includes(loading)))
     return { dropped: true, why: "needs load, and the day takes none" };
@@ -64,8 +65,10 @@ function itemOf(e: EditItem, r: SessionRequest): Item | Left | null {
   let item: Item = { ...base, main, sets: e.sets, note: e.note ?? null, why: reasons };
   if (e.restSeconds !== undefined) item = { ...item, restSeconds: e.restSeconds };
   if (e.loadKg !== undefined && EXTERNAL.includes(loading)) {
-    const made = makeLoad(exercise, loading, r.place, e.loadKg);
-    if (made) {
+    // While restoring, light loads stay light whoever asks.
+    const most = r.loading === "restore" ? Math.min(e.loadKg, base.loadKg ?? 0) : e.loadKg;
+    const made = most > 0 ? makeLoad(exercise, loading, r.place, most) : null;
+    if (made && made.loadKg <= most + 1e-9) {
       const share = base.loadKg && base.percent1rm ? base.percent1rm / base.loadKg : null;
       item = {
         ...item,

@@ -84,7 +84,7 @@ function routineSlots(long: boolean): Slot[] {
   if (!long) return short;
   return [
     trunk(["side-plank", "side-plank-knees"]),
-    trunk(["front-plank", "bird-dog"]),
+    trunk(["bird-dog", "dead-bug-legs"]),
     { pattern: "hip", kind: "assist", sets: 2, prefer: ["side-lying-raise", "clam"] },
     { pattern: "hip", kind: "assist", sets: 2, prefer: ["single-leg-bridge", "bridge"] },
     { pattern: "calf", kind: "assist", sets: 1 },

@@ -77,6 +77,10 @@ export function approachRoutes(store: Store, planner: Planner): Router {
         unknown.map((r) => ({ path: `rulesOff.${r}`, expected: "a rule that can be switched off expected" })),
         "The rules",
       );
+    for (const { id } of await store.list()) {
+      const p = await planner.season(id);
+      if (p) await pastWeeks(store, p, planner.today());
+    }
     await store.setClub("rulesOff", rulesOff);
     res.status(204).end();
   });

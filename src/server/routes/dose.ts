@@ -82,7 +82,7 @@ function tryEdit(p: Planned, today: IsoDate, date: IsoDate, label: Label, edit: 
     return {
       session: null,
       warnings: [],
-      fault: `It cannot stand on ${dayLabel(date)} at ${start}: it is longer than its window, or the place lacks the equipment.${why ? ` ${why}` : ""}`,
+      fault: `It cannot stand on ${dayLabel(date)} at ${start}: it is longer than its window, the place lacks the equipment, or a rule that must hold forbids it.${why ? ` ${why}` : ""}`,
     };
   }
   const view = plannedView(p, today, tried, { ...made, locked: session.locked }, null);

@@ -35,7 +35,7 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
     );
 
   const rising = risingPain(athlete, p.library, today);
-  if (rising) add(80, "progress.pain", rising);
+  if (rising) add(80, "progress.rising", rising);
 
   for (const u of week?.fit.unplaced ?? [])
     add(60, "fit.place", `Session ${u.label} is not placed this week. ${u.why}`);

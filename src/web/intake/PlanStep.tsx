@@ -2,6 +2,7 @@
 import { useCallback } from "react";
 import type { IntakeView } from "../../api/views";
 import { APPROACHES, type Approach, type Settings } from "../../core/athlete/types";
+import { useApproaches } from "../data/dose";
 import { compact, Field, FormProblem, numberFrom } from "../ui/form";
 import { Segments } from "../ui/Segments";
 import { faultAt, useStep } from "./useStep";
@@ -85,6 +86,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
   );
   const f = step.value;
   const put = (change: Partial<PlanForm>) => step.set({ ...f, ...change });
+  const own = useApproaches().data?.approaches.filter((a) => a.own) ?? [];
   const fault = (path: string) => faultAt(step.faults, path);
   const select = <K extends "depth" | "style" | "hand">(
     id: string,
@@ -148,6 +150,11 @@ export function PlanStep({ view }: { view: IntakeView }) {
             {APPROACHES.map((a) => (
               <option key={a} value={a}>
                 {APPROACH_WORDS[a]}
+              </option>
+            ))}
+            {own.map((a) => (
+              <option key={a.approach.id} value={a.approach.id}>
+                {a.approach.name}
               </option>
             ))}
           </select>

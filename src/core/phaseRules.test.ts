@@ -1,0 +1,228 @@
+/** Phase behaviour, rule by rule: what each does, that it names itself, and that it can be switched off (handbook 8, 9, 13, 18). */
+import { describe, expect, it } from "vitest";
+import { athleteWith, lifted, logOf, raceOn, START, weeksOf } from "../../tests/support/athlete";
+import type { Athlete, EnduranceSession, StrengthLog } from "./athlete/types";
+import { addDays } from "./dates";
+import { descentWork } from "./descents";
+import { plan } from "./plan";
+import { packWarnings } from "./planWeek";
+import { RULES, SWITCHES } from "./rules";
+import { layoffOf, seasonDays } from "./season/days";
+import { planPhases } from "./season/phases";
+
+const flat = weeksOf(new Array(30).fill(1));
+const without = (a: Athlete, ...rulesOff: string[]): Athlete => ({ ...a, settings: { ...a.settings, rulesOff } });
+const daysOf = (a: Athlete, asOf?: string) => seasonDays(a, planPhases(a).phases, a.season.start, a.season.end, asOf);
+const on = (a: Athlete, date: string, asOf?: string) => daysOf(a, asOf).find((d) => d.date === date)!;
+const squatOn = (date: string): StrengthLog => logOf(date, [lifted("back-squat", 80, [5, 5, 5], 2)]);
+const weekAt = (a: Athlete, monday: string) => plan(a, { from: monday, weeks: 1 }).weeks[0]!;
+
+it("every switch is a known rule, and none of them must hold", () => {
+  for (const s of SWITCHES) {
+    expect(RULES).toHaveProperty([s.id]);
+    expect(s.id).not.toMatch(/^(M\d|S\d|progress\.pain|gate\.(clearance|minor|masters))/);
+  }
+  expect(new Set(SWITCHES.map((s) => s.id)).size).toBe(SWITCHES.length);
+});
+
+describe("after weeks without lifting", () => {
+  const back = addDays(START, 58);
+  const log = (weeks: number) => [squatOn(addDays(back, -7 * weeks - 1))];
+  const athlete = (weeks: number) => athleteWith({ endurance: flat, strengthLog: log(weeks) });
+  it.each([
+    [4, null],
+    [5, 4],
+    [9, 4],
+  ])("%d weeks: %s weeks of prepare", (weeks, prepare) => {
+    const days = daysOf(athlete(weeks), back);
+    const at = (n: number) => days.find((d) => d.date === addDays(back, n))!;
+    if (prepare === null) expect(at(0).emphasis).not.toBe("prepare");
+    else {
+      expect(at(0)).toMatchObject({ emphasis: "prepare", stage: "base-early" });
+      expect(at(prepare * 7 - 1).emphasis).toBe("prepare");
+      expect(at(prepare * 7).emphasis).not.toBe("prepare");
+      expect(at(0).why.map((w) => w.rule)).toContain("layoff.prepare");
+    }
+    expect(on(without(athlete(weeks), "layoff.prepare"), back, back).emphasis).not.toBe("prepare");
+  });
+  it("three months and more: two weeks of bodyweight before load", () => {
+    const late = addDays(START, 110);
+    const a = athleteWith({ endurance: flat, strengthLog: [squatOn(addDays(late, -7 * 14))] });
+    expect(on(a, late, late)).toMatchObject({ loading: "bodyweight" });
+    expect(on(a, addDays(late, 14), late).loading).toBe("full");
+    expect(on(without(a, "gate.returning"), late, late).loading).toBe("full");
+  });
+  it("weeks of recovery after a race are no layoff", () => {
+    const log = [squatOn(START), squatOn(addDays(START, 50))];
+    expect(layoffOf({ strengthLog: log }, addDays(START, 51), () => false)?.weeks).toBe(7);
+    expect(layoffOf({ strengthLog: log }, addDays(START, 51), () => true)).toBeNull();
+  });
+});
+
+describe("journeys, heat and height", () => {
+  const day = addDays(START, 60);
+  const trip = (more: Partial<Athlete["away"][number]>): Athlete =>
+    athleteWith({
+      endurance: flat,
+      away: [{ start: day, end: addDays(day, 6), kind: "travel", place: "gym", ...more }],
+    });
+  it("no heavy legs on a travel day of over 4 h", () => {
+    expect(on(trip({ hours: 5 }), day).heavyOk).toBe(false);
+    expect(on(trip({ hours: 5 }), addDays(day, 2)).heavyOk).toBe(true);
+    expect(on(trip({ hours: 4 }), day).heavyOk).toBe(true);
+    expect(on(without(trip({ hours: 5 }), "travel.legs"), day).heavyOk).toBe(true);
+  });
+  it("nor 48 h after three time zones", () => {
+    for (const n of [0, 1, 2]) expect(on(trip({ zones: 3 }), addDays(day, n)).heavyOk).toBe(false);
+    expect(on(trip({ zones: 3 }), addDays(day, 3)).heavyOk).toBe(true);
+    expect(on(trip({ zones: 2 }), addDays(day, 1)).heavyOk).toBe(true);
+  });
+  it("the first hot or high week has a third fewer sets, the second not", () => {
+    const monday = addDays(START, 56);
+    for (const kind of ["heat", "height"] as const) {
+      const a = athleteWith({ endurance: flat, away: [{ start: monday, end: addDays(monday, 20), kind }] });
+      const [first, second] = plan(a, { from: monday, weeks: 2 }).weeks.map((w) => w.season);
+      if (!first?.stepBack) expect(first?.setFactor).toBeCloseTo(2 / 3, 9);
+      expect(first?.why.map((w) => w.rule)).toContain("heat.sets");
+      expect(second?.why.map((w) => w.rule)).not.toContain("heat.sets");
+    }
+  });
+});
+
+describe("switched off", () => {
+  const race = raceOn(addDays(START, 120), "A", 200);
+  const b = raceOn(addDays(START, 61), "B", 60);
+  const a = athleteWith({
+    endurance: weeksOf([...new Array(9).fill(1), 1.5, ...new Array(20).fill(1)]),
+    races: [race, b],
+  });
+  it("the taper's light days are full ones, the days that must be free stay free", () => {
+    const light = addDays(race.date, -6);
+    expect(on(a, light).loading).toBe("light");
+    expect(on(without(a, "taper.light"), light).loading).toBe("full");
+    const blocked = addDays(race.date, -2);
+    for (const x of [a, without(a, ...SWITCHES.map((s) => s.id))]) expect(on(x, blocked).loading).toBe("mobility");
+  });
+  it("step-backs, mileage and B races leave the sets alone", () => {
+    const of = (x: Athlete) => plan(x, { weeks: "season" }).season;
+    const jump = of(a).find((w) => w.mileage.factor < 1)!;
+    expect(jump.mileage.holdOnly).toBe(true);
+    const free = of(without(a, "mileage.leap", "mileage.jump", "stepback.every", "stepback.endurance", "race.b"));
+    expect(free.every((w) => w.setFactor === 1 && !w.mileage.holdOnly)).toBe(true);
+    expect(of(a).some((w) => w.why.some((r) => r.rule === "race.b"))).toBe(true);
+  });
+});
+
+describe("ready for descents", () => {
+  const race = raceOn(addDays(START, 100), "A", 300, { ascentM: 2400, distanceKm: 50 });
+  const at = (days: number, r = race) => descentWork({ races: [r] }, addDays(r.date, -days));
+  it("from 2 x 6 to 3 x 10 over the weeks before, the last one 8 days out at the latest", () => {
+    const dose = (days: number) => at(days)?.adds.map((x) => `${x.sets} x ${x.reps}`)[0];
+    expect([42, 35, 28, 21, 8].map(dose)).toEqual(["2 x 6", "2 x 8", "3 x 8", "3 x 10", "3 x 10"]);
+    expect(at(7)).toBeNull();
+    expect(at(43)).toBeNull();
+    expect(at(20, { ...race, ascentM: 100 })).toBeNull();
+    expect(at(20, { ...race, sport: "ride" })).toBeNull();
+  });
+  it("stands on the sessions with its reason, and goes when switched off", () => {
+    const a = athleteWith({ endurance: flat, races: [race] });
+    const monday = addDays(START, 63);
+    const rules = (x: Athlete) =>
+      weekAt(x, monday).sessions.flatMap((s) => s.items.flatMap((i) => i.why.map((w) => w.rule)));
+    expect(rules(a)).toContain("descent.prep");
+    expect(rules(without(a, "descent.prep"))).not.toContain("descent.prep");
+  });
+});
+
+describe("sport notes", () => {
+  it("a rower's hinge is light the day before long rowing", () => {
+    const rows = flat.map(
+      (e): EnduranceSession => ({ ...e, sport: "row", kind: e.kind === "tempo" ? "long" : e.kind }),
+    );
+    const a = athleteWith(
+      { endurance: rows, availability: [{ day: 3, start: "17:30", minutes: 90, place: "gym" }] },
+      { sport: "row" },
+    );
+    const hinge = (x: Athlete) =>
+      weekAt(x, addDays(START, 56)).sessions.flatMap((s) =>
+        s.items.filter((i) => i.exercise.pattern === "hinge" && i.loading === "bar"),
+      );
+    expect(hinge(a).length).toBeGreaterThan(0);
+    for (const i of hinge(a)) expect(i.rir).toBeGreaterThanOrEqual(4);
+    expect(hinge(a)[0]!.why.map((w) => w.rule)).toContain("sport.row-hinge");
+    expect(hinge(without(a, "sport.row-hinge"))[0]!.rir).toBeLessThan(4);
+  });
+  it("a hiker's pack rises by 2 kg or the ascent by 10%, never both", () => {
+    const hike = (week: number, packKg: number, ascentM: number): EnduranceSession => ({
+      date: addDays(START, 7 * week + 5),
+      sport: "hike",
+      kind: "long",
+      minutes: 240,
+      packKg,
+      ascentM,
+    });
+    const told = (...list: EnduranceSession[]) => {
+      const a = athleteWith({ endurance: list }, { sport: "hike" });
+      const season = plan(a, { weeks: 3 }).season;
+      return packWarnings(a, season[1]!).map((w) => w.text);
+    };
+    expect(told(hike(0, 8, 800), hike(1, 11, 800))[0]).toContain("3 kg");
+    expect(told(hike(0, 8, 800), hike(1, 9, 1000))[0]).toContain("one at a time");
+    expect(told(hike(0, 8, 800), hike(1, 10, 850))).toEqual([]);
+    expect(told(hike(0, 8, 800), hike(1, 8, 1200))).toEqual([]);
+  });
+});
+
+describe("a session by hand in the plan", () => {
+  const monday = addDays(START, 56);
+  const edit = (items: NonNullable<Athlete["edits"]>[number]["items"], label: "A" | "B" = "A") => [
+    { week: monday, label, items },
+  ];
+  const base = athleteWith({ endurance: flat, strengthLog: [squatOn(addDays(monday, -7))] });
+  const squat = { exercise: "back-squat", group: 1, sets: 5, reps: 3, rir: 2 };
+  it("keeps its sets where the week cuts them, and stands anywhere in the week", () => {
+    const a = {
+      ...base,
+      edits: edit([squat]),
+      endurance: weeksOf([...new Array(9).fill(1), 1.2, ...new Array(5).fill(1)]),
+    };
+    const w = weekAt(a, monday);
+    expect(w.season.setFactor).toBeLessThan(1);
+    const s = w.sessions.find((x) => x.label === "A")!;
+    expect(s).toMatchObject({ byHand: true });
+    expect(s.items.map((i) => [i.exercise.id, i.sets, i.reps])).toEqual([["back-squat", 5, 3]]);
+    expect(s.items[0]!.loadKg).toBeGreaterThan(0);
+  });
+  it("leaves out what trouble or pain closes, takes a step early, and finds no place where the equipment is not", () => {
+    const hurt = {
+      ...base,
+      edits: edit([squat, { exercise: "ankle-hops", group: 2, sets: 2, seconds: 10 }]),
+      health: {
+        clearanceNeeded: false,
+        areas: [{ area: "achilles" as const, side: "left" as const, status: "current" as const }],
+      },
+    };
+    const s = weekAt(hurt, monday).sessions.find((x) => x.label === "A")!;
+    expect(s.dropped.map((d) => d.exercise)).toEqual(["ankle-hops"]);
+    const atHome = {
+      ...base,
+      edits: edit([squat]),
+      availability: [{ day: 3, start: "18:00", minutes: 90, place: "home" }],
+    };
+    const w = weekAt(atHome, monday);
+    expect(w.sessions.some((x) => x.byHand)).toBe(false);
+    expect(w.fit.unplaced.map((u) => u.label)).toContain("A");
+  });
+  it("never runs past its window", () => {
+    const long = Array.from({ length: 9 }, (_, i) => ({ ...squat, group: i + 1, sets: 6, restSeconds: 300 }));
+    const w = weekAt({ ...base, edits: edit(long) }, monday);
+    expect(w.sessions.some((x) => x.byHand)).toBe(false);
+  });
+  it("never puts load on a day that takes none", () => {
+    const race = raceOn(addDays(monday, 2), "A", 100);
+    const a = { ...base, races: [race], edits: edit([squat]) };
+    for (const s of weekAt(a, monday).sessions.filter((x) => x.byHand && x.loading === "mobility"))
+      expect(s.items).toEqual([]);
+    expect(weekAt(a, monday).sessions.filter((s) => s.lowerLoaded && s.date > addDays(race.date, -4))).toEqual([]);
+  });
+});
