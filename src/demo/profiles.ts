@@ -296,7 +296,7 @@ export const PROFILES: readonly Profile[] = [
       strengthTrainingMonths: 40,
       timeZone: "Europe/Lisbon",
     },
-    settings: { approach: "layered", placement: "stack" },
+    settings: { approach: "heavy-economy", placement: "stack" },
     health: {
       clearanceNeeded: false,
       areas: [{ area: "low-back", side: "both", status: "past", since: "2023-05-01" }],
@@ -352,7 +352,7 @@ export const PROFILES: readonly Profile[] = [
       strengthTrainingMonths: 26,
       timeZone: "Europe/Lisbon",
     },
-    settings: { approach: "layered", placement: "stack" },
+    settings: { approach: "steady", placement: "stack" },
     health: healthy,
     places: [boathouse],
     availability: [
@@ -570,7 +570,7 @@ export const PROFILES: readonly Profile[] = [
       strengthTrainingMonths: 0,
       timeZone: "Europe/Lisbon",
     },
-    settings: { approach: "layered", placement: "spread" },
+    settings: { approach: "control", placement: "spread" },
     health: {
       clearanceNeeded: true,
       clearance: {

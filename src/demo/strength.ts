@@ -4,6 +4,7 @@ import { addDays, type IsoDate, laterOf, mondayOf, timeOf } from "../core/dates"
 import { makeableLoads } from "../core/dose/loads";
 import { percentFor } from "../core/dose/oneRepMax";
 import { type PlanSession, plan } from "../core/plan";
+import { prescribedOf } from "../core/session/prescribed";
 import type { Item } from "../core/session/types";
 import type { Profile } from "./profiles";
 import type { Random } from "./random";
@@ -73,14 +74,7 @@ function itemLifted(i: Item, athlete: Athlete, p: Profile, week: number, random:
   const sore = random.chance(0.04);
   return {
     exercise: i.exercise.id,
-    prescribed: {
-      sets: i.sets,
-      ...(i.reps === null ? {} : { reps: i.reps }),
-      ...(i.repsLow === null ? {} : { repsLow: i.repsLow }),
-      ...(i.seconds === null ? {} : { seconds: i.seconds }),
-      rir: i.rir,
-      ...(i.loadKg === null ? {} : { loadKg: i.loadKg }),
-    },
+    prescribed: prescribedOf(i),
     sets,
     pain: sore ? random.whole(1, 2) : 0,
   };

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { athleteWith, lifted, logOf, START, weeksOf } from "../../tests/support/athlete";
 import { pdfText } from "../../tests/support/pdf";
 import { type TestServer, TODAY, testServer } from "../../tests/support/server";
+import { sheetsOf } from "../../tests/support/sheet";
 import type {
   ApproachesView,
   ApproachVersionView,
@@ -33,28 +34,7 @@ async function newAthlete(name: string, change: Partial<Athlete> = {}): Promise<
   const athlete = athleteWith({ endurance: weeksOf(new Array(24).fill(1)), ...change }, { name });
   return (await app.call<{ id: string }>("POST", "/athletes", JSON.stringify(athlete))).body.id;
 }
-/** Every planned session as the sheets show it, by day and letter. */
-async function sheets(id: string): Promise<Map<string, string>> {
-  const season = (await app.call<SeasonView>("GET", `/athletes/${id}/season`)).body;
-  const out = new Map<string, string>();
-  for (const a of season.weeks.flatMap((w) => w.anchors.filter((x) => !x.done))) {
-    const s = (await app.call<SessionView>("GET", `/athletes/${id}/sessions/${a.date}/${a.label}`)).body;
-    const items = s.items.map((i) => [
-      i.pair,
-      i.exercise,
-      i.sets,
-      i.repsLow,
-      i.reps,
-      i.seconds,
-      i.loadKg,
-      i.rir,
-      i.restSeconds,
-      i.tempo,
-    ]);
-    out.set(`${a.date}/${a.label}`, JSON.stringify([s.start, s.place, s.minutes, items]));
-  }
-  return out;
-}
+const sheets = (id: string) => sheetsOf(id, async <T>(path: string) => (await app.call<T>("GET", path)).body);
 const approach = async (id: string): Promise<Approach> => {
   const found = (await app.call<ApproachesView>("GET", "/approaches")).body.approaches.find(
     (a) => a.approach.id === id,

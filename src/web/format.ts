@@ -1,6 +1,7 @@
 /** Numbers and dates as people read them: "72.5 kg", "Tue 19 May", 24-hour clock, spaces that do not break. */
 import { isRoutine, type Label } from "../core/athlete/types";
 import { dayLabel, monthName, timeOf } from "../core/dates";
+import { LABEL_WORDS } from "../core/dose/dose";
 import { kgToLb, kmToMi, roundTo } from "../core/units";
 
 export interface Units {
@@ -94,19 +95,7 @@ export const EMPHASIS_NAMES = {
   hold: "Hold",
   restore: "Restore",
 } as const;
-export const LABEL_NAMES: Record<Label, string> = {
-  A: "Heavy A",
-  B: "Single-leg B",
-  C: "Control C",
-  D: "Mobility D",
-  E: "Monday routine",
-  F: "Tuesday routine",
-  G: "Wednesday routine",
-  H: "Thursday routine",
-  I: "Friday routine",
-  J: "Saturday routine",
-  K: "Sunday routine",
-};
+export const LABEL_NAMES = LABEL_WORDS;
 
 /** What a session is called: its label, unless it only restores. */
 export const sessionName = (label: Label, emphasis: keyof typeof EMPHASIS_NAMES): string =>

@@ -5,6 +5,7 @@ import type { Athlete, StrengthLog } from "../../src/core/athlete/types";
 import { addDays } from "../../src/core/dates";
 import { athleteWith, lifted, logOf, START, weeksOf } from "../support/athlete";
 import { pdfText } from "../support/pdf";
+import { sheetsOf } from "../support/sheet";
 
 const squats = (weeks: number, kg: number): StrengthLog[] =>
   Array.from({ length: weeks }, (_, i) =>
@@ -20,27 +21,7 @@ async function newAthlete(page: Page, name: string, change: Partial<Athlete> = {
   return (await answer.json()).id;
 }
 const read = async <T>(page: Page, path: string): Promise<T> => (await page.request.get(`/api${path}`)).json();
-/** Every session still ahead as its sheet has it. */
-async function sheets(page: Page, id: string): Promise<Map<string, string>> {
-  const season = await read<SeasonView>(page, `/athletes/${id}/season`);
-  const out = new Map<string, string>();
-  for (const a of season.weeks.flatMap((w) => w.anchors.filter((x) => !x.done))) {
-    const s = await read<SessionView>(page, `/athletes/${id}/sessions/${a.date}/${a.label}`);
-    const items = s.items.map((i) => [
-      i.pair,
-      i.exercise,
-      i.sets,
-      i.repsLow,
-      i.reps,
-      i.seconds,
-      i.loadKg,
-      i.rir,
-      i.restSeconds,
-    ]);
-    out.set(`${a.date}/${a.label}`, JSON.stringify([s.start, s.place, s.minutes, items]));
-  }
-  return out;
-}
+const sheets = (page: Page, id: string) => sheetsOf(id, <T>(path: string) => read<T>(page, path));
 
 test("an approach is copied, followed and changed: exactly the sessions that were named change", async ({ page }) => {
   const id = await newAthlete(page, "School Follower", { strengthLog: squats(8, 60) });

@@ -5,6 +5,7 @@ import { makeableLoads } from "../../src/core/dose/loads";
 import { repsAt } from "../../src/core/dose/oneRepMax";
 import { nextRamp } from "../../src/core/dose/ramp";
 import { type Plan, type PlanSession, plan } from "../../src/core/plan";
+import { prescribedOf } from "../../src/core/session/prescribed";
 import type { Item } from "../../src/core/session/types";
 import { type Random, random } from "../../src/demo/random";
 
@@ -122,14 +123,7 @@ function itemOf(i: Item, a: Athlete, trueMax: number, h: Habits, r: Random, time
     }
   return {
     exercise: i.exercise.id,
-    prescribed: {
-      sets: i.sets,
-      ...(i.reps === null ? {} : { reps: i.reps }),
-      ...(i.repsLow === null ? {} : { repsLow: i.repsLow }),
-      ...(i.seconds === null ? {} : { seconds: i.seconds }),
-      rir: i.rir,
-      ...(i.loadKg === null ? {} : { loadKg: i.loadKg }),
-    },
+    prescribed: prescribedOf(i),
     sets,
     pain: h.pain(i.exercise.id, times),
   };

@@ -111,52 +111,8 @@ export function decide(input: DecisionInput): Decision {
   const least = counts.length ? Math.min(...counts) : 0;
   const same = (rule: string, text: string): Decision => ({ kind: "same", loadKg: load, reps, why: [why(rule, text)] });
 
-  // 1. Pain first (handbook 14).
-  const pain = last.item.pain ?? 0;
-  if (pain > 5)
-    return {
-      kind: "stop",
-      loadKg: null,
-      reps,
-      why: [
-        why(
-          "progress.pain",
-          `Pain ${pain} of 10 last time: stopped. See a physiotherapist if it lasts beyond 24 h or returns.`,
-        ),
-      ],
-    };
-  if (input.strictPain && pain > 0)
-    return {
-      kind: "back-rung",
-      loadKg: load,
-      reps,
-      why: [why("progress.pain", `Pain ${pain} of 10 last time, strict setting: the easier rung.`)],
-    };
-  const rising = risingPain(input.history);
-  if (rising)
-    return same(
-      "progress.rising",
-      `Pain rose over three sessions (${rising.join(", ")} of 10): no increase, and the coach is told.`,
-    );
-  const nextDay = last.item.nextDayPain;
-  if (input.tendon && nextDay !== undefined && nextDay > SETTLED && pain > 0)
-    return {
-      kind: load === null ? "back-rung" : "down-load",
-      loadKg: load === null ? null : load * 0.9,
-      reps,
-      why: [
-        why(
-          "progress.tendon",
-          `The tendon was still at ${nextDay} of 10 the morning after: ${load === null ? "the easier rung" : "10% off"}.`,
-        ),
-      ],
-    };
-  const settled = input.tendon && nextDay !== undefined && nextDay <= SETTLED;
-  if (pain >= 3 && !settled)
-    return same(
-      "progress.pain",
-      `Pain ${pain} of 10 last time: no increase; ${input.ladder?.easier ? `${input.ladder.easier.toLowerCase()}` : "the easier rung"} or a shorter range is open.`,
-    );
+  const hurt = painFirst(input, { loadKg: load, reps });
+  if (hurt) return hurt;
 
   // Where the hinge was felt (handbook 14).
   if (input.hinge && last.item.felt === "low-back") {
@@ -286,6 +242,54 @@ export function decide(input: DecisionInput): Decision {
 function lowestRir(item: LoggedItem): number | null {
   const rirs = item.sets.flatMap((s) => (s.rir === undefined ? [] : [s.rir]));
   return rirs.length ? Math.min(...rirs) : null;
+}
+
+/**
+ * Rule 1, pain before anything else (handbook 3, 14). Null where it says nothing.
+ * @param as what stays where the work stays
+ */
+function painFirst(input: DecisionInput, as: Pick<Decision, "loadKg" | "reps" | "seconds">): Decision | null {
+  const [last] = input.history;
+  const pain = last.item.pain ?? 0;
+  const told = (text: string, rule = "progress.pain") => [why(rule, text)];
+  if (pain > 5)
+    return {
+      ...as,
+      kind: "stop",
+      loadKg: null,
+      why: told(`Pain ${pain} of 10 last time: stopped. See a physiotherapist if it lasts beyond 24 h or returns.`),
+    };
+  if (input.strictPain && pain > 0)
+    return { ...as, kind: "back-rung", why: told(`Pain ${pain} of 10 last time, strict setting: the easier rung.`) };
+  const rising = risingPain(input.history);
+  if (rising)
+    return {
+      ...as,
+      kind: "same",
+      why: told(
+        `Pain rose over three sessions (${rising.join(", ")} of 10): no increase, and the coach is told.`,
+        "progress.rising",
+      ),
+    };
+  const nextDay = last.item.nextDayPain;
+  if (input.tendon && nextDay !== undefined && nextDay > SETTLED && pain > 0)
+    return {
+      ...as,
+      kind: as.loadKg === null ? "back-rung" : "down-load",
+      loadKg: as.loadKg === null ? null : as.loadKg * 0.9,
+      why: told(
+        `The tendon was still at ${nextDay} of 10 the morning after: ${as.loadKg === null ? "the easier rung" : "10% off"}.`,
+        "progress.tendon",
+      ),
+    };
+  const settled = input.tendon && nextDay !== undefined && nextDay <= SETTLED;
+  if (pain < 3 || settled) return null;
+  const easier = input.ladder?.easier?.toLowerCase() ?? "the easier rung";
+  return {
+    ...as,
+    kind: "same",
+    why: told(`Pain ${pain} of 10 last time: no increase; ${easier} or a shorter range is open.`),
+  };
 }
 
 /**
@@ -458,32 +462,8 @@ function decideHold(input: DecisionInput, dose: number): Decision {
   const asked = askedOf(last, dose);
   const most = Math.max(input.secondsMost ?? dose, dose);
   const base = { loadKg: loadOf(last.item), reps };
-  const pain = last.item.pain ?? 0;
-  if (pain > 5)
-    return {
-      ...base,
-      kind: "stop",
-      loadKg: null,
-      why: [
-        why(
-          "progress.pain",
-          `Pain ${pain} of 10 last time: stopped. See a physiotherapist if it lasts beyond 24 h or returns.`,
-        ),
-      ],
-    };
-  if (input.strictPain && pain > 0)
-    return {
-      ...base,
-      kind: "back-rung",
-      why: [why("progress.pain", `Pain ${pain} of 10 last time, strict setting: the easier rung.`)],
-    };
-  if (pain >= 3)
-    return {
-      ...base,
-      kind: "same",
-      seconds: asked,
-      why: [why("progress.pain", `Pain ${pain} of 10 last time: no increase.`)],
-    };
+  const hurt = painFirst(input, { ...base, seconds: asked });
+  if (hurt) return hurt;
   const held = last.item.sets.map(amount);
   const least = held.length > 0 ? Math.min(...held) : asked;
   const short = held.filter((v) => v < asked).length;

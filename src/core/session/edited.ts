@@ -16,7 +16,7 @@ const UNLOADED = ["mobility", "bodyweight"];
 
 /**
  * @returns the items of the edit that may be done on this day here, the others as dropped with the reason; null where the place lacks
- * the equipment for one of them, so that the session cannot stand here (M1)
+ * the equipment for one of them (M1), or nothing of it may be done on this day, so that the session cannot stand here
  */
 export function fillEdit(edit: SessionEdit, r: SessionRequest): Filled | null {
   const dropped: Dropped[] = [];
@@ -24,27 +24,31 @@ export function fillEdit(edit: SessionEdit, r: SessionRequest): Filled | null {
   for (const e of edit.items) {
     const made = itemOf(e, r);
     if (made === null) return null;
-    if ("why" in made && "dropped" in made) dropped.push({ exercise: e.exercise, why: made.why });
-    else groups.set(e.group, [...(groups.get(e.group) ?? []), made as Item]);
+    if ("left" in made) dropped.push({ exercise: e.exercise, why: made.left });
+    else groups.set(e.group, [...(groups.get(e.group) ?? []), made]);
   }
+  if (groups.size === 0) return null;
   return { items: labelGroups([...groups.values()]), dropped, left: [] };
 }
 
-type Left = { dropped: true; why: string };
+/** Why an exercise may not be done on this day. */
+interface Left {
+  left: string;
+}
 
 function itemOf(e: EditItem, r: SessionRequest): Item | Left | null {
   const exercise = r.choice.library.byId(e.exercise);
-  if (!exercise) return { dropped: true, why: "is no longer in the library" };
+  if (!exercise) return { left: "is no longer in the library" };
   const closed = closedBecause(exercise, r.choice);
   // The coach may take a step early; what safety closes stays closed.
-  if (closed?.kind === "equipment" && loadingAt(exercise, r.place, true) === null) return null;
   const early = closed?.kind === "ladder" && exercise.pattern !== "jump";
-  if (closed && !early && closed.kind !== "equipment") return { dropped: true, why: closed.text };
+  if (closed && !early && closed.kind !== "equipment") return { left: closed.text };
+  if ((loadingAt(exercise, r.place, true) ?? loadingAt(exercise, r.place, false)) === null) return null;
   const loading = loadingAt(exercise, r.place, !r.choice.unloaded);
   if (loading === null || (UNLOADED.includes(r.loading) && EXTERNAL.includes(loading)))
-    return { dropped: true, why: "needs load, and the day takes none" };
+    return { left: "needs load, and the day takes none" };
   if (r.loading === "mobility" && exercise.pattern !== "mobility" && !["hip", "calf"].includes(exercise.pattern))
-    return { dropped: true, why: "the day takes mobility only" };
+    return { left: "the day takes mobility only" };
   const main = slotKindOf(exercise) === "main";
   const base = itemFor(
     { exercise, loading, score: 0, parts: [] },

@@ -1,5 +1,5 @@
 /** Approaches, what athletes follow, sessions by hand, lifts and reviews, as queries and writes. */
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import type { Card } from "../../api/make/card";
 import type { ApproachBody, EditBody, FollowBody, OverruleBody, PreviewBody, ReviewBody } from "../../api/requests";
 import type {
@@ -17,7 +17,7 @@ import type {
 } from "../../api/views";
 import type { Label } from "../../core/athlete/types";
 import { del, get, post, put } from "./api";
-import { markSaved, useChange } from "./hooks";
+import { useChange, useClubChange } from "./hooks";
 
 const base = (id: string) => `/athletes/${id}`;
 
@@ -38,18 +38,6 @@ export const useCompare = (id: string, a: string, b: string) =>
     enabled: id !== "" && a !== b,
     placeholderData: (before) => before,
   });
-
-/** A write that may change everybody's plan. */
-function useClubChange<V, R>(write: (value: V) => Promise<R>) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: write,
-    onSuccess: async () => {
-      markSaved();
-      await client.invalidateQueries();
-    },
-  });
-}
 
 export const useCopyApproach = () =>
   useClubChange((body: { basis: string; name: string }) => post<{ id: string }>("/approaches", body));

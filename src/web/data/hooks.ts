@@ -60,6 +60,18 @@ export function useChange<V, R = unknown>(id: string, write: (value: V) => Promi
   });
 }
 
+/** A write that any plan may change with: the library, approaches, templates. */
+export function useClubChange<V, R>(write: (value: V) => Promise<R>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: write,
+    onSuccess: async () => {
+      markSaved();
+      await client.invalidateQueries();
+    },
+  });
+}
+
 export const useImport = () => {
   const client = useQueryClient();
   return useMutation({

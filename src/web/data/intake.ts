@@ -1,5 +1,5 @@
 /** Queries and writes of intake, screening and library. */
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import type { IntakeBody, ScreenBody } from "../../api/requests";
 import type {
   ChoicesView,
@@ -14,7 +14,7 @@ import type {
 import type { Label } from "../../core/athlete/types";
 import type { OwnExercise } from "../../core/exercise/own";
 import { del, get, post, put } from "./api";
-import { markSaved, useChange } from "./hooks";
+import { useChange, useClubChange } from "./hooks";
 
 export const useIntake = (id: string) =>
   useQuery({ queryKey: ["a", id, "intake"], queryFn: () => get<IntakeView>(`/athletes/${id}/intake`) });
@@ -45,27 +45,16 @@ export const useFit = (id: string | undefined, place: string) =>
     retry: false,
   });
 
-/** A write about the library: every plan may change with it. */
-function useShelf<V, R>(write: (value: V) => Promise<R>) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: write,
-    onSuccess: async () => {
-      markSaved();
-      await client.invalidateQueries();
-    },
-  });
-}
 export const useHide = () =>
-  useShelf(
+  useClubChange(
     ({ exercise, hidden }: { exercise: string; hidden: boolean }) =>
       put(`/exercises/${exercise}/hidden`, { hidden }) as Promise<{ gaps: string[] }>,
   );
 export const useSaveOwn = () =>
-  useShelf(({ exercise, body }: { exercise: string | null; body: OwnExercise }) =>
+  useClubChange(({ exercise, body }: { exercise: string | null; body: OwnExercise }) =>
     exercise ? put(`/exercises/${exercise}`, body) : post<{ id: string }>("/exercises", body),
   );
-export const useDeleteOwn = () => useShelf((exercise: string) => del(`/exercises/${exercise}`));
+export const useDeleteOwn = () => useClubChange((exercise: string) => del(`/exercises/${exercise}`));
 
 export const useChoices = (id: string, date: string, label: Label, exercise: string, on: boolean) =>
   useQuery({

@@ -1,6 +1,7 @@
 /** Where a lifter stands in a session: pure, so that it can be tested without a screen. */
 import type { ItemView, SessionView } from "../../api/views";
 import type { LoggedItem, LoggedSet, Side, StrengthLog } from "../../core/athlete/types";
+import { prescribedOf } from "../../core/session/prescribed";
 
 /** Pain at which the exercise stops (handbook 14). */
 export const STOP_PAIN = 5;
@@ -72,15 +73,6 @@ export const emptyLog = (view: SessionView, start: string): StrengthLog => ({
   items: [],
 });
 
-const prescribedOf = (i: ItemView): LoggedItem["prescribed"] => ({
-  sets: i.sets,
-  ...(i.reps === null ? {} : { reps: i.reps }),
-  ...(i.repsLow === null ? {} : { repsLow: i.repsLow }),
-  ...(i.seconds === null ? {} : { seconds: i.seconds }),
-  rir: i.rir,
-  ...(i.loadKg === null ? {} : { loadKg: i.loadKg }),
-});
-
 const withItem = (log: StrengthLog, i: ItemView, change: (item: LoggedItem) => LoggedItem): StrengthLog => {
   const known = loggedOf(log, i.exercise);
   const next = change(known ?? { exercise: i.exercise, prescribed: prescribedOf(i), sets: [] });
@@ -90,7 +82,7 @@ const withItem = (log: StrengthLog, i: ItemView, change: (item: LoggedItem) => L
 /** @returns the log with one more row */
 export function withSet(log: StrengthLog, i: ItemView, entry: Entry): StrengthLog {
   const rows = doneRows(log, i);
-  const side = sidesOf(i)[rows % sidesOf(i).length] ?? "both";
+  const side = sideAt(i, rows);
   const set: LoggedSet = {
     ...(entry.reps === null ? {} : { reps: entry.reps }),
     ...(entry.seconds === null ? {} : { seconds: entry.seconds }),

@@ -1,5 +1,5 @@
 /** Approaches: what each school prescribes, as grids; the coach's copies; two compared on a season; who follows what. */
-import { useEffect, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import type { FollowBody, PreviewBody } from "../../api/requests";
@@ -32,6 +32,7 @@ import { ICON } from "../ui/glyphs";
 import { Segments } from "../ui/Segments";
 import { Sheet } from "../ui/Sheet";
 import { Failed, Loading } from "../ui/State";
+import { useUnsaved } from "../ui/useUnsaved";
 
 export default function ApproachesRoute() {
   const approaches = useApproaches();
@@ -286,12 +287,7 @@ function Editor({ view: v, busy, onSave }: EditorProps) {
   const [sheet, setSheet] = useState<"copy" | "versions" | "remove" | null>(null);
   const faults = useMemo(() => approachFaults(draft), [draft]);
   const changed = JSON.stringify(draft) !== JSON.stringify(v.approach);
-  useEffect(() => {
-    if (!changed) return;
-    const warn = (e: BeforeUnloadEvent) => e.preventDefault();
-    window.addEventListener("beforeunload", warn);
-    return () => window.removeEventListener("beforeunload", warn);
-  }, [changed]);
+  useUnsaved(changed);
   const inCell = (p: Place) =>
     faults.some((f) =>
       f.path.startsWith(p.column === "week" ? `rows.${p.stage}.perWeek` : `rows.${p.stage}.cells.${p.column}.`),

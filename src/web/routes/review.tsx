@@ -1,5 +1,5 @@
 /** Review: planned against done by week and phase, patterns against the sport's share, and the block in words to change and send. */
-import { lazy, Suspense, useEffect, useMemo, useState } from "react";
+import { lazy, Suspense, useMemo, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import type { ReviewView } from "../../api/views";
@@ -13,6 +13,7 @@ import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { Segments } from "../ui/Segments";
 import { Empty, Failed, Loading } from "../ui/State";
+import { useUnsaved } from "../ui/useUnsaved";
 
 const WeekChart = lazy(() => import("../review/WeekChart"));
 const ShareChart = lazy(() => import("../review/ShareChart"));
@@ -200,12 +201,7 @@ function Words({ view }: { view: ReviewView }) {
   const save = useSaveReview(view.id);
   const known = view.saved?.text ?? made;
   const changed = text !== known;
-  useEffect(() => {
-    if (!changed) return;
-    const warn = (e: BeforeUnloadEvent) => e.preventDefault();
-    window.addEventListener("beforeunload", warn);
-    return () => window.removeEventListener("beforeunload", warn);
-  }, [changed]);
+  useUnsaved(changed);
   const keep = (sent: boolean, said: string) =>
     save.mutate(
       { start: view.from, end: view.to, text, sent },

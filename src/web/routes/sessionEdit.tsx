@@ -31,6 +31,7 @@ import { useUnits } from "../ui/Frame";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { Failed, Loading } from "../ui/State";
+import { useUnsaved } from "../ui/useUnsaved";
 
 export default function SessionEditRoute() {
   const { id = "", date = "", label = "" } = useParams();
@@ -92,12 +93,7 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  useEffect(() => {
-    if (!changed) return;
-    const warn = (e: BeforeUnloadEvent) => e.preventDefault();
-    window.addEventListener("beforeunload", warn);
-    return () => window.removeEventListener("beforeunload", warn);
-  }, [changed]);
+  useUnsaved(changed);
   const keep = () =>
     save.mutate(
       { items, ...(note.trim() ? { note: note.trim() } : {}) },

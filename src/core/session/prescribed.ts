@@ -1,0 +1,14 @@
+/** What of a session's item is kept with its log: what was asked for. */
+import type { Prescribed } from "../athlete/types";
+import type { Item } from "./types";
+
+export const prescribedOf = (
+  i: Pick<Item, "sets" | "reps" | "repsLow" | "seconds" | "rir" | "loadKg">,
+): Prescribed => ({
+  sets: i.sets,
+  ...(i.reps === null ? {} : { reps: i.reps }),
+  ...(i.repsLow === null ? {} : { repsLow: i.repsLow }),
+  ...(i.seconds === null ? {} : { seconds: i.seconds }),
+  rir: i.rir,
+  ...(i.loadKg === null ? {} : { loadKg: i.loadKg }),
+});
