@@ -4,7 +4,7 @@ import type { Stage } from "./athlete/approach";
 import { activeAreas, safetyGate } from "./athlete/gate";
 import { isOn } from "./athlete/switches";
 import type { Athlete, Emphasis, Label, Place, StrengthLog } from "./athlete/types";
-import { type DatedWindow, placeById } from "./athlete/windows";
+import { type DatedWindow, placeById, windowsOfWeek } from "./athlete/windows";
 import { addDays, dayNumber, type IsoDate, laterOf } from "./dates";
 import { descentWork } from "./descents";
 import { sessionDose } from "./dose/dose";
@@ -79,6 +79,13 @@ export function sessionBuilder(input: BuilderInput) {
   let deepest = 0;
   const known = new Map<string, BuiltSession | null>();
   const choiceOn = choiceContexts(input);
+  // A hold's sets are shared by the sessions that have a day to stand on.
+  const open = new Set(
+    windowsOfWeek(athlete, week.start)
+      .map((w) => w.date)
+      .filter((date) => week.days.some((d) => d.date === date && d.counts)),
+  );
+  const shared = Math.max(1, Math.min(open.size, week.wanted.filter((w) => !w.taper).length));
 
   const build = (
     label: Label,
@@ -148,7 +155,6 @@ export function sessionBuilder(input: BuilderInput) {
     if (measure) deepest = Math.max(deepest, measure.stress);
     const taper = day.taperFor !== null && day.loading === "light";
     const setFactor = taper ? 0.5 : week.setFactor;
-    const shared = Math.max(1, week.wanted.filter((w) => !w.taper).length);
     const hold =
       day.emphasis === "hold" && !taper && !routine && isOn(athlete, "taper.week") && input.lastBuild
         ? input.lastBuild.sets / shared
