@@ -75,6 +75,13 @@ describe("percent of 1RM by repetitions to failure", () => {
     expect(NSCA_PERCENT[reps]).toBe(percent);
   });
 
+  it("is selectable: the same percent up and down, straight lines between, and no jump where it ends", () => {
+    for (const [reps, percent] of TABLE) expect(percentFor(reps, "nsca")).toBeCloseTo(percent, 9);
+    expect(percentFor(13.5, "nsca")).toBeCloseTo(66, 9);
+    expect(percentFor(15 + 1e-9, "nsca")).toBeCloseTo(65, 6);
+    for (let n = 1; n < 20; n++) expect(percentFor(n + 1, "nsca")!).toBeLessThan(percentFor(n, "nsca")!);
+  });
+
   it("lies within four points of the default formula up to 10, within five to 12", () => {
     for (const [reps, percent] of TABLE) {
       const off = Math.abs((percentFor(reps) ?? 0) - percent);

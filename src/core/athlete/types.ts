@@ -94,6 +94,8 @@ export const ONE_REP_MAX_FORMULAS = [
   "wathan",
   "oconner",
   "lander",
+  /** The published percent table instead of a formula. */
+  "nsca",
 ] as const;
 export type OneRepMaxFormula = (typeof ONE_REP_MAX_FORMULAS)[number];
 export const BAR_KINDS = ["straight", "trap", "safety"] as const;

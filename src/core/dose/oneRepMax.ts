@@ -1,7 +1,7 @@
 /** Estimated 1RM and its inverse, percent by repetitions to failure (handbook 6). */
 import type { OneRepMaxFormula } from "../athlete/types";
 
-export type NamedFormula = Exclude<OneRepMaxFormula, "default">;
+export type NamedFormula = Exclude<OneRepMaxFormula, "default" | "nsca">;
 
 /** No estimate above this many repetitions to failure. */
 export const MOST_REPS = 20;
@@ -20,9 +20,41 @@ export const FORMULAS: Record<NamedFormula, (n: number) => number> = {
   lander: (n) => 100 / (101.3 - 2.67123 * n),
 };
 
+/** Percent of 1RM by repetitions to failure [pub: NSCA Essentials, 4th ed., ch. 17]. */
+export const NSCA_PERCENT: Readonly<Record<number, number>> = {
+  1: 100,
+  2: 95,
+  3: 93,
+  4: 90,
+  5: 87,
+  6: 85,
+  7: 83,
+  8: 80,
+  9: 77,
+  10: 75,
+  11: 70,
+  12: 67,
+  15: 65,
+};
+
 const highReps = (n: number): number => (FORMULAS.mayhew(n) + FORMULAS.wathan(n)) / 2;
 /** Above 10 the mean of Mayhew and Wathan, scaled so that it meets Brzycki at 10 [house]. */
 const JOIN = FORMULAS.brzycki(10) / highReps(10);
+
+const standard = (n: number): number => (n <= 10 ? FORMULAS.brzycki(n) : highReps(n) * JOIN);
+/** Repetitions that the published table ends at; above them the default, scaled so that it meets the table there [house]. */
+const TABLE_ENDS = 15;
+/** 1RM / load by the published table, straight lines between its entries. */
+function byTable(n: number): number {
+  if (n > TABLE_ENDS) return (100 / (NSCA_PERCENT[TABLE_ENDS] ?? 65)) * (standard(n) / standard(TABLE_ENDS));
+  const known = Object.keys(NSCA_PERCENT)
+    .map(Number)
+    .sort((a, b) => a - b);
+  const high = known.find((k) => k >= n) ?? TABLE_ENDS;
+  const low = known.findLast((k) => k <= n) ?? 1;
+  const [a, b] = [NSCA_PERCENT[low] ?? 100, NSCA_PERCENT[high] ?? 65];
+  return 100 / (high === low ? a : a + ((b - a) * (n - low)) / (high - low));
+}
 
 /**
  * @param n repetitions to failure (reps + RIR), 1 to 20
@@ -31,7 +63,8 @@ const JOIN = FORMULAS.brzycki(10) / highReps(10);
 export function multiplier(n: number, formula: OneRepMaxFormula = "default"): number | null {
   if (!(n >= 1) || n > MOST_REPS) return null;
   if (n === 1) return 1;
-  if (formula === "default") return n <= 10 ? FORMULAS.brzycki(n) : highReps(n) * JOIN;
+  if (formula === "default") return standard(n);
+  if (formula === "nsca") return byTable(n);
   return FORMULAS[formula](n);
 }
 
@@ -81,20 +114,3 @@ export function repsAt(percent: number, formula: OneRepMaxFormula = "default"): 
   }
   return low;
 }
-
-/** Percent of 1RM by repetitions to failure [pub: NSCA Essentials, 4th ed., ch. 17]. */
-export const NSCA_PERCENT: Readonly<Record<number, number>> = {
-  1: 100,
-  2: 95,
-  3: 93,
-  4: 90,
-  5: 87,
-  6: 85,
-  7: 83,
-  8: 80,
-  9: 77,
-  10: 75,
-  11: 70,
-  12: 67,
-  15: 65,
-};

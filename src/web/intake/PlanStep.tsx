@@ -16,6 +16,18 @@ const APPROACH_WORDS: Record<Approach, string> = {
   "paired-routines": "Paired routines after runs",
 };
 
+const FORMULA_WORDS: readonly (readonly [NonNullable<Settings["oneRepMax"]>, string])[] = [
+  ["default", "Brzycki to 10 reps, Mayhew and Wathan above"],
+  ["epley", "Epley 1985"],
+  ["brzycki", "Brzycki 1993"],
+  ["lombardi", "Lombardi 1989"],
+  ["mayhew", "Mayhew et al. 1992"],
+  ["wathan", "Wathan 1994"],
+  ["oconner", "O'Conner et al. 1989"],
+  ["lander", "Lander 1985"],
+  ["nsca", "NSCA percent table"],
+];
+
 const DEPTHS = [
   ["thigh-level", "to thigh level"],
   ["45", "to 45 degrees"],
@@ -36,6 +48,7 @@ interface PlanForm {
   depth: NonNullable<Settings["squatDepth"]>;
   style: NonNullable<Settings["splitSquatStyle"]>;
   hand: NonNullable<Settings["singleLegLoad"]>;
+  formula: NonNullable<Settings["oneRepMax"]>;
   start: string;
   end: string;
   approach: string;
@@ -56,6 +69,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
         squatDepth: f.depth,
         splitSquatStyle: f.style,
         singleLegLoad: f.hand,
+        oneRepMax: f.formula,
         strictPain: f.strictPain,
         quietExercises: f.quiet,
       };
@@ -78,6 +92,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
       depth: settings.squatDepth ?? "thigh-level",
       style: settings.splitSquatStyle ?? "upright",
       hand: settings.singleLegLoad ?? "opposite",
+      formula: settings.oneRepMax ?? "default",
       maxMinutes: settings.maxMinutesPerDay === undefined ? "" : String(settings.maxMinutesPerDay),
       strictPain: settings.strictPain ?? false,
       quiet: settings.quietExercises ?? false,
@@ -88,7 +103,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
   const put = (change: Partial<PlanForm>) => step.set({ ...f, ...change });
   const own = useApproaches().data?.approaches.filter((a) => a.own) ?? [];
   const fault = (path: string) => faultAt(step.faults, path);
-  const select = <K extends "depth" | "style" | "hand">(
+  const select = <K extends "depth" | "style" | "hand" | "formula">(
     id: string,
     label: string,
     key: K,
@@ -199,6 +214,13 @@ export function PlanStep({ view }: { view: IntakeView }) {
         {select("p-depth", "Squat depth", "depth", DEPTHS)}
         {select("p-style", "Split-squat style", "style", STYLES)}
         {select("p-hand", "Single-leg load", "hand", HANDS)}
+      </div>
+      <div className="max-w-[366px]">
+        {select("p-formula", "1RM estimated by", "formula", FORMULA_WORDS)}
+        <p className="mt-1 text-[12px] leading-4 text-ink2">
+          Up and down by the same formula, so that an estimate never ratchets the load. None is sure: the more reps and
+          the more in reserve, the less.
+        </p>
       </div>
       <div>
         {tick("strictPain", "Strict with pain", "Any pain at all takes the easier step next time.")}
