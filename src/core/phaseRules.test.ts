@@ -113,6 +113,36 @@ describe("switched off", () => {
   });
 });
 
+describe("weekly races", () => {
+  const first = addDays(START, 61);
+  const series = [0, 7, 14, 21].map((n) => raceOn(addDays(first, n), "C", 40));
+  const a = athleteWith({
+    endurance: flat,
+    races: series,
+    availability: [2, 3, 4].map((day) => ({ day, start: "18:00", minutes: 75, place: "gym" })),
+  });
+  it("one hold of about 25 min a week, 72 to 96 h before each race, never more than 10 days apart", () => {
+    // The races are on Saturdays: Tuesday and Wednesday are 4 and 3 days before.
+    const weeks = plan(a, { from: addDays(first, -5), weeks: 4 }).weeks;
+    const sessions = weeks.flatMap((w) => w.sessions);
+    expect(sessions).toHaveLength(4);
+    for (const s of sessions) {
+      expect(s).toMatchObject({ emphasis: "hold" });
+      expect(s.minutes).toBeLessThanOrEqual(25);
+      const out = series.map((r) => (Date.parse(r.date) - Date.parse(s.date)) / 86_400_000).filter((d) => d > 0);
+      expect([3, 4]).toContain(Math.min(...out));
+    }
+    expect(weeks[0]?.season.days.flatMap((d) => d.why.map((w) => w.rule))).toContain("race.series");
+  });
+  it("two races are no series, A races belong to none, and it can be switched off", () => {
+    const rules = (x: Athlete) => on(x, addDays(first, -3)).why.map((w) => w.rule);
+    expect(rules(a)).toContain("race.series");
+    expect(rules({ ...a, races: series.slice(0, 2) })).not.toContain("race.series");
+    expect(rules({ ...a, races: series.map((r) => ({ ...r, priority: "A" as const })) })).not.toContain("race.series");
+    expect(rules(without(a, "race.series"))).not.toContain("race.series");
+  });
+});
+
 describe("ready for descents", () => {
   const race = raceOn(addDays(START, 100), "A", 300, { ascentM: 2400, distanceKm: 50 });
   const at = (days: number, r = race) => descentWork({ races: [r] }, addDays(r.date, -days));

@@ -103,11 +103,12 @@ export function weekProblem(input: WeekInput) {
     w: DatedWindow,
     starts: (b: BuiltSession) => number[],
     locked: boolean,
+    most = Number.POSITIVE_INFINITY,
   ): Option[] => {
     const day = week.days.find((d) => d.date === w.date);
     if (!day || missed(label, w.date)) return [];
     const short = changes.find((c) => c.kind === "shorten" && c.label === label && c.week === week.start);
-    const minutes = short?.kind === "shorten" ? Math.min(w.minutes, short.minutes) : w.minutes;
+    const minutes = Math.min(w.minutes, most, short?.kind === "shorten" ? short.minutes : w.minutes);
     const session = builder.build(label, day, { ...w, minutes }, factor.factor);
     if (!session) return [];
     return starts(session).map((start) => {
@@ -147,6 +148,7 @@ export function weekProblem(input: WeekInput) {
           return starts;
         },
         false,
+        want.minutes,
       ),
     );
   const fixed = (l: LockedSession, locked: boolean): Option[] => {

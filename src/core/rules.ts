@@ -79,6 +79,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ),
   "race.b": trade("B race"),
   "race.c": trade("C race"),
+  "race.series": trade("Weekly races"),
   "depth.week": house("Depth limit of a week"),
   "depth.day": house("Depth limit of a day"),
   "load.percent": house("Load from e1RM"),
@@ -168,6 +169,10 @@ export const SWITCHES: readonly { id: string; does: string }[] = [
   { id: "taper.light", does: "Only light work of half the sets between the last heavy day and an A race" },
   { id: "taper.week", does: "Race-phase weeks keep 40 to 59% of the last full build week's hard sets" },
   { id: "race.b", does: "Sets halved in the week of a B race, last heavy session 4 days before" },
+  {
+    id: "race.series",
+    does: "Weekly races or a regatta series: one hold of about 25 min, 72 to 96 h before each race",
+  },
   { id: "stepback.every", does: "A step-back week every 4th week (3rd for new lifters and from 50)" },
   { id: "stepback.endurance", does: "The strength steps back with the endurance" },
   { id: "mileage.jump", does: "A third of the sets less above 10% more mileage" },

@@ -8,7 +8,7 @@ import { awayOn } from "../athlete/windows";
 import { addDays, dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
 import { type Why, why } from "../why";
 import { phaseOn, type SeasonPhase } from "./phases";
-import { classRule, inOrder, lastRaceDay, raceDay, raceMinutes } from "./races";
+import { classRule, inOrder, lastRaceDay, raceDay, raceMinutes, raceSeries, SERIES } from "./races";
 
 /** full: the emphasis' own dose. light: half sets, nothing heavy. restore: light loads. Then bodyweight, and mobility alone. */
 export type Loading = "full" | "light" | "restore" | "bodyweight" | "mobility";
@@ -31,6 +31,8 @@ export interface SeasonDay {
   softRaces: string[];
   /** The A race whose taper this day belongs to (light work only). */
   taperFor: string | null;
+  /** Days to the next race of a weekly series; null outside of one. */
+  seriesIn: number | null;
   /** Counts towards the week's number of sessions. */
   counts: boolean;
   why: Why[];
@@ -118,6 +120,7 @@ export function seasonDays(
     asOf && (isOn(athlete, "layoff.prepare") || isOn(athlete, "gate.returning"))
       ? layoffOf(athlete, asOf, (d) => phaseOn(phases, d)?.phase === "recovery")
       : null;
+  const series = isOn(athlete, "race.series") ? raceSeries(athlete.races) : [];
   let built: SeasonDay["holds"] | null = null;
   const firstLog = athlete.strengthLog.length === 0;
   for (let n = dayNumber(from); n <= dayNumber(to); n++) {
@@ -138,6 +141,14 @@ export function seasonDays(
       stage = approach.rows["base-late"].emphasis === "maximal" ? "base-early" : "base-late";
       emphasis = "develop";
       reason = why("gate.new", "Under three months in the gym: develop instead of maximal.");
+    }
+    const next = series.map((run) => run.find((r) => r > n && r - n <= SERIES.gapDays)).find((r) => r !== undefined);
+    if (next !== undefined && (phase.phase === "base" || phase.phase === "build")) {
+      [stage, emphasis] = ["race", "hold"];
+      reason = why(
+        "race.series",
+        `Racing week by week: one hold of about ${SERIES.minutes} min, 72 to 96 h before each race.`,
+      );
     }
     if (
       layoff &&
@@ -168,6 +179,7 @@ export function seasonDays(
       softRaces: [],
       taperFor: null,
       counts: true,
+      seriesIn: null,
       why: [reason],
     };
     const limit = (loading: Loading, because: Why) => {
@@ -176,6 +188,7 @@ export function seasonDays(
       day.heavyOk = false;
       day.why.push(because);
     };
+    if (next !== undefined) day.seriesIn = next - n;
     if (gate.restricted) {
       day.emphasis = "restore";
       day.stage = "recovery";

@@ -69,3 +69,24 @@ export const inOrder = (races: readonly Race[]): Race[] =>
     (a, b) =>
       raceDay(a) - raceDay(b) || (a.priority < b.priority ? -1 : a.priority > b.priority ? 1 : a.id < b.id ? -1 : 1),
   );
+
+/** Weekly races or a regatta series: so many B and C races, at most so many days apart; one hold of so many minutes, 72 to 96 h before [trade]. */
+export const SERIES = { races: 3, gapDays: 9, minutes: 25, before: [3, 4] } as const;
+
+/** Runs of weekly races, as day numbers of the races. A races have their own taper and belong to none. */
+export function raceSeries(races: readonly Race[]): number[][] {
+  const days = [
+    ...new Set(
+      inOrder(races)
+        .filter((r) => r.priority !== "A")
+        .map(raceDay),
+    ),
+  ].sort((a, b) => a - b);
+  const runs: number[][] = [];
+  for (const day of days) {
+    const run = runs.at(-1);
+    if (run && day - (run.at(-1) ?? day) <= SERIES.gapDays) run.push(day);
+    else runs.push([day]);
+  }
+  return runs.filter((r) => r.length >= SERIES.races);
+}

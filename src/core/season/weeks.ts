@@ -10,12 +10,15 @@ import { type MileageRule, mileageRule } from "../endurance/mileage";
 import { type Why, why } from "../why";
 import { hasAbsence, type SeasonDay, seasonDays } from "./days";
 import type { SeasonPhase } from "./phases";
+import { SERIES } from "./races";
 
 /** A session the week asks for; `days` limits where it may stand, null is anywhere. */
 export interface WantedSession {
   label: Label;
   days: readonly IsoDate[] | null;
   taper: boolean;
+  /** Minutes at most; without it the window says. */
+  minutes?: number;
 }
 
 /** A routine that follows a run at once: it is placed by its run, not fitted. */
@@ -240,6 +243,11 @@ function wantedSessions(
     // A taper that runs on into next week is asked for there.
     return taper.at(-1) === last ? [taper] : [];
   });
+  const series = days.filter((d) => d.seriesIn !== null && d.emphasis === "hold" && d.phase !== "race");
+  if (series.length > 0 && tapers.length === 0) {
+    const near = series.filter((d) => SERIES.before.some((n) => n === d.seriesIn)).map((d) => d.date);
+    return [{ label: "A", days: near.length > 0 ? near : null, taper: false, minutes: SERIES.minutes }];
+  }
   const open = days.some((d) => d.counts);
   const full = open ? Math.max(0, Math.min(holdOnly ? 1 : FITTED_LABELS.length, total) - tapers.length) : 0;
   return FITTED_LABELS.slice(0, full + tapers.length).map((label, i) => ({
