@@ -17,6 +17,18 @@ export const RAMP = { rise: 1.2, tooLight: 1.25, most: 1.4, sets: 5, tellsUpTo: 
  * @returns up to five sets, rising; empty where the place makes no load
  */
 export function rampSets(exercise: Exercise, loading: Loading, place: Place, reps: number): RampSet[] {
+  const key = `${exercise.id}/${loading}/${Math.min(reps, 5)}`;
+  const known = made.get(place) ?? new Map<string, RampSet[]>();
+  made.set(place, known);
+  const sets = known.get(key) ?? workOut(exercise, loading, place, reps);
+  known.set(key, sets);
+  return sets;
+}
+
+/** A season asks for the same ramps week after week; they are kept for as long as the place lives. */
+const made = new WeakMap<Place, Map<string, RampSet[]>>();
+
+function workOut(exercise: Exercise, loading: Loading, place: Place, reps: number): RampSet[] {
   const loads = makeableLoads(exercise, loading, place);
   const out: RampSet[] = [];
   let wanted = loads[0] ?? 0;

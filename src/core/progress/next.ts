@@ -128,7 +128,10 @@ const decisionInput = (b: Basis, history: readonly [History, ...History[]], cap:
     sets: q.sets,
     seconds: q.seconds,
     ...(q.secondsMost === undefined ? {} : { secondsMost: q.secondsMost }),
-    ladder: c.ladder?.(q.exercise) ?? null,
+    // Asked for by few decisions, and worked out for those alone.
+    get ladder() {
+      return c.ladder?.(q.exercise) ?? null;
+    },
     tendon: TENDONS.some((a) => c.areas?.includes(a) && q.exercise.careWith.concat(q.exercise.goodWith).includes(a)),
     hinge: q.exercise.pattern === "hinge",
     cap,
@@ -167,8 +170,21 @@ function decided(
 }
 
 /** Whether anything was lifted lately: what rests is then one exercise, not the athlete. */
-const trains = (c: LoadContext): boolean =>
-  c.log.some((s) => s.date < c.asOf && daysBetween(s.date, c.asOf) <= LAYOFF_DAYS);
+function trains(c: LoadContext): boolean {
+  const last = lastDayOf(c.log);
+  return last !== null && last < c.asOf && daysBetween(last, c.asOf) <= LAYOFF_DAYS;
+}
+
+const lastDays = new WeakMap<readonly StrengthLog[], IsoDate | null>();
+
+/** The latest day of a log; looked for once for as long as the log lives. */
+function lastDayOf(log: readonly StrengthLog[]): IsoDate | null {
+  const known = lastDays.get(log);
+  if (known !== undefined) return known;
+  const last = log.reduce<IsoDate | null>((m, s) => (m === null || s.date > m ? s.date : m), null);
+  lastDays.set(log, last);
+  return last;
+}
 
 /** Work without load: repetitions, seconds, sets and tempo after the last log (rule 5). */
 function unloaded(b: Basis, history: readonly History[]): LoadAnswer {

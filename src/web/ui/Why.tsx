@@ -26,17 +26,19 @@ export function WhyList({ reasons, sources = false }: { reasons: readonly Why[];
     .filter((r) => !seen.has(r.text) && seen.add(r.text))
     .map((r) => ({ ...r, text: textIn(r.text, units) }));
   return (
-    <ul className="space-y-1.5">
+    <ul className={sources ? "space-y-1.5" : ""}>
       {unique.map((r) => (
         <li key={r.text} className="relative pl-4 text-[12px] leading-4 cond-s">
-          <span className="absolute top-[7px] left-px w-2 border-t-[1.5px] border-ground" />
+          <span
+            className={`absolute ${sources ? "top-[7px]" : "top-[11px]"} left-px w-2 border-t-[1.5px] border-ground`}
+          />
           {sources ? (
             <>
               {r.text}
               <RuleNote rule={r.rule} />
             </>
           ) : (
-            <Asked reasons={[r]} className="text-left hover:underline">
+            <Asked reasons={[r]} className="py-1 text-left hover:underline">
               {r.text}
             </Asked>
           )}
