@@ -49,6 +49,12 @@ try {
   const rows: Row[] = (await (await fetch(`${address}/api/squad`)).json()).rows;
   const id = (name: string) => rows.find((r) => r.name.startsWith(name))?.id ?? rows[0]?.id;
   const lifter = rows.find((r) => r.today && r.name.startsWith("Maren")) ?? rows.find((r) => r.today);
+  /** The day of an athlete's next session of a letter after this week. */
+  const dayOf = async (name: string, label: string): Promise<string> => {
+    const { sessions } = await (await fetch(`${address}/api/athletes/${id(name)}`)).json();
+    return sessions.find((s: { date: string; label: string }) => s.label === label && s.date > "2026-03-08")?.date;
+  };
+  const heavyA = await dayOf("Maren", "A");
   mkdirSync(OUT, { recursive: true });
   const browser = await chromium.launch(browserOptions);
   const shoot = async (page: Page, path: string, name: string, ready: string) => {
@@ -95,10 +101,10 @@ try {
   await desk.getByRole("button", { name: "Fitted together" }).click();
   await desk.waitForTimeout(250);
   await desk.screenshot({ path: `${OUT}/gym.png` });
-  await shoot(desk, `/a/${id("Maren")}/session/2026-03-12/A`, "session", "tbody tr");
+  await shoot(desk, `/a/${id("Maren")}/session/${heavyA}/A`, "session", "tbody tr");
   await shoot(desk, `/a/${id("Tamsin")}/intake/health`, "intake", "main svg circle");
   await shoot(desk, `/a/${id("Ilse")}/screening`, "screening", "main svg text");
-  await shoot(desk, `/a/${id("Maren")}/session/2026-03-12/A/edit`, "session-edit", "[data-testid=edit-minutes]");
+  await shoot(desk, `/a/${id("Maren")}/session/${heavyA}/A/edit`, "session-edit", "[data-testid=edit-minutes]");
   await desk
     .getByLabel(/: note$/)
     .first()
@@ -118,7 +124,7 @@ try {
   await shoot(desk, `/a/${id("Maren")}/review`, "review", "main svg text");
   await desk.waitForTimeout(600);
   await desk.screenshot({ path: `${OUT}/review.png` });
-  await shoot(desk, `/a/${id("Maren")}/card/2026-03-12/A`, "card", "[data-testid=card-row]");
+  await shoot(desk, `/a/${id("Maren")}/card/${heavyA}/A`, "card", "[data-testid=card-row]");
   await shoot(desk, "/approaches", "approaches", "table caption");
   await desk.getByRole("button", { name: "Make a copy to change" }).click();
   await desk.getByLabel("Name").fill("Saltmarsh, heavier build");

@@ -82,7 +82,7 @@ function Tables({
   const total = (list: readonly PhaseTally[], key: keyof Tally) =>
     list.reduce((s, p) => s + (p.tally[key] as number), 0);
   return (
-    <table className={`w-full border-collapse ${stale ? "opacity-60" : ""}`}>
+    <table className="w-full border-collapse" aria-busy={stale}>
       <caption className="sr-only">
         {A.name} against {B.name} by phase
       </caption>

@@ -136,9 +136,9 @@ export function EditRow({
             {exercise && <PatternTile id={bandOf(exercise.pattern)} size={18} />}
             <span className="truncate">{name}</span>
           </Picker>
-          <span className="flex gap-3 pl-[26px] text-[12px] leading-4">
+          <span className="flex items-center gap-3 pl-[26px] text-[12px] leading-4">
             {at > 0 && (
-              <button type="button" className="link" onClick={() => onLink(!row.linked)}>
+              <button type="button" className="link min-h-6" onClick={() => onLink(!row.linked)}>
                 {row.linked ? "Unpair" : "Pair with above"}
               </button>
             )}

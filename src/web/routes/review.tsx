@@ -119,7 +119,7 @@ function Figures({ view, stale }: { view: ReviewView; stale: boolean }) {
   );
   const h = (m: number) => Math.round(m / 6) / 10;
   return (
-    <main className={`min-w-0 overflow-auto px-4 pb-4 ${stale ? "opacity-60" : ""}`}>
+    <main className="min-w-0 overflow-auto px-4 pb-4" aria-busy={stale}>
       <div className="mb-2 flex border-b border-hair">
         {figure("Sessions", String(view.done.sessions), `of ${view.planned.sessions}`)}
         {figure("Hard sets", String(view.done.hardSets), `of ${view.planned.hardSets}`)}
@@ -174,7 +174,7 @@ function Figures({ view, stale }: { view: ReviewView; stale: boolean }) {
           ) : (
             <ul className="text-[12px] leading-5">
               {view.lifts.map((l) => (
-                <li key={l.exercise} className="flex justify-between border-b border-hair2">
+                <li key={l.exercise} className="flex justify-between border-b border-hair2 py-1">
                   <Link className="link" to={`/a/${view.id}/lifts/${l.exercise}`}>
                     {l.name}
                   </Link>

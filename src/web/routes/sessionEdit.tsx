@@ -222,8 +222,9 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
         </div>
       </main>
       <aside className="flex min-h-0 flex-col border-l border-hair bg-panel" aria-label="What it comes to">
-        <div className="min-h-0 flex-1 overflow-auto">
-          <div className={`sec ${busy ? "opacity-60" : ""}`}>
+        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by keyboard */}
+        <div className="min-h-0 flex-1 overflow-auto" tabIndex={0}>
+          <div className="sec" aria-busy={busy}>
             <h2 className="sec-h">
               What it comes to <span className="font-normal">{busy ? "working out…" : ""}</span>
             </h2>
