@@ -48,10 +48,11 @@ export default function CardRoute() {
       ) : cards.isError ? (
         <Failed error={cards.error} retry={() => cards.refetch()} what="The card" />
       ) : (
-        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by keyboard
-        <div
-          className="min-h-0 flex-1 overflow-auto bg-hair2 p-4 print:overflow-visible print:bg-white print:p-0"
+        <section
+          aria-label="Cards"
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by the keyboard
           tabIndex={0}
+          className="min-h-0 flex-1 overflow-auto bg-hair2 p-4 print:overflow-visible print:bg-white print:p-0"
         >
           <div
             className={`mx-auto bg-white text-[#000] ${per === 1 ? "w-[760px] p-7" : "grid w-[1100px] grid-cols-2 gap-x-8 gap-y-6 p-6"} print:w-full print:p-0`}
@@ -60,7 +61,7 @@ export default function CardRoute() {
               <OneCard key={c.when} card={c} small={per === 4} />
             ))}
           </div>
-        </div>
+        </section>
       )}
     </div>
   );
