@@ -7,7 +7,10 @@ import { findApproach } from "../../src/core/approach/pick";
 import { SHIPPED_APPROACHES } from "../../src/core/approach/shipped";
 import type { Stage } from "../../src/core/athlete/approach";
 import type { Gate } from "../../src/core/athlete/gate";
+import { addDays } from "../../src/core/dates";
 import { estimate, NSCA_PERCENT, percentFor } from "../../src/core/dose/oneRepMax";
+import { plan } from "../../src/core/plan";
+import { athleteWith, START, weeksOf } from "../support/athlete";
 import { doseAt } from "../support/dose";
 
 /** Sessions a week, sets, reps, RIR, rest in seconds; null where the table says nothing. */
@@ -87,6 +90,54 @@ describe("the table of approaches", () => {
     // About 20 s a hold, 60 to 90 s of planks in all at the first stage; 1 s up and 2 to 3 s down.
     expect(routine.seconds[0]).toBe(20);
     expect(routine.tempo).toBe("3-0-1");
+  });
+});
+
+describe("what sessions of an approach are made of", () => {
+  const monday = addDays(START, 56);
+  const week = (approach: string) => {
+    const a = athleteWith({
+      endurance: weeksOf(new Array(20).fill(1)),
+      settings: { approach },
+      seen: [{ what: "hip-drop", date: START }],
+    });
+    return plan(a, { from: monday, weeks: 1 }).weeks[0]!.sessions;
+  };
+  const ids = (list: ReturnType<typeof week>, label: string) =>
+    list.find((s) => s.label === label)?.items.map((i) => i.exercise.id) ?? [];
+  it("full range: a deep split squat with a real squat, the stretch on both days, hip flexors held on one and raised on the other", () => {
+    const list = week("full-range");
+    const [a, b] = [ids(list, "A"), ids(list, "B")];
+    expect(list).toHaveLength(2);
+    expect(a.some((id) => /^(rear-foot-elevated|split-squat-both|knee-forward|front-foot)/.test(id))).toBe(true);
+    expect(a.some((id) => id.endsWith("squat") && !id.includes("split"))).toBe(true);
+    for (const day of [a, b]) expect(day).toContain("active-quad-stretch");
+    expect(a).toContain("straight-leg-hold");
+    expect(b).toContain("loaded-hip-flexor-raise");
+    const raise = list.flatMap((s) => s.items).find((i) => i.exercise.id === "loaded-hip-flexor-raise")!;
+    expect([raise.repsLow, raise.reps]).toEqual([12, 20]);
+    // What was seen still adds its work beside it.
+    expect([...a, ...b].some((id) => ["toe-tap", "hip-hike", "side-hold-knee-lift"].includes(id))).toBe(true);
+  });
+  it("paired routines: 15 to 25 min at most behind every run, holds and hips, nothing heavy", () => {
+    const list = week("paired-routines");
+    expect(list).toHaveLength(4);
+    for (const s of list) {
+      expect(s.minutes).toBeGreaterThanOrEqual(10);
+      expect(s.minutes).toBeLessThanOrEqual(25);
+      expect(s.lowerLoaded).toBe(false);
+      const patterns = new Set(s.items.map((i) => i.exercise.pattern));
+      for (const p of ["trunk", "hip", "mobility"] as const) expect(patterns.has(p)).toBe(true);
+    }
+  });
+  it("control: three sessions, the ladder before the bar", () => {
+    const list = week("control");
+    expect(list.every((s) => !s.heavy)).toBe(true);
+    for (const s of list)
+      for (const i of s.items.filter((x) => x.exercise.pattern === "squat" && x.reps !== null)) {
+        expect(i.repsLow).toBeGreaterThanOrEqual(12);
+        expect(i.reps).toBeLessThanOrEqual(15);
+      }
   });
 });
 

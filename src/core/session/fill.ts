@@ -34,7 +34,9 @@ export function candidatesFor(slot: Slot, c: ChoiceContext, standing: readonly E
   if (slot.kind === "main" && ranked.length === 0) ranked = fresh(rankFor(slot.pattern, c, "single", label));
   if (slot.only) {
     const { only } = slot;
-    return ranked.filter((x) => only.includes(x.exercise.id));
+    const open = ranked.filter((x) => only.includes(x.exercise.id));
+    const first = (slot.prefer ?? []).flatMap((id) => open.filter((x) => x.exercise.id === id));
+    return [...first, ...open.filter((x) => !first.includes(x))];
   }
   if (slot.kind === "assist") ranked = besides(ranked, standing);
   if (slot.singleLeg) {

@@ -54,18 +54,32 @@ const DEEP: readonly string[] = [
 
 /** Two leg days (handbook 8, full range): the deep split squat with a real squat on one, hinge and hip flexors on the other. */
 function fullRange(label: Label): Slot[] {
-  const stretch: Slot = { pattern: "mobility", kind: "assist", sets: 1, prefer: ["active-quad-stretch"] };
+  // What makes the approach stands whatever the screening adds beside it.
+  const stretch: Slot = { pattern: "mobility", kind: "assist", sets: 1, only: ["active-quad-stretch"] };
+  const unloaded = ["march-hold", "march-hold-unloaded"];
   if (label === "A")
     return [
       { pattern: "squat", kind: "main" },
       { pattern: "split-squat", kind: "single", prefer: DEEP },
-      { pattern: "hip", kind: "assist", sets: 2, prefer: ["straight-leg-hold"] },
+      {
+        pattern: "hip",
+        kind: "assist",
+        sets: 2,
+        prefer: ["straight-leg-hold"],
+        only: ["straight-leg-hold", ...unloaded],
+      },
       { pattern: "trunk", kind: "assist", sets: 2 },
       stretch,
     ];
   return [
     { pattern: "hinge", kind: "main" },
-    { pattern: "hip", kind: "assist", sets: 2, prefer: ["loaded-hip-flexor-raise", "march-hold"] },
+    {
+      pattern: "hip",
+      kind: "assist",
+      sets: 2,
+      prefer: ["loaded-hip-flexor-raise"],
+      only: ["loaded-hip-flexor-raise", ...unloaded],
+    },
     { pattern: "split-squat", kind: "assist", sets: 2, singleLeg: true },
     { pattern: "calf", kind: "assist", sets: 2 },
     { pattern: "trunk", kind: "assist", sets: 2 },
@@ -78,16 +92,15 @@ function routineSlots(long: boolean): Slot[] {
   const trunk = (prefer: readonly string[]): Slot => ({ pattern: "trunk", kind: "assist", sets: 2, prefer });
   const short: Slot[] = [
     trunk(["side-plank", "side-plank-knees"]),
-    { pattern: "hip", kind: "assist", sets: 1, prefer: ["side-lying-raise", "clam"] },
+    { pattern: "hip", kind: "assist", sets: 2, prefer: ["side-lying-raise", "clam"] },
     { pattern: "mobility", kind: "assist", sets: 1, prefer: ["leg-swings-back", "groiners"] },
   ];
   if (!long) return short;
   return [
     trunk(["side-plank", "side-plank-knees"]),
-    trunk(["bird-dog", "dead-bug-legs"]),
+    { ...trunk(["bird-dog", "dead-bug-legs"]), sets: 1 },
     { pattern: "hip", kind: "assist", sets: 2, prefer: ["side-lying-raise", "clam"] },
-    { pattern: "hip", kind: "assist", sets: 2, prefer: ["single-leg-bridge", "bridge"] },
-    { pattern: "calf", kind: "assist", sets: 1 },
+    { pattern: "hip", kind: "assist", sets: 1, prefer: ["single-leg-bridge", "bridge"] },
     { pattern: "mobility", kind: "assist", sets: 1, prefer: ["leg-swings-back", "groiners"] },
     { pattern: "mobility", kind: "assist", sets: 1, prefer: ["hip-flexor-stretch"] },
   ];
