@@ -86,7 +86,7 @@ try {
   if (anchor) {
     await desk.mouse.move(anchor.x + anchor.width / 2, anchor.y + anchor.height - 24);
     await desk.mouse.down();
-    await desk.mouse.move(anchor.x + anchor.width / 2 + 112, anchor.y + anchor.height - 24, { steps: 6 });
+    await desk.mouse.move(anchor.x + anchor.width / 2 + 336, anchor.y + anchor.height - 24, { steps: 6 });
     await desk.getByRole("status").filter({ hasText: /cost/ }).waitFor();
     await desk.screenshot({ path: `${OUT}/week-drag.png` });
     await desk.keyboard.press("Escape");

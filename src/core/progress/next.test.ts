@@ -102,6 +102,20 @@ describe("who sets the load", () => {
     expect(a.why).toContainEqual(cap);
   });
 
+  it("keeps the load at the start of a block where nothing may go up, and begins the block once something may", () => {
+    const cap = why("progress.cap", "No increase with a jump in mileage.");
+    const tens = logOf("2026-02-24", [lifted("back-squat", 80, [10, 10, 10], 2, { reps: 10, repsLow: 6 })]);
+    const block = { blockStart: "2026-02-25" };
+    const held = nextLoad(question(), context([tens], { ...block, cap }));
+    expect(held.loadKg).toBe(80);
+    expect(held.why).toContainEqual(cap);
+    const fives = logOf("2026-03-03", [lifted("back-squat", 80, [5, 5], 4, { reps: 5 })]);
+    // e1RM of 80 x 10 with 2 left, times the percent of 5 with 2 left, as it would have been a week before.
+    const begun = nextLoad(question(), context([tens, fives], block));
+    expect(rules(begun)).toContain("load.percent");
+    expect(begun.loadKg).toBe(nextLoad(question(), context([tens], block)).loadKg);
+  });
+
   it("restores with at most 55% of 1RM", () => {
     const log = [logOf("2026-02-20", [lifted("back-squat", 100, [5, 5, 5], 2)])];
     const a = nextLoad(question({ capPercent: 55, reps: 8, rir: 5 }), context(log));

@@ -263,11 +263,25 @@ function fromCoach(b: Basis, history: readonly History[]): LoadAnswer | null {
   };
 }
 
+/**
+ * A block that began where nothing could go up has only kept the load of the block before: it begins in earnest once something may.
+ */
+function waitedToBegin({ q, c }: Basis, history: readonly History[]): boolean {
+  const before = history.find((h) => h.date < c.blockStart && askedRir(h, q) < LIGHT_RIR);
+  const since = history.filter((h) => h.date >= c.blockStart && isLike(h, q));
+  const reps = (h: History) => h.item.prescribed?.reps;
+  return (
+    before !== undefined &&
+    since.every((h) => loadOf(h) === loadOf(before) && reps(h) !== undefined && reps(h) !== reps(before))
+  );
+}
+
 /** Inside a block: the decision after the last log of the same kind of work, kept near e1RM x percent. */
 function fromLog(b: Basis, history: readonly History[]): LoadAnswer | null {
   const { q, c, max, percent, missed } = b;
   const [last, ...older] = history.filter((h) => isLike(h, q));
   if (!last || last.date < c.blockStart || daysBetween(last.date, c.asOf) > LAYOFF_DAYS) return null;
+  if (!c.cap && waitedToBegin(b, history)) return null;
   const d = decided(b, [last, ...older], c.cap ?? missed?.why ?? null);
   if (d.loadKg === null) return null;
   let target = d.loadKg * (missed?.factor ?? 1);

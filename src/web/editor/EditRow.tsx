@@ -124,7 +124,7 @@ export function EditRow({
           <Picker
             exercises={exercises}
             label={`Instead of ${name}`}
-            className="flex min-w-0 items-center gap-2 text-left font-semibold decoration-edge decoration-dotted underline-offset-4 hover:underline"
+            className="flex min-h-6 min-w-0 items-center gap-2 text-left font-semibold decoration-edge decoration-dotted underline-offset-4 hover:underline"
             onPick={(e) => {
               const wasTimed = timed;
               const { seconds: _s, reps: _r, repsLow: _l, rir: _i, loadKg: _k, ...rest } = row;

@@ -30,8 +30,8 @@ export default function WeekChart({ view }: { view: ReviewView }) {
         textStyle: { fontSize: 11, color: colour("ink2") },
       },
       grid: [
-        { left: 48, right: 12, top: 24, height: 104 },
-        { left: 48, right: 12, top: 166, height: 104 },
+        { left: 48, right: 12, top: 48, height: 100 },
+        { left: 48, right: 12, top: 186, height: 100 },
       ],
       xAxis: [0, 1].map((gridIndex) => ({
         gridIndex,
@@ -84,7 +84,7 @@ export default function WeekChart({ view }: { view: ReviewView }) {
       title="Week by week"
       says="Hard sets planned and done, and strength stress beside the endurance load, by week."
       option={option}
-      height={300}
+      height={314}
       file="review-weeks"
       table={
         <table className="w-full text-left text-[12px] leading-5">

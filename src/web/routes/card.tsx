@@ -71,7 +71,7 @@ function OneCard({ card: c, small }: { card: Card; small: boolean }) {
   const cautions = [...(c.note ? [`Note: ${c.note}`] : []), ...c.cautions];
   return (
     <article
-      className={`break-inside-avoid ${small ? "text-[10px] leading-[13px]" : "text-[12px] leading-4"}`}
+      className={`break-inside-avoid ${small ? "text-[11px] leading-[14px]" : "text-[12px] leading-4"}`}
       aria-label={`${c.athlete}, ${c.title}`}
     >
       <header className="border-b-2 border-[#000] pb-1.5">
@@ -139,7 +139,7 @@ function Line({ row: r, small, paired }: { row: CardRow; small: boolean; paired:
           {Array.from({ length: r.sets }, (_, i) => (
             <span
               key={i}
-              className={`flex border border-[#000] text-[9px] leading-[11px] text-[#555] ${small ? "w-14" : "w-24"}`}
+              className={`flex border border-[#000] text-[11px] leading-[12px] text-[#555] ${small ? "w-14" : "w-24"}`}
             >
               {r.sides ? (
                 <>
@@ -153,7 +153,7 @@ function Line({ row: r, small, paired }: { row: CardRow; small: boolean; paired:
           ))}
           <span className="flex-1" />
           <span
-            className={`border border-[#000] pl-0.5 text-[9px] leading-[11px] text-[#555] ${small ? "w-8" : "w-14"}`}
+            className={`border border-[#000] pl-0.5 text-[11px] leading-[12px] text-[#555] ${small ? "w-8" : "w-14"}`}
           >
             pain
           </span>
