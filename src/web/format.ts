@@ -1,5 +1,8 @@
 /** Numbers and dates as people read them: "72.5 kg", "Tue 19 May", 24-hour clock, spaces that do not break. */
 import { isRoutine, type Label } from "../core/athlete/types";
+
+export { placeName } from "../core/athlete/windows";
+
 import { dayLabel, monthName, timeOf } from "../core/dates";
 import { LABEL_WORDS } from "../core/dose/dose";
 import { kgToLb, kmToMi, roundTo } from "../core/units";

@@ -1,4 +1,5 @@
 /** A session as a card for the gym: the strings that stand on paper and on the printed page alike. */
+import { placeName } from "../../core/athlete/windows";
 import { dayLabel, timeOf } from "../../core/dates";
 import { LABEL_WORDS } from "../../core/dose/dose";
 import { kgToLb, roundTo } from "../../core/units";
@@ -96,7 +97,7 @@ export function cardOf(view: SessionView, athlete: string, unit: Unit): Card {
   return {
     athlete,
     title: `${LABEL_WORDS[view.label]}, ${view.emphasis}`,
-    when: `${dayLabel(view.date)} ${timeOf(view.start)}${view.place ? `, ${view.place.replaceAll("-", " ")}` : ""}, ${view.minutes} min`,
+    when: `${dayLabel(view.date)} ${timeOf(view.start)}${view.place ? `, ${placeName(view.place)}` : ""}, ${view.minutes} min`,
     rows: view.items.map((i) => rowOf(i, unit)),
     note: view.edit?.note ?? "",
     cautions: view.cautions,

@@ -10,6 +10,9 @@ export interface DatedWindow {
   place: string;
 }
 
+/** A place's id without its hyphens, for a sentence. */
+export const placeName = (id: string): string => id.replaceAll("-", " ");
+
 /** @returns the absence that covers a date, if any */
 export function awayOn(athlete: Pick<Athlete, "away">, date: IsoDate): Away | undefined {
   return athlete.away.find((a) => a.start <= date && date <= a.end);

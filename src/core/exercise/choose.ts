@@ -1,6 +1,7 @@
 /** Which exercise takes a slot: everything the athlete may do here now, ranked, with the reasons of those that were left out. */
 import { AREA_WORDS, type Gate, pastAreas, TRAINING_LEVEL } from "../athlete/gate";
 import type { Area, Athlete, Label, Place } from "../athlete/types";
+import { placeName } from "../athlete/windows";
 import type { IsoDate } from "../dates";
 import type { Finding } from "../screening/findings";
 import { latestScreening, passes } from "../screening/marks";
@@ -52,9 +53,6 @@ export interface Closed {
   text: string;
 }
 
-/** A place without its folders' hyphens, for a sentence. */
-const placeWord = (p: Place): string => p.id.replaceAll("-", " ");
-
 function closedByScreen(e: Exercise, c: ChoiceContext): Closed | null {
   const gate = e.gates.find((t) => passes(c.athlete, t, c.on) === false);
   if (gate) return { kind: "gate", text: `closed until the ${testName(gate).toLowerCase()} test is passed` };
@@ -101,7 +99,7 @@ export function closedBecause(e: Exercise, c: ChoiceContext): Closed | null {
       text:
         c.unloaded && loadingAt(e, c.place, true) !== null
           ? "needs load, and today is unloaded"
-          : `no equipment for it at ${placeWord(c.place)}`,
+          : `no equipment for it at ${placeName(c.place.id)}`,
     };
   return null;
 }

@@ -1,6 +1,7 @@
 /** A block of weeks on paper: a row a week, what stands in it, and the lifts with their loads. */
 import { STATEMENT } from "../../api/make/card";
 import type { Athlete } from "../../core/athlete/types";
+import { placeName } from "../../core/athlete/windows";
 import { addDays, dayLabel, timeOf } from "../../core/dates";
 import { LABEL_WORDS } from "../../core/dose/dose";
 import type { PlanWeek } from "../../core/plan";
@@ -59,13 +60,10 @@ function drawWeek(doc: Doc, w: PlanWeek, athlete: Athlete, top: number, width: n
   y += 22;
   for (const s of w.sessions) {
     put(doc, `${LABEL_WORDS[s.label]}`, MARGIN, y, { size: 11, weight: 600 });
-    put(
-      doc,
-      `${dayLabel(s.date)} ${timeOf(s.start)}, ${s.place.replaceAll("-", " ")}, ${s.minutes} min`,
-      MARGIN + 110,
-      y + 1,
-      { size: 9.5, width: width - 110 },
-    );
+    put(doc, `${dayLabel(s.date)} ${timeOf(s.start)}, ${placeName(s.place)}, ${s.minutes} min`, MARGIN + 110, y + 1, {
+      size: 9.5,
+      width: width - 110,
+    });
     y += 16;
     for (const i of s.items) {
       const reps =

@@ -5,7 +5,7 @@ import { toast } from "sonner";
 import type { IntakeView } from "../../api/views";
 import type { Window } from "../../core/athlete/types";
 import { minutesOf, timeOf } from "../../core/dates";
-import { duration } from "../format";
+import { duration, placeName } from "../format";
 import { FormProblem } from "../ui/form";
 import { ICON } from "../ui/glyphs";
 import { Segments } from "../ui/Segments";
@@ -72,7 +72,7 @@ export function WeekStep({ view }: { view: IntakeView }) {
             {step.value.map((w) => (
               <li key={`${w.day}${w.start}`} className="flex items-center gap-2 border-b border-hair2 py-1">
                 <span className="flex-1">
-                  {LONG[w.day - 1]} {w.start} to {timeOf(minutesOf(w.start) + w.minutes)}, {w.place}
+                  {LONG[w.day - 1]} {w.start} to {timeOf(minutesOf(w.start) + w.minutes)}, {placeName(w.place)}
                   <span className="text-ink2"> ({duration(w.minutes)})</span>
                 </span>
                 <button

@@ -5,7 +5,7 @@ import { AREA_WORDS } from "../../core/athlete/gate";
 import { EMPHASES } from "../../core/athlete/types";
 import { testName } from "../../core/screening/tests";
 import { useHide, useIntake, useSaveIntake } from "../data/intake";
-import { EMPHASIS_NAMES, SPORT_NAMES } from "../format";
+import { EMPHASIS_NAMES, placeName, SPORT_NAMES } from "../format";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
 import { WarnIcon } from "../ui/glyphs";
@@ -78,7 +78,7 @@ export function ExerciseSheet({ exercise: e, library, fit, athlete, onOpen, onEd
               </>
             ) : (
               <>
-                {athlete.name} may do this now at {fit.place.replaceAll("-", " ")}.
+                {athlete.name} may do this now at {placeName(fit.place)}.
               </>
             )}
           </span>

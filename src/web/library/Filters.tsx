@@ -4,7 +4,7 @@ import type { FitView, LibraryView, SquadRow } from "../../api/views";
 import { AREA_WORDS } from "../../core/athlete/gate";
 import { AREAS, SPORTS } from "../../core/athlete/types";
 import { PATTERNS } from "../../core/exercise/types";
-import { SPORT_NAMES } from "../format";
+import { placeName, SPORT_NAMES } from "../format";
 import { type Filter, NO_FILTER } from "./filter";
 import { needName, PATTERN_NAMES } from "./words";
 
@@ -112,7 +112,7 @@ export function Filters({
           <select aria-label="At which place" className="input" value={place} onChange={(e) => onPlace(e.target.value)}>
             {fit.places.map((p, i) => (
               <option key={p} value={i === 0 ? "" : p}>
-                at {p.replaceAll("-", " ")}
+                at {placeName(p)}
               </option>
             ))}
           </select>

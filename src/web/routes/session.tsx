@@ -2,7 +2,7 @@
 import { Link, Navigate, useNavigate, useParams } from "react-router";
 import type { SessionView } from "../../api/views";
 import { useAthlete, useClub, useSession } from "../data/hooks";
-import { day, duration, EMPHASIS_NAMES, PHASE_NAMES, sessionName, time } from "../format";
+import { day, duration, EMPHASIS_NAMES, PHASE_NAMES, placeName, sessionName, time } from "../format";
 import { SessionAnchor, TimeBar } from "../session/Drawn";
 import { Lines, WIDE } from "../session/Lines";
 import { useUnits } from "../ui/Frame";
@@ -87,7 +87,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
           </h1>
           <span className="ml-1 truncate text-ink2">
             {day(view.date)} {time(view.start)}
-            {view.place ? `, ${view.place}` : ""}, {PHASE_NAMES[view.phase]},{" "}
+            {view.place ? `, ${placeName(view.place)}` : ""}, {PHASE_NAMES[view.phase]},{" "}
             {EMPHASIS_NAMES[view.emphasis].toLowerCase()}
             {view.edit ? ", made by hand" : ""}
           </span>

@@ -25,7 +25,7 @@ import {
 import { EditRow } from "../editor/EditRow";
 import { Picker } from "../editor/Picker";
 import { CopySheet, TemplatesSheet } from "../editor/sheets";
-import { day, duration, sessionName, time } from "../format";
+import { day, duration, placeName, sessionName, time } from "../format";
 import { SessionAnchor, TimeBar } from "../session/Drawn";
 import { useUnits } from "../ui/Frame";
 import { ICON, WarnIcon } from "../ui/glyphs";
@@ -119,7 +119,7 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
             {sessionName(view.label, view.emphasis)}, by hand
           </h1>
           <span className="truncate text-ink2">
-            {day(view.date)} {time(view.start)}, {view.place}
+            {day(view.date)} {time(view.start)}, {placeName(view.place)}
           </span>
           <span className="flex-1" />
           <button

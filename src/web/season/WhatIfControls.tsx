@@ -3,7 +3,7 @@ import type { ScenarioBody } from "../../api/requests";
 import type { PlanningView } from "../../api/views";
 import { PRIORITIES, type Priority, type Race } from "../../core/athlete/types";
 import { addDays, daysBetween } from "../../core/dates";
-import type { Units } from "../format";
+import { placeName, type Units } from "../format";
 import { ICON } from "../ui/glyphs";
 
 const DAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
@@ -150,7 +150,7 @@ export function WhatIfControls({
                       })
                     }
                   />
-                  {DAYS[w.day - 1]} {w.start}, {w.minutes} min, {w.place}
+                  {DAYS[w.day - 1]} {w.start}, {w.minutes} min, {placeName(w.place)}
                 </label>
               </li>
             );

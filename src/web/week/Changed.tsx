@@ -1,7 +1,7 @@
 /** What the coach has changed of this week, each of it with a way back. */
 import type { WeekView } from "../../api/views";
 import type { WeekChange } from "../../core/athlete/types";
-import { day } from "../format";
+import { day, placeName } from "../format";
 import { ICON } from "../ui/glyphs";
 import type { WeekActions } from "./useWeekActions";
 
@@ -22,9 +22,9 @@ export function changeWords(c: WeekChange): string {
     case "missed":
       return `${c.label} missed on ${day(c.date)}`;
     case "closed":
-      return `No ${c.place} until ${day(c.end)}${c.instead ? `, ${c.instead} instead` : ""}`;
+      return `No ${placeName(c.place)} until ${day(c.end)}${c.instead ? `, ${placeName(c.instead)} instead` : ""}`;
     case "window":
-      return `Window on ${day(c.date)} ${c.start}, ${c.minutes} min, ${c.place}`;
+      return `Window on ${day(c.date)} ${c.start}, ${c.minutes} min, ${placeName(c.place)}`;
   }
 }
 
@@ -32,7 +32,7 @@ export function Changed({ view, actions }: { view: WeekView; actions: WeekAction
   const lines = [
     ...view.changes.map((c) => ({ words: changeWords(c), back: () => actions.takeBack(c, changeWords(c)) })),
     ...view.away.map((a) => ({
-      words: `${AWAY_WORDS[a.kind]} ${day(a.start)}${a.end === a.start ? "" : ` to ${day(a.end)}`}${a.place ? `, ${a.place}` : ""}`,
+      words: `${AWAY_WORDS[a.kind]} ${day(a.start)}${a.end === a.start ? "" : ` to ${day(a.end)}`}${a.place ? `, ${placeName(a.place)}` : ""}`,
       back: () => actions.takeAwayBack(a),
     })),
   ];

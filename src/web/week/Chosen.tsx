@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import type { PlannedSessionView, WeekView } from "../../api/views";
-import { day, duration, sessionName, time } from "../format";
+import { day, duration, placeName, sessionName, time } from "../format";
 import { ICON } from "../ui/glyphs";
 import { REASONS, type WeekActions } from "./useWeekActions";
 
@@ -31,7 +31,7 @@ export function Chosen({
       <h2 className="text-[15px] leading-5 font-[650]">{sessionName(s.label, view.emphasis)}</h2>
       <p className="mb-2 text-[12px] text-ink2">
         {day(s.date)} {time(s.start)}
-        {s.place ? `, ${s.place}` : ""}, {duration(s.minutes)}
+        {s.place ? `, ${placeName(s.place)}` : ""}, {duration(s.minutes)}
         {s.done ? ", logged" : ""}
       </p>
       <div className="flex flex-wrap gap-2">

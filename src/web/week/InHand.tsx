@@ -3,7 +3,7 @@ import { memo, useSyncExternalStore } from "react";
 import type { WeekView } from "../../api/views";
 import type { BoardPlace } from "../../core/board";
 import { RULES } from "../../core/rules";
-import { day, sessionName, time } from "../format";
+import { day, placeName, sessionName, time } from "../format";
 import type { WeekLayout } from "../section/layout/week";
 import { Text } from "../section/parts";
 import { crisp } from "../section/Soil";
@@ -280,7 +280,7 @@ function SessionWords({ state }: { state: HandState }) {
   return (
     <>
       <p>
-        {costWords(place.cost, board.cost)} · {place.place}
+        {costWords(place.cost, board.cost)} · {placeName(place.place)}
       </p>
       {more.slice(0, 3).map((c) => (
         <p key={c.text} className="mt-0.5 cond-s">
