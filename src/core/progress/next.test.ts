@@ -116,6 +116,19 @@ describe("who sets the load", () => {
     expect(begun.loadKg).toBe(nextLoad(question(), context([tens], block)).loadKg);
   });
 
+  it("takes the last planned load for the most, where one lies between the log and a block that may not rise", () => {
+    const cap = why("progress.cap", "No increase in the race phase.");
+    const tens = logOf("2026-02-24", [lifted("back-squat", 80, [10, 10, 10], 2, { reps: 10, repsLow: 6 })]);
+    const race = { cap, blockStart: "2026-04-20", asOf: "2026-02-25" };
+    const hold = (planned: LoadContext["planned"]) => nextLoad(question(), context([tens], { ...race, planned }));
+    const free = nextLoad(question(), context([tens], { blockStart: "2026-04-20", asOf: "2026-02-25" }));
+    expect(hold(new Map()).loadKg).toBe(80);
+    expect(hold(new Map([["back-squat", { loadKg: 85, reps: 6, rir: 1 }]])).loadKg).toBe(85);
+    // What e1RM x percent comes to stays the most in any case.
+    expect(free.loadKg).toBeGreaterThan(85);
+    expect(hold(new Map([["back-squat", { loadKg: 120, reps: 3, rir: 1 }]])).loadKg).toBe(free.loadKg);
+  });
+
   it("restores with at most 55% of 1RM", () => {
     const log = [logOf("2026-02-20", [lifted("back-squat", 100, [5, 5, 5], 2)])];
     const a = nextLoad(question({ capPercent: 55, reps: 8, rir: 5 }), context(log));

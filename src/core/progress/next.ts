@@ -317,11 +317,12 @@ function fromMax({ q, c, max, percent, last, missed }: Basis, history: readonly 
   const faded = last ? kept(daysBetween(last.date, c.asOf)) : 1;
   const factor = missed ? Math.min(1, missed.factor / faded) : 1;
   const wanted = ((max.kg * percent) / 100) * factor;
-  // Where nothing may go up, a new block does not either: the load of the last working sets is the most.
+  // Where nothing may go up, a new block does not either: the load of the last working sets is the most, planned ones among them.
+  const planned = c.planned.get(q.exercise.id);
   const before = c.cap
     ? history.find((h) => askedRir(h, q) < LIGHT_RIR && daysBetween(h.date, c.asOf) <= LAYOFF_DAYS)
     : undefined;
-  const most = before ? loadOf(before) : undefined;
+  const most = c.cap && planned ? planned.loadKg : before ? loadOf(before) : undefined;
   const target = Math.min(wanted, most ?? wanted);
   const estimate = `e1RM ${roundTo(max.kg, 1)} kg (give or take ${Math.round(max.unsurePct)}%)`;
   const share =
@@ -332,7 +333,10 @@ function fromMax({ q, c, max, percent, last, missed }: Basis, history: readonly 
   const reasons = [why("load.percent", `${estimate} x ${share}${less} = ${roundTo(wanted, 1)} kg.`)];
   if (missed) reasons.push(missed.why);
   if (c.cap && target < wanted)
-    reasons.push(c.cap, why("load.progress", `${roundTo(target, 2)} kg, as lifted last, is kept.`));
+    reasons.push(
+      c.cap,
+      why("load.progress", `${roundTo(target, 2)} kg, as ${planned ? "planned before" : "lifted last"}, is kept.`),
+    );
   return { ...answer(q, target, max, reasons), setsLess: missed?.setsLess ?? 0 };
 }
 

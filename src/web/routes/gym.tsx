@@ -6,7 +6,7 @@ import type { GymRow, GymView } from "../../api/views";
 import { addDays, mondayOf } from "../../core/dates";
 import { useGym, useSaveGym, useTakeGym, useUndoFor } from "../data/gym";
 import { useClub } from "../data/hooks";
-import { day, duration, sessionName, time } from "../format";
+import { day, duration, placeName, sessionName, time } from "../format";
 import { GymSheet } from "../gym/GymSheet";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
@@ -78,7 +78,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
               <select className="input h-8 w-[170px]" value={view.place} onChange={(e) => onPlace(e.target.value)}>
                 {view.gyms.map((g) => (
                   <option key={g.place} value={g.place}>
-                    {g.place} ({g.athletes})
+                    {placeName(g.place)} ({g.athletes})
                   </option>
                 ))}
               </select>
@@ -118,7 +118,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
       </main>
       <aside className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel" aria-label="Room in the gym">
         <div className="sec">
-          <h2 className="text-[18px] leading-6 font-[650]">{view.place || "No gym"}</h2>
+          <h2 className="text-[18px] leading-6 font-[650]">{placeName(view.place) || "No gym"}</h2>
           <div className="mt-2 grid grid-cols-2 gap-3">
             <Count label="Racks" value={view.limits.racks} least={0} onChange={(racks) => limits({ racks })} />
             <Count
@@ -157,7 +157,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
             points in all,{" "}
             {changes.length === 0
               ? "nobody moves"
-              : `${changes.length} move${changes.length === 1 ? "s" : ""}, ${more > 0 ? `${more} more for their weeks` : more < 0 ? `${-more} less for their weeks` : "their weeks cost the same"}`}
+              : `${changes.length === 1 ? "1 athlete moves" : `${changes.length} athletes move`}, ${more > 0 ? `${more} more for their weeks` : more < 0 ? `${-more} less for their weeks` : "their weeks cost the same"}`}
             .
           </p>
           <ul>
