@@ -281,7 +281,7 @@ function fromLog(b: Basis, history: readonly History[]): LoadAnswer | null {
   const { q, c, max, percent, missed } = b;
   const [last, ...older] = history.filter((h) => isLike(h, q));
   if (!last || last.date < c.blockStart || daysBetween(last.date, c.asOf) > LAYOFF_DAYS) return null;
-  if (!c.cap && waitedToBegin(b, history)) return null;
+  if (!c.cap && max && waitedToBegin(b, history)) return null;
   const d = decided(b, [last, ...older], c.cap ?? missed?.why ?? null);
   if (d.loadKg === null) return null;
   let target = d.loadKg * (missed?.factor ?? 1);

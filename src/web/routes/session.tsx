@@ -99,7 +99,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
           </button>
           <span className="flex-1" />
           <Link className="btn max-[1240px]:hidden" to={`/a/${view.id}/sheets`}>
-            Warm-up sheet
+            Warm-up
           </Link>
           {view.time && (
             <>
@@ -118,10 +118,14 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
             <Link className="btn btn-pri" to={`/a/${view.id}/floor/${view.date}/${view.label}`}>
               {ICON.floor} {view.log ? "Log again" : "To the floor"}
             </Link>
-          ) : (
-            <span className="text-[12px] text-ink2">
-              {view.date > view.today ? "The floor opens on the day" : "Logged"}
+          ) : view.date > view.today ? (
+            <span className="text-[12px] leading-4 text-ink2">
+              The floor opens
+              <br />
+              on the day
             </span>
+          ) : (
+            <span className="text-[12px] text-ink2">Logged</span>
           )}
         </div>
         <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">
