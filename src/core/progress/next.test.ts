@@ -147,6 +147,13 @@ describe("who sets the load", () => {
     const a = nextLoad(question({ exercise: split, loading: "pair", reps: 6, repsLow: 5 }), context(log));
     expect(a.percent1rm).toBeNull();
     expect(a).toMatchObject({ loadKg: 10, reps: 8 });
+    // A block that only kept the load before it is no new start for them: their own log decides.
+    const before = logOf("2026-02-10", [lifted("split-squat", 10, [10, 10], 2, { reps: 10, repsLow: 8 })]);
+    const again = nextLoad(
+      question({ exercise: split, loading: "pair", reps: 6, repsLow: 5 }),
+      context([before, ...log]),
+    );
+    expect(again).toMatchObject({ loadKg: 10, reps: 8 });
   });
 
   it("takes less in hand on a light day, and goes back to the hard load after it", () => {
