@@ -156,7 +156,11 @@ export function weekProblem(input: WeekInput) {
     const w = windows.find(
       (x) => x.date === l.date && x.place === l.place && start >= x.start && start < x.start + x.minutes,
     );
-    return w ? optionsIn(l.label, { ...w, start, minutes: w.start + w.minutes - start }, () => [start], locked) : [];
+    if (!w) return [];
+    const left = w.start + w.minutes - start;
+    // What was chosen for the whole window stays where it ends in time; only a later start makes it shorter.
+    const whole = optionsIn(l.label, w, (s) => (s.minutes <= left ? [start] : []), locked);
+    return whole.length > 0 ? whole : optionsIn(l.label, { ...w, start, minutes: left }, () => [start], locked);
   };
   return { windows, standable, locks, held, asked, wanted, skipped, context, built, builder, factor, free, fixed };
 }
