@@ -251,7 +251,7 @@ test("two athletes with one rack at the same hour are separated, with the cost s
   await newAthlete(page, "Rack Two", hall);
   await page.goto("/gym/2026-03-10");
   await page.getByLabel("Place").selectOption("iron-hall");
-  await expect(page.getByRole("heading", { name: "iron-hall" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "iron hall" })).toBeVisible();
   await page.getByRole("button", { name: "Fewer: Racks" }).click();
   await expect(page.getByLabel("Racks", { exact: true })).toHaveText("1");
   await expect(page.getByText(/As planned there is no room for \d+ min/)).toBeVisible();
