@@ -17,8 +17,10 @@ function useGymChange<V, R>(write: (value: V) => Promise<R>) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: write,
-    onSuccess: () => {
+    onSuccess: async () => {
       markSaved();
+      // A first answer still on its way was read before the change, and is not called off by invalidating alone.
+      await client.cancelQueries({ queryKey: ["gym"] });
       return client.invalidateQueries();
     },
   });
