@@ -249,6 +249,16 @@ test("two athletes with one rack at the same hour are separated, with the cost s
   const hall = { places: [place], availability: [{ day: 2, start: "17:00", minutes: 150, place: "iron-hall" }] };
   await newAthlete(page, "Rack One", hall);
   await newAthlete(page, "Rack Two", hall);
+  // The first answer comes late: it was read before the racks are counted, and must not win.
+  await page.route(
+    /\/api\/gym\/2026-03-10\?place=iron-hall/,
+    async (route) => {
+      const response = await route.fetch();
+      await new Promise((r) => setTimeout(r, 1500));
+      await route.fulfill({ response }).catch(() => undefined);
+    },
+    { times: 1 },
+  );
   await page.goto("/gym/2026-03-10");
   await page.getByLabel("Place").selectOption("iron-hall");
   await expect(page.getByRole("heading", { name: "iron hall" })).toBeVisible();
