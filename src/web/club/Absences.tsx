@@ -5,7 +5,7 @@ import { toast } from "sonner";
 import type { AbsenceBody } from "../../api/requests";
 import type { CalendarView, CoachAbsence } from "../../api/views";
 import { del, post } from "../data/api";
-import { CALENDAR_KEY, markSaved } from "../data/hooks";
+import { CALENDAR_KEY, markSaved, renew } from "../data/hooks";
 import { span } from "../format";
 import { ICON } from "../ui/glyphs";
 
@@ -13,7 +13,7 @@ export function Absences({ view }: { view: CalendarView }) {
   const client = useQueryClient();
   const done = () => {
     markSaved();
-    return client.invalidateQueries({ queryKey: CALENDAR_KEY });
+    return renew(client, CALENDAR_KEY);
   };
   const add = useMutation({
     mutationFn: (a: AbsenceBody) => post<{ id: string }>("/calendar/absences", a),

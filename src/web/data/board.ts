@@ -1,5 +1,5 @@
 /** The week board's reads, writes and worker. */
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import type { Remote } from "comlink";
 import { useEffect, useMemo, useRef } from "react";
 import type { WeekChangesBody, WeightsBody } from "../../api/requests";
@@ -9,7 +9,7 @@ import type { Board } from "../../core/board";
 import type { Placed } from "../../core/week/types";
 import type { WeekWorker } from "../worker/week.worker";
 import { get, post, put } from "./api";
-import { useChange } from "./hooks";
+import { useChange, useClubChange } from "./hooks";
 import { type Started, startWorker } from "./remote";
 import { usePlanning } from "./trial";
 
@@ -35,13 +35,8 @@ export const useWeights = (id: string) =>
   useQuery({ queryKey: ["a", id, "weights"], queryFn: () => get<RuleWeightsView>(`${base(id)}/weights`) });
 export const useSaveWeights = (id: string) => useChange(id, (body: WeightsBody) => put(`${base(id)}/weights`, body));
 /** For all athletes: everything shown may change with it. */
-export const useSaveClubWeights = (id: string) => {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (weights: Record<string, number>) => put(`${base(id)}/weights/club`, { weights }),
-    onSuccess: () => client.invalidateQueries(),
-  });
-};
+export const useSaveClubWeights = (id: string) =>
+  useClubChange((weights: Record<string, number>) => put(`${base(id)}/weights/club`, { weights }));
 
 export interface Weigher {
   /** The facts are here and the worker may be asked. */

@@ -1,5 +1,5 @@
 /** Query and mutation hooks. Every write refreshes what is shown of that athlete, and the squad. */
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type QueryClient, type QueryKey, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
 import type { EnduranceBody, RaceBody } from "../../api/requests";
 import type { AthleteView, ClubView, SeasonView, SessionView, SquadView, WeekView } from "../../api/views";
@@ -44,6 +44,17 @@ export const useSavedAt = (): Date | null =>
     () => savedAt,
   );
 
+/**
+ * Reads anew what a write may have changed. A first answer still on its way was read before the write, and invalidating alone would let
+ * it win: it is called off first.
+ * @param keys what to read anew; none is everything
+ */
+export async function renew(client: QueryClient, ...keys: QueryKey[]): Promise<void> {
+  const filters = keys.length > 0 ? keys.map((queryKey) => ({ queryKey })) : [{}];
+  await Promise.all(filters.map((f) => client.cancelQueries(f)));
+  await Promise.all(filters.map((f) => client.invalidateQueries(f)));
+}
+
 /** A write about one athlete. */
 export function useChange<V, R = unknown>(id: string, write: (value: V) => Promise<R>) {
   const client = useQueryClient();
@@ -51,23 +62,19 @@ export function useChange<V, R = unknown>(id: string, write: (value: V) => Promi
     mutationFn: write,
     onSuccess: async () => {
       markSaved();
-      await Promise.all([
-        client.invalidateQueries({ queryKey: ["a", id] }),
-        client.invalidateQueries({ queryKey: ["squad"] }),
-        client.invalidateQueries({ queryKey: CALENDAR_KEY }),
-      ]);
+      await renew(client, ["a", id], ["squad"], CALENDAR_KEY);
     },
   });
 }
 
-/** A write that any plan may change with: the library, approaches, templates. */
+/** A write that any plan may change with: the library, approaches, templates, gyms, weights. */
 export function useClubChange<V, R>(write: (value: V) => Promise<R>) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: write,
     onSuccess: async () => {
       markSaved();
-      await client.invalidateQueries();
+      await renew(client);
     },
   });
 }
@@ -78,7 +85,7 @@ export const useImport = () => {
     mutationFn: (text: string) => postText<{ id: string; name: string }>("/athletes", text),
     onSuccess: () => {
       markSaved();
-      return client.invalidateQueries({ queryKey: ["squad"] });
+      return renew(client, ["squad"]);
     },
   });
 };
