@@ -1,5 +1,6 @@
 /** The story of one lift: every time it was lifted, what was decided after it, its e1RM over time, its sides. */
 import { safetyGate } from "./athlete/gate";
+import { cleanReps } from "./athlete/logged";
 import type { Athlete, DecisionKind, LoggedItem } from "./athlete/types";
 import { addDays, dayNumber, type IsoDate, laterOf, mondayOf } from "./dates";
 import { bestOf, type CurrentMax, currentMax } from "./dose/current";
@@ -100,7 +101,7 @@ export function liftStory(
       date: h.date,
       item: h.item,
       topKg: loads.length > 0 ? Math.max(...loads) : null,
-      volumeKg: h.item.sets.reduce((a, s) => a + (s.clean ?? s.reps ?? 0) * (s.loadKg ?? 0), 0),
+      volumeKg: h.item.sets.reduce((a, s) => a + cleanReps(s) * (s.loadKg ?? 0), 0),
       max: bestOf(h.item, formula),
       decision: o
         ? {

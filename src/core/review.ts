@@ -1,5 +1,6 @@
 /** Planned against done: weeks, patterns against the sport's share, and the words made from the figures (handbook 1, step 10). */
 import type { Column } from "./athlete/approach";
+import { setsOnce } from "./athlete/logged";
 import type { Athlete, Emphasis, Label, Phase, Sport } from "./athlete/types";
 import { addDays, dayLabel, daysBetween, type IsoDate } from "./dates";
 import { currentMax } from "./dose/current";
@@ -112,8 +113,8 @@ function doneIn(athlete: Athlete, library: Library, from: IsoDate, to: IsoDate):
     const sets = l.items.flatMap((i) => {
       const e = library.byId(i.exercise);
       if (!e || e.pattern === "mobility") return [];
-      // Two sides of one set are one set; the reserve is as logged, else as asked.
-      const hard = i.sets.filter((s) => s.side !== "right" && (s.rir ?? i.prescribed?.rir ?? 0) <= HARD_RIR).length;
+      // The reserve is as logged, else as asked.
+      const hard = setsOnce(i).filter((s) => (s.rir ?? i.prescribed?.rir ?? 0) <= HARD_RIR).length;
       return [{ pattern: e.pattern, sets: hard }];
     });
     const minutes = l.minutes ?? ASSUMED.minutes;

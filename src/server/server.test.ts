@@ -318,6 +318,24 @@ describe("logging", () => {
     );
   });
 
+  it("tells of sides that differ by the sets both have: a set more for the weaker side is no strength", async () => {
+    const id = await importOne();
+    const side = (s: "left" | "right", reps: number) => ({ reps, loadKg: 8, rir: 2, side: s });
+    const log = (left: number[], date: string) =>
+      logOf(date, [
+        {
+          exercise: "single-leg-deadlift",
+          sets: [...left.map((r) => side("left", r)), side("right", 10), side("right", 10)],
+        },
+      ]);
+    const said = async () =>
+      (await call<SquadView>("GET", "/squad")).body.rows.find((r) => r.id === id)!.attention.map((a) => a.text);
+    await call("PUT", `/athletes/${id}/logs/2026-02-28/A`, log([8, 8, 8], "2026-02-28"));
+    expect(await said()).toContainEqual("Left side 20% weaker in the single-leg deadlift (16 against 20).");
+    await call("PUT", `/athletes/${id}/logs/2026-02-28/A`, log([10, 10, 10], "2026-02-28"));
+    expect((await said()).join()).not.toContain("weaker in the single-leg deadlift");
+  });
+
   it("shows a session of the past as it was prescribed and lifted, whatever changes later", async () => {
     const id = await importOne();
     const { logged } = (await call<AthleteView>("GET", `/athletes/${id}`)).body;

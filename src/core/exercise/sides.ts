@@ -1,4 +1,5 @@
 /** Left against right in what was lifted (handbook 15): a trend over sessions, not a single day. */
+import { amountOf } from "../athlete/logged";
 import type { LoggedItem, StrengthLog } from "../athlete/types";
 import type { IsoDate } from "../dates";
 import { asymmetry } from "../screening/marks";
@@ -32,8 +33,7 @@ export function sideSums(item: LoggedItem): { left: number; right: number; reps:
   // An extra set on one side is no difference of strength: sets are compared as far as both have them.
   const n = Math.min(left.length, right.length);
   if (n === 0) return null;
-  const sum = (sets: LoggedItem["sets"]) =>
-    sets.slice(0, n).reduce((a, s) => a + (s.clean ?? s.reps ?? s.seconds ?? 0), 0);
+  const sum = (sets: LoggedItem["sets"]) => sets.slice(0, n).reduce((a, s) => a + amountOf(s), 0);
   return { left: sum(left), right: sum(right), reps: left.some((s) => s.reps !== undefined) };
 }
 

@@ -1,5 +1,6 @@
 /** Where an athlete stands on each ladder: put there by the coach, by training age, or by what was lifted (handbook 5, 13). */
 import { TRAINING_LEVEL, type Training } from "../athlete/gate";
+import { amountOf } from "../athlete/logged";
 import type { Athlete, LoggedItem, StrengthLog } from "../athlete/types";
 import type { IsoDate } from "../dates";
 import type { Library } from "./library";
@@ -33,10 +34,9 @@ const reachedTop = ({ item }: Logged): boolean => {
   if (asked === undefined || item.sets.length === 0 || (item.pain ?? 0) > 2) return false;
   if ((item.prescribed?.sets ?? LADDER_SETS) < LADDER_SETS) return false;
   const target = item.prescribed?.rir;
-  return item.sets.every((s) => {
-    const done = s.clean ?? s.reps ?? s.seconds ?? 0;
-    return done >= asked && (target === undefined || s.rir === undefined || s.rir >= target);
-  });
+  return item.sets.every(
+    (s) => amountOf(s) >= asked && (target === undefined || s.rir === undefined || s.rir >= target),
+  );
 };
 const sloppy = ({ item }: Logged): boolean =>
   item.sets.some((s) => s.clean !== undefined && s.clean < Math.min(s.reps ?? 0, item.prescribed?.repsLow ?? 0));

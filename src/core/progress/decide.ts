@@ -1,4 +1,5 @@
 /** What a logged exercise says about the next time (handbook 13, rules 1 to 4, capped by 6). */
+import { amountOf, cleanReps, setsOnce } from "../athlete/logged";
 import type { DecisionKind, LoggedItem } from "../athlete/types";
 import { daysBetween, type IsoDate } from "../dates";
 import { LADDER_SETS } from "../exercise/standing";
@@ -89,9 +90,6 @@ export function risingPain(history: readonly History[]): [number, number, number
   return a !== undefined && b !== undefined && c !== undefined && a > b && b > c ? [c, b, a] : null;
 }
 
-const amount = (s: LoggedItem["sets"][number]): number => s.clean ?? s.reps ?? s.seconds ?? 0;
-
-const cleanReps = (s: LoggedItem["sets"][number]): number => s.clean ?? s.reps ?? 0;
 const loadOf = (item: LoggedItem): number | null =>
   item.sets.reduce<number | null>((m, s) => (s.loadKg === undefined ? m : Math.max(m ?? 0, s.loadKg)), null);
 const kg = (v: number): string => `${roundTo(v, 2)} kg`;
@@ -106,8 +104,7 @@ export function decide(input: DecisionInput): Decision {
   const hi = last.item.prescribed?.reps ?? reps;
   const target = last.item.prescribed?.rir ?? rir;
   const counts = sets.map(cleanReps);
-  // Two sides of one set are one set.
-  const setCount = sets.filter((x) => x.side !== "right").length;
+  const setCount = setsOnce(last.item).length;
   const least = counts.length ? Math.min(...counts) : 0;
   const same = (rule: string, text: string): Decision => ({ kind: "same", loadKg: load, reps, why: [why(rule, text)] });
 
@@ -178,10 +175,10 @@ export function decide(input: DecisionInput): Decision {
       reps,
       why: [why("progress.range", `${short} sets stayed under ${lo} reps: ${DOWN_PCT}% off.`)],
     };
+  const shown = lowestRir(last.item);
   if (short === 1) {
-    const rirLow = lowestRir(last.item);
-    const off = rirLow !== null && rirLow < target ? (target - rirLow) * PCT_PER_RIR : 0;
-    const text = `One set stopped at ${least} of ${lo} reps${off > 0 ? `, ${target - (rirLow ?? 0)} nearer the limit than meant` : ""}: ${off > 0 ? `${off}% off` : "the same load again"}.`;
+    const off = shown !== null && shown < target ? (target - shown) * PCT_PER_RIR : 0;
+    const text = `One set stopped at ${least} of ${lo} reps${off > 0 ? `, ${target - (shown ?? 0)} nearer the limit than meant` : ""}: ${off > 0 ? `${off}% off` : "the same load again"}.`;
     return off > 0
       ? {
           kind: "down-load",
@@ -198,13 +195,11 @@ export function decide(input: DecisionInput): Decision {
   const lastSet = counts.at(-1) ?? 0;
   const beforeTop = before?.item.prescribed?.reps ?? hi;
   const beforeLast = before ? cleanReps(before.item.sets.at(-1) ?? { side: "both" }) : 0;
-  const rirs = sets.flatMap((s) => (s.rir === undefined ? [] : [s.rir]));
-  const easyEnough = rirs.length === 0 ? false : Math.min(...rirs) >= target;
   if (lastSet >= hi + 3)
     return up(input, load, hi, `The last set went ${lastSet - hi} past the top of the range`, "progress.spare");
   if (before && lastSet >= hi + 2 && beforeLast >= beforeTop + 2)
     return up(input, load, hi, "Two past the top of the range in two sessions running", "progress.spare");
-  if (least >= hi && easyEnough)
+  if (least >= hi && shown !== null && shown >= target)
     return up(
       input,
       load,
@@ -214,7 +209,6 @@ export function decide(input: DecisionInput): Decision {
     );
 
   // 4. Effort, when no rule above spoke.
-  const shown = rirs.length ? Math.min(...rirs) : null;
   if (shown !== null && shown > target && load !== null)
     return up(
       input,
@@ -388,11 +382,10 @@ function up(
 /** Every set at the top that was asked for, with control: no rep left out, and the reserve where it was told. */
 function atTop({ item }: History, asked: number, rir: number): boolean {
   const target = item.prescribed?.rir ?? rir;
-  const sets = item.sets.filter((s) => s.side !== "right").length;
   return (
     item.sets.length > 0 &&
-    sets >= (item.prescribed?.sets ?? 1) &&
-    item.sets.every((s) => amount(s) >= asked && (s.rir === undefined || s.rir >= target))
+    setsOnce(item).length >= (item.prescribed?.sets ?? 1) &&
+    item.sets.every((s) => amountOf(s) >= asked && (s.rir === undefined || s.rir >= target))
   );
 }
 
@@ -407,7 +400,7 @@ function onLadder(input: DecisionInput, hi: number, last: History, before: Histo
   if (!atTop(last, hi, input.rir)) return null;
   const twice = before !== undefined && atTop(before, askedOf(before, hi), input.rir);
   const { reps } = input;
-  const asked = last.item.prescribed?.sets ?? last.item.sets.filter((s) => s.side !== "right").length;
+  const asked = last.item.prescribed?.sets ?? setsOnce(last.item).length;
   const base = { loadKg: null, reps };
   const ready = `All sets at ${hi} with control`;
   if (input.cap)
@@ -464,7 +457,7 @@ function decideHold(input: DecisionInput, dose: number): Decision {
   const base = { loadKg: loadOf(last.item), reps };
   const hurt = painFirst(input, { ...base, seconds: asked });
   if (hurt) return hurt;
-  const held = last.item.sets.map(amount);
+  const held = last.item.sets.map(amountOf);
   const least = held.length > 0 ? Math.min(...held) : asked;
   const short = held.filter((v) => v < asked).length;
   if (short >= 2)

@@ -2,10 +2,13 @@
 import type { AttentionView } from "../../api/views";
 import { safetyGate } from "../../core/athlete/gate";
 import type { Athlete } from "../../core/athlete/types";
-import { addDays, dayLabel, daysBetween, type IsoDate } from "../../core/dates";
+import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate } from "../../core/dates";
 import type { Library } from "../../core/exercise/library";
+import { sideAction, sideSums } from "../../core/exercise/sides";
 import type { PlanWeek } from "../../core/plan";
+import { risingPain } from "../../core/progress/decide";
 import { historyOf } from "../../core/progress/next";
+import { asymmetry } from "../../core/screening/marks";
 import { lastRaceDay, raceClass } from "../../core/season/races";
 import type { Planned } from "../planner";
 
@@ -13,8 +16,6 @@ import type { Planned } from "../planner";
 const PAIN_DAYS = 7;
 const RACE_DAYS = 9;
 const MISSED_DAYS = 14;
-/** Side difference acted on, percent, and repetitions at least (handbook 15). */
-const SIDES = { pct: 15, reps: 2 };
 
 export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDate): AttentionView[] {
   const { athlete } = p.stored;
@@ -34,7 +35,7 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
       `Pain ${worst.pain} of 10 in the ${p.library.name(worst.exercise).toLowerCase()} on ${dayLabel(worst.date)}.`,
     );
 
-  const rising = risingPain(athlete, p.library, today);
+  const rising = whereItRises(athlete, p.library, today);
   if (rising) add(80, "progress.rising", rising);
 
   for (const u of week?.fit.unplaced ?? [])
@@ -54,7 +55,7 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
     else if (days <= RACE_DAYS) add(50, "taper.light", `${next.name} in ${days} days.`);
   }
   for (const r of athlete.races) {
-    const after = Math.round(Date.parse(today) / 86_400_000) - lastRaceDay(r);
+    const after = dayNumber(today) - lastRaceDay(r);
     const kind = raceClass(r);
     if (r.priority === "A" && after > 0 && after <= 18 && (kind === "long" || kind === "very long"))
       add(55, "restore.visits", `Day ${after} after ${r.name}: restoring, nothing loaded too soon.`);
@@ -76,16 +77,16 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
 }
 
 /** Pain in one exercise that rose over its last three sessions (handbook 14). */
-function risingPain(athlete: Athlete, library: Library, today: IsoDate): string | null {
+function whereItRises(athlete: Athlete, library: Library, today: IsoDate): string | null {
   const recent = new Set(
     athlete.strengthLog
       .filter((l) => l.date <= today && daysBetween(l.date, today) <= PAIN_DAYS)
       .flatMap((l) => l.items.map((i) => i.exercise)),
   );
   for (const id of recent) {
-    const [a, b, c] = historyOf(athlete.strengthLog, id, addDays(today, 1)).map((h) => h.item.pain ?? 0);
-    if (a !== undefined && b !== undefined && c !== undefined && a > b && b > c)
-      return `Pain rises in the ${library.name(id).toLowerCase()}: ${c}, ${b}, ${a} of 10 in three sessions.`;
+    const pains = risingPain(historyOf(athlete.strengthLog, id, addDays(today, 1)));
+    if (pains)
+      return `Pain rises in the ${library.name(id).toLowerCase()}: ${pains.join(", ")} of 10 in three sessions.`;
   }
   return null;
 }
@@ -95,8 +96,8 @@ function sideDifference(athlete: Athlete, library: Library, today: IsoDate): str
   let best: { pct: number; text: string } | null = null;
   const consider = (name: string, left: number, right: number) => {
     const [weak, strong] = [Math.min(left, right), Math.max(left, right)];
-    const pct = strong > 0 ? ((strong - weak) / strong) * 100 : 0;
-    if (pct < SIDES.pct || strong - weak < SIDES.reps || (best && best.pct >= pct)) return;
+    const pct = asymmetry(left, right);
+    if (sideAction(left, right, true) !== "act" || (best && best.pct >= pct)) return;
     best = {
       pct,
       text: `${left < right ? "Left" : "Right"} side ${Math.round(pct)}% weaker in the ${name.toLowerCase()} (${weak} against ${strong}).`,
@@ -115,9 +116,8 @@ function sideDifference(athlete: Athlete, library: Library, today: IsoDate): str
   );
   for (const id of seen) {
     const last = historyOf(athlete.strengthLog, id, addDays(today, 1))[0]?.item;
-    const sum = (side: "left" | "right") =>
-      (last?.sets ?? []).filter((s) => s.side === side).reduce((a, s) => a + (s.clean ?? s.reps ?? 0), 0);
-    consider(library.name(id), sum("left"), sum("right"));
+    const sums = last ? sideSums(last) : null;
+    if (sums?.reps) consider(library.name(id), sums.left, sums.right);
   }
   return (best as { text: string } | null)?.text ?? null;
 }

@@ -3,6 +3,7 @@
 import { loggedAnchor, setsOf } from "../../api/make/anchors";
 import { clubOptions } from "../../api/make/planned";
 import type { ItemView, SessionView } from "../../api/views";
+import { setsOnce } from "../../core/athlete/logged";
 import type { Label, LoggedItem, StrengthLog } from "../../core/athlete/types";
 import { placeById, windowsOfWeek } from "../../core/athlete/windows";
 import { type IsoDate, mondayOf } from "../../core/dates";
@@ -17,7 +18,7 @@ import type { Planned } from "../planner";
 
 /** "3 × 5 @ 52.5", or set by set where they differ; one side stands for both. */
 export function lastText(item: LoggedItem, unit: "kg" | "lb" | undefined): string {
-  const sets = item.sets.filter((s) => s.side !== "right");
+  const sets = setsOnce(item);
   const of = (s: (typeof sets)[number]) =>
     `${s.reps ?? `${s.seconds ?? 0} s`}${s.loadKg === undefined ? "" : ` @ ${unit === "lb" ? roundTo(kgToLb(s.loadKg), 1) : s.loadKg}`}`;
   const first = sets[0] ? of(sets[0]) : "";

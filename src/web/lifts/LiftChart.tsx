@@ -1,6 +1,7 @@
 /** One lift over time: the e1RM as it stood with how unsure it is, and each session's own estimate; without load, the reps or seconds. */
 import { useMemo } from "react";
 import type { LiftView } from "../../api/views";
+import { amountOf } from "../../core/athlete/logged";
 import Chart, { axisLook, colour, look } from "../charts/Chart";
 import { day, dayAndYear, massNumber, type Units } from "../format";
 
@@ -126,7 +127,7 @@ function ByMax({ view, units }: { view: LiftView; units: Units }) {
 /** Load where there is one, else repetitions or seconds: all sets of a session, and the best of them. */
 function ByWork({ view, units }: { view: LiftView; units: Units }) {
   const loaded = view.entries.some((e) => e.topKg !== null);
-  const of = (e: LiftView["entries"][number]) => e.item.sets.map((s) => s.clean ?? s.reps ?? s.seconds ?? 0);
+  const of = (e: LiftView["entries"][number]) => e.item.sets.map(amountOf);
   const what = view.timed ? "seconds a set" : "reps a set";
   const option = useMemo(() => {
     const axis = axisLook();
