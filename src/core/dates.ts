@@ -47,6 +47,9 @@ export const laterOf = (a: IsoDate, b: IsoDate): IsoDate => (a > b ? a : b);
 /** @returns whole days from a to b (b - a) */
 export const daysBetween = (a: IsoDate, b: IsoDate): number => dayNumber(b) - dayNumber(a);
 
+/** @returns whole weeks of a span with both its days, at least one */
+export const weeksIn = (from: IsoDate, to: IsoDate): number => Math.max(1, Math.round((daysBetween(from, to) + 1) / 7));
+
 /** @returns ISO weekday of a day number, 1 = Monday to 7 = Sunday */
 export const weekdayOfDay = (day: number): number => ((((day + 3) % 7) + 7) % 7) + 1;
 
@@ -71,6 +74,12 @@ export function minutesOf(time: ClockTime): number {
 /** @returns "HH:MM" of minutes after midnight */
 export function timeOf(minutes: number): ClockTime {
   return `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
+}
+
+/** @returns "3:00" of seconds */
+export function clock(seconds: number): string {
+  const whole = Math.max(0, Math.round(seconds));
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
 }
 
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];

@@ -1,7 +1,9 @@
 /** Which sessions of two plans differ, and in what: said before a change of dose is saved. */
+
 import type { Label } from "./athlete/types";
-import type { IsoDate } from "./dates";
+import { type IsoDate, timeOf } from "./dates";
 import type { Plan, PlanSession } from "./plan";
+import { workText } from "./session/said";
 import type { Item } from "./session/types";
 
 export interface ChangedSession {
@@ -15,20 +17,15 @@ export interface ChangedSession {
 }
 
 const doseText = (i: Item): string => {
-  const range = i.repsLow !== null && i.repsLow !== i.reps ? `${i.repsLow}-${i.reps}` : `${i.reps}`;
-  const work = i.seconds === null ? range : `${i.seconds} s`;
   const load = i.loadKg === null ? "" : ` @ ${i.loadKg} kg`;
-  return `${i.sets} x ${work}${load}, ${i.rir} in reserve, rest ${i.restSeconds} s, tempo ${i.tempo}`;
+  return `${i.sets} x ${workText(i)}${load}, ${i.rir} in reserve, rest ${i.restSeconds} s, tempo ${i.tempo}`;
 };
 
 /** Everything of a session that a coach would call a change. */
 function linesOf(s: PlanSession): Map<string, string> {
   const out = new Map<string, string>();
   for (const i of s.items) out.set(i.exercise.name, doseText(i));
-  out.set(
-    "Place in the week",
-    `${s.date} ${Math.floor(s.start / 60)}:${String(s.start % 60).padStart(2, "0")}, ${s.place}`,
-  );
+  out.set("Place in the week", `${s.date} ${timeOf(s.start)}, ${s.place}`);
   out.set("Order and pairs", s.items.map((i) => `${i.pair} ${i.exercise.name}`).join(", "));
   out.set("Minutes", String(s.minutes));
   return out;

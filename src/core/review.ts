@@ -2,7 +2,7 @@
 import type { Column } from "./athlete/approach";
 import { setsOnce } from "./athlete/logged";
 import type { Athlete, Emphasis, Label, Phase, Sport } from "./athlete/types";
-import { addDays, dayLabel, daysBetween, type IsoDate } from "./dates";
+import { addDays, dayLabel, type IsoDate } from "./dates";
 import { currentMax } from "./dose/current";
 import { LABEL_WORDS } from "./dose/dose";
 import { plannedAndDone } from "./endurance/incoming";
@@ -304,6 +304,3 @@ export function reviewWords(
   }
   return out;
 }
-
-/** Whole weeks of a span, at least one. */
-export const weeksIn = (from: IsoDate, to: IsoDate): number => Math.max(1, Math.round((daysBetween(from, to) + 1) / 7));

@@ -1,6 +1,6 @@
 /** What sessions add up to: sets by pattern, heavy sets, minutes, stress. */
 import type { Phase } from "./athlete/types";
-import type { IsoDate } from "./dates";
+import { type IsoDate, weeksIn } from "./dates";
 import { HEART_PATTERNS, type Pattern } from "./exercise/types";
 import type { Plan, PlanSession } from "./plan";
 import { isHeavy } from "./session/heavy";
@@ -67,7 +67,7 @@ export function tallyByPhase(plan: Plan): PhaseTally[] {
     phase,
     start,
     end,
-    weeks: Math.max(1, Math.round((Date.parse(end) - Date.parse(start)) / 86_400_000 / 7)),
+    weeks: weeksIn(start, end),
     tally: tallyOf(sessions.filter((s) => s.date >= start && s.date <= end)),
   }));
 }

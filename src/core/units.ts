@@ -14,6 +14,10 @@ export const miToKm = (mi: number): number => mi * KM_PER_MILE;
 /** @param km kilometres @returns miles, unrounded */
 export const kmToMi = (km: number): number => km / KM_PER_MILE;
 
+/** A mass as a number in the unit it is shown in: whole tenths of pounds, hundredths of kilograms. */
+export const massIn = (kg: number, unit: "kg" | "lb" | undefined): number =>
+  unit === "lb" ? roundTo(kgToLb(kg), 1) : roundTo(kg, 2);
+
 /** Masses are compared in whole micrograms so that sums of plates meet exactly. @param kg kilograms @returns integer micrograms */
 export const toMicrograms = (kg: number): number => Math.round(kg * 1e9);
 

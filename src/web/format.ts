@@ -3,9 +3,11 @@ import { isRoutine, type Label } from "../core/athlete/types";
 
 export { placeName } from "../core/athlete/windows";
 
+export { clock } from "../core/dates";
+
 import { dayLabel, monthName, timeOf } from "../core/dates";
 import { LABEL_WORDS } from "../core/dose/dose";
-import { kgToLb, kmToMi, roundTo } from "../core/units";
+import { kmToMi, massIn, roundTo } from "../core/units";
 
 export interface Units {
   massUnit: "kg" | "lb";
@@ -14,8 +16,7 @@ export interface Units {
 
 const NB = "\u00A0";
 
-export const massNumber = (kg: number, u: Units): number =>
-  roundTo(u.massUnit === "lb" ? kgToLb(kg) : kg, u.massUnit === "lb" ? 1 : 2);
+export const massNumber = (kg: number, u: Units): number => massIn(kg, u.massUnit);
 /** "72.5 kg" */
 export const mass = (kg: number, u: Units): string => `${massNumber(kg, u)}${NB}${u.massUnit}`;
 /** Masses and distances in a sentence, in the athlete's units: the sentences come in kilograms and kilometres. */
@@ -39,10 +40,6 @@ export function duration(minutes: number): string {
   if (m < 60) return `${m}${NB}min`;
   return m % 60 === 0 ? `${m / 60}${NB}h` : `${Math.floor(m / 60)}${NB}h${NB}${String(m % 60).padStart(2, "0")}`;
 }
-
-/** "3:00" */
-export const clock = (seconds: number): string =>
-  `${Math.floor(Math.max(0, seconds) / 60)}:${String(Math.max(0, Math.round(seconds)) % 60).padStart(2, "0")}`;
 
 /** "18 – 24 May" or "30 Mar – 5 Apr" */
 export function span(from: string, to: string): string {

@@ -1,8 +1,10 @@
 /** A session as a card for the gym: the strings that stand on paper and on the printed page alike. */
+
 import { placeName } from "../../core/athlete/windows";
-import { dayLabel, timeOf } from "../../core/dates";
+import { clock, dayLabel, timeOf } from "../../core/dates";
 import { LABEL_WORDS } from "../../core/dose/dose";
-import { kgToLb, roundTo } from "../../core/units";
+import { workText } from "../../core/session/said";
+import { massIn } from "../../core/units";
 import type { ItemView, SessionView } from "../views";
 
 export interface CardRow {
@@ -40,46 +42,34 @@ export const STATEMENT =
   "This sheet does not replace a clinician, or a qualified person on the floor. Pain above 5 of 10 stops the exercise; see a physiotherapist if it lasts beyond 24 hours or returns. No 1RM test without supervision.";
 
 type Unit = "kg" | "lb";
-const number = (kg: number, unit: Unit): string => String(unit === "lb" ? roundTo(kgToLb(kg), 1) : roundTo(kg, 2));
-const clock = (seconds: number): string =>
-  `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, "0")}`;
 
 function loadOf(i: ItemView, unit: Unit): { load: string; note: string } {
   if (i.loading === "bodyweight") return { load: "bodyweight", note: "" };
   if (i.loading === "band") return { load: "band", note: "" };
   if (i.loadKg === null) return { load: "find it", note: `rise in sets until ${i.rir} stay in reserve` };
-  const load = `${number(i.loadKg, unit)} ${unit}`;
+  const load = `${massIn(i.loadKg, unit)} ${unit}`;
   if (i.loading === "pair") return { load, note: "one in each hand" };
   if (i.loading === "single") return { load, note: "one, held" };
   if (i.loading === "bar" && i.barKg !== null) {
-    const side = i.perSideKg.map((p) => number(p, unit)).join(" + ");
-    return { load, note: `${number(i.barKg, unit)} bar, ${side === "" ? "nothing on it" : `${side} a side`}` };
+    const side = i.perSideKg.map((p) => massIn(p, unit)).join(" + ");
+    return { load, note: `${massIn(i.barKg, unit)} bar, ${side === "" ? "nothing on it" : `${side} a side`}` };
   }
   return { load, note: "" };
 }
 
 function rowOf(i: ItemView, unit: Unit): CardRow {
-  const work =
-    i.seconds === null
-      ? `${i.repsLow !== null && i.repsLow !== i.reps ? `${i.repsLow}–` : ""}${i.reps}`
-      : `${i.seconds} s`;
   const { load, note } = loadOf(i, unit);
   return {
     pair: i.pair,
     name: i.name,
-    dose: `${i.sets} × ${work}${i.eachSide ? " each side" : ""}`,
+    dose: `${i.sets} × ${workText(i)}${i.eachSide ? " each side" : ""}`,
     load,
     loadNote: note,
     perSideKg: i.loading === "bar" && i.loadKg !== null ? i.perSideKg : [],
     effort: i.seconds === null ? `${i.rir} in reserve` : "",
     rest: clock(i.restSeconds),
     tempo: i.seconds === null ? i.tempo : "",
-    warmUp:
-      i.warmUp.length > 0
-        ? i.warmUp.map((w) => `${number(w.loadKg, unit)} × ${w.reps}`).join(", ")
-        : i.ramp.length > 0
-          ? i.ramp.map((w) => `${number(w.loadKg, unit)} × ${w.reps}`).join(", ")
-          : "",
+    warmUp: (i.warmUp.length > 0 ? i.warmUp : i.ramp).map((w) => `${massIn(w.loadKg, unit)} × ${w.reps}`).join(", "),
     cue: i.cue,
     notes: [
       ...(i.note ? [i.note] : []),

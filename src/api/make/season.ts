@@ -1,7 +1,7 @@
 /** The season as the section and its inspector show it. */
 
 import type { Athlete, EnduranceSession, Race, SessionSport } from "../../core/athlete/types";
-import { addDays, daysBetween, type IsoDate, isoWeek, weekday } from "../../core/dates";
+import { addDays, daysBetween, type IsoDate, isoWeek, weekday, weeksIn } from "../../core/dates";
 import { backgrounds, byWeek } from "../../core/endurance/figures";
 import { plannedAndDone, withoutMissed } from "../../core/endurance/incoming";
 import { sessionLoad } from "../../core/endurance/load";
@@ -28,7 +28,7 @@ export function phasePlace(
   const day = week.days.find((d) => d.phase === week.phase)?.date ?? week.start;
   const phase = phaseOn(phases, day);
   if (!phase) return { phaseWeek: 1, phaseWeeks: 1 };
-  const weeks = Math.max(1, Math.round((daysBetween(phase.start, phase.end) + 1) / 7));
+  const weeks = weeksIn(phase.start, phase.end);
   return {
     phaseWeek: Math.min(weeks, Math.max(1, Math.round(daysBetween(phase.start, addDays(week.start, 3)) / 7 + 0.5))),
     phaseWeeks: weeks,

@@ -2,7 +2,7 @@
 
 import type { Athlete, EnduranceSession } from "../../core/athlete/types";
 import { windowsOfWeek } from "../../core/athlete/windows";
-import { addDays, dayNumber, type IsoDate, isoWeek } from "../../core/dates";
+import { addDays, dayNumber, daysBetween, type IsoDate, isoWeek } from "../../core/dates";
 import { flatEquivalent } from "../../core/endurance/hills";
 import { ASSUMED_RPE, ASSUMED_START, isKey, sessionLoad, startOf } from "../../core/endurance/load";
 import { weighs } from "../../core/endurance/weigh";
@@ -63,8 +63,7 @@ export function weekView(p: Planned, today: IsoDate, monday: IsoDate): WeekView 
   const sessions: PlannedSessionView[] = [
     ...logs.map((l): PlannedSessionView => ({ ...loggedAnchor(l, p.library), place: "", warning: null })),
     ...(week?.sessions ?? []).map((s): PlannedSessionView => {
-      const day = Math.round((Date.parse(s.date) - Date.parse(monday)) / 86_400_000);
-      const over = Math.max(s.stress - (limits[day] ?? 0), s.stress - (week?.depthLimit ?? 0));
+      const over = Math.max(s.stress - (limits[daysBetween(monday, s.date)] ?? 0), s.stress - (week?.depthLimit ?? 0));
       return {
         ...plannedAnchor(s),
         place: s.place,

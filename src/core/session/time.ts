@@ -1,7 +1,9 @@
 /** Pairs and time of a session (handbook 17). */
+
 import type { WarmUpSet } from "../dose/warmup";
 import { WARM_UP_SECONDS } from "../dose/warmup";
 import type { Exercise, Loading } from "../exercise/types";
+import { together } from "./said";
 import type { Item, TimeParts } from "./types";
 
 /** Minutes of opening, and seconds between exercises [trade]. */
@@ -93,8 +95,7 @@ export function groupsOf<T extends { pair: string }>(items: readonly T[]): T[][]
   const out: T[][] = [];
   for (const item of items) {
     const last = out.at(-1);
-    const number = Number.parseInt(item.pair, 10);
-    if (last?.[0] && Number.parseInt(last[0].pair, 10) === number) last.push(item);
+    if (last && together(last[0], item)) last.push(item);
     else out.push([item]);
   }
   return out;

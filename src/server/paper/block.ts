@@ -1,11 +1,13 @@
 /** A block of weeks on paper: a row a week, what stands in it, and the lifts with their loads. */
+
 import { STATEMENT } from "../../api/make/card";
 import type { Athlete } from "../../core/athlete/types";
 import { placeName } from "../../core/athlete/windows";
 import { addDays, dayLabel, timeOf } from "../../core/dates";
 import { LABEL_WORDS } from "../../core/dose/dose";
 import type { PlanWeek } from "../../core/plan";
-import { kgToLb, roundTo } from "../../core/units";
+import { workText } from "../../core/session/said";
+import { massIn } from "../../core/units";
 import { A4, type Doc, linesOf, MARGIN, openDoc, paragraph, put, rule, toBuffer } from "./draw";
 
 const SMALL = 8.2;
@@ -66,19 +68,15 @@ function drawWeek(doc: Doc, w: PlanWeek, athlete: Athlete, top: number, width: n
     });
     y += 16;
     for (const i of s.items) {
-      const reps =
-        i.seconds === null
-          ? `${i.repsLow !== null && i.repsLow !== i.reps ? `${i.repsLow}–` : ""}${i.reps}`
-          : `${i.seconds} s`;
       const load =
         i.loadKg === null
           ? i.loading === "bodyweight" || i.loading === "band"
             ? i.loading
             : "find it"
-          : `${unit === "lb" ? roundTo(kgToLb(i.loadKg), 1) : roundTo(i.loadKg, 2)} ${unit}`;
+          : `${massIn(i.loadKg, unit)} ${unit}`;
       put(doc, i.pair, MARGIN + 6, y, { size: 9.5, weight: 600 });
       put(doc, i.exercise.name, MARGIN + 34, y, { size: 9.5, width: 200 });
-      put(doc, `${i.sets} × ${reps}${i.eachSide ? " a side" : ""}`, MARGIN + 244, y, {
+      put(doc, `${i.sets} × ${workText(i)}${i.eachSide ? " a side" : ""}`, MARGIN + 244, y, {
         size: 10,
         weight: 600,
         width: 90,

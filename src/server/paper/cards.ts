@@ -1,5 +1,7 @@
 /** Session cards as PDF, one or four to a page: big figures, plates, boxes to write in, cautions, the statement. */
+
 import type { Card, CardRow } from "../../api/make/card";
+import { together } from "../../core/session/said";
 import { A4, type Doc, linesOf, MARGIN, openDoc, paragraph, plates, put, rule, toBuffer } from "./draw";
 
 interface Box {
@@ -130,8 +132,7 @@ function drawRow(doc: Doc, r: CardRow, box: Box, per: 1 | 4, squeeze: number, ne
     .rect(px, y, side * 1.5, side)
     .stroke();
   put(doc, "pain", px + 2, y + 1, { size: s.small * 0.75, colour: "#555" });
-  const together = next !== undefined && Number.parseInt(next.pair, 10) === Number.parseInt(r.pair, 10);
-  if (!together) rule(doc, box.x, box.y + box.h - 1, box.w, 0.5);
+  if (!together(r, next)) rule(doc, box.x, box.y + box.h - 1, box.w, 0.5);
   else
     doc
       .lineWidth(1.2)

@@ -1,4 +1,5 @@
 /** What an athlete follows, sessions by hand, lifts with the coach's word on them, and reviews. */
+
 import { randomUUID } from "node:crypto";
 import { Router } from "express";
 import { clubOptions } from "../../api/make/planned";
@@ -15,13 +16,15 @@ import {
 import type { ChangesView, CompareView, CopyResult, EditPreview, FollowView } from "../../api/views";
 import { findApproach } from "../../core/approach/pick";
 import type { Athlete, Label, SessionEdit, Settings } from "../../core/athlete/types";
-import { dayLabel, type IsoDate, mondayOf } from "../../core/dates";
+import { dayLabel, type IsoDate, mondayOf, timeOf } from "../../core/dates";
 import { changedSessions } from "../../core/diff";
 import { LABEL_WORDS } from "../../core/dose/dose";
 import { plan } from "../../core/plan";
 import { type PlanWeek, planWeek } from "../../core/planWeek";
+import { groupOf } from "../../core/session/said";
 import { competes, groupsOf } from "../../core/session/time";
 import { tallyByPhase } from "../../core/tally";
+import { asLocked } from "../../core/week/placed";
 import { faulty, notFound, ProblemError, parse } from "../errors";
 import type { Planned, Planner } from "../planner";
 import type { Store } from "../store/store";
@@ -61,18 +64,17 @@ function standing(p: Planned, date: IsoDate, label: Label) {
 }
 
 /** The session as the edit would make it, where it stands now. */
-function tryEdit(p: Planned, today: IsoDate, date: IsoDate, label: Label, edit: SessionEdit): EditPreview {
+function tryEdit(p: Planned, today: IsoDate, date: IsoDate, edit: SessionEdit): EditPreview {
+  const { label } = edit;
   const { week, session } = standing(p, date, label);
   const { athlete } = week.input;
-  const start = `${String(Math.floor(session.start / 60)).padStart(2, "0")}:${String(session.start % 60).padStart(2, "0")}`;
-  const lock = { date, start, place: session.place, label };
   const tried: PlanWeek = planWeek({
     ...week.input,
     athlete: {
       ...withEdit(athlete, edit, week.season.start, label),
       locked: [
         ...(athlete.locked ?? []).filter((l) => l.label !== label || mondayOf(l.date) !== week.season.start),
-        lock,
+        asLocked(session),
       ],
     },
   });
@@ -82,7 +84,7 @@ function tryEdit(p: Planned, today: IsoDate, date: IsoDate, label: Label, edit: 
     return {
       session: null,
       warnings: [],
-      fault: `It cannot stand on ${dayLabel(date)} at ${start}: it is longer than its window, the place lacks the equipment, or a rule that must hold forbids it.${why ? ` ${why}` : ""}`,
+      fault: `It cannot stand on ${dayLabel(date)} at ${timeOf(session.start)}: it is longer than its window, the place lacks the equipment, or a rule that must hold forbids it.${why ? ` ${why}` : ""}`,
     };
   }
   const view = plannedView(p, today, tried, { ...made, locked: session.locked }, null);
@@ -214,7 +216,7 @@ export function doseRoutes(store: Store, planner: Planner, tools: AthleteTools):
     const edit = editOf(req);
     const p = await season(req.params.id);
     unknownExercises(p, edit);
-    res.json(tryEdit(p, planner.today(), dateParam(req.params.date), edit.label, edit));
+    res.json(tryEdit(p, planner.today(), dateParam(req.params.date), edit));
   });
 
   router.put("/:id/sessions/:date/:label/edit", async (req, res) => {
@@ -222,7 +224,7 @@ export function doseRoutes(store: Store, planner: Planner, tools: AthleteTools):
     const date = dateParam(req.params.date);
     const p = await season(req.params.id);
     unknownExercises(p, edit);
-    const tried = tryEdit(p, planner.today(), date, edit.label, edit);
+    const tried = tryEdit(p, planner.today(), date, edit);
     if (tried.fault !== null) throw new ProblemError(409, "It does not fit", tried.fault);
     await change(
       req.params.id,
@@ -255,7 +257,7 @@ export function doseRoutes(store: Store, planner: Planner, tools: AthleteTools):
       kept?.items ??
       session.items.map((i) => ({
         exercise: i.exercise.id,
-        group: Number.parseInt(i.pair, 10),
+        group: groupOf(i),
         sets: i.sets,
         ...(i.repsLow === null ? {} : { repsLow: i.repsLow }),
         ...(i.reps === null ? {} : { reps: i.reps }),
@@ -277,7 +279,7 @@ export function doseRoutes(store: Store, planner: Planner, tools: AthleteTools):
         results.push({ id, name, copied: false, notes: [`has no ${LABEL_WORDS[label]} in that week`] });
         continue;
       }
-      const tried = tryEdit(p, planner.today(), theirs.date, label, edit);
+      const tried = tryEdit(p, planner.today(), theirs.date, edit);
       if (tried.fault === null)
         await change(
           id,

@@ -5,7 +5,7 @@ import { seasonView } from "../../api/make/season";
 import { weekStrength } from "../../api/make/weekStrength";
 import { addDays, mondayOf, timeOf } from "../../core/dates";
 import { LABEL_WORDS } from "../../core/dose/dose";
-import { kgToLb, roundTo } from "../../core/units";
+import { massIn } from "../../core/units";
 import { writeSeasonCsv } from "../../formats/season-csv";
 import { type CalendarSession, writeStrengthCalendar } from "../../formats/strength-calendar";
 import type { Planned, Planner } from "../planner";
@@ -16,8 +16,8 @@ const FEED_WEEKS = { back: 4, ahead: 26 };
 
 function sessionsOf(p: Planned, today: string): CalendarSession[] {
   const { athlete } = p.stored;
-  const pounds = athlete.athlete.massUnit === "lb";
-  const mass = (kg: number) => (pounds ? `${roundTo(kgToLb(kg), 1)} lb` : `${roundTo(kg, 2)} kg`);
+  const unit = athlete.athlete.massUnit ?? "kg";
+  const mass = (kg: number) => `${massIn(kg, unit)} ${unit}`;
   const oldest = addDays(today, -7 * FEED_WEEKS.back);
   const newest = addDays(today, 7 * FEED_WEEKS.ahead);
   const logged = athlete.strengthLog

@@ -11,8 +11,9 @@ import { makeableLoads } from "../../core/dose/loads";
 import type { PlanSession, PlanWeek } from "../../core/plan";
 import { plan } from "../../core/plan";
 import { historyOf } from "../../core/progress/next";
+import { workText } from "../../core/session/said";
 import type { Item } from "../../core/session/types";
-import { kgToLb, roundTo } from "../../core/units";
+import { massIn } from "../../core/units";
 import { why } from "../../core/why";
 import type { Planned } from "../planner";
 
@@ -20,7 +21,7 @@ import type { Planned } from "../planner";
 export function lastText(item: LoggedItem, unit: "kg" | "lb" | undefined): string {
   const sets = setsOnce(item);
   const of = (s: (typeof sets)[number]) =>
-    `${s.reps ?? `${s.seconds ?? 0} s`}${s.loadKg === undefined ? "" : ` @ ${unit === "lb" ? roundTo(kgToLb(s.loadKg), 1) : s.loadKg}`}`;
+    `${s.reps ?? `${s.seconds ?? 0} s`}${s.loadKg === undefined ? "" : ` @ ${massIn(s.loadKg, unit)}`}`;
   const first = sets[0] ? of(sets[0]) : "";
   return sets.length > 1 && sets.every((s) => of(s) === first) ? `${sets.length} × ${first}` : sets.map(of).join(", ");
 }
@@ -28,12 +29,8 @@ export function lastText(item: LoggedItem, unit: "kg" | "lb" | undefined): strin
 /** What was asked for: "3 × 4–6 @ 60, 2 in reserve"; empty where the log does not say. */
 export function askedText({ prescribed: a }: LoggedItem, unit: "kg" | "lb" | undefined): string {
   if (!a) return "";
-  const work =
-    a.seconds === undefined
-      ? `${a.repsLow !== undefined && a.repsLow !== a.reps ? `${a.repsLow}–` : ""}${a.reps ?? ""}`
-      : `${a.seconds} s`;
-  const load = a.loadKg === undefined ? "" : ` @ ${unit === "lb" ? roundTo(kgToLb(a.loadKg), 1) : a.loadKg}`;
-  return `${a.sets} × ${work}${load}${a.rir === undefined ? "" : `, ${a.rir} in reserve`}`;
+  const load = a.loadKg === undefined ? "" : ` @ ${massIn(a.loadKg, unit)}`;
+  return `${a.sets} × ${workText(a)}${load}${a.rir === undefined ? "" : `, ${a.rir} in reserve`}`;
 }
 
 function itemView(i: Item, s: PlanSession, p: Planned, date: IsoDate): ItemView {

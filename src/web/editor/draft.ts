@@ -1,7 +1,9 @@
 /** A session while it is made by hand: a list in order, where a row may be paired with the one above. Pure. */
+
 import type { SessionView } from "../../api/views";
 import type { EditItem } from "../../core/athlete/types";
 import type { Exercise } from "../../core/exercise/types";
+import { groupOf } from "../../core/session/said";
 
 export interface Row extends Omit<EditItem, "group"> {
   key: string;
@@ -17,11 +19,11 @@ const newKey = (): string => `row-${++made}`;
 
 /** What stands on the session now; loads that the rules worked out stay theirs to work out. */
 export function rowsOf(view: SessionView): Row[] {
-  const items: (Omit<EditItem, "group"> & { group: number | string })[] =
+  const items: readonly EditItem[] =
     view.edit?.items ??
     view.items.map((i) => ({
       exercise: i.exercise,
-      group: i.pair.replace(/[A-Z]$/, ""),
+      group: groupOf(i),
       sets: i.sets,
       ...(i.repsLow !== null && i.repsLow !== i.reps ? { repsLow: i.repsLow } : {}),
       ...(i.reps === null ? {} : { reps: i.reps }),
@@ -30,11 +32,7 @@ export function rowsOf(view: SessionView): Row[] {
       restSeconds: i.restSeconds,
       ...(i.note ? { note: i.note } : {}),
     }));
-  return items.map(({ group, ...rest }, n) => ({
-    ...rest,
-    key: newKey(),
-    linked: n > 0 && items[n - 1]?.group === group,
-  }));
+  return fromTemplate(items);
 }
 
 /** Groups are numbered in order; links that would put a fourth into a group are let go. */
@@ -101,6 +99,7 @@ export function rowFor(e: Pick<Exercise, "id" | "unit" | "ownReps" | "ownSeconds
   };
 }
 
+/** Rows of items in order; those of one group are linked. */
 export const fromTemplate = (items: readonly EditItem[]): Row[] =>
   items.map(({ group, ...rest }, n) => ({ ...rest, key: newKey(), linked: n > 0 && items[n - 1]?.group === group }));
 

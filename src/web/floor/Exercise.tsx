@@ -1,7 +1,9 @@
 /** One exercise at the rack: what to lift, the plates, the sets, the pain. */
+
 import { useState } from "react";
 import type { ItemView, SessionView } from "../../api/views";
 import type { LoggedItem, StrengthLog } from "../../core/athlete/types";
+import { together } from "../../core/session/said";
 import { clock, loadText, massNumber, setsByReps, type Units } from "../format";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
@@ -67,9 +69,7 @@ export function Exercise({
   const side = sideAt(item, n);
   const left = rowsOf(item) - n;
   const stopped = (pain ?? 0) > STOP_PAIN;
-  const partner = view.items.find(
-    (i) => i !== item && i.pair.replace(/[ABC]$/, "") === item.pair.replace(/[ABC]$/, ""),
-  );
+  const partner = view.items.find((i) => i !== item && together(i, item));
   const later = view.items.map((i, at) => ({ i, at })).filter(({ i }) => i !== item && !isFinished(log, i));
   const external = !["bodyweight", "band"].includes(item.loading);
   return (

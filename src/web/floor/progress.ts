@@ -1,7 +1,9 @@
 /** Where a lifter stands in a session: pure, so that it can be tested without a screen. */
+
 import type { ItemView, SessionView } from "../../api/views";
 import type { LoggedItem, LoggedSet, Side, StrengthLog } from "../../core/athlete/types";
 import { prescribedOf } from "../../core/session/prescribed";
+import { together } from "../../core/session/said";
 
 /** Pain at which the exercise stops (handbook 14). */
 export const STOP_PAIN = 5;
@@ -31,8 +33,6 @@ export const doneRows = (log: StrengthLog, i: ItemView): number => loggedOf(log,
 export const isFinished = (log: StrengthLog, i: ItemView): boolean =>
   doneRows(log, i) >= rowsOf(i) || (loggedOf(log, i.exercise)?.pain ?? 0) > STOP_PAIN;
 
-const group = (i: Pick<ItemView, "pair">): string => i.pair.replace(/[ABC]$/, "");
-
 /**
  * What to lift next: partners of a pair take turns, one set each; then the next pair.
  * @returns index of the item, or -1 when the session is done
@@ -41,7 +41,7 @@ export function nextItem(view: Pick<SessionView, "items">, log: StrengthLog): nu
   const open = view.items.map((i, at) => ({ i, at })).filter(({ i }) => !isFinished(log, i));
   const first = open[0];
   if (!first) return -1;
-  const mates = open.filter(({ i }) => group(i) === group(first.i));
+  const mates = open.filter(({ i }) => together(i, first.i));
   const setsDone = ({ i }: { i: ItemView }) => Math.floor(doneRows(log, i) / sidesOf(i).length);
   const unfinished = mates.find(({ i }) => doneRows(log, i) % sidesOf(i).length !== 0);
   return (unfinished ?? mates.reduce((best, m) => (setsDone(m) < setsDone(best) ? m : best))).at;

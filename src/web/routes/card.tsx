@@ -1,6 +1,8 @@
 /** Cards for the gym, as they will be printed: one session to a page, or the next four. */
+
 import { Link, useParams, useSearchParams } from "react-router";
 import type { Card, CardRow } from "../../api/make/card";
+import { together } from "../../core/session/said";
 import { useCards } from "../data/dose";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
@@ -82,12 +84,7 @@ function OneCard({ card: c, small }: { card: Card; small: boolean }) {
         <p className={small ? "" : "text-[13px]"}>{c.when}</p>
       </header>
       {c.rows.map((r, i) => (
-        <Line
-          key={r.pair + r.name}
-          row={r}
-          small={small}
-          paired={c.rows[i + 1]?.pair.replace(/[A-Z]$/, "") === r.pair.replace(/[A-Z]$/, "")}
-        />
+        <Line key={r.pair + r.name} row={r} small={small} paired={together(r, c.rows[i + 1])} />
       ))}
       <ul className="mt-1.5">
         {cautions.map((x) => (

@@ -1,7 +1,9 @@
 /** Lifts: what was lifted, what it said each time, what comes next and why, and the rungs climbed. */
+
 import { lazy, Suspense } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import type { LiftRow, LiftView } from "../../api/views";
+import { workText } from "../../core/session/said";
 import { useLift, useLifts, useNextDay } from "../data/dose";
 import { day, dayAndYear, LABEL_NAMES, mass, textIn, type Units } from "../format";
 import { Overrule } from "../lifts/Overrule";
@@ -191,10 +193,7 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
                 </Link>
               </p>
               <p className="num text-[22px] leading-7 font-semibold" data-testid="next-step">
-                {view.next.sets} ×{" "}
-                {view.next.seconds !== null
-                  ? `${view.next.seconds} s`
-                  : `${view.next.repsLow !== null && view.next.repsLow !== view.next.reps ? `${view.next.repsLow}–` : ""}${view.next.reps}`}
+                {view.next.sets} × {workText(view.next)}
                 {view.next.loadKg !== null ? ` @ ${mass(view.next.loadKg, units)}` : ""}
               </p>
               <p className="mb-2 flex items-center gap-2 text-[12px] text-ink2">

@@ -1,6 +1,8 @@
 /** The rows of one exercise on the sheet: warm-up sets in soft ink, then the work, bracketed with its partner. */
+
 import { Link } from "react-router";
 import type { ItemView, SessionView } from "../../api/views";
+import { workText } from "../../core/session/said";
 import { clock, day, loadText, mass, massNumber, type Units } from "../format";
 import { DECISION_WORDS } from "../lifts/words";
 import { PatternTile } from "../section/parts";
@@ -15,10 +17,7 @@ export const WIDE = "max-[700px]:hidden";
 export function Lines({ item: i, view, units }: { item: ItemView; view: SessionView; units: Units }) {
   const [partnered, second] = [/[ABC]$/.test(i.pair), /[BC]$/.test(i.pair)];
   const logged = view.log?.items.find((x) => x.exercise === i.exercise);
-  const reps =
-    i.seconds !== null
-      ? `${i.sets} × ${i.seconds} s`
-      : `${i.sets} × ${i.repsLow !== null && i.repsLow !== i.reps ? `${i.repsLow}–` : ""}${i.reps}`;
+  const reps = `${i.sets} × ${workText(i)}`;
   const columns = view.log ? (view.time ? 8 : 6) : 9;
   return (
     <>
