@@ -2,6 +2,7 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, lifted, logOf, raceOn, START, weeksOf } from "../../tests/support/athlete";
 import type { Athlete, EnduranceSession, StrengthLog } from "./athlete/types";
+import { weighPlaces } from "./board";
 import { addDays } from "./dates";
 import { descentWork } from "./descents";
 import { plan } from "./plan";
@@ -9,6 +10,7 @@ import { packWarnings } from "./planWeek";
 import { RULES, SWITCHES } from "./rules";
 import { layoffOf, seasonDays } from "./season/days";
 import { planPhases } from "./season/phases";
+import { asLocked } from "./week/placed";
 
 const flat = weeksOf(new Array(30).fill(1));
 const without = (a: Athlete, ...rulesOff: string[]): Athlete => ({ ...a, settings: { ...a.settings, rulesOff } });
@@ -133,6 +135,22 @@ describe("weekly races", () => {
       expect([3, 4]).toContain(Math.min(...out));
     }
     expect(weeks[0]?.season.days.flatMap((d) => d.why.map((w) => w.rule))).toContain("race.series");
+  });
+  it("stays at 25 min where the session is locked or held, and gives way to one made by hand", () => {
+    const options = { from: addDays(first, -5), weeks: 1 };
+    const free = plan(a, options).weeks[0]!;
+    const stands = free.sessions.map(asLocked);
+    expect(plan({ ...a, locked: stands }, options).weeks[0]?.sessions[0]?.minutes).toBe(free.sessions[0]?.minutes);
+    expect(plan(a, { ...options, held: stands }).weeks[0]?.sessions[0]?.minutes).toBe(free.sessions[0]?.minutes);
+    expect(weighPlaces(free.input, free.sessions, "A").cost).toBe(free.fit.cost);
+    const items = [
+      { exercise: "back-squat", group: 1, sets: 5, reps: 5 },
+      { exercise: "deadlift", group: 2, sets: 4, reps: 5 },
+    ];
+    const edits = [{ week: free.season.start, label: "A" as const, items }];
+    const own = plan({ ...a, edits }, options).weeks[0]?.sessions[0];
+    expect(own?.byHand).toBe(true);
+    expect(own?.minutes).toBeGreaterThan(25);
   });
   it("two races are no series, A races belong to none, and it can be switched off", () => {
     const rules = (x: Athlete) => on(x, addDays(first, -3)).why.map((w) => w.rule);

@@ -103,11 +103,13 @@ export function weekProblem(input: WeekInput) {
     w: DatedWindow,
     starts: (b: BuiltSession) => number[],
     locked: boolean,
-    most = Number.POSITIVE_INFINITY,
   ): Option[] => {
     const day = week.days.find((d) => d.date === w.date);
     if (!day || missed(label, w.date)) return [];
     const short = changes.find((c) => c.kind === "shorten" && c.label === label && c.week === week.start);
+    // The week's own limit holds wherever the session stands; a session by hand has the coach's word instead.
+    const byHand = athlete.edits?.some((e) => e.week === week.start && e.label === label) ?? false;
+    const most = (byHand ? undefined : wanted.find((x) => x.label === label)?.minutes) ?? w.minutes;
     const minutes = Math.min(w.minutes, most, short?.kind === "shorten" ? short.minutes : w.minutes);
     const session = builder.build(label, day, { ...w, minutes }, factor.factor);
     if (!session) return [];
@@ -148,7 +150,6 @@ export function weekProblem(input: WeekInput) {
           return starts;
         },
         false,
-        want.minutes,
       ),
     );
   const fixed = (l: LockedSession, locked: boolean): Option[] => {
