@@ -1,18 +1,17 @@
 /** The story of one lift: every time it was lifted, what was decided after it, its e1RM over time, its sides. */
-import { safetyGate } from "./athlete/gate";
+import { activeAreas, safetyGate } from "./athlete/gate";
 import { cleanReps } from "./athlete/logged";
 import type { Athlete, DecisionKind, LoggedItem } from "./athlete/types";
 import { addDays, dayNumber, type IsoDate, laterOf, mondayOf } from "./dates";
 import { bestOf, type CurrentMax, currentMax } from "./dose/current";
 import { makeableLoads } from "./dose/loads";
-import { stepUp } from "./dose/steps";
 import { loadingAt } from "./exercise/equipment";
 import type { Library } from "./exercise/library";
 import { sideAction, sideSums } from "./exercise/sides";
 import type { Exercise } from "./exercise/types";
 import { increaseCap } from "./planSession";
 import { decide, type History, risingPain } from "./progress/decide";
-import { historyOf, overruleAfter } from "./progress/next";
+import { decisionBasis, historyOf, overruleAfter } from "./progress/next";
 import { asymmetry } from "./screening/marks";
 import type { SeasonWeek } from "./season/weeks";
 import { type Why, why } from "./why";
@@ -74,6 +73,13 @@ export function liftStory(
     const day = week?.days.find((d) => d.date === on);
     const asked = h.item.prescribed;
     const made = decide({
+      ...decisionBasis(
+        exercise,
+        here?.loading ?? "bodyweight",
+        here?.loads ?? [],
+        athlete,
+        activeAreas(athlete, on),
+      ),
       history: [last, ...older],
       on,
       repsLow: asked?.repsLow ?? asked?.reps ?? 8,
@@ -87,12 +93,8 @@ export function liftStory(
         lightestKg: here?.loads[0] ?? null,
         tempo: exercise.tempo,
       },
-      hinge: exercise.pattern === "hinge",
       cap: week && day ? increaseCap(athlete, day, week) : null,
-      strictPain: athlete.settings?.strictPain ?? false,
       slower: safetyGate(athlete, h.date).slower,
-      loads: here?.loads ?? [],
-      ...(here?.loading ? { stepUp: (from: number) => stepUp(exercise, here.loading ?? "bar", here.loads, from) } : {}),
     });
     const o = overruleAfter(athlete, exercise.id, h.date);
     const sums = sideSums(h.item);

@@ -7,7 +7,7 @@ import { NSCA_PERCENT, percentFor } from "../dose/oneRepMax";
 import { rampSets } from "../dose/ramp";
 import { stepUp } from "../dose/steps";
 import { LADDER_SETS } from "../exercise/standing";
-import { EXTERNAL, type Exercise } from "../exercise/types";
+import { EXTERNAL, type Exercise, type Loading } from "../exercise/types";
 import type { LoadAnswer, LoadQuestion } from "../session/types";
 import { roundTo } from "../units";
 import { type Why, why } from "../why";
@@ -116,10 +116,25 @@ const loadOf = (h: History): number | undefined => h.item.sets.find((s) => s.loa
 /** Tendons in which some pain in the work is allowed (handbook 3). */
 const TENDONS: readonly Area[] = ["achilles", "knee-front"];
 
+/** What a decision needs to know of the exercise and the athlete, whenever it is made. */
+export const decisionBasis = (
+  e: Exercise,
+  loading: Loading,
+  loads: readonly number[],
+  athlete: Pick<Athlete, "settings">,
+  areas: readonly Area[],
+) => ({
+  tendon: TENDONS.some((a) => areas.includes(a) && e.careWith.concat(e.goodWith).includes(a)),
+  hinge: e.pattern === "hinge",
+  strictPain: athlete.settings?.strictPain ?? false,
+  loads,
+  stepUp: (from: number) => stepUp(e, loading, loads, from),
+});
+
 const decisionInput = (b: Basis, history: readonly [History, ...History[]], cap: Why | null) => {
   const { q, c } = b;
-  const loads = makeableLoads(q.exercise, q.loading, q.place);
   return {
+    ...decisionBasis(q.exercise, q.loading, makeableLoads(q.exercise, q.loading, q.place), c.athlete, c.areas ?? []),
     history,
     on: c.on,
     repsLow: q.repsLow,
@@ -132,13 +147,8 @@ const decisionInput = (b: Basis, history: readonly [History, ...History[]], cap:
     get ladder() {
       return c.ladder?.(q.exercise) ?? null;
     },
-    tendon: TENDONS.some((a) => c.areas?.includes(a) && q.exercise.careWith.concat(q.exercise.goodWith).includes(a)),
-    hinge: q.exercise.pattern === "hinge",
     cap,
-    strictPain: c.athlete.settings?.strictPain ?? false,
     slower: c.slower ?? false,
-    loads,
-    stepUp: (from: number) => stepUp(q.exercise, q.loading, loads, from),
   };
 };
 
