@@ -1,9 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, gym, lifted, logOf } from "../../tests/support/athlete";
 import { exercise } from "../../tests/support/choice";
+import { shippedApproach } from "./approach/shipped";
 import type { LoggedItem } from "./athlete/types";
 import { SHIPPED_LIBRARY } from "./exercise/library";
 import { liftStory } from "./lift";
+import { plan } from "./plan";
 import { nextLoad } from "./progress/next";
 
 const step = exercise("step-down-loaded");
@@ -42,5 +44,23 @@ describe("the page of a lift", () => {
     expect(both({ pain: 4, nextDayPain: 1 }, true)).toEqual({ page: "up-reps", plan: "up-reps" });
     expect(both({ pain: 2, nextDayPain: 4 }, true)).toEqual({ page: "down-load", plan: "down-load" });
     expect(both({ pain: 4, nextDayPain: 1 }, false)).toEqual({ page: "same", plan: "same" });
+  });
+
+  it("lets a hold grow to the most the approach gives before it asks for a set more", () => {
+    const plank = exercise("side-plank");
+    const held = (seconds: number): LoggedItem => ({
+      exercise: plank.id,
+      prescribed: { sets: 2, seconds, rir: 2 },
+      sets: [1, 2].map(() => ({ seconds, side: "both" as const })),
+    });
+    const kindAt = (seconds: number) => {
+      const strengthLog = ["2026-02-24", "2026-03-03"].map((date) => logOf(date, [held(seconds)]));
+      const athlete = athleteWith({ strengthLog });
+      const { season } = plan(athlete, { from: "2026-03-10", weeks: 1 });
+      return liftStory(athlete, SHIPPED_LIBRARY, plank, season, "2026-03-10").entries.at(-1)?.decision.kind;
+    };
+    const most = shippedApproach("layered").rows["base-late"].cells.trunk.seconds[1];
+    expect(kindAt(most - 5)).toBe("up-seconds");
+    expect(kindAt(most)).toBe("up-sets");
   });
 });

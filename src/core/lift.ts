@@ -1,4 +1,6 @@
 /** The story of one lift: every time it was lifted, what was decided after it, its e1RM over time, its sides. */
+import { columnOf } from "./approach/columns";
+import { rowFor } from "./approach/pick";
 import { activeAreas, safetyGate } from "./athlete/gate";
 import { cleanReps } from "./athlete/logged";
 import type { Athlete, DecisionKind, LoggedItem } from "./athlete/types";
@@ -72,14 +74,9 @@ export function liftStory(
     const week = season.find((w) => w.start === mondayOf(on));
     const day = week?.days.find((d) => d.date === on);
     const asked = h.item.prescribed;
+    const cell = day && rowFor(athlete, day.phase, day.stage).cells[columnOf(exercise.pattern, false)];
     const made = decide({
-      ...decisionBasis(
-        exercise,
-        here?.loading ?? "bodyweight",
-        here?.loads ?? [],
-        athlete,
-        activeAreas(athlete, on),
-      ),
+      ...decisionBasis(exercise, here?.loading ?? "bodyweight", here?.loads ?? [], athlete, activeAreas(athlete, on)),
       history: [last, ...older],
       on,
       repsLow: asked?.repsLow ?? asked?.reps ?? 8,
@@ -87,6 +84,7 @@ export function liftStory(
       rir: asked?.rir ?? 2,
       ...(asked?.sets === undefined ? {} : { sets: asked.sets }),
       seconds: exercise.unit === "seconds" ? (asked?.seconds ?? 20) : null,
+      ...(cell && exercise.ownSeconds === null ? { secondsMost: cell.seconds[1] } : {}),
       ladder: {
         harder: steps[at + 1]?.name ?? null,
         easier: steps[at - 1]?.name ?? null,
