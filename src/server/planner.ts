@@ -1,5 +1,5 @@
 /** Plans of stored athletes, computed when asked for and kept while the facts and the day stay the same. */
-import { clubOptions, firstDay, type Planned as PlannedFrom, planSeason } from "../api/make/planned";
+import { clubOptions, firstDay, type Planned as PlannedFrom, planSeason, weeksBetween } from "../api/make/planned";
 import type { IsoDate } from "../core/dates";
 import { plan } from "../core/plan";
 import type { Store, Stored } from "./store/store";
@@ -52,6 +52,13 @@ export class Planner {
     const limits = new Map(planned.pastLimits);
     for (const [monday, week] of kept) if (limits.has(monday)) limits.set(monday, week.depthLimit);
     return { ...planned, pastLimits: limits };
+  }
+
+  /** As far as the week of a date; null for a day outside the season or before what is planned. */
+  until(stored: Stored, date: IsoDate): Planned | null {
+    const { season } = stored.athlete;
+    const weeks = weeksBetween(firstDay(stored, this.day()), date) + 1;
+    return date < season.start || date > season.end || weeks < 1 ? null : this.near(stored, weeks);
   }
 
   /** The few weeks a squad row shows; not kept, since the rows are. */

@@ -21,6 +21,8 @@ export function followedIn({ settings }: Pick<Athlete, "settings">, id: string):
   );
 }
 
+const follows = (athlete: Pick<Athlete, "settings">, id: string): boolean => followedIn(athlete, id)?.length !== 0;
+
 /** Throws where the approach asks for what cannot be done. */
 export function checkedApproach(a: Approach): Approach {
   const faults = approachFaults(a);
@@ -32,15 +34,22 @@ export function approachRoutes(store: Store, planner: Planner): Router {
   const router = Router();
   router.use(express.json({ limit: "500kb" }));
 
+  /** Weeks that are over stay as they were planned before what changes now. */
+  const keepPast = async (athletes: readonly { id: string }[]): Promise<void> => {
+    for (const { id } of athletes) {
+      const p = await planner.season(id);
+      if (p) await pastWeeks(store, p, planner.today());
+    }
+  };
+
   router.get("/", async (_req, res) => {
     const athletes = await store.outlines();
     const view = (approach: Approach, own: boolean, savedAt: string | null): ApproachView => ({
       approach,
       own,
-      users: athletes.flatMap(({ id, athlete }) => {
-        const phases = followedIn(athlete, approach.id);
-        return phases === null || phases.length > 0 ? [{ id, name: athlete.athlete.name, phases }] : [];
-      }),
+      users: athletes
+        .filter(({ athlete }) => follows(athlete, approach.id))
+        .map(({ id, athlete }) => ({ id, name: athlete.athlete.name, phases: followedIn(athlete, approach.id) })),
       savedAt,
     });
     const own = await Promise.all(
@@ -77,10 +86,7 @@ export function approachRoutes(store: Store, planner: Planner): Router {
         unknown.map((r) => ({ path: `rulesOff.${r}`, expected: "a rule that can be switched off expected" })),
         "The rules",
       );
-    for (const { id } of await store.list()) {
-      const p = await planner.season(id);
-      if (p) await pastWeeks(store, p, planner.today());
-    }
+    await keepPast(await store.list());
     await store.setClub("rulesOff", rulesOff);
     res.status(204).end();
   });
@@ -94,11 +100,7 @@ export function approachRoutes(store: Store, planner: Planner): Router {
         "The approach",
       );
     checkedApproach(approach);
-    for (const { id, athlete } of await store.outlines()) {
-      const phases = followedIn(athlete, approach.id);
-      const p = phases === null || phases.length > 0 ? await planner.season(id) : null;
-      if (p) await pastWeeks(store, p, planner.today());
-    }
+    await keepPast((await store.outlines()).filter(({ athlete }) => follows(athlete, approach.id)));
     const saved = await store.schools.save(approach, note);
     res.json({ version: saved.version });
   });
@@ -111,10 +113,7 @@ export function approachRoutes(store: Store, planner: Planner): Router {
 
   router.delete("/:approach", async (req, res) => {
     const { approach } = req.params;
-    const users = (await store.outlines()).filter(({ athlete }) => {
-      const phases = followedIn(athlete, approach);
-      return phases === null || phases.length > 0;
-    });
+    const users = (await store.outlines()).filter(({ athlete }) => follows(athlete, approach));
     if (users.length > 0)
       throw new ProblemError(
         409,

@@ -1,6 +1,5 @@
 /** The gym on one day: who lifts when, on which rack, and the hours fitted together. */
 import express, { Router } from "express";
-import { firstDay, weeksBetween } from "../../api/make/planned";
 import { gymBody, gymTakeBody } from "../../api/requests";
 import type { GymRow, GymView } from "../../api/views";
 import { type IsoDate, mondayOf, timeOf } from "../../core/dates";
@@ -31,11 +30,7 @@ export function gymRoutes(store: Store, planner: Planner): Router {
     const counts = new Map<string, number>();
     for (const { id } of await store.list()) {
       const stored = await store.get(id);
-      if (!stored || date < stored.athlete.season.start || date > stored.athlete.season.end) continue;
-      const weeks = weeksBetween(firstDay(stored, planner.today()), date) + 1;
-      if (weeks < 1) continue;
-      const { plan } = planner.near(stored, weeks);
-      const week = plan.weeks.find((w) => w.season.start === mondayOf(date));
+      const week = stored && planner.until(stored, date)?.plan.weeks.find((w) => w.season.start === mondayOf(date));
       for (const s of week?.sessions ?? []) if (s.date === date) counts.set(s.place, (counts.get(s.place) ?? 0) + 1);
       if (week)
         found.push({ id, name: stored.athlete.athlete.name, massUnit: stored.athlete.athlete.massUnit ?? "kg", week });

@@ -1,6 +1,7 @@
 /** Paper: session cards and a block sheet as PDF; the cards as plain values for the page that prints. */
 import { type Response, Router } from "express";
-import { cardOf } from "../../api/make/card";
+import { type Card, cardOf } from "../../api/make/card";
+import type { Label } from "../../core/athlete/types";
 import { type IsoDate, mondayOf } from "../../core/dates";
 import { notFound } from "../errors";
 import { blockPdf } from "../paper/block";
@@ -17,39 +18,39 @@ export function sendPdf(res: Response, pdf: Buffer, name: string): void {
   res.send(pdf);
 }
 
+/** The card of a planned session; null where its day shows none. */
+const cardFor = (p: Planned, today: IsoDate, s: { date: IsoDate; label: Label }): Card | null => {
+  const view = sessionView(p, today, s.date, s.label);
+  const { name, massUnit } = p.stored.athlete.athlete;
+  return view && cardOf(view, name, massUnit ?? "kg");
+};
+
 /** A session and, four to a page, the three that follow it. */
-export function cardsFrom(p: Planned, today: IsoDate, date: IsoDate, label: string, count: number) {
+export function cardsFrom(p: Planned, today: IsoDate, date: IsoDate, label: Label, count: number) {
   const all = p.plan.weeks.flatMap((w) => w.sessions);
   const at = all.findIndex((s) => s.date === date && s.label === label);
   const list = at < 0 ? [] : all.slice(at, at + count);
-  return list.flatMap((s) => {
-    const view = sessionView(p, today, s.date, s.label);
-    return view ? [cardOf(view, p.stored.athlete.athlete.name, p.stored.athlete.athlete.massUnit ?? "kg")] : [];
-  });
+  return list.flatMap((s) => cardFor(p, today, s) ?? []);
 }
 
 export function paperRoutes(planner: Planner, tools: AthleteTools, clubName: string): Router {
   const router = Router();
   const { season, labelParam } = tools;
 
-  router.get("/:id/cards/:date/:label", async (req, res) => {
-    const p = await season(req.params.id);
-    const cards = cardsFrom(
-      p,
-      planner.today(),
-      dateParam(req.params.date),
-      labelParam(req.params.label),
-      perOf(req.query.per),
-    );
+  const asked = async (of: { id: string; date: string; label: string }, per: 1 | 4) => {
+    const p = await season(of.id);
+    const cards = cardsFrom(p, planner.today(), dateParam(of.date), labelParam(of.label), per);
     if (cards.length === 0) throw notFound("planned session on that day");
-    res.json(cards);
+    return { p, cards };
+  };
+
+  router.get("/:id/cards/:date/:label", async (req, res) => {
+    res.json((await asked(req.params, perOf(req.query.per))).cards);
   });
 
   router.get("/:id/cards/:date/:label/pdf", async (req, res) => {
-    const p = await season(req.params.id);
     const per = perOf(req.query.per);
-    const cards = cardsFrom(p, planner.today(), dateParam(req.params.date), labelParam(req.params.label), per);
-    if (cards.length === 0) throw notFound("planned session on that day");
+    const { p, cards } = await asked(req.params, per);
     sendPdf(res, await cardsPdf(cards, per), fileName(p.stored.athlete, `-${req.params.date}-${req.params.label}.pdf`));
   });
 
@@ -66,16 +67,13 @@ export function paperRoutes(planner: Planner, tools: AthleteTools, clubName: str
 
 /** Cards of everybody who lifts on a day, in order of their hours. */
 export async function gymCards(store: Store, planner: Planner, date: IsoDate, per: 1 | 4): Promise<Buffer> {
-  const found: { start: number; card: ReturnType<typeof cardOf> }[] = [];
+  const found: { start: number; card: Card }[] = [];
   for (const { id } of await store.list()) {
-    const p = await planner.season(id);
-    for (const s of p?.plan.weeks.flatMap((w) => w.sessions).filter((x) => x.date === date) ?? []) {
-      const view = p && sessionView(p, planner.today(), date, s.label);
-      if (view)
-        found.push({
-          start: s.start,
-          card: cardOf(view, p.stored.athlete.athlete.name, p.stored.athlete.athlete.massUnit ?? "kg"),
-        });
+    const stored = await store.get(id);
+    const p = stored && planner.until(stored, date);
+    for (const s of p?.plan.weeks.at(-1)?.sessions.filter((x) => x.date === date) ?? []) {
+      const card = p && cardFor(p, planner.today(), s);
+      if (card) found.push({ start: s.start, card });
     }
   }
   return cardsPdf(
