@@ -2,7 +2,7 @@
 import { columnOf } from "./approach/columns";
 import { rowFor } from "./approach/pick";
 import { activeAreas, safetyGate } from "./athlete/gate";
-import { cleanReps } from "./athlete/logged";
+import { cleanReps, topLoad } from "./athlete/logged";
 import type { Athlete, DecisionKind, LoggedItem } from "./athlete/types";
 import { addDays, dayNumber, type IsoDate, laterOf, mondayOf } from "./dates";
 import { bestOf, type CurrentMax, currentMax } from "./dose/current";
@@ -12,8 +12,10 @@ import type { Library } from "./exercise/library";
 import { sideAction, sideSums } from "./exercise/sides";
 import type { Exercise } from "./exercise/types";
 import { increaseCap } from "./planSession";
-import { decide, type History, risingPain } from "./progress/decide";
-import { decisionBasis, historyOf, overruleAfter } from "./progress/next";
+import { decide } from "./progress/decide";
+import { type History, historyOf } from "./progress/history";
+import { decisionBasis, overruleAfter } from "./progress/next";
+import { risingPain } from "./progress/pain";
 import { asymmetry } from "./screening/marks";
 import type { SeasonWeek } from "./season/weeks";
 import { type Why, why } from "./why";
@@ -96,11 +98,10 @@ export function liftStory(
     });
     const o = overruleAfter(athlete, exercise.id, h.date);
     const sums = sideSums(h.item);
-    const loads = h.item.sets.flatMap((s) => (s.loadKg === undefined ? [] : [s.loadKg]));
     return {
       date: h.date,
       item: h.item,
-      topKg: loads.length > 0 ? Math.max(...loads) : null,
+      topKg: topLoad(h.item),
       volumeKg: h.item.sets.reduce((a, s) => a + cleanReps(s) * (s.loadKg ?? 0), 0),
       max: bestOf(h.item, formula),
       decision: o

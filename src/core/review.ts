@@ -11,7 +11,7 @@ import type { Library } from "./exercise/library";
 import { sideGaps } from "./exercise/sides";
 import type { Pattern } from "./exercise/types";
 import type { PlanSession } from "./plan";
-import { historyOf } from "./progress/next";
+import { historyOf } from "./progress/history";
 import { SPORT_SHARE } from "./session/slots";
 import { HARD_RIR, tallyOf } from "./tally";
 import { roundTo } from "./units";

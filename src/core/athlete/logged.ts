@@ -9,3 +9,7 @@ export const amountOf = (s: LoggedSet): number => s.clean ?? s.reps ?? s.seconds
 
 /** The sets with two sides of one set as one. */
 export const setsOnce = (item: Pick<LoggedItem, "sets">): LoggedSet[] => item.sets.filter((s) => s.side !== "right");
+
+/** The heaviest load of the sets, kg; null without load. */
+export const topLoad = (item: Pick<LoggedItem, "sets">): number | null =>
+  item.sets.reduce<number | null>((m, s) => (s.loadKg === undefined ? m : Math.max(m ?? 0, s.loadKg)), null);

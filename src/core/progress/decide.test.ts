@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { lifted } from "../../../tests/support/athlete";
 import { why } from "../why";
-import { type DecisionInput, decide, type History } from "./decide";
+import { decide } from "./decide";
+import type { DecisionInput } from "./decision";
+import type { History } from "./history";
 
 const loads = Array.from({ length: 60 }, (_, i) => 20 + i * 2.5);
 const ask = (history: [History, ...History[]], more: Partial<DecisionInput> = {}) =>

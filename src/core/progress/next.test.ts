@@ -6,7 +6,8 @@ import { addDays } from "../dates";
 import type { Loading } from "../exercise/types";
 import type { LoadQuestion } from "../session/types";
 import { why } from "../why";
-import { type LoadContext, nextLoad, stoppedByPain } from "./next";
+import { type LoadContext, nextLoad } from "./next";
+import { stoppedByPain } from "./pain";
 
 const squat = exercise("back-squat");
 const question = (more: Partial<LoadQuestion> = {}): LoadQuestion => ({

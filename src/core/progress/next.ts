@@ -11,7 +11,10 @@ import { EXTERNAL, type Exercise, type Loading } from "../exercise/types";
 import type { LoadAnswer, LoadQuestion } from "../session/types";
 import { roundTo } from "../units";
 import { type Why, why } from "../why";
-import { type Decision, decide, type History, type LadderState, riseLimitPct } from "./decide";
+import { decide } from "./decide";
+import type { Decision, LadderState } from "./decision";
+import { type History, historyOf, lastDayOf } from "./history";
+import { riseLimitPct } from "./rise";
 
 /** Loads stay this near to e1RM x percent, percent of it [house: handbook 6]. */
 export const NEAR_PCT = 7.5;
@@ -19,8 +22,6 @@ export const NEAR_PCT = 7.5;
 export const LAYOFF_DAYS = 28;
 /** Days for which an exercise that has changed places with others still knows its load, while the athlete trains [house]. */
 const AWAY_DAYS = 84;
-/** Days for which a stopped exercise stays out, unless it is logged again without pain [house]. */
-export const STOPPED_DAYS = 14;
 
 export interface LoadContext {
   athlete: Athlete;
@@ -68,31 +69,6 @@ function missedWeeks(days: number): Missed | null {
 }
 
 const none: LoadAnswer = { loadKg: null, perSideKg: [], barKg: null, percent1rm: null, why: [] };
-
-const indexes = new WeakMap<readonly StrengthLog[], Map<string, History[]>>();
-
-/** Logged items by exercise, newest first; made once for as long as the log lives. */
-function indexOf(log: readonly StrengthLog[]): Map<string, History[]> {
-  const known = indexes.get(log);
-  if (known) return known;
-  const index = new Map<string, History[]>();
-  for (const s of log)
-    for (const item of s.items) {
-      if (item.sets.length === 0) continue;
-      const list = index.get(item.exercise);
-      if (list) list.push({ date: s.date, item });
-      else index.set(item.exercise, [{ date: s.date, item }]);
-    }
-  for (const list of index.values()) list.sort((a, b) => (a.date < b.date ? 1 : -1));
-  indexes.set(log, index);
-  return index;
-}
-
-/** Logs of an exercise before a day, newest first. */
-export function historyOf(log: readonly StrengthLog[], exercise: string, before: IsoDate): History[] {
-  const all = indexOf(log).get(exercise) ?? [];
-  return all[0] && all[0].date < before ? all : all.filter((h) => h.date < before);
-}
 
 /** Everything the rules below look at, worked out once. */
 interface Basis {
@@ -183,17 +159,6 @@ function decided(
 function trains(c: LoadContext): boolean {
   const last = lastDayOf(c.log);
   return last !== null && last < c.asOf && daysBetween(last, c.asOf) <= LAYOFF_DAYS;
-}
-
-const lastDays = new WeakMap<readonly StrengthLog[], IsoDate | null>();
-
-/** The latest day of a log; looked for once for as long as the log lives. */
-function lastDayOf(log: readonly StrengthLog[]): IsoDate | null {
-  const known = lastDays.get(log);
-  if (known !== undefined) return known;
-  const last = log.reduce<IsoDate | null>((m, s) => (m === null || s.date > m ? s.date : m), null);
-  lastDays.set(log, last);
-  return last;
 }
 
 /** Work without load: repetitions, seconds, sets and tempo after the last log (rule 5). */
@@ -397,20 +362,4 @@ function answer(q: LoadQuestion, targetKg: number, max: CurrentMax | null, reaso
         ]
       : [];
   return { ...made, percent1rm: max ? roundTo((made.loadKg / max.kg) * 100, 1) : null, why: [...reasons, ...rounded] };
-}
-
-/** Exercises that pain has stopped lately, with the sentence to show. */
-export function stoppedByPain(log: readonly StrengthLog[], on: IsoDate, strict: boolean): Map<string, string> {
-  const stopped = new Map<string, string>();
-  const seen = new Set<string>();
-  for (const s of [...log].filter((l) => l.date < on).sort((a, b) => (a.date < b.date ? 1 : -1))) {
-    if (daysBetween(s.date, on) > STOPPED_DAYS) break;
-    for (const item of s.items) {
-      if (seen.has(item.exercise)) continue;
-      seen.add(item.exercise);
-      const pain = item.pain ?? 0;
-      if (pain > 5 || (strict && pain > 0)) stopped.set(item.exercise, `stopped: pain ${pain} of 10 on ${s.date}`);
-    }
-  }
-  return stopped;
 }

@@ -8,8 +8,12 @@ import { sideGaps } from "../exercise/sides";
 import { feltLowBackTwice, standingsOf } from "../exercise/standing";
 import type { LoadQuestion } from "../session/types";
 import { why } from "../why";
-import { type DecisionInput, decide, type History, type LadderState, riseLimitPct, risingPain } from "./decide";
+import { decide } from "./decide";
+import type { DecisionInput, LadderState } from "./decision";
+import type { History } from "./history";
 import { type LoadContext, nextLoad } from "./next";
+import { risingPain } from "./pain";
+import { riseLimitPct } from "./rise";
 
 const loads = Array.from({ length: 60 }, (_, i) => 20 + i * 2.5);
 const ask = (history: [History, ...History[]], more: Partial<DecisionInput> = {}) =>

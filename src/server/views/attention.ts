@@ -6,8 +6,8 @@ import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate } from "../../c
 import type { Library } from "../../core/exercise/library";
 import { sideAction, sideSums } from "../../core/exercise/sides";
 import type { PlanWeek } from "../../core/plan";
-import { risingPain } from "../../core/progress/decide";
-import { historyOf } from "../../core/progress/next";
+import { historyOf } from "../../core/progress/history";
+import { risingPain } from "../../core/progress/pain";
 import { asymmetry } from "../../core/screening/marks";
 import { lastRaceDay, raceClass } from "../../core/season/races";
 import type { Planned } from "../planner";

@@ -10,7 +10,7 @@ import { type IsoDate, mondayOf } from "../../core/dates";
 import { makeableLoads } from "../../core/dose/loads";
 import type { PlanSession, PlanWeek } from "../../core/plan";
 import { plan } from "../../core/plan";
-import { historyOf } from "../../core/progress/next";
+import { historyOf } from "../../core/progress/history";
 import { workText } from "../../core/session/said";
 import type { Item } from "../../core/session/types";
 import { massIn } from "../../core/units";

@@ -1,0 +1,141 @@
+/** Work without load (handbook 13, rule 5): repetitions or seconds, then sets, a harder position, load, slower lowering. */
+import { amountOf, setsOnce, topLoad } from "../athlete/logged";
+import { LADDER_SETS } from "../exercise/standing";
+import { why } from "../why";
+import { type Decision, type DecisionInput, kg } from "./decision";
+import type { History } from "./history";
+import { painFirst } from "./pain";
+import { EXTRA_REPS } from "./rise";
+
+/** Seconds added to a hold at a time [house]. */
+export const EXTRA_SECONDS = 5;
+/** Lowering gets no slower than this, seconds [house]. */
+const SLOWEST = 4;
+
+/** Every set at the top that was asked for, with control: no rep left out, and the reserve where it was told. */
+function atTop({ item }: History, asked: number, rir: number): boolean {
+  const target = item.prescribed?.rir ?? rir;
+  return (
+    item.sets.length > 0 &&
+    setsOnce(item).length >= (item.prescribed?.sets ?? 1) &&
+    item.sets.every((s) => amountOf(s) >= asked && (s.rir === undefined || s.rir >= target))
+  );
+}
+
+const askedOf = (h: History, otherwise: number): number =>
+  h.item.prescribed?.seconds ?? h.item.prescribed?.reps ?? otherwise;
+
+/**
+ * Rule 5, for work without load: the top of the range with control in two consecutive sessions earns repetitions, then a set, then the
+ * harder position, then load, then slower lowering. Null where the top was not reached.
+ */
+export function onLadder(
+  input: DecisionInput,
+  hi: number,
+  last: History,
+  before: History | undefined,
+): Decision | null {
+  if (!atTop(last, hi, input.rir)) return null;
+  const twice = before !== undefined && atTop(before, askedOf(before, hi), input.rir);
+  const { reps } = input;
+  const asked = last.item.prescribed?.sets ?? setsOnce(last.item).length;
+  const base = { loadKg: null, reps };
+  const ready = `All sets at ${hi} with control`;
+  if (input.cap)
+    return { ...base, kind: "same", why: [why("progress.ladder", `${ready}: ready for more.`), input.cap] };
+  if (hi < reps)
+    return {
+      ...base,
+      kind: "up-reps",
+      reps: Math.min(reps, hi + EXTRA_REPS.step),
+      why: [why("progress.ladder", `${ready}: more repetitions.`)],
+    };
+  if (
+    !twice ||
+    (input.slower && !(input.history[2] && atTop(input.history[2], askedOf(input.history[2], hi), input.rir)))
+  )
+    return {
+      ...base,
+      kind: "same",
+      why: [why("progress.ladder", `${ready}: once more at the top before it gets harder.`)],
+    };
+  return { ...base, ...climb(input, asked, `${ready} twice running`) };
+}
+
+/** The step after the repetitions or seconds are done. */
+function climb(
+  input: DecisionInput,
+  sets: number,
+  because: string,
+): Pick<Decision, "kind" | "sets" | "loadKg" | "tempo" | "why"> {
+  const told = (text: string) => [why("progress.ladder", `${because}: ${text}`)];
+  const { ladder } = input;
+  if (sets < LADDER_SETS)
+    return { kind: "up-sets", loadKg: null, sets: sets + 1, why: told(`a set more, ${sets + 1}.`) };
+  if (ladder?.harder) return { kind: "next-rung", loadKg: null, why: told(`next, ${ladder.harder.toLowerCase()}.`) };
+  if (ladder && ladder.lightestKg !== null)
+    return { kind: "up-load", loadKg: ladder.lightestKg, why: told(`with load, ${kg(ladder.lightestKg)}.`) };
+  const [down = 0, pause = 0, lift = 1] = (ladder?.tempo ?? "").split("-").map(Number);
+  if (ladder && down < SLOWEST)
+    return {
+      kind: "slower",
+      loadKg: null,
+      tempo: `${down + 1}-${pause}-${lift}`,
+      why: told(`slower lowering, ${down + 1} seconds.`),
+    };
+  return { kind: "same", loadKg: null, why: told("nothing harder is open here; the same again.") };
+}
+
+/** Holds and timed work: five seconds at a time to the top of the range, then as on any ladder. */
+export function decideHold(input: DecisionInput, dose: number): Decision {
+  const [last, before] = input.history;
+  const { reps } = input;
+  const asked = askedOf(last, dose);
+  const most = Math.max(input.secondsMost ?? dose, dose);
+  const base = { loadKg: topLoad(last.item), reps };
+  const hurt = painFirst(input, { ...base, seconds: asked });
+  if (hurt) return hurt;
+  const held = last.item.sets.map(amountOf);
+  const least = held.length > 0 ? Math.min(...held) : asked;
+  const short = held.filter((v) => v < asked).length;
+  if (short >= 2)
+    return {
+      ...base,
+      kind: "fewer-reps",
+      seconds: Math.max(EXTRA_SECONDS, least),
+      why: [
+        why("progress.range", `${short} holds ended before ${asked} s: ${Math.max(EXTRA_SECONDS, least)} s next time.`),
+      ],
+    };
+  if (!atTop(last, asked, input.rir))
+    return {
+      ...base,
+      kind: "same",
+      seconds: asked,
+      why: [why("progress.same", `Held ${held.join(", ")} s: the same again.`)],
+    };
+  const ready = `All holds at ${asked} s`;
+  if (input.cap)
+    return {
+      ...base,
+      kind: "same",
+      seconds: asked,
+      why: [why("progress.ladder", `${ready}: ready for more.`), input.cap],
+    };
+  if (!(before && atTop(before, askedOf(before, asked), input.rir)))
+    return {
+      ...base,
+      kind: "same",
+      seconds: asked,
+      why: [why("progress.ladder", `${ready}: once more before it gets longer.`)],
+    };
+  if (asked < most)
+    return {
+      ...base,
+      kind: "up-seconds",
+      seconds: Math.min(most, asked + EXTRA_SECONDS),
+      why: [why("progress.ladder", `${ready} twice running: ${Math.min(most, asked + EXTRA_SECONDS)} s.`)],
+    };
+  const sets = last.item.prescribed?.sets ?? held.length;
+  return { ...base, seconds: asked, ...climb(input, sets, `${ready} twice running`) };
+}
