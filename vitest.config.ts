@@ -5,5 +5,6 @@ export default defineConfig({
     include: ["src/**/*.test.ts", "tests/reference/**/*.test.ts", "tests/simulation/**/*.test.ts"],
     testTimeout: 120_000,
     environment: "node",
+    maxWorkers: "100%",
   },
 });

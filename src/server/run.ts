@@ -63,6 +63,12 @@ export function configFromEnvironment(env: NodeJS.ProcessEnv): Config {
 /** How long a request to the training log may take, and the waits between tries, ms. */
 const FEED_PATIENCE = { timeoutMs: 4000, waits: [300, 1200, 3000] };
 
+/**
+ * How long a connection may stay idle, ms. Longer than a proxy or a browser keeps its own, so that the client is the one to close it:
+ * Node's five seconds close some just as the next request is written, which the client then sees as a reset.
+ */
+const IDLE_MS = 75_000;
+
 /** Today on this machine's calendar, or the fixed day. */
 export const todayOf = (c: Config): string => {
   if (c.fixedToday) return c.fixedToday;
@@ -101,6 +107,7 @@ export async function run(
   app.feed.start(config.feedMinutes);
   const server = await new Promise<Server>((done, fail) => {
     const s = app.express.listen(config.port, config.host, (error?: Error) => (error ? fail(error) : done(s)));
+    s.keepAliveTimeout = IDLE_MS;
     s.once("error", fail);
   });
   const bound = server.address();

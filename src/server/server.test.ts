@@ -373,6 +373,8 @@ describe("running", () => {
     const running = await run(config, "Own club");
     expect(running.address).toMatch(/^http:\/\/127\.0\.0\.1:\d+$/);
     expect(await (await fetch(`${running.address}/api/club`)).json()).toEqual({ name: "Own club", today: TODAY });
+    const idle = (await fetch(`${running.address}/api/health`)).headers.get("keep-alive");
+    expect(Number(idle?.match(/timeout=(\d+)/)?.[1]), "seconds a connection may idle").toBeGreaterThanOrEqual(60);
     await running.close();
     await expect(fetch(`${running.address}/api/health`)).rejects.toThrow();
     await running.close();
