@@ -1,6 +1,6 @@
 /** Accessibility (axe, WCAG 2.2 AA), no clipped or overlapping drawing, and no request to anywhere else. */
-import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page, test } from "@playwright/test";
+import { expectAccessible } from "../support/axe";
 
 interface Row {
   id: string;
@@ -14,6 +14,10 @@ const nextDay = async (page: Page, id: string, label: string): Promise<string> =
   const { sessions } = await (await page.request.get(`/api/athletes/${id}`)).json();
   return sessions.find((s: { date: string; label: string }) => s.label === label && s.date > "2026-03-08")?.date;
 };
+
+/** No view is wider than its window. */
+const fits = (page: Page): Promise<boolean> =>
+  page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth);
 
 const VIEWS: [string, (id: string) => string, string][] = [
   ["squad", () => "/", "tbody tr"],
@@ -47,7 +51,10 @@ const VIEWS: [string, (id: string) => string, string][] = [
 ];
 
 for (const [name, path, ready] of VIEWS)
-  test(`${name}: axe finds nothing, nothing is cut off, nothing leaves this machine`, async ({ page, baseURL }) => {
+  test(`${name}: axe finds nothing, nothing is cut off, also at 1024 wide, nothing leaves this machine`, async ({
+    page,
+    baseURL,
+  }) => {
     const elsewhere: string[] = [];
     page.on("request", (r) => {
       if (!r.url().startsWith(baseURL ?? "") && !r.url().startsWith("data:")) elsewhere.push(r.url());
@@ -56,11 +63,8 @@ for (const [name, path, ready] of VIEWS)
     const maren = rows.find((r) => r.name.startsWith("Maren"))!;
     await page.goto(path(maren.id).replace("DAY", await nextDay(page, maren.id, "A")));
     await page.locator(ready).first().waitFor();
-    const { violations } = await new AxeBuilder({ page })
-      .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
-      .analyze();
-    expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
-    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    await expectAccessible(page);
+    expect(await fits(page)).toBe(true);
     const outside = await page.evaluate(() =>
       [...document.querySelectorAll("svg text")].flatMap((t) => {
         const [box, frame] = [t.getBoundingClientRect(), t.closest("svg")!.getBoundingClientRect()];
@@ -80,6 +84,9 @@ for (const [name, path, ready] of VIEWS)
         .map((e) => e.textContent),
     );
     expect(small).toEqual([]);
+    await page.setViewportSize({ width: 1024, height: 768 });
+    await page.locator(ready).first().waitFor();
+    await expect.poll(() => fits(page), "at 1024 wide").toBe(true);
     expect(elsewhere).toEqual([]);
   });
 
@@ -87,57 +94,49 @@ test("what opens over a view: the swap list, the form of an own exercise, reason
   page,
 }) => {
   const bryn = (await rowsOf(page)).find((r) => r.name.startsWith("Bryn"))!;
-  const clean = async () => {
-    const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
-    expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
-  };
   await page.goto(`/a/${bryn.id}/session/${await nextDay(page, bryn.id, "B")}/B`);
   await page.getByRole("button", { name: /^Swap/ }).first().click();
   await page.getByRole("heading", { name: "Not now" }).waitFor();
   await page.waitForTimeout(200);
-  await clean();
+  await expectAccessible(page);
   await page.keyboard.press("Escape");
   await page.getByRole("table").locator("td:nth-child(2) button").first().click();
   await page.getByRole("heading", { name: "Why" }).last().waitFor();
   await page.waitForTimeout(200);
-  await clean();
+  await expectAccessible(page);
   await page.goto("/library");
   await page.getByRole("button", { name: "Own exercise" }).click();
   await page.getByRole("dialog").waitFor();
   await page.waitForTimeout(200);
-  await clean();
+  await expectAccessible(page);
   await page.goto(`/a/${bryn.id}/screening/run`);
   await page.getByRole("button", { name: "Seen in the sport" }).click();
   await page.getByRole("checkbox", { name: /Hip drops/ }).check();
-  await clean();
+  await expectAccessible(page);
   await page.getByRole("button", { name: "What it changes" }).first().click();
   await page.getByRole("list", { name: "What each finding changes" }).waitFor();
-  await clean();
+  await expectAccessible(page);
 });
 
 test("what opens over a week: a session in hand, what came between, the weights of the rules", async ({ page }) => {
   const maren = (await rowsOf(page)).find((r) => r.name.startsWith("Maren"))!;
-  const clean = async () => {
-    const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
-    expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
-  };
   await page.goto(`/a/${maren.id}/week/2026-03-09`);
   await page.locator(".cursor-grab").first().waitFor();
   await page.locator("[data-session=A]").focus();
   await page.keyboard.press("Space");
   await page.getByRole("status").filter({ hasText: "cost" }).waitFor();
-  await clean();
+  await expectAccessible(page);
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Came between…" }).click();
   await page.getByRole("dialog").waitFor();
   await page.waitForTimeout(200);
-  await clean();
+  await expectAccessible(page);
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "More for this week" }).click();
   await page.getByRole("menuitem", { name: "Weights of the rules…" }).click();
   await page.getByLabel("Hard days hard, or spread (S5)").waitFor();
   await page.waitForTimeout(200);
-  await clean();
+  await expectAccessible(page);
 });
 
 test("floor at 390 x 844: axe finds nothing, every target is 44 px or more", async ({ page }) => {
@@ -145,8 +144,7 @@ test("floor at 390 x 844: axe finds nothing, every target is 44 px or more", asy
   const row = (await rowsOf(page)).find((r) => r.today)!;
   await page.goto(`/a/${row.id}/floor/2026-03-03/${row.today!.label}`);
   await page.getByRole("button", { name: /Log set|Choose the load/ }).waitFor();
-  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+  await expectAccessible(page);
   const small = await page.evaluate(() =>
     [...document.querySelectorAll("button, a")].flatMap((e) => {
       const b = e.getBoundingClientRect();
@@ -157,26 +155,16 @@ test("floor at 390 x 844: axe finds nothing, every target is 44 px or more", asy
     }),
   );
   expect(small).toEqual([]);
-  expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+  expect(await fits(page)).toBe(true);
 });
 
 test("on a phone the squad is who lifts today, one tap from the floor", async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto("/");
   await expect(page.getByRole("heading", { name: /^Lifting today/ })).toBeVisible();
-  expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+  expect(await fits(page)).toBe(true);
   const first = page.getByRole("listitem").getByRole("link").first();
   expect((await first.boundingBox())!.height).toBeGreaterThanOrEqual(44);
   await first.click();
   await expect(page.getByRole("button", { name: /Log set|Choose the load/ })).toBeVisible();
-});
-
-test("holds at 1024 wide", async ({ page }) => {
-  await page.setViewportSize({ width: 1024, height: 768 });
-  const maren = (await rowsOf(page)).find((r) => r.name.startsWith("Maren"))!;
-  for (const [, path, ready] of VIEWS) {
-    await page.goto(path(maren.id).replace("DAY", await nextDay(page, maren.id, "A")));
-    await page.locator(ready).first().waitFor();
-    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
-  }
 });

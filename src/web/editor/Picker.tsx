@@ -32,6 +32,7 @@ export function Picker({ exercises, first = [], onPick, label, className, childr
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label={label}
           align="start"
           sideOffset={4}
           collisionPadding={12}

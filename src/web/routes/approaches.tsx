@@ -159,7 +159,7 @@ function View({ view }: { view: ApproachesView }) {
           </p>
         )}
       </nav>
-      <div className="flex min-h-0 min-w-0 flex-col">
+      <main className="flex min-h-0 min-w-0 flex-col">
         <div className="flex min-h-[52px] flex-none items-center gap-2 pr-3 pl-4">
           <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">
             {tab === "grid"
@@ -210,7 +210,7 @@ function View({ view }: { view: ApproachesView }) {
           ) : (
             <Loading what="what is followed" />
           ))}
-      </div>
+      </main>
       {waiting && changes.state && (
         <ChangesSheet
           changes={changes.state}
@@ -295,7 +295,7 @@ function Editor({ view: v, busy, onSave }: EditorProps) {
   const first = faults[0];
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_292px] grid-rows-[minmax(0,1fr)]">
-      <main className="min-w-0 overflow-auto px-4 pb-4">
+      <section aria-label="Grid" className="min-w-0 overflow-auto px-4 pb-4">
         <Grid approach={draft} was={v.approach} at={at} faulty={inCell} onChoose={setAt} />
         <p className="mt-2 max-w-[92ch] text-[12px] leading-4 text-ink2">
           RIR is the repetitions in reserve; the last line is the rest, and the tempo where it is not the exercise's
@@ -303,7 +303,7 @@ function Editor({ view: v, busy, onSave }: EditorProps) {
           Repetitions move inside their range by progress. The leading lifts are common practice; what stands beside
           them, and the layered approach, are our assumptions.
         </p>
-      </main>
+      </section>
       <aside className="flex min-h-0 flex-col border-l border-hair bg-panel" aria-label="The chosen cell">
         <div className="min-h-0 flex-1 overflow-auto">
           <CellForm approach={draft} at={at} faults={faults} locked={!v.own} onChange={setDraft} />

@@ -17,7 +17,7 @@ export default function CardRoute() {
   const cards = useCards(id, date, label, per);
   useKeys("view", [{ key: "p", label: "print", run: () => window.print(), bar: true }]);
   return (
-    <div className="flex h-full flex-col print:block print:h-auto">
+    <main className="flex h-full flex-col print:block print:h-auto">
       <div className="flex min-h-[52px] flex-none items-center gap-2 pr-3 pl-4 print:hidden">
         <h1 className="text-[18px] leading-6 font-[650]">{per === 1 ? "Session card" : "The next four sessions"}</h1>
         <Segments<"1" | "4">
@@ -65,7 +65,7 @@ export default function CardRoute() {
           </div>
         </section>
       )}
-    </div>
+    </main>
   );
 }
 

@@ -86,7 +86,9 @@ function Records({ view }: { view: AthleteView }) {
               <table className="w-full border-collapse">
                 <thead>
                   <tr className={head}>
-                    <th className="w-8" />
+                    <th className="w-8">
+                      <span className="sr-only">Priority</span>
+                    </th>
                     <th>Race</th>
                     <th>Date</th>
                     <th>Distance</th>

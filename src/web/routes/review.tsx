@@ -62,7 +62,7 @@ export default function ReviewRoute() {
   if (review.isError) return <Failed error={review.error} retry={() => review.refetch()} what="The review" />;
   if (!review.data || !range) return <Loading what="the review" />;
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_340px] grid-rows-[52px_minmax(0,1fr)]">
+    <main className="grid h-full grid-cols-[minmax(0,1fr)_340px] grid-rows-[52px_minmax(0,1fr)]">
       <div className="flex items-center gap-2 pr-3 pl-4">
         <h1 className="text-[18px] leading-6 font-[650]">Review</h1>
         <span className="text-ink2">
@@ -101,7 +101,7 @@ export default function ReviewRoute() {
         <Figures view={review.data} stale={review.isPlaceholderData} />
       )}
       <Words key={`${review.data.from}${review.data.to}${review.data.saved?.text ?? ""}`} view={review.data} />
-    </div>
+    </main>
   );
 }
 
@@ -119,7 +119,7 @@ function Figures({ view, stale }: { view: ReviewView; stale: boolean }) {
   );
   const h = (m: number) => Math.round(m / 6) / 10;
   return (
-    <main className="min-w-0 overflow-auto px-4 pb-4" aria-busy={stale}>
+    <section aria-label="Figures of the block" className="min-w-0 overflow-auto px-4 pb-4" aria-busy={stale}>
       <div className="mb-2 flex border-b border-hair">
         {figure("Sessions", String(view.done.sessions), `of ${view.planned.sessions}`)}
         {figure("Hard sets", String(view.done.hardSets), `of ${view.planned.hardSets}`)}
@@ -188,7 +188,7 @@ function Figures({ view, stale }: { view: ReviewView; stale: boolean }) {
           )}
         </div>
       </div>
-    </main>
+    </section>
   );
 }
 

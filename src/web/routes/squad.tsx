@@ -93,7 +93,9 @@ export default function SquadView() {
                 <th className="w-[168px] font-semibold">Next race</th>
                 <th className="w-[150px] font-semibold">Today</th>
                 <th className="font-semibold">What needs you</th>
-                <th className="w-9" />
+                <th className="w-9">
+                  <span className="sr-only">Open</span>
+                </th>
               </tr>
             </thead>
             <tbody>

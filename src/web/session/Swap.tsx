@@ -25,6 +25,7 @@ export function Swap({ item, view }: { item: ItemView; view: SessionView }) {
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label={`Instead of ${item.name.toLowerCase()}`}
           align="start"
           sideOffset={6}
           collisionPadding={{ top: 12, right: 12, bottom: 12, left: 68 }}

@@ -216,6 +216,7 @@ function TitleBlock({ row, rows, switcher, setSwitcher, goTo }: TitleProps) {
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content
+            aria-label="Athletes"
             align="start"
             sideOffset={2}
             className="fade z-50 max-h-[70vh] w-[260px] overflow-auto rounded-[3px] border border-edge bg-panel py-1 shadow-[0_2px_8px_rgb(58_47_37/0.18)]"

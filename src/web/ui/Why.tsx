@@ -71,6 +71,7 @@ export function Asked({
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label="Why"
           sideOffset={6}
           collisionPadding={12}
           className="fade z-50 w-[300px] rounded-[3px] border border-edge bg-panel p-3 shadow-[0_2px_8px_rgb(58_47_37/0.18)]"
