@@ -6,10 +6,10 @@ import { weighPlaces } from "./board";
 import { addDays } from "./dates";
 import { descentWork } from "./descents";
 import { plan } from "./plan";
-import { packWarnings } from "./planWeek";
 import { RULES, SWITCHES } from "./rules";
 import { layoffOf, seasonDays } from "./season/days";
 import { planPhases } from "./season/phases";
+import { packWarnings } from "./warnings";
 import { asLocked } from "./week/placed";
 
 const flat = weeksOf(new Array(30).fill(1));
@@ -88,6 +88,34 @@ describe("journeys, heat and height", () => {
       expect(first?.why.map((w) => w.rule)).toContain("heat.sets");
       expect(second?.why.map((w) => w.rule)).not.toContain("heat.sets");
     }
+  });
+});
+
+describe("a block of deliberate weight loss", () => {
+  const race = raceOn(addDays(START, 120), "A", 100);
+  const block = { start: addDays(START, 70), end: addDays(START, 83) };
+  const a = athleteWith({ endurance: flat, races: [race] });
+  const losing = { ...a, settings: { ...a.settings, weightLoss: block } };
+  it("takes develop for maximal, on its days alone", () => {
+    for (const n of [69, 84])
+      expect(on(losing, addDays(START, n))).toMatchObject({ emphasis: "maximal", stage: "build" });
+    for (const n of [70, 83]) {
+      expect(on(a, addDays(START, n)).emphasis).toBe("maximal");
+      const day = on(losing, addDays(START, n));
+      expect(day).toMatchObject({ emphasis: "develop", stage: "base-late" });
+      expect(day.why.map((w) => w.rule)).toContain("weight.develop");
+      expect(on(without(losing, "weight.develop"), addDays(START, n)).emphasis).toBe("maximal");
+    }
+  });
+  it("leaves its sessions without heavy sets, and the build's come back after it", () => {
+    const least = (x: Athlete, monday: string) =>
+      weekAt(x, monday).sessions.flatMap((s) =>
+        s.items.filter((i) => i.exercise.pattern === "squat").map((i) => i.repsLow),
+      );
+    expect(least(a, block.start)).toContain(3);
+    expect(least(losing, block.start).length).toBeGreaterThan(0);
+    for (const reps of least(losing, block.start)) expect(reps).toBeGreaterThanOrEqual(6);
+    expect(least(losing, addDays(block.end, 1))).toContain(3);
   });
 });
 
@@ -200,7 +228,7 @@ describe("sport notes", () => {
     expect(hinge(a)[0]!.why.map((w) => w.rule)).toContain("sport.row-hinge");
     expect(hinge(without(a, "sport.row-hinge"))[0]!.rir).toBeLessThan(4);
   });
-  it("a hiker's pack rises by 2 kg or the ascent by 10%, never both", () => {
+  it("a hiker's pack begins light, rises by 2 kg or the ascent by 10%, never both, and is full two weeks out", () => {
     const hike = (week: number, packKg: number, ascentM: number): EnduranceSession => ({
       date: addDays(START, 7 * week + 5),
       sport: "hike",
@@ -209,15 +237,26 @@ describe("sport notes", () => {
       packKg,
       ascentM,
     });
-    const told = (...list: EnduranceSession[]) => {
-      const a = athleteWith({ endurance: list }, { sport: "hike" });
-      const season = plan(a, { weeks: 3 }).season;
-      return packWarnings(a, season[1]!).map((w) => w.text);
+    const told = (list: EnduranceSession[], more: Partial<Athlete> = {}, week = 1) => {
+      const a = athleteWith({ endurance: list, ...more }, { sport: "hike", bodyMassKg: 80 });
+      return packWarnings(a, plan(a, { weeks: 8 }).season[week]!).map((w) => w.text);
     };
-    expect(told(hike(0, 8, 800), hike(1, 11, 800))[0]).toContain("3 kg");
-    expect(told(hike(0, 8, 800), hike(1, 9, 1000))[0]).toContain("one at a time");
-    expect(told(hike(0, 8, 800), hike(1, 10, 850))).toEqual([]);
-    expect(told(hike(0, 8, 800), hike(1, 8, 1200))).toEqual([]);
+    expect(told([hike(0, 8, 800), hike(1, 11, 800)])[0]).toContain("3 kg");
+    expect(told([hike(0, 8, 800), hike(1, 9, 1000)])[0]).toContain("one at a time");
+    expect(told([hike(0, 8, 800), hike(1, 10, 850)])).toEqual([]);
+    expect(told([hike(0, 8, 800), hike(1, 8, 1200)])).toEqual([]);
+    // A week without a pack between does not make the next one the first.
+    expect(told([hike(0, 8, 800), hike(2, 11, 800)], {}, 2)[0]).toContain("3 kg");
+    // The first: 5 to 10% of 80 kg.
+    expect(told([hike(1, 9, 800)])[0]).toContain("4 kg to 8 kg");
+    expect(told([hike(1, 8, 800)])).toEqual([]);
+    // The full pack two to three weeks before a hike of days.
+    const trek = { races: [raceOn(addDays(START, 54), "A", 600, { sport: "hike", days: 4 })] };
+    const full = (week: number) =>
+      told([...[0, 1, 2, 3, 4].map((w) => hike(w, 8, 800)), hike(week, 10, 800)], trek, week);
+    expect(full(5)).toEqual([]);
+    expect(full(6)[0]).toContain("7 days before");
+    expect(told([hike(4, 10, 800), hike(6, 9, 800)], trek, 6)).toEqual([]);
   });
 });
 

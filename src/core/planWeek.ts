@@ -1,7 +1,5 @@
 /** One week of the plan: what each session would be in each window, the exact fit, and the depth limits. */
-import { AREA_WORDS } from "./athlete/gate";
-import { isOn } from "./athlete/switches";
-import { type Athlete, isRoutine, type Label, type LockedSession, SET_OFF, type SessionKind } from "./athlete/types";
+import { isRoutine, type Label, type LockedSession } from "./athlete/types";
 import { type DatedWindow, windowsOfWeek } from "./athlete/windows";
 import { addDays, dayLabel, dayNumber, type IsoDate, minutesOf, timeOf } from "./dates";
 import { LABEL_WORDS } from "./dose/dose";
@@ -9,9 +7,10 @@ import { isKey, sessionLoad } from "./endurance/load";
 import { enduranceBout, strengthParts } from "./legs/bouts";
 import { type LegBout, type LegPart, MEAN_DAYS, meanDailyLoad } from "./legs/freshness";
 import { type BuilderInput, sessionBuilder } from "./planSession";
-import type { SeasonWeek, WantedSession } from "./season/weeks";
+import { inWeek, type SeasonWeek, type WantedSession } from "./season/weeks";
 import { ROUTINE_MINUTES } from "./session/slots";
 import type { BuiltSession } from "./session/types";
+import { packWarnings, setOffWarnings } from "./warnings";
 import { costsOf, fitWeek } from "./week/fit";
 import { blockedHere } from "./week/rules";
 import type { Demand, FitResult, Option, Standing, WeekContext } from "./week/types";
@@ -58,10 +57,6 @@ export const DEPTH_FACTOR = { free: 1, jump: 2 / 3, leap: 0.5, stepBack: 0.55 };
 const DEPTH_RULES: readonly string[] = ["S2", "S12", "S13"];
 /** Minutes of a light mobility visit, for the depth limit of a day. */
 const MOBILITY_STRESS = 60;
-
-const SPEED: readonly SessionKind[] = ["tempo", "threshold", "intervals"];
-
-const inWeek = (w: SeasonWeek, date: IsoDate): boolean => date >= w.start && date <= addDays(w.start, 6);
 
 /** Hours at which a session may begin lie so many minutes apart, from the window's start. */
 export const GRID = 15;
@@ -237,63 +232,6 @@ function routines(
     const built = builder.build(r.label, day, window, 1, r.version);
     return built ? [{ ...built, date: r.date, start, place: place.id, locked: false }] : [];
   });
-}
-
-/** Says where the week comes near what set trouble off before (handbook 3) [trade]. */
-export function setOffWarnings(athlete: Athlete, week: SeasonWeek): Why[] {
-  const of = athlete.health.areas.filter((a) => a.setOffBy !== undefined);
-  if (of.length === 0) return [];
-  const inThis = athlete.endurance.filter((e) => inWeek(week, e.date));
-  const fast = (from: IsoDate, to: IsoDate) =>
-    athlete.endurance.filter((e) => e.date >= from && e.date <= to && SPEED.includes(e.kind)).length;
-  const near: Partial<Record<(typeof SET_OFF)[number], string>> = {};
-  if (week.mileage.factor < 1) near["weekly distance"] = "the weekly distance jumps";
-  const days = inThis.map((e) => e.date);
-  if (days.some((d, i) => days.indexOf(d) !== i)) near["double days"] = "there are days with two sessions";
-  const now = fast(week.start, addDays(week.start, 6));
-  const usual = fast(addDays(week.start, -21), addDays(week.start, -1)) / 3;
-  if (now > usual + 0.5) near["added speed"] = "there is more speed work than in the three weeks before";
-  return of.flatMap((a) => {
-    const what = SET_OFF.find((w) => a.setOffBy?.toLowerCase().includes(w));
-    const text = what ? near[what] : undefined;
-    return text
-      ? [why("gate.set-off", `Near what set the ${AREA_WORDS[a.area]} off before (${what}): ${text} this week.`)]
-      : [];
-  });
-}
-
-/** Pack by 2 kg or ascent by 10% a week, never both (handbook 9) [trade]. */
-const PACK = { kg: 2, ascentPct: 10 };
-
-/** Says where a hiker's pack or ascent rises faster than is usual. */
-export function packWarnings(athlete: Athlete, week: SeasonWeek): Why[] {
-  if (athlete.athlete.sport !== "hike" || !isOn(athlete, "sport.pack")) return [];
-  const of = (from: IsoDate) => {
-    const inside = athlete.endurance.filter((e) => e.date >= from && e.date <= addDays(from, 6));
-    return {
-      pack: Math.max(0, ...inside.map((e) => e.packKg ?? 0)),
-      ascent: inside.reduce((a, e) => a + (e.ascentM ?? 0), 0),
-    };
-  };
-  const [before, now] = [of(addDays(week.start, -7)), of(week.start)];
-  if (before.ascent === 0 && before.pack === 0) return [];
-  const kg = now.pack - before.pack;
-  const pct = before.ascent > 0 ? (now.ascent / before.ascent - 1) * 100 : 0;
-  if (kg > PACK.kg)
-    return [
-      why(
-        "sport.pack",
-        `The pack rises by ${Math.round(kg * 10) / 10} kg this week; ${PACK.kg} kg at a time is usual.`,
-      ),
-    ];
-  if (kg > 0 && pct > PACK.ascentPct)
-    return [
-      why(
-        "sport.pack",
-        `Pack and ascent both rise this week (${Math.round(kg * 10) / 10} kg, ${Math.round(pct)}%): one at a time.`,
-      ),
-    ];
-  return [];
 }
 
 function depthFactor(week: SeasonWeek): { factor: number; text: string } {

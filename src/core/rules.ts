@@ -39,6 +39,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   "travel.legs": trade("Long journeys"),
   "sport.row-hinge": trade("Rowers: no heavy hinge before long rowing"),
   "sport.pack": trade("Packs and ascents ramp"),
+  "weight.develop": trade("Nothing maximal while weight is lost on purpose"),
   "heat.sets": trade("First hot or high week"),
   "edit.hand": house("Made by hand"),
   "restore.visits": trade("Restore after a race"),
@@ -188,8 +189,12 @@ export const SWITCHES: readonly { id: string; does: string }[] = [
   { id: "first.time", does: "New work begins with half the sets" },
   { id: "descent.prep", does: "Slow lowering work in the weeks before a race with long descents" },
   { id: "travel.legs", does: "No heavy legs on a travel day of over 4 h, nor 48 h after three time zones" },
+  { id: "weight.develop", does: "Develop instead of maximal in a block of deliberate weight loss" },
   { id: "heat.sets", does: "A third of the sets less in the first hot or high week" },
   { id: "sport.row-hinge", does: "Rowers: no heavy hinge the day before long rowing" },
-  { id: "sport.pack", does: "Hikers: says where the pack rises by more than 2 kg, or pack and ascent rise together" },
+  {
+    id: "sport.pack",
+    does: "Hikers: says where the pack begins too heavy, rises by more than 2 kg or together with the ascent, or is full too late",
+  },
   { id: "progress.cap", does: "No increase in the race phase, in a step-back week, or with a jump in mileage" },
 ];

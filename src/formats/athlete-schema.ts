@@ -86,6 +86,10 @@ export const settingsSchema = z.strictObject({
   ruleWeights: z.record(z.string(), z.number().min(0).max(1000)).optional(),
   preferredDays: z.array(weekday).max(7).optional(),
   shortTime: z.enum(["essential-five", "essential-five-swim"]).optional(),
+  weightLoss: z
+    .strictObject({ start: date, end: date })
+    .refine((s) => s.end >= s.start, { path: ["end"], error: "a date on or after its start expected" })
+    .optional(),
 });
 
 export const awaySchema = z.strictObject({

@@ -89,6 +89,22 @@ describe("approaches", () => {
     expect((await app.call("DELETE", `/approaches/${id}`)).status).toBe(204);
   });
 
+  it("leave the past as it was planned when another is chosen in the intake, too", async () => {
+    const id = await newAthlete("Intake", { strengthLog: squats(addDays(START, 1), 8, 60) });
+    const of = async (who: string) =>
+      (await app.call<ReviewView>("GET", `/athletes/${who}/review?from=${START}&to=${addDays(TODAY, -2)}`)).body.weeks;
+    const other = await newAthlete("Control", {
+      strengthLog: squats(addDays(START, 1), 8, 60),
+      settings: { approach: "control" },
+    });
+    const asLayered = await of(await newAthlete("Layered", { strengthLog: squats(addDays(START, 1), 8, 60) }));
+    expect((await of(other)).map((w) => w.planned)).not.toEqual(asLayered.map((w) => w.planned));
+    const ahead = await sheets(id);
+    expect((await app.call("PUT", `/athletes/${id}/intake`, { settings: { approach: "control" } })).status).toBe(204);
+    expect((await of(id)).map((w) => w.planned)).toEqual(asLayered.map((w) => w.planned));
+    expect(await sheets(id)).not.toEqual(ahead);
+  });
+
   it("say exactly which future sessions change, change those and no other, and leave the past", async () => {
     const id = await newAthlete("Preview", { strengthLog: squats(addDays(START, 1), 8, 60) });
     const copy = (await app.call<{ id: string }>("POST", "/approaches", { basis: "layered", name: "Four" })).body.id;

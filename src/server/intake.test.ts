@@ -63,6 +63,12 @@ describe("the intake", () => {
     expect(bad.body.faults[0]).toMatchObject({ path: "availability[0].place" });
     const wrong = await call<Problem>("PUT", `/athletes/${id}/intake`, { facts: { name: "" } });
     expect(wrong.body.faults.map((f) => f.path)).toContain("facts.name");
+    const turned = await call<Problem>("PUT", `/athletes/${id}/intake`, {
+      settings: { weightLoss: { start: "2026-03-09", end: "2026-03-02" } },
+    });
+    expect(turned.body.faults).toEqual([
+      { path: "settings.weightLoss.end", expected: 'a date on or after its start expected, found "2026-03-02"' },
+    ]);
     expect((await call<IntakeView>("GET", `/athletes/${id}/intake`)).body.availability).toEqual([]);
   });
   it("offers the places of the others to copy from", async () => {

@@ -136,6 +136,8 @@ export interface Settings {
   ruleWeights?: Record<string, number>;
   /** Weekdays on which the coach would have strength work, Monday 1. */
   preferredDays?: number[];
+  /** A block of deliberate weight loss: nothing maximal stands in it. */
+  weightLoss?: { start: IsoDate; end: IsoDate };
   /** While time is short every session is the five exercises that matter most. */
   shortTime?: "essential-five" | "essential-five-swim";
 }

@@ -136,11 +136,12 @@ export function seasonDays(
       stage === "base-early" || stage === "base-late" ? "emphasis.early" : "emphasis.approach",
       `${part} ${EMPHASIS_SAYS[emphasis]} (${approach.name.toLowerCase()}).`,
     );
-    if (emphasis === "maximal" && gate.training === "new") {
+    const lighter = emphasis === "maximal" ? whyNotMaximal(athlete, gate.training, date) : null;
+    if (lighter) {
       // An approach that is maximal in late base already gives its early base's dose.
       stage = approach.rows["base-late"].emphasis === "maximal" ? "base-early" : "base-late";
       emphasis = "develop";
-      reason = why("gate.new", "Under three months in the gym: develop instead of maximal.");
+      reason = lighter;
     }
     const next = series.map((run) => run.find((r) => r > n && r - n <= SERIES.gapDays)).find((r) => r !== undefined);
     if (next !== undefined && (phase.phase === "base" || phase.phase === "build")) {
@@ -228,6 +229,19 @@ export function seasonDays(
     days.push(day);
   }
   return days;
+}
+
+/** Why a day takes develop where its phase asks for maximal work; null where it does not. */
+function whyNotMaximal(
+  athlete: Athlete,
+  training: ReturnType<typeof safetyGate>["training"],
+  date: IsoDate,
+): Why | null {
+  if (training === "new") return why("gate.new", "Under three months in the gym: develop instead of maximal.");
+  const block = athlete.settings?.weightLoss;
+  return block && block.start <= date && date <= block.end && isOn(athlete, "weight.develop")
+    ? why("weight.develop", `Weight is lost on purpose until ${dayLabel(block.end)}: develop instead of maximal.`)
+    : null;
 }
 
 /** Hours on the way from which the legs rest, zones crossed, and days they then rest for (handbook 9) [trade]. */

@@ -50,6 +50,10 @@ export interface SeasonWeek {
   why: Why[];
 }
 
+/** Whether a day lies in a week. */
+export const inWeek = (w: Pick<SeasonWeek, "start">, date: IsoDate): boolean =>
+  date >= w.start && date <= addDays(w.start, 6);
+
 /** An endurance week below this share of the last three ordinary ones is a step-back [house]. */
 export const STEP_BACK_SHARE = 0.82;
 /** Sets kept in a step-back week [trade: cut by 40 to 50%]. */

@@ -2,14 +2,19 @@
 import { Router } from "express";
 import { intakeBody, screenBody, swapBody } from "../../api/requests";
 import type { IntakeView, PlacesView } from "../../api/views";
-import type { Athlete } from "../../core/athlete/types";
+import type { Athlete, Settings } from "../../core/athlete/types";
 import { isDate } from "../../core/dates";
 import { faulty, notFound, parse } from "../errors";
 import type { Planner } from "../planner";
 import type { Store } from "../store/store";
 import { choicesView, fitView, sheetsView } from "../views/library";
+import { pastWeeks } from "../views/review";
 import { screeningView, screenPreview, withScreen } from "../views/screening";
 import type { AthleteTools } from "./tools";
+
+/** The settings that decide the dose, as a text to compare. */
+const dosedBy = (s: Settings = {}): string =>
+  JSON.stringify([s.approach ?? "layered", s.approachByPhase ?? {}, s.rulesOff ?? [], s.weightLoss ?? null]);
 
 export function intakeRoutes(store: Store, planner: Planner, tools: AthleteTools): Router {
   const router = Router();
@@ -38,6 +43,10 @@ export function intakeRoutes(store: Store, planner: Planner, tools: AthleteTools
 
   router.put("/:id/intake", async (req, res) => {
     const body = parse(intakeBody, req.body, "The intake");
+    const { athlete: before } = await stored(req.params.id);
+    // Weeks that are over stay as they were planned; an intake still under way has none yet.
+    if (body.settings && dosedBy(body.settings) !== dosedBy(before.settings) && before.availability.length > 0)
+      await pastWeeks(store, await season(req.params.id), planner.today());
     await change(
       req.params.id,
       "The intake",

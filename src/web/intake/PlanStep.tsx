@@ -1,5 +1,6 @@
 /** How the plan is made: season, approach, placement, time a day, and a few settings with their defaults. */
 import { useCallback } from "react";
+import { Link } from "react-router";
 import type { IntakeView } from "../../api/views";
 import { APPROACHES, type Approach, type Settings } from "../../core/athlete/types";
 import { useApproaches } from "../data/dose";
@@ -56,6 +57,8 @@ interface PlanForm {
   maxMinutes: string;
   strictPain: boolean;
   quiet: boolean;
+  lossFrom: string;
+  lossTo: string;
 }
 
 export function PlanStep({ view }: { view: IntakeView }) {
@@ -73,10 +76,11 @@ export function PlanStep({ view }: { view: IntakeView }) {
         strictPain: f.strictPain,
         quietExercises: f.quiet,
       };
-      const { maxMinutesPerDay: _, ...rest } = next;
+      const { maxMinutesPerDay: _, weightLoss: __, ...rest } = next;
+      const loss = f.lossFrom || f.lossTo ? { weightLoss: { start: f.lossFrom, end: f.lossTo } } : {};
       return {
         season: { start: f.start, end: f.end },
-        settings: { ...rest, ...compact({ maxMinutesPerDay: numberFrom(f.maxMinutes) }) },
+        settings: { ...rest, ...loss, ...compact({ maxMinutesPerDay: numberFrom(f.maxMinutes) }) },
       };
     },
     [view.settings],
@@ -96,6 +100,8 @@ export function PlanStep({ view }: { view: IntakeView }) {
       maxMinutes: settings.maxMinutesPerDay === undefined ? "" : String(settings.maxMinutesPerDay),
       strictPain: settings.strictPain ?? false,
       quiet: settings.quietExercises ?? false,
+      lossFrom: settings.weightLoss?.start ?? "",
+      lossTo: settings.weightLoss?.end ?? "",
     },
     toBody,
   );
@@ -173,6 +179,9 @@ export function PlanStep({ view }: { view: IntakeView }) {
               </option>
             ))}
           </select>
+          <Link className="link mt-0.5 block w-fit text-[12px] leading-4" to="/approaches?tab=follow">
+            See which sessions another would change
+          </Link>
         </Field>
         <Field
           id="p-max"
@@ -220,6 +229,31 @@ export function PlanStep({ view }: { view: IntakeView }) {
         <p className="mt-1 text-[12px] leading-4 text-ink2">
           Up and down by the same formula, so that an estimate never ratchets the load. None is sure: the more reps and
           the more in reserve, the less.
+        </p>
+      </div>
+      <div>
+        <div className="grid max-w-[366px] grid-cols-2 gap-4">
+          <Field id="p-loss-from" label="Losing weight on purpose from" error={fault("settings.weightLoss.start")}>
+            <input
+              id="p-loss-from"
+              type="date"
+              className="input"
+              value={f.lossFrom}
+              onChange={(e) => put({ lossFrom: e.target.value })}
+            />
+          </Field>
+          <Field id="p-loss-to" label="to" error={fault("settings.weightLoss.end")}>
+            <input
+              id="p-loss-to"
+              type="date"
+              className="input"
+              value={f.lossTo}
+              onChange={(e) => put({ lossTo: e.target.value })}
+            />
+          </Field>
+        </div>
+        <p className="mt-1 text-[12px] leading-4 text-ink2">
+          Nothing maximal stands in such a block: develop takes its place. Clear both days when there is none.
         </p>
       </div>
       <div>
