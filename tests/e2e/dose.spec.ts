@@ -110,7 +110,10 @@ test("a session is made by hand with mouse and keys, stays when the week is plan
   const handle = rows.first().getByRole("button", { name: /^Move / });
   await handle.focus();
   await page.keyboard.press("Space");
+  const said = page.getByRole("status").filter({ hasText: `${first} ` });
+  await expect(said).toHaveText(/in hand, 1 of \d\.$/);
   await page.keyboard.press("ArrowDown");
+  await expect(said).toHaveText(/would be 2 of \d\.$/);
   await page.keyboard.press("Space");
   await expect.poll(async () => (await names())[1]).toBe(first);
   await page.keyboard.press("Control+z");

@@ -109,11 +109,10 @@ test("the same with the keyboard alone, and ten changes undone after the browser
   await expect(words).toHaveCount(0);
   expect(await placedOn(page, id)).toEqual(start);
 
-  // Ten moves: a quarter of an hour later, and back, five times.
+  // Ten moves: a quarter of an hour later, and back, five times; keys pressed before the places are weighed count, too.
   const seen = [start];
   for (let i = 0; i < 10; i++) {
     await page.keyboard.press("Space");
-    await expect(words).toContainText("cost");
     await page.keyboard.press(i % 2 === 0 ? "ArrowDown" : "ArrowUp");
     await page.keyboard.press("Enter");
     await expect(words).toHaveCount(0);

@@ -1,5 +1,14 @@
 /** A session made by hand: order, pairs, exercises, doses, notes; what it comes to is worked out beside it at every change. */
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import {
+  type Announcements,
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  type UniqueIdentifier,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
@@ -93,6 +102,20 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
+  // What is said aloud while a row is moved.
+  const said = useMemo((): Announcements => {
+    const at = (key: UniqueIdentifier | undefined) => rows.findIndex((r) => r.key === key);
+    const nameAt = (i: number) => library.exercises.find((e) => e.id === rows[i]?.exercise)?.name ?? "The row";
+    const place = (key: UniqueIdentifier | undefined) => `${at(key) + 1} of ${rows.length}`;
+    const held = (key: UniqueIdentifier) => `${nameAt(at(key))} in hand, ${place(key)}.`;
+    return {
+      onDragStart: ({ active }) => held(active.id),
+      onDragOver: ({ active, over }) =>
+        !over || over.id === active.id ? held(active.id) : `${nameAt(at(active.id))} would be ${place(over.id)}.`,
+      onDragEnd: ({ active, over }) => (over ? `${nameAt(at(active.id))} put down, ${place(over.id)}.` : undefined),
+      onDragCancel: ({ active }) => `${nameAt(at(active.id))} stays, ${place(active.id)}.`,
+    };
+  }, [rows, library.exercises]);
   useUnsaved(changed);
   const keep = () =>
     save.mutate(
@@ -167,6 +190,7 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
           </div>
           <DndContext
             sensors={sensors}
+            accessibility={{ announcements: said }}
             collisionDetection={closestCenter}
             onDragEnd={({ active, over }) => {
               const from = rows.findIndex((r) => r.key === active.id);

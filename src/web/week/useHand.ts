@@ -62,6 +62,16 @@ export function useHand(given: Given): { store: HandStore; grab: Grab } {
     let press: { x: number; shift: number; left: number; moved: boolean; hand: Hand } | null = null;
     let swallow = false;
     let weighing = false;
+    /** Where the pointer last was, and what was asked for before the worker had weighed the places. */
+    let pointer: number | null = null;
+    let waiting: (() => void)[] = [];
+
+    /** Hands are quicker than the worker: what needs the places is done once they are there, in the order it was asked for. */
+    const onceWeighed = (act: () => void) => {
+      const { hand, board } = store.get();
+      if (hand?.kind === "session" && !board) waiting.push(act);
+      else act();
+    };
 
     /** One question at a time; whatever was pointed at meanwhile but the last is passed over. */
     const tryEndurance = async () => {
@@ -87,11 +97,21 @@ export function useHand(given: Given): { store: HandStore; grab: Grab } {
         onLocked(hand.label);
         return false;
       }
+      pointer = null;
+      waiting = [];
       store.set({ ...EMPTY_HAND, hand, by, target: placeOf(view, hand) });
       if (hand.kind === "session")
-        void weigher.weigh(placedOf(view), hand.label).then((board) => {
-          if (store.get().hand === hand) store.set({ board });
-        });
+        void weigher.weigh(placedOf(view), hand.label).then(
+          (board) => {
+            if (store.get().hand !== hand) return;
+            store.set({ board });
+            if (pointer !== null) aim(underPointer(pointer));
+            for (const act of waiting.splice(0)) act();
+          },
+          () => {
+            if (store.get().hand === hand) store.set(EMPTY_HAND);
+          },
+        );
       return true;
     };
     const put = async () => {
@@ -148,12 +168,13 @@ export function useHand(given: Given): { store: HandStore; grab: Grab } {
           press.moved = true;
           swallow = true;
         }
-        aim(underPointer(e.clientX - press.left + press.shift));
+        pointer = e.clientX - press.left + press.shift;
+        aim(underPointer(pointer));
       },
       onPointerUp: () => {
         const moved = press?.moved ?? false;
         press = null;
-        if (moved) void put();
+        if (moved) onceWeighed(() => void put());
       },
       onPointerCancel: () => {
         press = null;
@@ -178,9 +199,11 @@ export function useHand(given: Given): { store: HandStore; grab: Grab } {
         if (!mine && e.key !== " ") return;
         if (!mine) take(hand, "keys");
         else if (e.key === "Escape") store.set(EMPTY_HAND);
-        else if (e.key === "Enter" || e.key === " ") void put();
-        else if (e.key.startsWith("Arrow")) aim(targetBy(store.get(), e.key, now.current.view.monday));
-        else return;
+        else if (e.key === "Enter" || e.key === " ") onceWeighed(() => void put());
+        else if (e.key.startsWith("Arrow")) {
+          const { key } = e;
+          onceWeighed(() => aim(targetBy(store.get(), key, now.current.view.monday)));
+        } else return;
         e.preventDefault();
         e.stopPropagation();
       },
