@@ -246,14 +246,17 @@ test("without the server nothing that was entered is lost, and bad entries say w
   await page.getByLabel("Birth year").fill("1990");
   await page.getByLabel("Body mass").fill("60");
   await page.getByRole("button", { name: "Make the athlete" }).last().click();
+  await expect(page.getByRole("heading", { name: "Intake of Ada Quist" })).toBeVisible();
   await step(page, "Athlete").click();
   await page.getByLabel("Body mass").fill("heavy");
   await expect(page.getByLabel("Body mass")).toHaveAttribute("aria-invalid", "true");
   await expect(page.locator("#f-mass-error")).toContainText("expected");
+  await expect(page.getByRole("contentinfo")).toContainText("Not saved yet");
   await page.getByLabel("Body mass").fill("61");
   await expect(page.locator("#f-mass-error")).toBeHidden();
   const read = async () => (await (await page.request.get(`/api/athletes/${idOf(page)}/intake`)).json()).facts;
   await expect.poll(async () => (await read()).bodyMassKg).toBe(61);
+  await expect(page.getByRole("contentinfo")).toContainText(/Saved \d\d:\d\d/);
 
   await page.route("**/intake", (route) => (route.request().method() === "PUT" ? route.abort() : route.continue()));
   await page.getByLabel("Time in the gym").fill("9");
@@ -263,6 +266,16 @@ test("without the server nothing that was entered is lost, and bad entries say w
   await page.reload();
   await expect(page.getByLabel("Time in the gym")).toHaveValue("9");
   await expect.poll(async () => (await read()).strengthTrainingMonths).toBe(9);
+  await page.getByRole("link", { name: /2\. Plan/ }).click();
+  await page.getByLabel("Losing weight on purpose from").fill("2026-04-06");
+  await page.locator("#p-loss-to").fill("2026-04-05");
+  await expect(page.locator("#p-loss-to-error")).toContainText("a date on or after its start expected");
+  await page.locator("#p-loss-to").fill("2026-04-26");
+  await expect(page.locator("#p-loss-to-error")).toBeHidden();
+  const settings = async () => (await (await page.request.get(`/api/athletes/${idOf(page)}/intake`)).json()).settings;
+  await expect.poll(async () => (await settings()).weightLoss).toEqual({ start: "2026-04-06", end: "2026-04-26" });
+  for (const field of ["from", "to"]) await page.locator(`#p-loss-${field}`).fill("");
+  await expect.poll(async () => (await settings()).weightLoss).toBeUndefined();
 });
 
 test("a screen with nothing in it accepts nothing; a test that fails closes what it gates until it passes", async ({

@@ -5,7 +5,8 @@ import { toast } from "sonner";
 import type { AbsenceBody } from "../../api/requests";
 import type { CalendarView, CoachAbsence } from "../../api/views";
 import { del, post } from "../data/api";
-import { CALENDAR_KEY, markSaved, renew } from "../data/hooks";
+import { CALENDAR_KEY, renew } from "../data/hooks";
+import { markSaved } from "../data/saved";
 import { span } from "../format";
 import { ICON } from "../ui/glyphs";
 

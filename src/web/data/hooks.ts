@@ -1,10 +1,10 @@
 /** Query and mutation hooks. Every write refreshes what is shown of that athlete, and the squad. */
 import { type QueryClient, type QueryKey, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useSyncExternalStore } from "react";
 import type { EnduranceBody, RaceBody } from "../../api/requests";
 import type { AthleteView, ClubView, SeasonView, SessionView, SquadView, WeekView } from "../../api/views";
 import type { Label, LockedSession, StrengthLog, Window } from "../../core/athlete/types";
 import { del, get, post, postText, put } from "./api";
+import { markSaved } from "./saved";
 
 export const useClub = () => useQuery({ queryKey: ["club"], queryFn: () => get<ClubView>("/club"), staleTime: 60_000 });
 /** The club calendar's query. */
@@ -27,22 +27,6 @@ export const useSession = (id: string, date: string, label: string) =>
     queryFn: () => get<SessionView>(`/athletes/${id}/sessions/${date}/${label}`),
     enabled: date !== "",
   });
-
-/** When the last write reached the server; shown in the status bar. */
-let savedAt: Date | null = null;
-const listeners = new Set<() => void>();
-export function markSaved(): void {
-  savedAt = new Date();
-  for (const l of listeners) l();
-}
-export const useSavedAt = (): Date | null =>
-  useSyncExternalStore(
-    (l) => {
-      listeners.add(l);
-      return () => listeners.delete(l);
-    },
-    () => savedAt,
-  );
 
 /**
  * Reads anew what a write may have changed. A first answer still on its way was read before the write, and invalidating alone would let

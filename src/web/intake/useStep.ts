@@ -5,6 +5,7 @@ import type { Fault } from "../../formats/fault";
 import { faultsOf } from "../../formats/fault";
 import { ProblemError } from "../data/api";
 import { useSaveIntake } from "../data/intake";
+import { useWaiting } from "../data/saved";
 
 /** Milliseconds of quiet before a change is sent. */
 const QUIET = 400;
@@ -45,6 +46,7 @@ export function useStep<T>(id: string, name: string, initial: T, toBody: (value:
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const latest = useRef(value);
   const { mutate } = save;
+  useWaiting(state === "waiting");
 
   const send = useCallback(() => {
     timer.current = null;
@@ -98,4 +100,4 @@ export function useStep<T>(id: string, name: string, initial: T, toBody: (value:
 
 /** @returns the fault of a path, if any */
 export const faultAt = (faults: readonly Fault[], path: string): string | undefined =>
-  faults.find((f) => f.path === path)?.expected;
+  faults.find((f) => f.path === path)?.expected.replace(/, found ""$/, "");

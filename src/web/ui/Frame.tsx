@@ -5,7 +5,8 @@ import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from "reac
 import { Toaster } from "sonner";
 import type { SquadRow } from "../../api/views";
 import { daysBetween } from "../../core/dates";
-import { useClub, useSavedAt, useSquad } from "../data/hooks";
+import { useClub, useSquad } from "../data/hooks";
+import { useSaved } from "../data/saved";
 import { dayAndYear, inDays, PHASE_NAMES, SPORT_NAMES, type Units } from "../format";
 import { STRATA } from "../section/patterns";
 import { Mark, RAIL, WarnIcon } from "./glyphs";
@@ -305,23 +306,27 @@ function TitleBlock({ row, rows, switcher, setSwitcher, goTo }: TitleProps) {
 
 function StatusBar({ row }: { row: SquadRow | undefined }) {
   const keys = useKeyList().filter((k) => k.bar);
-  const saved = useSavedAt();
+  const { at, waiting } = useSaved();
   const warning = row?.attention[0];
   return (
     <footer className="max-[700px]:hidden print:hidden col-span-2 flex items-center gap-4 border-t border-hair bg-panel pr-3 pl-4 text-[12px] leading-4 text-ink2 cond-s">
       <span className="flex flex-none items-center gap-1.5">
-        <svg
-          width="14"
-          height="14"
-          viewBox="0 0 14 14"
-          fill="none"
-          stroke="var(--color-moss-ink)"
-          strokeWidth="1.75"
-          aria-hidden="true"
-        >
-          <path d="M2.5 7.5l3 3 6-7" />
-        </svg>
-        {saved ? `Saved ${saved.toTimeString().slice(0, 5)}` : "All saved"}
+        {waiting ? (
+          <WarnIcon />
+        ) : (
+          <svg
+            width="14"
+            height="14"
+            viewBox="0 0 14 14"
+            fill="none"
+            stroke="var(--color-moss-ink)"
+            strokeWidth="1.75"
+            aria-hidden="true"
+          >
+            <path d="M2.5 7.5l3 3 6-7" />
+          </svg>
+        )}
+        {waiting ? "Not saved yet" : at ? `Saved ${at.toTimeString().slice(0, 5)}` : "All saved"}
       </span>
       {warning && (
         <span className="flex min-w-0 items-center gap-1.5" title={warning.text}>
