@@ -125,6 +125,11 @@ export function PlanStep({ view }: { view: IntakeView }) {
       </select>
     </Field>
   );
+  const date = (id: string, label: string, key: "start" | "end" | "lossFrom" | "lossTo", path: string) => (
+    <Field id={id} label={label} error={fault(path)}>
+      <input id={id} type="date" className="input" value={f[key]} onChange={(e) => put({ [key]: e.target.value })} />
+    </Field>
+  );
   const tick = (key: "strictPain" | "quiet", label: string, says: string) => (
     <label className="flex items-start gap-2 py-1">
       <input
@@ -143,24 +148,8 @@ export function PlanStep({ view }: { view: IntakeView }) {
     <div className="max-w-[560px] space-y-4">
       <FormProblem text={step.problem} />
       <div className="grid grid-cols-2 gap-4 max-[700px]:grid-cols-1">
-        <Field id="p-start" label="Season from" error={fault("season.start")}>
-          <input
-            id="p-start"
-            type="date"
-            className="input"
-            value={f.start}
-            onChange={(e) => put({ start: e.target.value })}
-          />
-        </Field>
-        <Field id="p-end" label="to" error={fault("season.end")}>
-          <input
-            id="p-end"
-            type="date"
-            className="input"
-            value={f.end}
-            onChange={(e) => put({ end: e.target.value })}
-          />
-        </Field>
+        {date("p-start", "Season from", "start", "season.start")}
+        {date("p-end", "to", "end", "season.end")}
         <Field id="p-approach" label="Approach" error={fault("settings.approach")}>
           <select
             id="p-approach"
@@ -179,7 +168,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
               </option>
             ))}
           </select>
-          <Link className="link mt-0.5 block w-fit text-[12px] leading-4" to="/approaches?tab=follow">
+          <Link className="link mt-1 block w-fit text-[12px] leading-6" to="/approaches?tab=follow">
             See which sessions another would change
           </Link>
         </Field>
@@ -233,24 +222,8 @@ export function PlanStep({ view }: { view: IntakeView }) {
       </div>
       <div>
         <div className="grid max-w-[366px] grid-cols-2 gap-4">
-          <Field id="p-loss-from" label="Losing weight on purpose from" error={fault("settings.weightLoss.start")}>
-            <input
-              id="p-loss-from"
-              type="date"
-              className="input"
-              value={f.lossFrom}
-              onChange={(e) => put({ lossFrom: e.target.value })}
-            />
-          </Field>
-          <Field id="p-loss-to" label="to" error={fault("settings.weightLoss.end")}>
-            <input
-              id="p-loss-to"
-              type="date"
-              className="input"
-              value={f.lossTo}
-              onChange={(e) => put({ lossTo: e.target.value })}
-            />
-          </Field>
+          {date("p-loss-from", "Losing weight on purpose from", "lossFrom", "settings.weightLoss.start")}
+          {date("p-loss-to", "to", "lossTo", "settings.weightLoss.end")}
         </div>
         <p className="mt-1 text-[12px] leading-4 text-ink2">
           Nothing maximal stands in such a block: develop takes its place. Clear both days when there is none.
