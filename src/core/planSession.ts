@@ -20,7 +20,7 @@ import type { LadderState } from "./progress/decision";
 import { nextLoad, type PlannedLoad } from "./progress/next";
 import { stoppedByPain } from "./progress/pain";
 import { type Finding, findingsOf } from "./screening/findings";
-import type { SeasonDay } from "./season/days";
+import type { SeasonDay } from "./season/day";
 import type { SeasonWeek } from "./season/weeks";
 import { buildSession } from "./session/build";
 import type { BuiltSession } from "./session/types";

@@ -10,7 +10,7 @@ import { percentFor } from "../../src/core/dose/oneRepMax";
 import { historyOf } from "../../src/core/progress/history";
 import { risingPain } from "../../src/core/progress/pain";
 import { RULES } from "../../src/core/rules";
-import { LAYOFF_WEEKS } from "../../src/core/season/days";
+import { LAYOFF_WEEKS } from "../../src/core/season/layoff";
 import { athleteWith, gym, raceOn, START, weeksOf } from "../support/athlete";
 import { type Habits, KEEN, liveSeason, type Season, seriesOf } from "../support/lifter";
 

@@ -67,3 +67,12 @@ const overlap = (a: DatedWindow, b: DatedWindow): boolean =>
 export function placeById(athlete: Athlete, id: string): Place | undefined {
   return athlete.places.find((p) => p.id === id);
 }
+
+/** Whether the absence of any day makes the week unlike others. */
+export function hasAbsence(athlete: Pick<Athlete, "away">, monday: IsoDate): boolean {
+  for (let i = 0; i < 7; i++) {
+    const away = awayOn(athlete, addDays(monday, i));
+    if (away && (away.kind === "illness" || away.kind === "travel" || away.kind === "holiday")) return true;
+  }
+  return false;
+}

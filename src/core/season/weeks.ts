@@ -3,12 +3,14 @@ import { approachFor } from "../approach/pick";
 import { safetyGate } from "../athlete/gate";
 import { isOn } from "../athlete/switches";
 import { type Athlete, type Emphasis, FITTED_LABELS, type Label, type Phase, routineLabel } from "../athlete/types";
+import { hasAbsence } from "../athlete/windows";
 import { addDays, dayNumber, type IsoDate, mondayOf, weekday } from "../dates";
 import { type Change, changeAgainstOrdinary, type WeekFigures, weeklyFigures } from "../endurance/figures";
 import { isKey, startOf } from "../endurance/load";
 import { type MileageRule, mileageRule } from "../endurance/mileage";
 import { type Why, why } from "../why";
-import { hasAbsence, type SeasonDay, seasonDays } from "./days";
+import type { SeasonDay } from "./day";
+import { seasonDays } from "./days";
 import type { SeasonPhase } from "./phases";
 import { SERIES } from "./races";
 

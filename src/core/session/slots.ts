@@ -4,7 +4,7 @@ import type { Label, Sport } from "../athlete/types";
 import type { Essential } from "../exercise/five";
 import type { Exercise, Pattern } from "../exercise/types";
 import type { Finding } from "../screening/findings";
-import type { Loading as DayLoading } from "../season/days";
+import type { Loading as DayLoading } from "../season/day";
 
 export interface Slot {
   pattern: Pattern;

@@ -5,7 +5,7 @@ import type { RampSet } from "../dose/ramp";
 import type { WarmUpSet } from "../dose/warmup";
 import type { ChoiceContext } from "../exercise/choose";
 import type { Exercise, Loading } from "../exercise/types";
-import type { Loading as DayLoading } from "../season/days";
+import type { Loading as DayLoading } from "../season/day";
 import type { Why } from "../why";
 import type { Slot } from "./slots";
 

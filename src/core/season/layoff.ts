@@ -1,0 +1,31 @@
+/** Weeks without lifting, and what they ask of the days after (handbook 13) [trade]. */
+import type { Athlete } from "../athlete/types";
+import { dateOf, dayNumber, type IsoDate } from "../dates";
+
+/** Weeks missed from which an athlete goes back to prepare, and for how many at most [trade]. */
+export const LAYOFF_WEEKS = { from: 5, most: 4 };
+/** Weeks without lifting after which somebody counts as returning [house], and days of bodyweight then [trade: 2 to 3 weeks]. */
+export const RETURNING = { weeks: 13, days: 14 };
+
+/**
+ * The last long stretch without a strength session: when it ended, and how many weeks it took. Weeks of recovery after a race are
+ * no layoff.
+ * @param asOf the day up to which the log is known
+ */
+export function layoffOf(
+  athlete: Pick<Athlete, "strengthLog">,
+  asOf: IsoDate,
+  recovering: (date: IsoDate) => boolean,
+): { back: IsoDate; weeks: number } | null {
+  const dates = [...new Set(athlete.strengthLog.map((l) => l.date).filter((d) => d < asOf))].sort();
+  const ends = [...dates.slice(1), asOf];
+  for (let i = dates.length - 1; i >= 0; i--) {
+    const [from, back] = [dates[i], ends[i]];
+    if (!from || !back) continue;
+    let away = 0;
+    for (let n = dayNumber(from) + 1; n < dayNumber(back); n++) if (!recovering(dateOf(n))) away++;
+    const weeks = Math.floor(away / 7);
+    if (weeks >= LAYOFF_WEEKS.from) return { back, weeks };
+  }
+  return null;
+}
