@@ -230,6 +230,11 @@ test("a race dragged along the ground line: tried, taken over, undone; a boundar
   await expect(bar).toBeHidden();
   await expect(page.getByText("Season taken over.")).toBeVisible();
   await expect.poll(async () => (await seasonOf(page, id)).races[0]!.date).toBe("2026-05-24");
+  // The facts come back late: what is asked before they are here waits for them.
+  await page.route("**/planning", async (route) => {
+    await new Promise((done) => setTimeout(done, 800));
+    await route.continue();
+  });
   await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect.poll(async () => (await seasonOf(page, id)).races[0]!.date).toBe("2026-05-10");
 
@@ -241,6 +246,7 @@ test("a race dragged along the ground line: tried, taken over, undone; a boundar
   await expect(bar).toContainText("race 7 days more");
   await page.keyboard.press("ArrowLeft");
   await expect(bar).toContainText("race 8 days more");
+  await page.unroute("**/planning");
   await bar.getByRole("button", { name: "Take over" }).click();
   await expect(bar).toBeHidden();
   await expect

@@ -1,5 +1,12 @@
 /** Query and mutation hooks. Every write refreshes what is shown of that athlete, and the squad. */
-import { type QueryClient, type QueryKey, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  type QueryClient,
+  type QueryKey,
+  useIsMutating,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
 import type { EnduranceBody, RaceBody } from "../../api/requests";
 import type { AthleteView, ClubView, SeasonView, SessionView, SquadView, WeekView } from "../../api/views";
 import type { Label, LockedSession, StrengthLog, Window } from "../../core/athlete/types";
@@ -39,16 +46,30 @@ export async function renew(client: QueryClient, ...keys: QueryKey[]): Promise<v
   await Promise.all(filters.map((f) => client.invalidateQueries(f)));
 }
 
+const changeKey = (id: string): string[] => ["a", id, "change"];
+
 /** A write about one athlete. */
 export function useChange<V, R = unknown>(id: string, write: (value: V) => Promise<R>) {
   const client = useQueryClient();
   return useMutation({
+    mutationKey: changeKey(id),
     mutationFn: write,
     onSuccess: async () => {
       markSaved();
       await renew(client, ["a", id], ["squad"], CALENDAR_KEY);
     },
   });
+}
+
+/**
+ * Whether a write about an athlete, or the reading after it, is under way at the moment of asking; draws anew when that changes. What
+ * is worked out from the facts meanwhile would be worked out from old ones.
+ */
+export function useChanging(id: string): () => boolean {
+  const client = useQueryClient();
+  const filter = { mutationKey: changeKey(id) };
+  useIsMutating(filter);
+  return () => client.isMutating(filter) > 0;
 }
 
 /** A write that any plan may change with: the library, approaches, templates, gyms, weights. */

@@ -1,6 +1,6 @@
 /** Season: the ground section of many weeks, and the inspector of one. */
 import { replaceEqualDeep } from "@tanstack/react-query";
-import { lazy, Suspense, useMemo, useRef, useState } from "react";
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 import { applyScenario } from "../../api/make/scenario";
 import type { ScenarioBody } from "../../api/requests";
@@ -9,7 +9,7 @@ import type { PhaseSpan, Race } from "../../core/athlete/types";
 import { addDays, laterOf, mondayOf } from "../../core/dates";
 import { backToComputed, moveBoundary, withSpan } from "../../core/season/boundaries";
 import { planPhases } from "../../core/season/phases";
-import { useSeason } from "../data/hooks";
+import { useChanging, useSeason } from "../data/hooks";
 import { useTrial } from "../data/trial";
 import { distanceNumber, span } from "../format";
 import { phaseFacts } from "../season/facts";
@@ -35,6 +35,11 @@ const TERRAIN: [Terrain, string][] = [
 ];
 /** Weeks shown before today at first. */
 const BEFORE = 9;
+
+/** What hands ask of the season: a race to another day, or the boundary after a phase; to a date, or by so many days. */
+type Move =
+  | { of: "race"; race: string; to: string | number }
+  | { of: "edge"; index: number; to: string | number | null };
 
 export default function SeasonRoute() {
   const { id = "" } = useParams();
@@ -155,6 +160,17 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
     const ahead = laterOf(date, addDays(view.today, 1));
     attempt({ phases: moveBoundary(from.phases, from.races, from.own, index, ahead) });
   };
+  // What is asked for while a change is being stored waits for the facts that follow it.
+  const changing = useChanging(id);
+  const waiting = useRef<Move[]>([]);
+  const move = (m: Move) => {
+    if (changing() || waiting.current.length > 0) waiting.current.push(m);
+    else if (m.of === "race") moveRace(m.race, m.to);
+    else moveEdge(m.index, m.to);
+  };
+  useEffect(() => {
+    if (!changing()) for (const m of waiting.current.splice(0)) move(m);
+  });
   const wheel = (e: React.WheelEvent) => {
     if (e.ctrlKey) zoomBy(e.deltaY > 0 ? 1 : -1);
     else if (Math.abs(e.deltaX) > Math.abs(e.deltaY) || e.shiftKey)
@@ -234,9 +250,9 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
                 <SeasonHandles
                   layout={layout}
                   today={view.today}
-                  onRace={moveRace}
+                  onRace={(race, to) => move({ of: "race", race, to })}
                   onOpenRace={(r) => setOpened({ race: r })}
-                  onBoundary={moveEdge}
+                  onBoundary={(index, to) => move({ of: "edge", index, to })}
                   onAnchor={(a) => navigate(`/a/${id}/session/${a.date}/${a.label}`)}
                   onPick={(column) => {
                     const picked = layout.columns[column];
