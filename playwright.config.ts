@@ -19,7 +19,8 @@ export default defineConfig({
   expect: { timeout: 20_000 },
   reporter: [["list"]],
   // A trace costs a sixth of the time: ask for one with --trace retain-on-failure.
-  use: { viewport: { width: 1280, height: 800 }, launchOptions: browserOptions },
+  // No hand is quicker than some hundredths of a second; what quick hands need is asked for by journeys of its own.
+  use: { viewport: { width: 1280, height: 800 }, launchOptions: { ...browserOptions, slowMo: 20 } },
   projects: [
     {
       name: "coach",

@@ -1,5 +1,14 @@
 /** Keys: each view says which work here; the status bar and the `?` sheet show them. */
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from "react";
+import {
+  createContext,
+  type ReactNode,
+  useContext,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
 
 export interface KeyAction {
   /** As in KeyboardEvent.key; "ctrl+k" with the control or command key. */
@@ -63,7 +72,8 @@ export function useKeys(owner: string, list: KeyAction[]): void {
   const latest = useRef(list);
   latest.current = list;
   const shape = list.map((a) => `${a.key}:${a.label}:${a.bar ? 1 : 0}`).join("|");
-  useEffect(() => {
+  // Before it is painted: a key pressed the moment a view is seen already counts.
+  useLayoutEffect(() => {
     set(
       owner,
       latest.current.map((a, i) => ({ ...a, run: () => latest.current[i]?.run() })),
