@@ -43,10 +43,12 @@ export function intakeRoutes(store: Store, planner: Planner, tools: AthleteTools
 
   router.put("/:id/intake", async (req, res) => {
     const body = parse(intakeBody, req.body, "The intake");
-    const { athlete: before } = await stored(req.params.id);
-    // Weeks that are over stay as they were planned; an intake still under way has none yet.
-    if (body.settings && dosedBy(body.settings) !== dosedBy(before.settings) && before.availability.length > 0)
-      await pastWeeks(store, await season(req.params.id), planner.today());
+    if (body.settings) {
+      // Weeks that are over stay as they were planned; an intake still under way has none yet.
+      const { athlete: before } = await stored(req.params.id);
+      if (dosedBy(body.settings) !== dosedBy(before.settings) && before.availability.length > 0)
+        await pastWeeks(store, await season(req.params.id), planner.today());
+    }
     await change(
       req.params.id,
       "The intake",
