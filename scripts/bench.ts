@@ -193,7 +193,7 @@ for (let i = 0; i < ATHLETES; i++) {
   if (!model) continue;
   const athlete = longHistory(model, `${model.athlete.name} ${i + 1}`);
   sessions += athlete.endurance.length + athlete.strengthLog.length;
-  await store.add(athlete);
+  await store.athletes.add(athlete);
 }
 await store.close();
 

@@ -11,10 +11,12 @@ import {
   factsSchema,
   healthSchema,
   idSchema,
+  lineSchema,
   lockedSchema,
   overruleSchema,
   phaseSchema,
   placeSchema,
+  proseSchema,
   raceSchema,
   rungsSchema,
   screeningSchema,
@@ -39,6 +41,9 @@ export const heldBody = z.strictObject({
   what: textSchema.max(120).optional(),
 });
 export const logBody = strengthLogSchema;
+/** A log with what the device last had from the server, so that what others logged meanwhile stays. */
+export const mergeLogBody = z.strictObject({ base: strengthLogSchema.nullable(), log: strengthLogSchema });
+export const restoreBody = z.strictObject({ backup: lineSchema.max(120) });
 export const factsBody = factsSchema;
 /** The steps of the intake are saved one by one: whatever is left out stays as it is. */
 export const intakeBody = z.strictObject({
@@ -85,7 +90,7 @@ export const importBody = z.strictObject({
 export const absenceBody = z
   .strictObject({ start: dateSchema, end: dateSchema, what: textSchema.max(120) })
   .refine((a) => a.end >= a.start, { path: ["end"], message: "a date on or after the first day expected" });
-export const noteBody = z.strictObject({ text: z.string().max(2000) });
+export const noteBody = z.strictObject({ text: proseSchema.max(2000) });
 export const feedBody = z.strictObject({ account: textSchema.max(100).nullable() });
 /** What a tried season changes, taken over at once; whatever is left out stays. */
 export const scenarioBody = z.strictObject({
@@ -130,7 +135,7 @@ export type IntakeBody = z.infer<typeof intakeBody>;
 export type ScreenBody = z.infer<typeof screenBody>;
 
 /** An approach tried or saved; only the coach's copies can be. */
-export const approachBody = z.strictObject({ approach: approachSchema, note: z.string().max(200).optional() });
+export const approachBody = z.strictObject({ approach: approachSchema, note: lineSchema.max(200).optional() });
 export const copyApproachBody = z.strictObject({ basis: textSchema.max(70), name: textSchema.max(60) });
 /** What an athlete follows: approach, its exceptions by phase, and the rules switched off. */
 export const followBody = z.strictObject({
@@ -162,13 +167,14 @@ export const nextDayBody = z.strictObject({
 export const reviewBody = z.strictObject({
   start: dateSchema,
   end: dateSchema,
-  text: z.string().max(6000),
+  text: proseSchema.max(6000),
   sent: z.boolean(),
 });
 
 export type ApproachBody = z.infer<typeof approachBody>;
 export type FollowBody = z.infer<typeof followBody>;
 export type PreviewBody = z.infer<typeof previewBody>;
+export type MergeLogBody = z.infer<typeof mergeLogBody>;
 export type EditBody = z.infer<typeof editBody>;
 export type TemplateBody = z.infer<typeof templateBody>;
 export type OverruleBody = z.infer<typeof overruleBody>;

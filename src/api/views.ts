@@ -28,14 +28,57 @@ import type { Why } from "../core/why";
 export interface ClubView {
   name: string;
   today: string;
+  /** Machines of the network may ask, and nobody is asked who they are. */
+  open?: boolean;
 }
 
 export interface HealthView {
-  status: "ok";
+  /** "not saving" where the disk takes no changes; `why` says so. */
+  status: "ok" | "not saving";
+  why: string | null;
   version: string;
   today: string;
   athletes: number;
   startedMsAgo: number;
+}
+
+export interface BackupView {
+  name: string;
+  /** ISO 8601. */
+  made: string;
+  kind: "daily" | "asked" | "before-migration" | "before-restore";
+  bytes: number;
+  athletes: number;
+}
+
+/** What is kept of the club, and whether it can be saved now. */
+export interface ClubDataView {
+  /** Newest first; each was read again and counted after it was written. */
+  backups: BackupView[];
+  /** Why the last backup failed; null where it is good. */
+  fault: string | null;
+  storage: { code: string; text: string; since: string } | null;
+  folder: string;
+}
+
+export interface RestorePreviewView {
+  made: string | null;
+  kind: BackupView["kind"] | null;
+  migration: string;
+  athletes: { id: string; name: string; fate: "same" | "changed" | "comes back" | "goes" | "stays erased" }[];
+}
+
+export interface RestoreView {
+  /** The copy of what stood here before. */
+  safety: string | null;
+  erasedAgain: number;
+}
+
+/** Receipt of an erasure. */
+export interface ErasedView {
+  erasedAt: string;
+  /** Backups that still hold the athlete, with the last day each is kept. */
+  backups: { name: string; lastDay: string }[];
 }
 
 /** A band of an anchor: hard sets of one group of patterns. */

@@ -23,15 +23,15 @@ const madeFile = join(resolve(config.data), "made-on");
 if (process.argv.includes("--reset")) rmSync(resolve(config.data), { recursive: true, force: true });
 
 run(config, CLUB_NAME, async (store) => {
-  if ((await store.count()) > 0) return;
+  if ((await store.athletes.count()) > 0) return;
   const today = todayOf(config);
   for (const [i, profile] of PROFILES.entries()) {
     process.stdout.write(`Making the demo club, ${i + 1} of ${PROFILES.length}: ${profile.facts.name}\n`);
-    const id = await store.add(demoAthlete(profile, today));
+    const id = await store.athletes.add(demoAthlete(profile, today));
     await linkFeed(store, id, accountName(profile.facts.name));
   }
   // The coach is away over the weekends of two A races.
-  await store.write((m) =>
+  await store.db.write((m) =>
     m.insert(CoachAbsenceEntity, {
       id: "demo-course",
       start: addDays(mondayOf(today), 67),

@@ -31,7 +31,11 @@ const date = z
   .regex(/^\d{4}-\d{2}-\d{2}$/, DATE_TEXT)
   .refine(isDate, DATE_TEXT);
 const time = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day such as "18:30" expected');
-const text = z.string().min(1).max(400);
+/** Words on one line: they reach calendars, file names and lists as they are. */
+const line = z.string().regex(/^[^\p{Cc}\u2028\u2029]*$/u, "text on one line without control characters expected");
+/** Words on several lines. */
+const prose = z.string().regex(/^([^\p{Cc}\u2028\u2029]|[\n\r\t])*$/u, "text without control characters expected");
+const text = line.min(1).max(400);
 const mass = z.number().min(0).max(1000);
 const positive = z.number().gt(0);
 const scale = z.number().min(0).max(10);
@@ -163,7 +167,7 @@ export const enduranceSchema = z.strictObject({
       rpe: scale.optional(),
     })
     .optional(),
-  source: z.string().min(1).max(200).optional(),
+  source: line.min(1).max(200).optional(),
 });
 
 const loggedSet = z.strictObject({
@@ -173,6 +177,7 @@ const loggedSet = z.strictObject({
   rir: scale.optional(),
   side: z.enum(SIDES),
   clean: count.optional(),
+  at: line.max(40).optional(),
 });
 
 export const strengthLogSchema = z.strictObject({
@@ -221,7 +226,7 @@ export const healthSchema = z.strictObject({
     .strictObject({
       date,
       by: text,
-      limits: z.string().max(2000),
+      limits: prose.max(2000),
       rules: z.array(z.enum(CLEARANCE_RULES)).optional(),
     })
     .optional(),
@@ -289,13 +294,13 @@ export const editItemSchema = z.strictObject({
   rir: z.number().min(0).max(10).optional(),
   restSeconds: z.number().min(0).max(900).optional(),
   loadKg: z.number().min(0).max(600).optional(),
-  note: z.string().max(300).optional(),
+  note: prose.max(300).optional(),
 });
 export const sessionEditSchema = z.strictObject({
   week: date,
   label: z.enum(LABELS),
   items: z.array(editItemSchema).min(1).max(20),
-  note: z.string().max(600).optional(),
+  note: prose.max(600).optional(),
 });
 export const overruleSchema = z.strictObject({
   date,
@@ -305,11 +310,18 @@ export const overruleSchema = z.strictObject({
   reps: z.int().min(1).max(100).optional(),
   seconds: z.number().min(1).max(600).optional(),
   sets: z.int().min(1).max(10).optional(),
-  reason: z.string().max(200).optional(),
+  reason: prose.max(200).optional(),
 });
 
 export const rungsSchema = z.array(z.strictObject({ ladder: id, exercise: id }));
-export { date as dateSchema, id as idSchema, text as textSchema, time as timeSchema };
+export {
+  date as dateSchema,
+  id as idSchema,
+  line as lineSchema,
+  prose as proseSchema,
+  text as textSchema,
+  time as timeSchema,
+};
 
 export const athleteSchema: z.ZodType<Athlete> = z.strictObject({
   format: z.literal("field-anchor/athlete"),

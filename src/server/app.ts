@@ -1,21 +1,25 @@
 /** Builds the application: API under /api, the built web beside it. */
-import { existsSync } from "node:fs";
-import { join } from "node:path";
-import express, { type Express } from "express";
+import { randomBytes } from "node:crypto";
+import { existsSync, readFileSync } from "node:fs";
+import { extname, join } from "node:path";
+import express, { type Express, type RequestHandler } from "express";
 import helmet from "helmet";
 import type { Logger } from "pino";
-import type { HealthView } from "../api/views";
+import type { HealthView, SquadRow } from "../api/views";
 import type { IsoDate } from "../core/dates";
+import type { ServerContext } from "./context";
 import { notFound, problemHandler } from "./errors";
 import { FeedClient, type FeedClientOptions } from "./feed/client";
 import { Feed } from "./feed/feed";
+import { jsonOnly, knownHost, noStore, sameOrigin } from "./http/door";
+import { mount } from "./http/mount";
+import type { Route } from "./http/route";
+import { scopeHook } from "./http/scope";
+import { inlineJobs, type Jobs } from "./jobs/jobs";
+import type { KeptAnswers } from "./jobs/kept";
+import { BackupKeeper } from "./keeper";
 import { Planner } from "./planner";
-import { approachRoutes } from "./routes/approaches";
-import { athleteRoutes } from "./routes/athletes";
-import { calendarRoutes } from "./routes/calendar";
-import { exerciseRoutes } from "./routes/exercises";
-import { gymRoutes } from "./routes/gym";
-import { templateRoutes } from "./routes/templates";
+import { allRoutes } from "./routes/all";
 import type { Store } from "./store/store";
 import { Squad } from "./views/squad";
 
@@ -25,6 +29,16 @@ export interface AppOptions {
   clubName: string;
   version: string;
   log: Logger;
+  /** Names the server answers to. */
+  hosts?: readonly string[];
+  /** Machines of the network may ask. */
+  open?: boolean;
+  /** Where long work is done; on the spot without them. */
+  jobs?: Jobs;
+  /** Answers kept beside the database, to be erased with their athlete. */
+  keptAnswers?: KeptAnswers | null;
+  /** Turns away who asks too often for long work. */
+  limit?: RequestHandler;
   /** Where the training log answers; none is set up without it. */
   feed?: FeedClientOptions;
   /** Folder of the built web; the API alone without it. */
@@ -34,35 +48,88 @@ export interface AppOptions {
 export interface App {
   express: Express;
   feed: Feed;
+  keeper: BackupKeeper;
+  routes: readonly Route[];
   /** Makes the squad's rows ahead of the first request. */
   warm: () => Promise<void>;
+  /** Ends the worker threads. */
+  close: () => Promise<void>;
 }
 
-export function buildApp(o: AppOptions): App {
+const HERE = ["localhost", "127.0.0.1", "[::1]"];
+
+/** Everything the routes work with, wired together. */
+function contextOf(o: AppOptions): { ctx: ServerContext; jobs: Jobs; routes: Route[] } {
   const startedAt = performance.now();
   const planner = new Planner(o.store, o.today);
-  const squad = new Squad(o.store, planner);
-  const feed = new Feed(o.store, o.feed ? new FeedClient(o.feed) : null, o.log);
-  const app = express();
-  app.disable("x-powered-by");
-  app.set("query parser", "simple");
-  // The application is served over plain HTTP on this machine, so nothing may be upgraded to HTTPS.
-  app.use(
-    helmet({
-      contentSecurityPolicy: {
-        directives: { "upgrade-insecure-requests": null, "style-src": ["'self'", "'unsafe-inline'"] },
-      },
-      strictTransportSecurity: false,
-    }),
+  const base = { store: o.store, planner, clubName: o.clubName, today: o.today };
+  let routes: Route[] = [];
+  const jobs = o.jobs ?? inlineJobs(base, () => routes);
+  const run: ServerContext["run"] = async (task, args) => jobs.ask({ kind: "task", task, args }) as never;
+  const squad = new Squad(
+    o.store,
+    o.today,
+    (id) =>
+      jobs.ask({ kind: "task", task: "squadRow", args: { id } }, { background: true }) as Promise<SquadRow | null>,
   );
-  app.use((req, res, next) => {
+  const forget = async () => {
+    planner.forget();
+    squad.forget();
+    await jobs.restart();
+  };
+  const ctx: ServerContext = {
+    ...base,
+    run,
+    forget,
+    open: o.open ?? false,
+    feed: new Feed(o.store, o.feed ? new FeedClient(o.feed) : null, o.log, (id, rows) =>
+      run("compareRows", { id, rows }),
+    ),
+    keeper: new BackupKeeper(
+      o.store,
+      o.today,
+      (file, kind, counts) => run("seal", { file, kind, counts }),
+      o.log,
+      forget,
+    ),
+    ask: (route, call) => jobs.ask({ kind: "handle", route, call }) as never,
+    squad: () => squad.json(),
+    health: async (): Promise<HealthView> => {
+      const fault = await o.store.db.probe();
+      return {
+        status: fault ? "not saving" : "ok",
+        why: fault?.text ?? null,
+        version: o.version,
+        today: o.today(),
+        athletes: await o.store.athletes.count(),
+        startedMsAgo: Math.round(performance.now() - startedAt),
+      };
+    },
+    scrub: async (id) => {
+      await jobs.settled(id);
+      o.keptAnswers?.erase(id);
+      // Nobody writes while the file is rewritten; whoever still reads an older state of it is waited for.
+      for (let n = 0; n < 40; n++) {
+        if (await o.store.db.inLine(() => run("scrub", { file: o.store.db.file }))) return;
+        await new Promise((r) => setTimeout(r, 250));
+      }
+    },
+  };
+  routes = allRoutes(ctx);
+  return { ctx, jobs, routes };
+}
+
+/** Requests in the log: the address without its query, which may hold words. */
+const logged =
+  (log: Logger): RequestHandler =>
+  (req, res, next) => {
     const begin = performance.now();
     res.on("finish", () => {
       if (req.originalUrl.startsWith("/api"))
-        o.log.info(
+        log.info(
           {
             method: req.method,
-            path: req.originalUrl,
+            path: req.originalUrl.split("?")[0],
             status: res.statusCode,
             ms: Math.round((performance.now() - begin) * 10) / 10,
           },
@@ -70,45 +137,79 @@ export function buildApp(o: AppOptions): App {
         );
     });
     next();
-  });
+  };
 
-  app.get("/api/health", async (_req, res) => {
-    const view: HealthView = {
-      status: "ok",
-      version: o.version,
-      today: o.today(),
-      athletes: await o.store.count(),
-      startedMsAgo: Math.round(performance.now() - startedAt),
-    };
-    res.json(view);
-  });
-  app.get("/api/club", (_req, res) => {
-    res.json({ name: o.clubName, today: o.today() });
-  });
-  app.get("/api/squad", async (_req, res) => {
-    const { key, json } = await squad.json();
-    res.setHeader("ETag", `"${key}"`);
-    res.type("json").send(json);
-  });
-  app.use("/api/calendar", calendarRoutes(o.store, o.today));
-  app.use("/api/gym", gymRoutes(o.store, planner));
-  app.use("/api/exercises", exerciseRoutes(o.store));
-  app.use("/api/approaches", approachRoutes(o.store, planner));
-  app.use("/api/templates", templateRoutes(o.store));
-  app.use("/api/athletes", athleteRoutes(o.store, planner, feed, o.clubName));
-  app.use("/api", () => {
-    throw notFound("address under /api");
-  });
+const NONCE = "__NONCE__";
 
-  const web = o.web;
-  if (web && existsSync(join(web, "index.html"))) {
-    app.use("/assets", express.static(join(web, "assets"), { immutable: true, maxAge: "365d" }));
-    app.use(express.static(web, { index: false, maxAge: 0 }));
-    app.get(/^\/(?!api\/).*/, (_req, res) => {
-      res.setHeader("Cache-Control", "no-cache");
-      res.sendFile(join(web, "index.html"));
-    });
-  }
+/** The page and its assets. Styles and scripts that do not come from here need the nonce of the page. */
+function serveWeb(app: Express, web: string): void {
+  const page = readFileSync(join(web, "index.html"), "utf8");
+  app.use("/assets", express.static(join(web, "assets"), { immutable: true, maxAge: "365d", fallthrough: false }));
+  app.use(express.static(web, { index: false, maxAge: 0 }));
+  app.get(/^\/(?!api(\/|$)).*/, (req, res, next) => {
+    if (extname(req.path) !== "") return next(notFound("file"));
+    res.setHeader("Cache-Control", "no-cache");
+    res.type("html").send(page.replaceAll(NONCE, String(res.locals.nonce)));
+  });
+}
+
+export function buildApp(o: AppOptions): App {
+  const { ctx, jobs, routes } = contextOf(o);
+  o.store.db.hookWrites(scopeHook(o.store));
+  const app = express();
+  app.disable("x-powered-by");
+  app.set("query parser", "simple");
+  app.set("etag", false);
+  app.use((_req, res, next) => {
+    res.locals.nonce = randomBytes(16).toString("base64");
+    next();
+  });
+  // The application is served over plain HTTP on this machine, so nothing may be upgraded to HTTPS.
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          "default-src": ["'self'"],
+          "base-uri": ["'none'"],
+          "form-action": ["'self'"],
+          "frame-ancestors": ["'none'"],
+          "object-src": ["'none'"],
+          "script-src": ["'self'"],
+          "script-src-attr": ["'none'"],
+          "worker-src": ["'self'"],
+          "connect-src": ["'self'"],
+          "font-src": ["'self'"],
+          "img-src": ["'self'", "data:", "blob:"],
+          "style-src": [
+            "'self'",
+            (_req, res) => `'nonce-${(res as unknown as { locals: { nonce: string } }).locals.nonce}'`,
+          ],
+          // React and the drawings place elements by style attributes.
+          "style-src-attr": ["'unsafe-inline'"],
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(logged(o.log));
+  app.use(knownHost(o.hosts ?? HERE));
+  app.use(sameOrigin);
+  app.use("/api", noStore, jsonOnly);
+  mount(app, { ctx, jobs, routes, ...(o.limit ? { limit: o.limit } : {}) });
+  app.use("/api", (_req, _res, next) => next(notFound("address under /api")));
+  if (o.web && existsSync(join(o.web, "index.html"))) serveWeb(app, o.web);
+  app.use((_req, _res, next) => next(notFound("address")));
   app.use(problemHandler(o.log));
-  return { express: app, feed, warm: async () => void (await squad.json()) };
+  return {
+    express: app,
+    feed: ctx.feed,
+    keeper: ctx.keeper,
+    routes,
+    warm: async () => void (await ctx.squad()),
+    close: async () => {
+      await jobs.close();
+      o.keptAnswers?.close();
+    },
+  };
 }

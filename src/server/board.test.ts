@@ -13,7 +13,7 @@ beforeAll(async () => {
 afterAll(() => app.close());
 
 const add = (change: Partial<Athlete> = {}, name = "Board Tester") =>
-  app.store.add(athleteWith({ endurance: weeksOf(new Array(20).fill(1)), ...change }, { name }));
+  app.store.athletes.add(athleteWith({ endurance: weeksOf(new Array(20).fill(1)), ...change }, { name }));
 const week = async (id: string) => (await app.call<WeekView>("GET", `/athletes/${id}/weeks/${MONDAY}`)).body;
 const dayOf = async (id: string, label: string) => (await week(id)).sessions.find((s) => s.label === label)?.date;
 const edits = async (id: string) => (await app.call<EditsView>("GET", `/athletes/${id}/edits`)).body;
@@ -26,9 +26,9 @@ const skip = (label: string) => ({ kind: "skip", week: MONDAY, label, reason: "t
 describe("undo and redo", () => {
   it("take back and do again whatever a coach changes, each to the very file it was", async () => {
     const id = await add();
-    const file = async () => JSON.stringify((await app.store.get(id))!.athlete);
-    const held = async () => JSON.stringify((await app.store.get(id))!.held);
-    const row = (await app.store.get(id))!.enduranceIds[0]!;
+    const file = async () => JSON.stringify((await app.store.athletes.get(id))!.athlete);
+    const held = async () => JSON.stringify((await app.store.athletes.get(id))!.held);
+    const row = (await app.store.athletes.get(id))!.enduranceIds[0]!;
     const race = { date: "2026-05-10", name: "Mill Ten", sport: "run", priority: "C" };
     const all: [string, string, unknown][] = [
       ["PUT", "locks", { date: "2026-03-12", start: "18:00", place: "gym", label: "A" }],
@@ -80,32 +80,35 @@ describe("undo and redo", () => {
     await change(id, { what: "A skipped", add: { changes: [skip("A")] } });
     expect(await edits(id)).toMatchObject({ undo: { what: "A skipped" }, redo: null });
     // A change that changes nothing is none.
-    await app.call("PUT", `/athletes/${id}/windows`, { windows: (await app.store.get(id))!.athlete.availability });
+    await app.call("PUT", `/athletes/${id}/windows`, {
+      windows: (await app.store.athletes.get(id))!.athlete.availability,
+    });
     expect((await edits(id)).undo!.what).toBe("A skipped");
   });
   it("refuse where an import has made something else of it, and change nothing then", async () => {
     const id = await add();
-    const row = (await app.store.get(id))!.enduranceIds[3]!;
+    const row = (await app.store.athletes.get(id))!.enduranceIds[3]!;
     await app.call("PUT", `/athletes/${id}/endurance/${row}/place`, { date: "2026-03-11", start: "17:00" });
-    const moved = (await app.store.get(id))!.athlete.endurance[3]!;
-    await app.store.write((m) =>
+    const moved = (await app.store.athletes.get(id))!.athlete.endurance[3]!;
+    await app.store.db.write((m) =>
       m.query("UPDATE endurance_session SET data = ? WHERE id = ?", [JSON.stringify({ ...moved, minutes: 99 }), row]),
     );
-    const before = JSON.stringify((await app.store.get(id))!.athlete);
+    const before = JSON.stringify((await app.store.athletes.get(id))!.athlete);
     const answer = await step(id, "undo");
     expect(answer.status).toBe(409);
     expect(answer.body.detail).toContain("become something else");
-    expect(JSON.stringify((await app.store.get(id))!.athlete)).toBe(before);
+    expect(JSON.stringify((await app.store.athletes.get(id))!.athlete)).toBe(before);
     expect((await edits(id)).undo).not.toBeNull();
   });
   it("keep so many changes and no more, and leave what was lifted alone", async () => {
     const id = await add();
-    for (let i = 0; i < KEPT_EDITS + 3; i++) await app.store.putNote(id, MONDAY, `note ${i}`);
-    await app.store.putLog(id, "2026-03-03", "A", { date: "2026-03-03", label: "A", items: [] });
+    for (let i = 0; i < KEPT_EDITS + 3; i++) await app.store.weeks.putNote(id, MONDAY, `note ${i}`);
+    await app.store.logs.put(id, "2026-03-03", "A", { date: "2026-03-03", label: "A", items: [] });
     let undone = 0;
     while ((await step(id, "undo")).status === 200) undone++;
     expect(undone).toBe(KEPT_EDITS);
-    expect((await app.store.get(id))!.athlete.strengthLog).toHaveLength(1);
+    // What was lifted is in the history too.
+    expect((await app.store.athletes.get(id))!.athlete.strengthLog).toHaveLength(0);
   });
 });
 

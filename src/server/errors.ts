@@ -1,8 +1,9 @@
 import type { ErrorRequestHandler } from "express";
 import type { Logger } from "pino";
 import type { z } from "zod";
-import { PROBLEM_TYPE, type Problem } from "../api/problem";
+import { type Conflict, PROBLEM_TYPE, type Problem } from "../api/problem";
 import { type Fault, faultsOf } from "../formats/fault";
+import { notSavedOf } from "./store/faults";
 
 /** An error the caller can act on: becomes problem details. */
 export class ProblemError extends Error {
@@ -11,12 +12,34 @@ export class ProblemError extends Error {
     readonly title: string,
     detail: string,
     readonly faults: Fault[] = [],
+    readonly conflict?: Conflict,
   ) {
     super(detail);
+  }
+
+  get problem(): Problem {
+    return {
+      type: "about:blank",
+      title: this.title,
+      status: this.status,
+      detail: this.message,
+      faults: this.faults,
+      ...(this.conflict ? { conflict: this.conflict } : {}),
+    };
+  }
+
+  /** @param value a problem that came from another thread */
+  static from(value: unknown): ProblemError {
+    const p = value as Problem;
+    return new ProblemError(p.status, p.title, p.detail, p.faults, p.conflict);
   }
 }
 
 export const notFound = (what: string): ProblemError => new ProblemError(404, "Not found", `There is no such ${what}.`);
+
+/** Of an athlete who was erased: whoever still has something of them is to let it go. */
+export const gone = (at: string): ProblemError =>
+  new ProblemError(410, "Erased", `This athlete was erased on ${at.slice(0, 10)}.`);
 
 export const faulty = (faults: Fault[], what: string): ProblemError =>
   new ProblemError(
@@ -36,14 +59,18 @@ export function parse<T>(schema: z.ZodType<T>, body: unknown, what: string): T {
 const hasStatus = (e: unknown): e is { status: number; message: string; type?: string } =>
   typeof e === "object" && e !== null && "status" in e;
 
-function problemOf(error: unknown): Problem {
-  if (error instanceof ProblemError)
+const TITLES: Record<number, string> = { 503: "Not saved", 507: "Disk full" };
+
+export function problemOf(error: unknown): Problem {
+  if (error instanceof ProblemError) return error.problem;
+  const notSaved = notSavedOf(error);
+  if (notSaved)
     return {
       type: "about:blank",
-      title: error.title,
-      status: error.status,
-      detail: error.message,
-      faults: error.faults,
+      title: TITLES[notSaved.status] ?? "Not saved",
+      status: notSaved.status,
+      detail: notSaved.message,
+      faults: [],
     };
   if (hasStatus(error) && error.status === 413)
     return {
@@ -70,11 +97,29 @@ function problemOf(error: unknown): Problem {
   };
 }
 
+/**
+ * What of an error may stand in a log: its kind, its code and where it was thrown. What was asked for and stored may hold a name or a
+ * complaint and stays out.
+ */
+export function loggable(error: unknown): { kind: string; code?: string; at: string[] } {
+  if (!(error instanceof Error)) return { kind: typeof error, at: [] };
+  const { code } = error as { code?: unknown };
+  return {
+    kind: error.name,
+    ...(typeof code === "string" ? { code } : {}),
+    at: (error.stack ?? "")
+      .split("\n")
+      .filter((l) => /^\s+at /.test(l))
+      .slice(0, 12)
+      .map((l) => l.trim()),
+  };
+}
+
 /** Last handler: everything thrown becomes problem details, and only the unexpected is logged as an error. */
 export const problemHandler =
   (log: Logger): ErrorRequestHandler =>
   (error, req, res, _next) => {
     const problem = problemOf(error);
-    if (problem.status >= 500) log.error({ err: error, path: req.path }, "request failed");
-    res.status(problem.status).type(PROBLEM_TYPE).send(JSON.stringify(problem));
+    if (problem.status >= 500) log.error({ error: loggable(error), path: req.path }, "request failed");
+    if (!res.headersSent) res.status(problem.status).type(PROBLEM_TYPE).send(JSON.stringify(problem));
   };

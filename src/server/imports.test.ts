@@ -27,7 +27,7 @@ beforeAll(async () => {
 afterAll(() => app.close());
 
 const fresh = (endurance: EnduranceSession[] = []) =>
-  app.store.add(
+  app.store.athletes.add(
     athleteWith({
       endurance,
       races: [
@@ -35,7 +35,7 @@ const fresh = (endurance: EnduranceSession[] = []) =>
       ],
     }),
   );
-const endurance = async (id: string) => (await app.store.get(id))!.athlete.endurance;
+const endurance = async (id: string) => (await app.store.athletes.get(id))!.athlete.endurance;
 
 describe("an import", () => {
   it("is previewed without a trace, taken over once, and adds nothing the second time", async () => {
@@ -52,26 +52,26 @@ describe("an import", () => {
     expect(preview.body.raceFates.map((f) => f.kind)).toEqual(["moved", "new"]);
     expect(preview.body.batch).toBeNull();
     expect(await endurance(id)).toHaveLength(1);
-    const revision = await app.store.revision(id);
+    const revision = await app.store.athletes.revision(id);
 
     const taken = await app.call<ImportAnswer>("POST", `/athletes/${id}/import`, rows);
     expect(taken.status).toBe(201);
     expect(taken.body.counts).toEqual({ added: 2, changed: 1, done: 1, known: 0 });
     expect(await endurance(id)).toHaveLength(2);
-    const races = (await app.store.get(id))!.athlete.races;
+    const races = (await app.store.athletes.get(id))!.athlete.races;
     // The date moves; priority, duration and id stay the coach's.
     expect(races[0]).toMatchObject({ id: "r1", date: "2026-06-21", priority: "A", expectedMinutes: 200 });
     expect(races[1]).toMatchObject({ name: "Mill Ten" });
 
     const again = await app.call<ImportAnswer>("POST", `/athletes/${id}/import`, rows);
     expect(again.body).toMatchObject({ counts: { added: 0, changed: 0, done: 0, known: 4 }, batch: null });
-    expect(await app.store.revision(id)).toBe(revision! + 1);
+    expect(await app.store.athletes.revision(id)).toBe(revision! + 1);
   });
 
   it("is undone as a whole", async () => {
     const plan = run({ done: false, minutes: 55 });
     const id = await fresh([plan]);
-    const before = (await app.store.get(id))!.athlete;
+    const before = (await app.store.athletes.get(id))!.athlete;
     const taken = await app.call<ImportAnswer>(
       "POST",
       `/athletes/${id}/import`,
@@ -81,7 +81,7 @@ describe("an import", () => {
       ),
     );
     expect((await app.call("DELETE", `/athletes/${id}/import/${taken.body.batch}`)).status).toBe(204);
-    expect((await app.store.get(id))!.athlete).toEqual(before);
+    expect((await app.store.athletes.get(id))!.athlete).toEqual(before);
     expect((await app.call("DELETE", `/athletes/${id}/import/${taken.body.batch}`)).status).toBe(404);
   });
 
@@ -115,7 +115,7 @@ describe("a tried season", () => {
       mileage: { from: "2026-03-03", percent: 110 },
     });
     expect(answer.status).toBe(204);
-    const after = (await app.store.get(id))!.athlete;
+    const after = (await app.store.athletes.get(id))!.athlete;
     expect(after.races[0]!.date).toBe("2026-06-28");
     expect(after.endurance[0]).toEqual(run());
     expect(after.endurance[1]!.distanceKm).toBeCloseTo(11, 9);

@@ -29,7 +29,7 @@ beforeAll(async () => {
 afterAll(() => server.close());
 const call: TestServer["call"] = (...args) => server.call(...args);
 const add = (change = {}) =>
-  server.store.add(athleteWith({ places: [placeFrom("bare-home", "home")], availability: [], ...change }));
+  server.store.athletes.add(athleteWith({ places: [placeFrom("bare-home", "home")], availability: [], ...change }));
 const windows = [
   { day: 2, start: "17:30", minutes: 90, place: "home" },
   { day: 5, start: "17:30", minutes: 90, place: "home" },
@@ -156,13 +156,13 @@ describe("the library", () => {
     expect((await call("PUT", `/exercises/${id}`, { ...own, name: "Sandbag stand" })).status).toBe(204);
     await call("DELETE", "/exercises/own-sandbag-hold-2");
     await call("PUT", "/exercises/clam/hidden", { hidden: true });
-    const again = await Store.open(server.file);
-    expect(again.shelf.library.name(id)).toBe("Sandbag stand");
-    expect([...again.shelf.library.hidden]).toEqual(["clam"]);
+    const again = await Store.reading(server.file);
+    expect(again.exercises.library.name(id)).toBe("Sandbag stand");
+    expect([...again.exercises.library.hidden]).toEqual(["clam"]);
     await again.close();
     await call("PUT", "/exercises/clam/hidden", { hidden: false });
     await call("DELETE", `/exercises/${id}`);
-    expect(server.store.shelf.library.all.length).toBe(before.exercises.length);
+    expect(server.store.exercises.library.all.length).toBe(before.exercises.length);
   });
   it("says what of an own exercise is not as expected, and which id is unknown", async () => {
     const bad = await call<Problem>("POST", "/exercises", { ...own, primary: ["wings"] });
@@ -215,12 +215,14 @@ describe("a database of the first version", () => {
     ]);
     await old.destroy();
     const store = await Store.open(file);
-    expect((await store.get("kept"))?.athlete.athlete.name).toBe("Test Runner");
-    expect(await store.swap("kept", TODAY, "A", "bridge", "clam")).toBe(true);
-    expect((await store.get("kept"))?.swaps).toEqual([{ date: TODAY, label: "A", from: "bridge", to: "clam" }]);
+    expect((await store.athletes.get("kept"))?.athlete.athlete.name).toBe("Test Runner");
+    expect(await store.weeks.swap("kept", TODAY, "A", "bridge", "clam")).toBe(true);
+    expect((await store.athletes.get("kept"))?.swaps).toEqual([
+      { date: TODAY, label: "A", from: "bridge", to: "clam" },
+    ]);
     // A swap goes with its athlete.
-    await store.remove("kept");
-    expect(await store.swap("kept", TODAY, "A", "bridge", "clam")).toBe(false);
+    await store.athletes.erase("kept");
+    expect(await store.weeks.swap("kept", TODAY, "A", "bridge", "clam")).toBe(false);
     await store.close();
     rmSync(folder, { recursive: true, force: true });
   });

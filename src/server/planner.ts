@@ -2,7 +2,8 @@
 import { clubOptions, firstDay, type Planned as PlannedFrom, planSeason, weeksBetween } from "../api/make/planned";
 import type { IsoDate } from "../core/dates";
 import { plan } from "../core/plan";
-import type { Store, Stored } from "./store/store";
+import type { Stored } from "./store/athletes";
+import type { Store } from "./store/store";
 
 export type Planned = PlannedFrom<Stored>;
 
@@ -21,17 +22,22 @@ export class Planner {
     return this.day();
   }
 
+  /** Another club stands in this one's place. */
+  forget(): void {
+    this.kept.clear();
+  }
+
   /** @returns the whole season's plan, null where there is no such athlete */
   async season(id: string): Promise<Planned | null> {
     // The revision alone tells whether the kept plan still stands; the records are read only when it does not.
-    const revision = await this.store.revision(id);
+    const revision = await this.store.athletes.revision(id);
     const known = this.kept.get(id);
     if (known && known.key === this.keyOf(revision)) {
       this.kept.delete(id);
       this.kept.set(id, known);
       return known.planned;
     }
-    const stored = await this.store.get(id);
+    const stored = await this.store.athletes.get(id);
     if (!stored) return null;
     const planned = await this.compute(stored);
     this.kept.delete(id);
@@ -42,13 +48,13 @@ export class Planner {
   }
 
   private keyOf(revision: number | null): string {
-    return `${revision}/${this.store.shelf.version}/${this.store.rules}/${this.day()}`;
+    return `${revision}/${this.store.rules}/${this.day()}`;
   }
 
   private async compute(stored: Stored): Promise<Planned> {
-    const planned = planSeason(stored, this.store.shelf.library, this.day());
+    const planned = planSeason(stored, this.store.exercises.library, this.day());
     // Weeks that are kept as they were planned keep their depth limit too.
-    const kept = await this.store.past.weeks(stored.id);
+    const kept = await this.store.archive.weeks(stored.id);
     const limits = new Map(planned.pastLimits);
     for (const [monday, week] of kept) if (limits.has(monday)) limits.set(monday, week.depthLimit);
     return { ...planned, pastLimits: limits };
@@ -64,7 +70,7 @@ export class Planner {
   /** The few weeks a squad row shows; not kept, since the rows are. */
   near(stored: Stored, weeks: number): Planned {
     const from = firstDay(stored, this.day());
-    const { library } = this.store.shelf;
+    const { library } = this.store.exercises;
     return {
       stored,
       from,

@@ -1,14 +1,22 @@
 /** Opens the store, listens, shuts down cleanly. Configuration comes from the environment, here and nowhere else. */
-import { readFileSync } from "node:fs";
+import { createHash } from "node:crypto";
+import { chmodSync, existsSync, readdirSync, readFileSync } from "node:fs";
 import type { Server } from "node:http";
-import { dirname, join, resolve } from "node:path";
+import { availableParallelism } from "node:os";
+import { dirname, extname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import pino from "pino";
 import { isDate } from "../core/dates";
 import { SHIPPED } from "../core/exercise/entries/all";
 import { validateLibrary } from "../core/exercise/validate";
 import { buildApp } from "./app";
+import { answerCommands } from "./commands/control";
+import { loggable } from "./errors";
+import { KeptAnswers } from "./jobs/kept";
+import { Pool } from "./jobs/pool";
+import { sweepAll } from "./store/imports";
 import { Store } from "./store/store";
+import { todayFrom } from "./today";
 
 export interface Config {
   host: string;
@@ -22,6 +30,32 @@ export interface Config {
   feed: string | null;
   /** Minutes between two pulls from it. */
   feedMinutes: number;
+  /** Names this server answers to. */
+  hosts: string[];
+  /** Other machines may ask it. */
+  open: boolean;
+  /** Worker threads for planning. */
+  workers: number;
+}
+
+const LOOPBACK = ["127.0.0.1", "::1", "localhost"];
+/** More threads than this bring little to one club. */
+const MOST_WORKERS = 4;
+
+/** @throws where a host beyond this machine was not asked for in so many words */
+function doorOf(env: NodeJS.ProcessEnv): Pick<Config, "host" | "hosts" | "open"> {
+  const host = env.HOST ?? "127.0.0.1";
+  const open = env.FIELD_ANCHOR_OPEN_TO_NETWORK === "1";
+  if (!LOOPBACK.includes(host) && !open)
+    throw new Error(
+      `HOST: this machine's own address (127.0.0.1) expected, found "${host}". Whoever reaches the server can read and change the whole club; to let other machines in all the same, set FIELD_ANCHOR_OPEN_TO_NETWORK=1 and list its names in FIELD_ANCHOR_HOSTS.`,
+    );
+  const hosts = (env.FIELD_ANCHOR_HOSTS ?? "localhost,127.0.0.1,[::1]")
+    .split(",")
+    .map((h) => h.trim().toLowerCase())
+    .filter((h) => h !== "");
+  if (hosts.length === 0) throw new Error("FIELD_ANCHOR_HOSTS: one name or more expected, parted by commas");
+  return { host, hosts, open: open && !LOOPBACK.includes(host) };
 }
 
 /** The project's root, from the source as from the built bundle. */
@@ -50,14 +84,42 @@ export function configFromEnvironment(env: NodeJS.ProcessEnv): Config {
     throw new Error(`FIELD_ANCHOR_FEED_MINUTES: a number above 0 expected, found "${env.FIELD_ANCHOR_FEED_MINUTES}"`);
   const root = rootFolder();
   return {
-    host: env.HOST ?? "127.0.0.1",
+    ...doorOf(env),
     port,
     data: resolve(root, env.FIELD_ANCHOR_DATA ?? "var/club"),
     fixedToday,
     root,
     feed: env.FIELD_ANCHOR_FEED ?? null,
     feedMinutes,
+    workers: Math.max(1, Math.min(MOST_WORKERS, Number(env.FIELD_ANCHOR_WORKERS) || availableParallelism())),
   };
+}
+
+/** The worker threads' code: the built file beside this one, or its source. */
+function workerEntry(root: string): { entry: string; execArgv: string[]; program: string | null } {
+  if (extname(fileURLToPath(import.meta.url)) !== ".js")
+    return { entry: join(root, "src/server/jobs/worker.ts"), execArgv: ["--import", "tsx"], program: null };
+  const folder = join(root, "dist/server");
+  const hash = createHash("sha256");
+  const visit = (path: string): void => {
+    for (const e of readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1)))
+      if (e.isDirectory()) visit(join(path, e.name));
+      else hash.update(readFileSync(join(path, e.name)));
+  };
+  visit(folder);
+  return { entry: join(folder, "worker.js"), execArgv: [], program: hash.digest("hex") };
+}
+
+/** Files of the club are its owner's alone. */
+function closeFolder(folder: string): void {
+  process.umask(0o077);
+  if (!existsSync(folder)) return;
+  chmodSync(folder, 0o700);
+  for (const e of readdirSync(folder, { withFileTypes: true })) {
+    const path = join(folder, e.name);
+    if (e.isDirectory()) closeFolder(path);
+    else if (e.isFile()) chmodSync(path, 0o600);
+  }
 }
 
 /** How long a request to the training log may take, and the waits between tries, ms. */
@@ -70,11 +132,7 @@ const FEED_PATIENCE = { timeoutMs: 4000, waits: [300, 1200, 3000] };
 const IDLE_MS = 75_000;
 
 /** Today on this machine's calendar, or the fixed day. */
-export const todayOf = (c: Config): string => {
-  if (c.fixedToday) return c.fixedToday;
-  const now = new Date();
-  return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, "0")}-${String(now.getDate()).padStart(2, "0")}`;
-};
+export const todayOf = (c: Config): string => todayFrom(c.fixedToday);
 
 export interface Running {
   address: string;
@@ -92,9 +150,20 @@ export async function run(
   const unsound = validateLibrary(SHIPPED);
   if (unsound.length > 0) throw new Error(`The exercise library is not sound: ${unsound.join("; ")}`);
   const log = pino({ level: process.env.LOG_LEVEL ?? "info", base: null }, pino.destination({ dest: 2, sync: false }));
-  const store = await Store.open(join(config.data, "field-anchor.sqlite"));
+  closeFolder(config.data);
+  const file = join(config.data, "field-anchor.sqlite");
+  const store = await Store.open(file);
   await prepare?.(store);
+  await sweepAll(store);
   const version: string = JSON.parse(readFileSync(join(config.root, "package.json"), "utf8")).version;
+  const { entry, execArgv, program } = workerEntry(config.root);
+  const keptFile = join(config.data, "plans.sqlite");
+  const setup = {
+    file,
+    fixedToday: config.fixedToday,
+    clubName,
+    kept: program === null ? null : { file: keptFile, program },
+  };
   const app = buildApp({
     store,
     today: () => todayOf(config),
@@ -102,6 +171,10 @@ export async function run(
     version,
     log,
     web: join(config.root, "dist/web"),
+    hosts: config.hosts,
+    open: config.open,
+    jobs: new Pool(config.workers, entry, execArgv, setup, (error) => log.error({ error: loggable(error) }, "worker")),
+    ...(program === null ? {} : { keptAnswers: KeptAnswers.open(keptFile, program) }),
     ...(config.feed ? { feed: { base: config.feed, ...FEED_PATIENCE } } : {}),
   });
   app.feed.start(config.feedMinutes);
@@ -114,7 +187,9 @@ export async function run(
   const port = typeof bound === "object" && bound ? bound.port : config.port;
   const address = `http://${config.host}:${port}`;
   log.info({ address, data: config.data }, "listening");
-  setImmediate(() => app.warm().catch((err) => log.error({ err }, "rows not made")));
+  const control = await answerCommands(config.data, app.keeper, log);
+  app.keeper.start();
+  setImmediate(() => app.warm().catch((error) => log.error({ error: loggable(error) }, "rows not made")));
   let closing: Promise<void> | null = null;
   const close = (): Promise<void> => {
     closing ??= (async () => {
@@ -123,7 +198,10 @@ export async function run(
         server.closeIdleConnections();
         setTimeout(() => server.closeAllConnections(), 2000).unref();
       });
+      await control.close();
+      app.keeper.stop();
       await app.feed.stop();
+      await app.close();
       await store.close();
       log.info("stopped");
     })();

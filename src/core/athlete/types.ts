@@ -259,6 +259,8 @@ export interface LoggedSet {
   rir?: number;
   side: Side;
   clean?: number;
+  /** When it was logged, ISO 8601 with milliseconds; tells two equal sets apart. */
+  at?: string;
 }
 
 export interface Prescribed {

@@ -38,14 +38,46 @@ export interface FeedClientOptions {
   timeoutMs: number;
   /** Waits before each further try, ms. */
   waits: readonly number[];
+  /** Bytes a page may have. */
+  mostBytes?: number;
 }
+
+/** A page of a thousand activities has some 300 kB. */
+const MOST_BYTES = 4_000_000;
 
 export class FeedError extends Error {}
 
-const sleep = (ms: number) => new Promise<void>((done) => setTimeout(done, ms));
+const sleep = (ms: number, signal: AbortSignal) =>
+  new Promise<void>((done) => {
+    const timer = setTimeout(done, ms);
+    signal.addEventListener("abort", () => {
+      clearTimeout(timer);
+      done();
+    });
+  });
+
+/** The body's text. @throws FeedError where it is larger than a page may be */
+async function textOf(response: Response, most: number): Promise<string> {
+  const decoder = new TextDecoder();
+  let text = "";
+  let bytes = 0;
+  for await (const chunk of response.body ?? []) {
+    bytes += (chunk as Uint8Array).byteLength;
+    if (bytes > most) throw new FeedError(`The training log sent a page of more than ${Math.round(most / 1e6)} MB.`);
+    text += decoder.decode(chunk as Uint8Array, { stream: true });
+  }
+  return text + decoder.decode();
+}
 
 export class FeedClient {
+  private readonly stopping = new AbortController();
+
   constructor(private readonly o: FeedClientOptions) {}
+
+  /** Gives up what is asked at the moment, and asks nothing more. */
+  stop(): void {
+    this.stopping.abort();
+  }
 
   /**
    * One page of an account, tried again where that may help.
@@ -54,7 +86,8 @@ export class FeedClient {
   async page(account: string, after: string | null, zone: string): Promise<FeedPage> {
     let last = "";
     for (const wait of [0, ...this.o.waits]) {
-      if (wait > 0) await sleep(wait);
+      if (wait > 0) await sleep(wait, this.stopping.signal);
+      if (this.stopping.signal.aborted) throw new FeedError("The server is stopping.");
       const got = await this.once(account, after ?? "0");
       if ("body" in got) return pageOf(got.body, zone);
       last = got.fault;
@@ -69,18 +102,23 @@ export class FeedClient {
   ): Promise<{ body: z.infer<typeof page> } | { fault: string; again: boolean }> {
     const url = `${this.o.base}/accounts/${encodeURIComponent(account)}/activities?after=${encodeURIComponent(after)}`;
     try {
-      const response = await fetch(url, { signal: AbortSignal.timeout(this.o.timeoutMs) });
+      const signal = AbortSignal.any([AbortSignal.timeout(this.o.timeoutMs), this.stopping.signal]);
+      // A log that sends elsewhere is not followed: what is asked for would reach a place that nobody chose.
+      const response = await fetch(url, { signal, redirect: "manual" });
+      if (response.status >= 300 && response.status < 400)
+        return { fault: "The training log sends on to another place, which is not followed.", again: false };
       if (response.status === 404) return { fault: `The training log knows no account "${account}".`, again: false };
       if (!response.ok)
         return {
           fault: `The training log answered ${response.status}.`,
           again: response.status >= 500 || response.status === 429,
         };
-      const parsed = page.safeParse(await response.json());
+      const parsed = page.safeParse(JSON.parse(await textOf(response, this.o.mostBytes ?? MOST_BYTES)));
       return parsed.success
         ? { body: parsed.data }
         : { fault: "The training log sent something that is no page of activities.", again: true };
     } catch (error) {
+      if (error instanceof FeedError) return { fault: error.message, again: false };
       const slow = error instanceof Error && error.name === "TimeoutError";
       const cut = error instanceof SyntaxError;
       return {

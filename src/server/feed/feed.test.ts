@@ -32,7 +32,7 @@ async function world(faults: Faults, seed = 5) {
   open.push(app);
   const link = async (n: number): Promise<string> => {
     const profile = PROFILES[n]!;
-    const id = await app.store.add(demoAthlete(profile, MADE));
+    const id = await app.store.athletes.add(demoAthlete(profile, MADE));
     await app.call("PUT", `/athletes/${id}/feed`, { account: accountName(profile.facts.name) });
     return id;
   };
@@ -53,7 +53,7 @@ function truth(entries: { activity: Activity }[]): Map<string, Activity> {
   return last;
 }
 
-const stored = async (app: TestServer, id: string) => (await app.store.get(id))!.athlete.endurance;
+const stored = async (app: TestServer, id: string) => (await app.store.athletes.get(id))!.athlete.endurance;
 
 describe("the training log", () => {
   it("with all its faults leaves exact totals after 60 days", async () => {

@@ -1,5 +1,4 @@
 /** Approaches of the club: the shipped ones, the coach's copies with every version, and the rules switched off for everybody. */
-import express, { Router } from "express";
 import { approachBody, clubRulesBody, copyApproachBody } from "../../api/requests";
 import type { ApproachesView, ApproachVersionView, ApproachView } from "../../api/views";
 import { findApproach } from "../../core/approach/pick";
@@ -7,10 +6,12 @@ import { SHIPPED_APPROACHES } from "../../core/approach/shipped";
 import type { Approach } from "../../core/athlete/approach";
 import type { Athlete, Phase } from "../../core/athlete/types";
 import { approachFaults } from "../../core/dose/check";
+import type { WeekPlan } from "../../core/review";
 import { SWITCHES } from "../../core/rules";
-import { faulty, notFound, ProblemError, parse } from "../errors";
-import type { Planner } from "../planner";
-import type { Store } from "../store/store";
+import type { ServerContext } from "../context";
+import { faulty, notFound, ProblemError } from "../errors";
+import { done, json, type Route, RouteList } from "../http/route";
+import { answering } from "../http/scope";
 import { pastWeeks } from "../views/review";
 
 /** Phases in which an athlete follows an approach: null for all that have no exception, [] for none. */
@@ -30,20 +31,31 @@ export function checkedApproach(a: Approach): Approach {
   return a;
 }
 
-export function approachRoutes(store: Store, planner: Planner): Router {
-  const router = Router();
-  router.use(express.json({ limit: "500kb" }));
+const slugOf = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^-+|-+$/g, "")
+    .slice(0, 40) || "copy";
+
+export function approachRoutes({ store, planner }: ServerContext): Route[] {
+  const r = new RouteList("/approaches");
 
   /** Weeks that are over stay as they were planned before what changes now. */
-  const keepPast = async (athletes: readonly { id: string }[]): Promise<void> => {
+  const pastOf = async (athletes: readonly { id: string }[]): Promise<{ id: string; fresh: WeekPlan[] }[]> => {
+    const out: { id: string; fresh: WeekPlan[] }[] = [];
     for (const { id } of athletes) {
       const p = await planner.season(id);
-      if (p) await pastWeeks(store, p, planner.today());
+      if (p) out.push({ id, fresh: (await pastWeeks(store, p, planner.today())).fresh });
     }
+    return out;
+  };
+  const keepPast = async (past: Awaited<ReturnType<typeof pastOf>>): Promise<void> => {
+    for (const { id, fresh } of past) await store.archive.keep(id, fresh);
   };
 
-  router.get("/", async (_req, res) => {
-    const athletes = await store.outlines();
+  r.read("", async () => {
+    const athletes = await store.athletes.outlines();
     const view = (approach: Approach, own: boolean, savedAt: string | null): ApproachView => ({
       approach,
       own,
@@ -53,76 +65,85 @@ export function approachRoutes(store: Store, planner: Planner): Router {
       savedAt,
     });
     const own = await Promise.all(
-      store.schools.all.map(async (a) => view(a, true, (await store.schools.versions(a.id))[0]?.at ?? null)),
+      store.approaches.all.map(async (a) => view(a, true, (await store.approaches.versions(a.id))[0]?.at ?? null)),
     );
     const body: ApproachesView = {
       approaches: [...SHIPPED_APPROACHES.map((a) => view(a, false, null)), ...own],
-      rulesOff: [...store.switchedOff],
+      rulesOff: [...store.club.rulesOff],
     };
-    res.json(body);
+    return json(body);
   });
 
-  router.post("/", async (req, res) => {
-    const { basis, name } = parse(copyApproachBody, req.body, "The copy");
-    const from = findApproach(basis, store.schools.all);
+  r.change("POST", "", { body: { schema: copyApproachBody, what: "The copy" } }, async ({ body: { basis, name } }) => {
+    const from = findApproach(basis, store.approaches.all);
     if (!from) throw notFound("approach");
-    const slug =
-      name
-        .toLowerCase()
-        .replace(/[^a-z0-9]+/g, "-")
-        .replace(/^-+|-+$/g, "")
-        .slice(0, 40) || "copy";
+    const slug = slugOf(name);
     let id = `own-${slug}`;
-    for (let n = 2; store.schools.all.some((a) => a.id === id); n++) id = `own-${slug}-${n}`;
-    const saved = await store.schools.save({ ...from, id, name }, `Copied from ${from.name}`);
-    res.status(201).json({ id: saved.id });
+    for (let n = 2; store.approaches.all.some((a) => a.id === id); n++) id = `own-${slug}-${n}`;
+    const answer = answering(json({ id }, 201), null);
+    await store.approaches.save({ ...from, id, name }, `Copied from ${from.name}`);
+    return answer;
   });
 
-  router.put("/rules", async (req, res) => {
-    const { rulesOff } = parse(clubRulesBody, req.body, "The rules");
-    const unknown = rulesOff.filter((r) => !SWITCHES.some((s) => s.id === r));
-    if (unknown.length > 0)
-      throw faulty(
-        unknown.map((r) => ({ path: `rulesOff.${r}`, expected: "a rule that can be switched off expected" })),
-        "The rules",
-      );
-    await keepPast(await store.list());
-    await store.setClub("rulesOff", rulesOff);
-    res.status(204).end();
-  });
+  r.planned(
+    "PUT",
+    "/rules",
+    { body: { schema: clubRulesBody, what: "The rules" }, expensive: true },
+    async ({ body }) => {
+      const unknown = body.rulesOff.filter((x) => !SWITCHES.some((s) => s.id === x));
+      if (unknown.length > 0)
+        throw faulty(
+          unknown.map((x) => ({ path: `rulesOff.${x}`, expected: "a rule that can be switched off expected" })),
+          "The rules",
+        );
+      return pastOf(await store.athletes.list());
+    },
+    async ({ body }, past) => {
+      await keepPast(past);
+      await store.club.set("rulesOff", () => body.rulesOff);
+      return done();
+    },
+  );
 
-  router.put("/:approach", async (req, res) => {
-    const { approach, note } = parse(approachBody, req.body, "The approach");
-    if (!store.schools.all.some((a) => a.id === req.params.approach)) throw notFound("approach of your own");
-    if (approach.id !== req.params.approach)
-      throw faulty(
-        [{ path: "approach.id", expected: `"${req.params.approach}", as in the address, expected` }],
-        "The approach",
-      );
-    checkedApproach(approach);
-    await keepPast((await store.outlines()).filter(({ athlete }) => follows(athlete, approach.id)));
-    const saved = await store.schools.save(approach, note);
-    res.json({ version: saved.version });
-  });
+  r.planned(
+    "PUT",
+    "/:approach",
+    { body: { schema: approachBody, what: "The approach" }, limit: 500_000, expensive: true },
+    async ({ params, body: { approach } }) => {
+      if (!store.approaches.all.some((a) => a.id === params.approach)) throw notFound("approach of your own");
+      if (approach.id !== params.approach)
+        throw faulty(
+          [{ path: "approach.id", expected: `"${params.approach}", as in the address, expected` }],
+          "The approach",
+        );
+      checkedApproach(approach);
+      return pastOf((await store.athletes.outlines()).filter(({ athlete }) => follows(athlete, approach.id)));
+    },
+    async ({ body: { approach, note } }, past) => {
+      await keepPast(past);
+      const saved = await store.approaches.save(approach, note);
+      return json({ version: saved.version });
+    },
+  );
 
-  router.get("/:approach/versions", async (req, res) => {
-    const view: ApproachVersionView[] = await store.schools.versions(req.params.approach);
+  r.read("/:approach/versions", async ({ params }) => {
+    const view: ApproachVersionView[] = await store.approaches.versions(params.approach);
     if (view.length === 0) throw notFound("approach of your own");
-    res.json(view);
+    return json(view);
   });
 
-  router.delete("/:approach", async (req, res) => {
-    const { approach } = req.params;
-    const users = (await store.outlines()).filter(({ athlete }) => follows(athlete, approach));
+  r.change("DELETE", "/:approach", {}, async ({ params }) => {
+    const { approach } = params;
+    const users = (await store.athletes.outlines()).filter(({ athlete }) => follows(athlete, approach));
     if (users.length > 0)
       throw new ProblemError(
         409,
         "Still followed",
         `${users.map((u) => u.athlete.athlete.name).join(", ")} follow${users.length === 1 ? "s" : ""} it. Choose another approach for them first.`,
       );
-    if ((await store.schools.remove(approach)).length === 0) throw notFound("approach of your own");
-    res.status(204).end();
+    if ((await store.approaches.remove(approach)).length === 0) throw notFound("approach of your own");
+    return done();
   });
 
-  return router;
+  return r.all;
 }

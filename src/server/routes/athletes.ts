@@ -1,33 +1,39 @@
 /** Athletes: import, export, read, and the coach's decisions about them. */
 import { randomUUID } from "node:crypto";
-import express, { Router } from "express";
 import { setsOf } from "../../api/make/anchors";
 import { seasonView } from "../../api/make/season";
 import { enduranceBetween, weekView } from "../../api/make/week";
-import { enduranceBody, heldBody, lockBody, logBody, phasesBody, raceBody, windowsBody } from "../../api/requests";
-import type { AthleteView } from "../../api/views";
+import {
+  enduranceBody,
+  heldBody,
+  lockBody,
+  logBody,
+  mergeLogBody,
+  phasesBody,
+  raceBody,
+  windowsBody,
+} from "../../api/requests";
+import type { AthleteView, ErasedView } from "../../api/views";
 import type { Approach } from "../../core/athlete/approach";
-import type { Athlete } from "../../core/athlete/types";
+import type { Athlete, StrengthLog } from "../../core/athlete/types";
 import { addDays, dayLabel, dayNumber, mondayOf } from "../../core/dates";
 import { planWeek } from "../../core/planWeek";
 import { asLocked } from "../../core/week/placed";
 import { readAthleteFile, writeAthleteFile } from "../../formats/athlete-file";
-import { faulty, notFound, parse } from "../errors";
-import type { Feed } from "../feed/feed";
-import type { Planner } from "../planner";
+import type { ServerContext } from "../context";
+import { faulty, notFound } from "../errors";
+import { tooDeep } from "../http/door";
+import { type Call, done, file, json, type Route, RouteList } from "../http/route";
+import { answering } from "../http/scope";
+import { backupsWith, noteErased } from "../store/backup";
 import type { Store, Stored } from "../store/store";
 import { sessionView } from "../views/session";
 import { checkedApproach } from "./approaches";
-import { boardRoutes } from "./board";
-import { doseRoutes } from "./dose";
-import { intakeRoutes } from "./intake";
-import { outgoingRoutes } from "./outgoing";
-import { paperRoutes } from "./paper";
-import { recordRoutes } from "./records";
-import { athleteTools, fileName } from "./tools";
+import { athleteTools, dateParam, fileName, labelParam } from "./tools";
 
 /** Endurance shown in the records view, days back and ahead. */
 const RECORD_DAYS = { back: 42, ahead: 42 };
+const FILE_LIMIT = 20_000_000;
 
 /** The athlete with the coach's copies that the settings name, so that the file stands alone. */
 function withApproaches({ athlete, approaches }: Stored): Athlete {
@@ -40,33 +46,48 @@ function withApproaches({ athlete, approaches }: Stored): Athlete {
 /** Copies that come with an athlete and are not known here become the coach's own. */
 async function takeApproaches(store: Store, approaches: readonly Approach[]): Promise<void> {
   for (const a of approaches)
-    if (!store.schools.all.some((k) => k.id === a.id))
-      await store.schools.save(checkedApproach(a), "Came with an athlete file");
+    if (!store.approaches.all.some((k) => k.id === a.id))
+      await store.approaches.save(checkedApproach(a), "Came with an athlete file");
 }
 
-export function athleteRoutes(store: Store, planner: Planner, feed: Feed, clubName: string): Router {
-  const router = Router();
-  const tools = athleteTools(store, planner);
-  const { stored, season, change, dateParam, labelParam } = tools;
+/** A log as it was sent, for the day and label of the address and no later than today. */
+function checkedLog(call: Call<unknown>, log: StrengthLog, today: string): StrengthLog {
+  const [date, label] = [dateParam(call.params.date), labelParam(call.params.label)];
+  if (log.date !== date || log.label !== label)
+    throw faulty([{ path: "date", expected: `${date} and label ${label}, as in the address, expected` }], "The log");
+  if (dayNumber(date) > dayNumber(today))
+    throw faulty([{ path: "date", expected: `a day up to today (${today}) expected, found "${date}"` }], "The log");
+  return log;
+}
 
-  router.post("/", express.text({ type: () => true, limit: "20mb" }), async (req, res) => {
-    const read = readAthleteFile(typeof req.body === "string" ? req.body : "");
-    if (!read.ok) throw faulty(read.faults, "The athlete file");
-    await takeApproaches(store, read.value.approaches ?? []);
-    res.status(201).json({ id: await store.add(read.value), name: read.value.athlete.name });
-  });
+/** The record itself, the file, erasing. */
+function recordRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store, planner } = ctx;
+  const { stored, season } = athleteTools(ctx);
 
-  router.use(["/:id/import", "/:id/scenario"], express.json({ limit: "40mb" }));
-  router.use(express.json({ limit: "2mb" }));
-  router.use(intakeRoutes(store, planner, tools));
-  router.use(recordRoutes(store, planner, feed, tools));
-  router.use(outgoingRoutes(planner, tools));
-  router.use(boardRoutes(store, tools));
-  router.use(doseRoutes(store, planner, tools));
-  router.use(paperRoutes(planner, tools, clubName));
+  r.bulk(
+    "POST",
+    "",
+    { limit: FILE_LIMIT, expensive: true },
+    async ({ body }) => {
+      if (tooDeep(body))
+        throw faulty([{ path: "(file)", expected: "an athlete file expected, it nests too deep" }], "The athlete file");
+      const read = readAthleteFile(body);
+      if (!read.ok) throw faulty(read.faults, "The athlete file");
+      for (const a of read.value.approaches ?? []) checkedApproach(a);
+      return read.value;
+    },
+    async (_call, athlete) => {
+      const id = randomUUID();
+      await takeApproaches(store, athlete.approaches ?? []);
+      const answer = answering(json({ id, name: athlete.athlete.name }, 201), id);
+      await store.athletes.add(athlete, id);
+      return answer;
+    },
+  );
 
-  router.get("/:id", async (req, res) => {
-    const p = await season(req.params.id);
+  r.read("/:id", async ({ params }) => {
+    const p = await season(params.id);
     const { athlete } = p.stored;
     const today = planner.today();
     const view: AthleteView = {
@@ -88,56 +109,75 @@ export function athleteRoutes(store: Store, planner: Planner, feed: Feed, clubNa
       })),
       sessions: p.plan.weeks.slice(0, 3).flatMap((w) => w.sessions.map((s) => ({ date: s.date, label: s.label }))),
     };
-    res.json(view);
+    return json(view);
   });
 
-  router.get("/:id/file", async (req, res) => {
-    const athlete = withApproaches(await stored(req.params.id));
-    res
-      .type("application/json")
-      .setHeader("Content-Disposition", `attachment; filename="${fileName(athlete, ".json")}"`);
-    res.send(writeAthleteFile(athlete));
+  r.read("/:id/file", async ({ params }) => {
+    const athlete = withApproaches(await stored(params.id));
+    return file(writeAthleteFile(athlete), "application/json", fileName(athlete, ".json"));
   });
 
-  router.delete("/:id", async (req, res) => {
-    if (!(await store.remove(req.params.id))) throw notFound("athlete");
-    res.status(204).end();
+  r.change("DELETE", "/:id", {}, async ({ params }) => {
+    const id = params.id ?? "";
+    const erasedAt = await store.athletes.erase(id);
+    if (erasedAt === null) throw notFound("athlete");
+    noteErased(store.backups, id, erasedAt);
+    await ctx.scrub(id);
+    const view: ErasedView = { erasedAt, backups: backupsWith(store.backups, id) };
+    return json(view);
+  });
+}
+
+/** Season, weeks, and where sessions stand. */
+function weekRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store, planner } = ctx;
+  const { season, change } = athleteTools(ctx);
+
+  r.read("/:id/season", async ({ params }) => json(seasonView(await season(params.id), planner.today())), {
+    expensive: true,
   });
 
-  router.get("/:id/season", async (req, res) => {
-    res.json(seasonView(await season(req.params.id), planner.today()));
-  });
-
-  router.get("/:id/weeks/:monday", async (req, res) => {
-    const view = weekView(await season(req.params.id), planner.today(), mondayOf(dateParam(req.params.monday)));
+  r.read("/:id/weeks/:monday", async ({ params }) => {
+    const view = weekView(await season(params.id), planner.today(), mondayOf(dateParam(params.monday)));
     if (!view) throw notFound("week in this season");
-    res.json(view);
+    return json(view);
   });
 
   /** Fits the week anew around what is locked, and holds the answer. */
-  router.post("/:id/weeks/:monday/fit", async (req, res) => {
-    const monday = mondayOf(dateParam(req.params.monday));
-    const s = await season(req.params.id);
-    const known = s.plan.weeks.find((w) => w.season.start === monday);
-    if (!known) throw notFound("week in this season that is still ahead");
-    const week = planWeek({ ...known.input, held: [] });
-    await store.hold(s.stored.id, monday, week.sessions.map(asLocked), "Week fitted");
-    const view = weekView(await season(s.stored.id), planner.today(), monday);
-    if (!view) throw notFound("week in this season");
-    res.json(view);
-  });
+  r.planned(
+    "POST",
+    "/:id/weeks/:monday/fit",
+    { expensive: true },
+    async ({ params }) => {
+      const monday = mondayOf(dateParam(params.monday));
+      const s = await season(params.id);
+      const known = s.plan.weeks.find((w) => w.season.start === monday);
+      if (!known) throw notFound("week in this season that is still ahead");
+      return planWeek({ ...known.input, held: [] }).sessions.map(asLocked);
+    },
+    async (call, sessions) => {
+      const { id = "", monday } = call.params;
+      if (!(await store.weeks.hold(id, mondayOf(dateParam(monday)), sessions, "Week fitted")))
+        throw notFound("athlete");
+      return ctx.ask("GET /athletes/:id/weeks/:monday", { ...call, body: undefined });
+    },
+  );
 
-  router.put("/:id/weeks/:monday/held", async (req, res) => {
-    const { sessions, what } = parse(heldBody, req.body, "The placement");
-    if (!(await store.hold(req.params.id, dateParam(req.params.monday), sessions, what))) throw notFound("athlete");
-    res.status(204).end();
-  });
+  r.change(
+    "PUT",
+    "/:id/weeks/:monday/held",
+    { body: { schema: heldBody, what: "The placement" } },
+    async ({ params, body }) => {
+      const { sessions, what } = body;
+      if (!(await store.weeks.hold(params.id, dateParam(params.monday), sessions, what))) throw notFound("athlete");
+      return done();
+    },
+  );
 
-  router.put("/:id/locks", async (req, res) => {
-    const lock = parse(lockBody, req.body, "The lock");
+  r.change("PUT", "/:id/locks", { body: { schema: lockBody, what: "The lock" } }, async ({ params, body: lock }) => {
     const monday = mondayOf(lock.date);
     await change(
-      req.params.id,
+      params.id,
       "The lock",
       (a) => ({
         ...a,
@@ -147,108 +187,123 @@ export function athleteRoutes(store: Store, planner: Planner, feed: Feed, clubNa
       }),
       `${lock.label} locked on ${dayLabel(lock.date)}`,
     );
-    res.status(204).end();
+    return done();
   });
 
-  router.delete("/:id/locks/:date/:label", async (req, res) => {
-    const [date, label] = [dateParam(req.params.date), labelParam(req.params.label)];
+  r.change("DELETE", "/:id/locks/:date/:label", {}, async ({ params }) => {
+    const [date, label] = [dateParam(params.date), labelParam(params.label)];
     await change(
-      req.params.id,
+      params.id,
       "The lock",
-      (a) => ({
-        ...a,
-        locked: (a.locked ?? []).filter((l) => l.date !== date || l.label !== label),
-      }),
+      (a) => ({ ...a, locked: (a.locked ?? []).filter((l) => l.date !== date || l.label !== label) }),
       `${label} unlocked on ${dayLabel(date)}`,
     );
-    res.status(204).end();
+    return done();
   });
+}
 
-  router.get("/:id/sessions/:date/:label", async (req, res) => {
+/** Sessions and what was lifted in them. */
+function sessionRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store, planner } = ctx;
+  const { season } = athleteTools(ctx);
+
+  r.read("/:id/sessions/:date/:label", async ({ params }) => {
     const view = sessionView(
-      await season(req.params.id),
+      await season(params.id),
       planner.today(),
-      dateParam(req.params.date),
-      labelParam(req.params.label),
+      dateParam(params.date),
+      labelParam(params.label),
     );
     if (!view) throw notFound("session on that day");
-    res.json(view);
+    return json(view);
   });
 
-  router.put("/:id/logs/:date/:label", async (req, res) => {
-    const [date, label] = [dateParam(req.params.date), labelParam(req.params.label)];
-    const log = parse(logBody, req.body, "The log");
-    if (log.date !== date || log.label !== label)
-      throw faulty([{ path: "date", expected: `${date} and label ${label}, as in the address, expected` }], "The log");
-    if (dayNumber(date) > dayNumber(planner.today()))
-      throw faulty(
-        [{ path: "date", expected: `a day up to today (${planner.today()}) expected, found "${date}"` }],
-        "The log",
-      );
-    if (!(await store.putLog(req.params.id, date, label, log))) throw notFound("athlete");
-    res.status(204).end();
+  r.change("PUT", "/:id/logs/:date/:label", { body: { schema: logBody, what: "The log" } }, async (call) => {
+    const log = checkedLog(call, call.body, planner.today());
+    if (!(await store.logs.put(call.params.id, log.date, log.label, log))) throw notFound("athlete");
+    return done();
   });
 
-  router.delete("/:id/logs/:date/:label", async (req, res) => {
-    if (!(await store.putLog(req.params.id, dateParam(req.params.date), labelParam(req.params.label), null)))
+  /** What a device has done since it last heard from the server; what others did meanwhile stays. */
+  r.change(
+    "POST",
+    "/:id/logs/:date/:label/merge",
+    { body: { schema: mergeLogBody, what: "The log" } },
+    async (call) => {
+      const log = checkedLog(call, call.body.log, planner.today());
+      const merged = await store.logs.merge(call.params.id, call.body.base, log);
+      if (!merged) throw notFound("athlete");
+      return json(merged);
+    },
+  );
+
+  r.change("DELETE", "/:id/logs/:date/:label", {}, async ({ params }) => {
+    if (!(await store.logs.put(params.id, dateParam(params.date), labelParam(params.label), null)))
       throw notFound("log");
-    res.status(204).end();
+    return done();
   });
+}
 
-  router.post("/:id/races", async (req, res) => {
-    const body = parse(raceBody, req.body, "The race");
+/** Races, endurance sessions, free time, phases. */
+function factRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store } = ctx;
+  const { change } = athleteTools(ctx);
+  const race = { body: { schema: raceBody, what: "The race" } };
+  const endurance = { body: { schema: enduranceBody, what: "The session" } };
+
+  r.change("POST", "/:id/races", race, async ({ params, body }) => {
     const id = `race-${randomUUID().slice(0, 8)}`;
-    await change(req.params.id, "The race", (a) => ({ ...a, races: [...a.races, { id, ...body }] }));
-    res.status(201).json({ id });
+    const answer = answering(json({ id }, 201), params.id);
+    await change(params.id, "The race", (a) => ({ ...a, races: [...a.races, { id, ...body }] }));
+    return answer;
   });
 
-  router.put("/:id/races/:race", async (req, res) => {
-    const body = parse(raceBody, req.body, "The race");
-    const { race } = req.params;
-    await change(req.params.id, "The race", (a) => {
-      if (!a.races.some((r) => r.id === race)) throw notFound("race");
-      return { ...a, races: a.races.map((r) => (r.id === race ? { id: r.id, ...body } : r)) };
+  r.change("PUT", "/:id/races/:race", race, async ({ params, body }) => {
+    await change(params.id, "The race", (a) => {
+      if (!a.races.some((x) => x.id === params.race)) throw notFound("race");
+      return { ...a, races: a.races.map((x) => (x.id === params.race ? { id: x.id, ...body } : x)) };
     });
-    res.status(204).end();
+    return done();
   });
 
-  router.delete("/:id/races/:race", async (req, res) => {
-    const { race } = req.params;
-    await change(req.params.id, "The race", (a) => {
-      if (!a.races.some((r) => r.id === race)) throw notFound("race");
-      return { ...a, races: a.races.filter((r) => r.id !== race) };
+  r.change("DELETE", "/:id/races/:race", {}, async ({ params }) => {
+    await change(params.id, "The race", (a) => {
+      if (!a.races.some((x) => x.id === params.race)) throw notFound("race");
+      return { ...a, races: a.races.filter((x) => x.id !== params.race) };
     });
-    res.status(204).end();
+    return done();
   });
 
-  router.post("/:id/endurance", async (req, res) => {
-    const row = await store.putEndurance(req.params.id, parse(enduranceBody, req.body, "The session"), null);
-    if (row === null) throw notFound("athlete");
-    res.status(201).json({ id: row });
+  r.change("POST", "/:id/endurance", endurance, async ({ params, body }) => {
+    const id = randomUUID();
+    const answer = answering(json({ id }, 201), params.id);
+    if ((await store.athletes.putEndurance(params.id, body, null, id)) === null) throw notFound("athlete");
+    return answer;
   });
 
-  router.put("/:id/endurance/:row", async (req, res) => {
-    const row = await store.putEndurance(req.params.id, parse(enduranceBody, req.body, "The session"), req.params.row);
-    if (row === null) throw notFound("endurance session");
-    res.status(204).end();
+  r.change("PUT", "/:id/endurance/:row", endurance, async ({ params, body }) => {
+    if ((await store.athletes.putEndurance(params.id, body, params.row)) === null) throw notFound("endurance session");
+    return done();
   });
 
-  router.delete("/:id/endurance/:row", async (req, res) => {
-    if ((await store.putEndurance(req.params.id, null, req.params.row)) === null) throw notFound("endurance session");
-    res.status(204).end();
+  r.change("DELETE", "/:id/endurance/:row", {}, async ({ params }) => {
+    if ((await store.athletes.putEndurance(params.id, null, params.row)) === null) throw notFound("endurance session");
+    return done();
   });
 
-  router.put("/:id/windows", async (req, res) => {
-    const { windows } = parse(windowsBody, req.body, "The windows");
-    await change(req.params.id, "The windows", (a) => ({ ...a, availability: windows }));
-    res.status(204).end();
+  r.change("PUT", "/:id/windows", { body: { schema: windowsBody, what: "The windows" } }, async ({ params, body }) => {
+    await change(params.id, "The windows", (a) => ({ ...a, availability: body.windows }));
+    return done();
   });
 
-  router.put("/:id/phases", async (req, res) => {
-    const { phases } = parse(phasesBody, req.body, "The phases");
-    await change(req.params.id, "The phases", (a) => ({ ...a, phases }));
-    res.status(204).end();
+  r.change("PUT", "/:id/phases", { body: { schema: phasesBody, what: "The phases" } }, async ({ params, body }) => {
+    await change(params.id, "The phases", (a) => ({ ...a, phases: body.phases }));
+    return done();
   });
+}
 
-  return router;
+export function athleteRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("/athletes");
+  for (const add of [recordRoutes, weekRoutes, sessionRoutes, factRoutes]) add(r, ctx);
+  return r.all;
 }

@@ -1,16 +1,18 @@
 /** The week board: what is changed of a week by hand, and undo and redo of everything that was changed. */
-import { Router } from "express";
-import { moveBody, weekChangesBody, weightsBody } from "../../api/requests";
+import { moveBody, type WeightsBody, weekChangesBody, weightsBody } from "../../api/requests";
 import type { EditsView, RoomView, RuleWeightsView } from "../../api/views";
-import type { Athlete } from "../../core/athlete/types";
-import { addDays, dayLabel, mondayOf, weekday } from "../../core/dates";
+import type { Athlete, LockedSession, Settings } from "../../core/athlete/types";
+import { addDays, dayLabel, type IsoDate, mondayOf, weekday } from "../../core/dates";
 import { nearestChanges } from "../../core/nearest";
 import { asLocked } from "../../core/week/placed";
 import { DEFAULT_WEIGHTS } from "../../core/week/rules";
-import { faulty, notFound, ProblemError, parse } from "../errors";
+import type { ServerContext } from "../context";
+import { faulty, notFound, ProblemError } from "../errors";
+import { done, json, type Route, RouteList } from "../http/route";
+import { answering } from "../http/scope";
+import type { Planned } from "../planner";
 import { EditConflict } from "../store/journal";
-import type { Store } from "../store/store";
-import type { AthleteTools } from "./tools";
+import { athleteTools, dateParam, labelParam } from "./tools";
 
 const sameAs = (a: unknown) => (b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
@@ -28,23 +30,24 @@ function checkedWeights(weights: Record<string, number>): Record<string, number>
   return weights;
 }
 
-export function boardRoutes(store: Store, tools: AthleteTools): Router {
-  const router = Router();
-  const { stored, season, change, dateParam, labelParam } = tools;
+/** Undo and redo, and what was told about a week. */
+function changeRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store } = ctx;
+  const { stored, change } = athleteTools(ctx);
 
-  router.get("/:id/edits", async (req, res) => {
-    if ((await store.revision(req.params.id)) === null) throw notFound("athlete");
-    const view: EditsView = await store.edits(req.params.id);
-    res.json(view);
+  r.read("/:id/edits", async ({ params }) => {
+    if ((await store.athletes.revision(params.id)) === null) throw notFound("athlete");
+    const view: EditsView = await store.athletes.edits(params.id);
+    return json(view);
   });
 
   for (const way of ["undo", "redo"] as const)
-    router.post(`/:id/${way}`, async (req, res) => {
-      if ((await store.revision(req.params.id)) === null) throw notFound("athlete");
+    r.change("POST", `/:id/${way}`, {}, async ({ params }) => {
+      if ((await store.athletes.revision(params.id)) === null) throw notFound("athlete");
       try {
-        const what = await store.step(req.params.id, way);
+        const what = await store.athletes.step(params.id, way, (done) => answering(json({ what: done }), params.id));
         if (what === null) throw new ProblemError(409, `Nothing to ${way}`, `There is no change left to ${way}.`);
-        res.json({ what });
+        return json({ what });
       } catch (error) {
         if (!(error instanceof EditConflict)) throw error;
         throw new ProblemError(
@@ -55,83 +58,110 @@ export function boardRoutes(store: Store, tools: AthleteTools): Router {
       }
     });
 
-  router.post("/:id/week-changes", async (req, res) => {
-    const body = parse(weekChangesBody, req.body, "The change");
-    const apply = (a: Athlete): Athlete => {
-      const changes = (a.changes ?? []).filter((c) => !body.drop.changes.some(sameAs(c)));
-      const away = a.away.filter((x) => !body.drop.away.some(sameAs(x)));
-      const next = [
-        ...changes.filter(
-          (c) =>
-            !body.add.changes.some(
-              (n) => n.kind === c.kind && "week" in n && "week" in c && n.week === c.week && n.label === c.label,
-            ),
-        ),
-        ...body.add.changes,
-      ];
-      const { changes: _, ...rest } = a;
-      return { ...rest, away: [...away, ...body.add.away], ...(next.length > 0 ? { changes: next } : {}) };
-    };
-    await change(req.params.id, "The change", apply, body.what, body.free ? mondayOf(body.free) : null);
-    res.status(204).end();
-  });
+  r.change(
+    "POST",
+    "/:id/week-changes",
+    { body: { schema: weekChangesBody, what: "The change" } },
+    async ({ params, body }) => {
+      const apply = (a: Athlete): Athlete => {
+        const changes = (a.changes ?? []).filter((c) => !body.drop.changes.some(sameAs(c)));
+        const away = a.away.filter((x) => !body.drop.away.some(sameAs(x)));
+        const next = [
+          ...changes.filter(
+            (c) =>
+              !body.add.changes.some(
+                (n) => n.kind === c.kind && "week" in n && "week" in c && n.week === c.week && n.label === c.label,
+              ),
+          ),
+          ...body.add.changes,
+        ];
+        const { changes: _, ...rest } = a;
+        return { ...rest, away: [...away, ...body.add.away], ...(next.length > 0 ? { changes: next } : {}) };
+      };
+      await change(params.id, "The change", apply, body.what, body.free ? mondayOf(body.free) : null);
+      return done();
+    },
+  );
 
   /** An endurance session on another day or at another hour; the week is fitted again around what is locked. */
-  router.put("/:id/endurance/:row/place", async (req, res) => {
-    const to = parse(moveBody, req.body, "The move");
-    const s = await stored(req.params.id);
-    const at = s.enduranceIds.indexOf(req.params.row);
-    const session = s.athlete.endurance[at];
-    if (!session) throw notFound("endurance session");
-    await store.moveEndurance(
-      s.id,
-      req.params.row,
-      { ...session, ...to },
-      [mondayOf(session.date), mondayOf(to.date)],
-      `${session.kind === "other" ? session.sport : session.kind} moved to ${dayLabel(to.date)} ${to.start}`,
-    );
-    res.status(204).end();
-  });
+  r.change(
+    "PUT",
+    "/:id/endurance/:row/place",
+    { body: { schema: moveBody, what: "The move" } },
+    async ({ params, body: to }) => {
+      const s = await stored(params.id);
+      const at = s.enduranceIds.indexOf(params.row);
+      const session = s.athlete.endurance[at];
+      if (!session) throw notFound("endurance session");
+      await store.athletes.moveEndurance(
+        s.id,
+        params.row,
+        { ...session, ...to },
+        [mondayOf(session.date), mondayOf(to.date)],
+        `${session.kind === "other" ? session.sport : session.kind} moved to ${dayLabel(to.date)} ${to.start}`,
+      );
+      return done();
+    },
+  );
+}
 
-  /** The placement of the week before, on the same weekdays. */
-  router.post("/:id/weeks/:monday/copy", async (req, res) => {
-    const monday = mondayOf(dateParam(req.params.monday));
-    const { plan, from, stored: facts } = await season(req.params.id);
-    const before = addDays(monday, -7);
-    const planned = plan.weeks.find((w) => w.season.start === before)?.sessions ?? [];
-    const places = new Set(facts.athlete.places.map((p) => p.id));
-    const lifted = facts.athlete.strengthLog
-      .filter((l) => l.date >= before && l.date < monday && l.date < from)
-      .map((l) => {
-        const window = facts.athlete.availability.find((w) => w.day === weekday(l.date));
-        return window ? { label: l.label, date: l.date, start: l.start ?? window.start, place: window.place } : null;
-      })
-      .filter((l) => l !== null);
-    const all = [...lifted, ...planned.map(asLocked)].filter((s) => places.has(s.place));
-    if (all.length === 0)
-      throw new ProblemError(409, "Nothing to copy", `No session stood in the week of ${dayLabel(before)}.`);
-    const held = all.map((s) => ({ ...s, date: addDays(s.date, 7) }));
-    if (!(await store.hold(req.params.id, monday, held, "Last week copied"))) throw notFound("athlete");
-    res.status(204).end();
-  });
+/** The placement of the week before on the same weekdays. @throws where there is none */
+function copiedWeek(p: Planned, monday: IsoDate): LockedSession[] {
+  const { plan, from, stored: facts } = p;
+  const before = addDays(monday, -7);
+  const planned = plan.weeks.find((w) => w.season.start === before)?.sessions ?? [];
+  const places = new Set(facts.athlete.places.map((x) => x.id));
+  const lifted = facts.athlete.strengthLog
+    .filter((l) => l.date >= before && l.date < monday && l.date < from)
+    .map((l) => {
+      const window = facts.athlete.availability.find((w) => w.day === weekday(l.date));
+      return window ? { label: l.label, date: l.date, start: l.start ?? window.start, place: window.place } : null;
+    })
+    .filter((l) => l !== null);
+  const all = [...lifted, ...planned.map(asLocked)].filter((s) => places.has(s.place));
+  if (all.length === 0)
+    throw new ProblemError(409, "Nothing to copy", `No session stood in the week of ${dayLabel(before)}.`);
+  return all.map((s) => ({ ...s, date: addDays(s.date, 7) }));
+}
+
+/** Placements worked out, and what they cost. */
+function placementRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store } = ctx;
+  const { stored, season, change } = athleteTools(ctx);
+
+  r.planned(
+    "POST",
+    "/:id/weeks/:monday/copy",
+    {},
+    async ({ params }) => copiedWeek(await season(params.id), mondayOf(dateParam(params.monday))),
+    async ({ params }, held) => {
+      if (!(await store.weeks.hold(params.id, mondayOf(params.monday), held, "Last week copied")))
+        throw notFound("athlete");
+      return done();
+    },
+  );
 
   /** The nearest changes that make room for a session that found no place. */
-  router.get("/:id/weeks/:monday/room/:label", async (req, res) => {
-    const monday = mondayOf(dateParam(req.params.monday));
-    const label = labelParam(req.params.label);
-    const { plan, stored: facts } = await season(req.params.id);
-    const week = plan.weeks.find((w) => w.season.start === monday);
-    if (!week) throw notFound("week in this season that is still ahead");
-    const view = nearestChanges(week.input, label).flatMap(({ text, cost, placed, fix }): RoomView[] => {
-      if (fix.kind === "change") return [{ text, cost, placed, fix }];
-      const row = facts.enduranceIds[facts.athlete.endurance.indexOf(fix.session)];
-      return row ? [{ text, cost, placed, fix: { kind: "endurance", row, date: fix.date, start: fix.start } }] : [];
-    });
-    res.json(view);
-  });
+  r.read(
+    "/:id/weeks/:monday/room/:label",
+    async ({ params }) => {
+      const monday = mondayOf(dateParam(params.monday));
+      const label = labelParam(params.label);
+      const { plan, stored: facts } = await season(params.id);
+      const week = plan.weeks.find((w) => w.season.start === monday);
+      if (!week) throw notFound("week in this season that is still ahead");
+      const view = nearestChanges(week.input, label).flatMap(({ text, cost, placed, fix }): RoomView[] => {
+        if (fix.kind === "change") return [{ text, cost, placed, fix }];
+        const row = facts.enduranceIds[facts.athlete.endurance.indexOf(fix.session)];
+        return row ? [{ text, cost, placed, fix: { kind: "endurance", row, date: fix.date, start: fix.start } }] : [];
+      });
+      return json(view);
+    },
+    { expensive: true },
+  );
 
-  router.get("/:id/weights", async (req, res) => {
-    const { athlete, weights } = await stored(req.params.id);
+  r.read("/:id/weights", async ({ params }) => {
+    const { athlete, weights } = await stored(params.id);
     const view: RuleWeightsView = {
       shipped: DEFAULT_WEIGHTS,
       club: weights,
@@ -139,40 +169,45 @@ export function boardRoutes(store: Store, tools: AthleteTools): Router {
       preferredDays: athlete.settings?.preferredDays ?? [],
       maxMinutesPerDay: athlete.settings?.maxMinutesPerDay ?? null,
     };
-    res.json(view);
+    return json(view);
   });
 
-  router.put("/:id/weights", async (req, res) => {
-    const body = parse(weightsBody, req.body, "The weights");
+  const weightsSpec = { body: { schema: weightsBody, what: "The weights" } };
+  r.change("PUT", "/:id/weights", weightsSpec, async ({ params, body }) => {
     const ruleWeights = checkedWeights(body.weights);
     await change(
-      req.params.id,
+      params.id,
       "The weights",
-      (a) => {
-        const { ruleWeights: _, preferredDays, maxMinutesPerDay, ...rest } = a.settings ?? {};
-        const days = body.preferredDays ?? preferredDays ?? [];
-        const most = body.maxMinutesPerDay === undefined ? (maxMinutesPerDay ?? null) : body.maxMinutesPerDay;
-        return {
-          ...a,
-          settings: {
-            ...rest,
-            ...(Object.keys(ruleWeights).length > 0 ? { ruleWeights } : {}),
-            ...(days.length > 0 ? { preferredDays: days } : {}),
-            ...(most !== null ? { maxMinutesPerDay: most } : {}),
-          },
-        };
-      },
+      (a) => ({ ...a, settings: withWeights(a.settings, ruleWeights, body) }),
       "Weights of the rules",
     );
-    res.status(204).end();
+    return done();
   });
 
   /** For every athlete without weights of their own. */
-  router.put("/:id/weights/club", async (req, res) => {
-    const { weights } = parse(weightsBody, req.body, "The weights");
-    await store.setClub("weights", checkedWeights(weights));
-    res.status(204).end();
+  r.change("PUT", "/:id/weights/club", weightsSpec, async ({ params, body }) => {
+    if ((await store.athletes.revision(params.id)) === null) throw notFound("athlete");
+    const weights = checkedWeights(body.weights);
+    await store.club.set("weights", () => weights);
+    return done();
   });
+}
 
-  return router;
+function withWeights(before: Settings | undefined, ruleWeights: Record<string, number>, body: WeightsBody): Settings {
+  const { ruleWeights: _, preferredDays, maxMinutesPerDay, ...rest } = before ?? {};
+  const days = body.preferredDays ?? preferredDays ?? [];
+  const most = body.maxMinutesPerDay === undefined ? (maxMinutesPerDay ?? null) : body.maxMinutesPerDay;
+  return {
+    ...rest,
+    ...(Object.keys(ruleWeights).length > 0 ? { ruleWeights } : {}),
+    ...(days.length > 0 ? { preferredDays: days } : {}),
+    ...(most !== null ? { maxMinutesPerDay: most } : {}),
+  };
+}
+
+export function boardRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("/athletes");
+  changeRoutes(r, ctx);
+  placementRoutes(r, ctx);
+  return r.all;
 }

@@ -1,24 +1,23 @@
 /** The club calendar: all athletes' races and phases, and the coach's own absences. */
 import { randomUUID } from "node:crypto";
-import express, { Router } from "express";
 import { flagOf } from "../../api/make/season";
 import { absenceBody } from "../../api/requests";
 import type { CalendarView } from "../../api/views";
-import type { IsoDate } from "../../core/dates";
 import { planPhases } from "../../core/season/phases";
 import { inOrder } from "../../core/season/races";
-import { notFound, parse } from "../errors";
+import type { ServerContext } from "../context";
+import { notFound } from "../errors";
+import { done, json, type Route, RouteList } from "../http/route";
+import { answering } from "../http/scope";
 import { CoachAbsenceEntity } from "../store/entities";
-import type { Store } from "../store/store";
 
-export function calendarRoutes(store: Store, today: () => IsoDate): Router {
-  const router = Router();
-  router.use(express.json({ limit: "100kb" }));
+export function calendarRoutes({ store, today }: ServerContext): Route[] {
+  const r = new RouteList("/calendar");
 
-  router.get("/", async (_req, res) => {
+  r.read("", async () => {
     const view: CalendarView = {
       today: today(),
-      athletes: (await store.outlines()).map(({ id, athlete }) => ({
+      athletes: (await store.athletes.outlines()).map(({ id, athlete }) => ({
         id,
         name: athlete.athlete.name,
         sport: athlete.athlete.sport,
@@ -26,22 +25,23 @@ export function calendarRoutes(store: Store, today: () => IsoDate): Router {
         races: inOrder(athlete.races).map(flagOf),
         away: athlete.away,
       })),
-      absences: await store.reader.find(CoachAbsenceEntity, { order: { start: "ASC" } }),
+      absences: await store.db.reader.find(CoachAbsenceEntity, { order: { start: "ASC" } }),
     };
-    res.json(view);
+    return json(view);
   });
 
-  router.post("/absences", async (req, res) => {
-    const row = { id: randomUUID(), ...parse(absenceBody, req.body, "The absence") };
-    await store.write((m) => m.insert(CoachAbsenceEntity, row));
-    res.status(201).json({ id: row.id });
+  r.change("POST", "/absences", { body: { schema: absenceBody, what: "The absence" } }, async ({ body }) => {
+    const row = { id: randomUUID(), ...body };
+    const answer = answering(json({ id: row.id }, 201), null);
+    await store.db.write((m) => m.insert(CoachAbsenceEntity, row));
+    return answer;
   });
 
-  router.delete("/absences/:id", async (req, res) => {
-    const done = await store.write((m) => m.delete(CoachAbsenceEntity, { id: req.params.id }));
-    if (!done.affected) throw notFound("absence");
-    res.status(204).end();
+  r.change("DELETE", "/absences/:absence", {}, async ({ params }) => {
+    const gone = await store.db.write((m) => m.delete(CoachAbsenceEntity, { id: params.absence }));
+    if (!gone.affected) throw notFound("absence");
+    return done();
   });
 
-  return router;
+  return r.all;
 }

@@ -1,11 +1,11 @@
 /** What an athlete follows, sessions by hand, lifts with the coach's word on them, and reviews. */
 
 import { randomUUID } from "node:crypto";
-import { Router } from "express";
 import { clubOptions } from "../../api/make/planned";
 import {
   compareBody,
   copyEditBody,
+  type EditBody,
   editBody,
   followBody,
   nextDayBody,
@@ -25,14 +25,15 @@ import { groupOf } from "../../core/session/said";
 import { competes, groupsOf } from "../../core/session/time";
 import { tallyByPhase } from "../../core/tally";
 import { asLocked } from "../../core/week/placed";
-import { faulty, notFound, ProblemError, parse } from "../errors";
-import type { Planned, Planner } from "../planner";
-import type { Store } from "../store/store";
+import type { ServerContext } from "../context";
+import { faulty, notFound, ProblemError } from "../errors";
+import { type Call, done, json, type Route, RouteList } from "../http/route";
+import type { Planned } from "../planner";
 import { liftRows, liftView } from "../views/lift";
 import { pastWeeks, reviewView } from "../views/review";
 import { plannedView } from "../views/session";
 import { checkedApproach } from "./approaches";
-import type { AthleteTools } from "./tools";
+import { athleteTools, dateParam, labelParam } from "./tools";
 
 /** Settings with another choice of approach and rules; what is as it ships is not kept. */
 function following(
@@ -107,9 +108,10 @@ function tryEdit(p: Planned, today: IsoDate, date: IsoDate, edit: SessionEdit): 
   return { session: { ...view, edit, depthLimit: week.depthLimit }, warnings, fault: null };
 }
 
-export function doseRoutes(store: Store, planner: Planner, tools: AthleteTools): Router {
-  const router = Router();
-  const { stored, season, change, dateParam, labelParam } = tools;
+/** Which approach is followed, and what another would change. */
+function followRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store, planner } = ctx;
+  const { stored, season, change } = athleteTools(ctx);
   const changesOf = (p: Planned, athlete: Athlete, options: object): ChangesView => {
     const after = plan(athlete, {
       from: p.from,
@@ -126,219 +128,265 @@ export function doseRoutes(store: Store, planner: Planner, tools: AthleteTools):
     };
   };
 
-  router.get("/:id/follow", async (req, res) => {
-    const { athlete } = await stored(req.params.id);
+  r.read("/:id/follow", async ({ params }) => {
+    const { athlete } = await stored(params.id);
     const view: FollowView = {
       approach: athlete.settings?.approach ?? "layered",
       approachByPhase: athlete.settings?.approachByPhase ?? {},
       rulesOff: athlete.settings?.rulesOff ?? [],
-      clubRulesOff: [...store.switchedOff],
+      clubRulesOff: [...store.club.rulesOff],
     };
-    res.json(view);
+    return json(view);
   });
 
-  router.put("/:id/follow", async (req, res) => {
-    const body = parse(followBody, req.body, "The choice");
-    const asked = [body.approach, ...Object.values(body.approachByPhase ?? {})].filter((x) => x !== undefined);
-    const { athlete } = await stored(req.params.id);
-    const unknown = asked.filter((id) => !findApproach(id, [...store.schools.all, ...(athlete.approaches ?? [])]));
-    if (unknown.length > 0)
-      throw faulty(
-        unknown.map((id) => ({ path: "approach", expected: `a known approach expected, found "${id}"` })),
+  r.planned(
+    "PUT",
+    "/:id/follow",
+    { body: { schema: followBody, what: "The choice" } },
+    async ({ params, body }) => {
+      const asked = [body.approach, ...Object.values(body.approachByPhase ?? {})].filter((x) => x !== undefined);
+      const { athlete } = await stored(params.id);
+      const unknown = asked.filter((id) => !findApproach(id, [...store.approaches.all, ...(athlete.approaches ?? [])]));
+      if (unknown.length > 0)
+        throw faulty(
+          unknown.map((id) => ({ path: "approach", expected: `a known approach expected, found "${id}"` })),
+          "The choice",
+        );
+      // Weeks that are over stay as they were planned under the choice that goes.
+      return (await pastWeeks(store, await season(params.id), planner.today())).fresh;
+    },
+    async ({ params, body }, past) => {
+      await store.archive.keep(params.id, past);
+      await change(
+        params.id,
         "The choice",
+        (a) => ({ ...a, settings: following(a.settings, body) }),
+        "Approach and rules",
       );
-    // Weeks that are over stay as they were planned under the choice that goes.
-    await pastWeeks(store, await season(req.params.id), planner.today());
-    await change(
-      req.params.id,
-      "The choice",
-      (a) => ({ ...a, settings: following(a.settings, body) }),
-      "Approach and rules",
-    );
-    res.status(204).end();
-  });
+      return done();
+    },
+  );
 
   /** Which of this athlete's future sessions a change would alter; nothing is stored. */
-  router.post("/:id/dose-preview", async (req, res) => {
-    const body = parse(previewBody, req.body, "The preview");
-    const p = await season(req.params.id);
-    const { approach, follow, clubRulesOff } = body;
-    if (approach) checkedApproach(approach);
-    const approaches = approach
-      ? [approach, ...p.stored.approaches.filter((a) => a.id !== approach.id)]
-      : p.stored.approaches;
-    const athlete = follow
-      ? { ...p.stored.athlete, settings: following(p.stored.athlete.settings, follow) }
-      : p.stored.athlete;
-    res.json(changesOf(p, athlete, { approaches, ...(clubRulesOff ? { rulesOff: clubRulesOff } : {}) }));
-  });
+  r.try(
+    "/:id/dose-preview",
+    { body: { schema: previewBody, what: "The preview" }, expensive: true },
+    async ({ params, body }) => {
+      const p = await season(params.id);
+      const { approach, follow, clubRulesOff } = body;
+      if (approach) checkedApproach(approach);
+      const approaches = approach
+        ? [approach, ...p.stored.approaches.filter((a) => a.id !== approach.id)]
+        : p.stored.approaches;
+      const athlete = follow
+        ? { ...p.stored.athlete, settings: following(p.stored.athlete.settings, follow) }
+        : p.stored.athlete;
+      return json(changesOf(p, athlete, { approaches, ...(clubRulesOff ? { rulesOff: clubRulesOff } : {}) }));
+    },
+  );
 
   /** Two approaches on the whole season of this athlete, as if it were planned from its first day. */
-  router.post("/:id/compare", async (req, res) => {
-    const body = parse(compareBody, req.body, "The comparison");
-    const p = await season(req.params.id);
-    const { athlete } = p.stored;
-    const side = (id: string): CompareView["a"] => {
-      const approach = findApproach(id, p.stored.approaches);
-      if (!approach) throw notFound("approach");
-      const { approachByPhase: _, ...rest } = athlete.settings ?? {};
-      const { held: _h, swaps: _s, ...club } = clubOptions(p.stored);
-      const { locked: _l, edits: _e, ...free } = athlete;
-      const all = plan(
-        {
-          ...free,
-          settings: { ...rest, approach: id },
-          strengthLog: athlete.strengthLog.filter((l) => l.date < athlete.season.start),
-        },
-        { weeks: "season", library: p.library, ...club },
+  r.try(
+    "/:id/compare",
+    { body: { schema: compareBody, what: "The comparison" }, expensive: true },
+    async ({ params, body }) => {
+      const p = await season(params.id);
+      const { athlete } = p.stored;
+      const side = (id: string): CompareView["a"] => {
+        const approach = findApproach(id, p.stored.approaches);
+        if (!approach) throw notFound("approach");
+        const { approachByPhase: _, ...rest } = athlete.settings ?? {};
+        const { held: _h, swaps: _s, ...club } = clubOptions(p.stored);
+        const { locked: _l, edits: _e, ...free } = athlete;
+        const all = plan(
+          {
+            ...free,
+            settings: { ...rest, approach: id },
+            strengthLog: athlete.strengthLog.filter((l) => l.date < athlete.season.start),
+          },
+          { weeks: "season", library: p.library, ...club },
+        );
+        return { id, name: approach.name, phases: tallyByPhase(all) };
+      };
+      const view: CompareView = { a: side(body.a), b: side(body.b) };
+      return json(view);
+    },
+  );
+}
+
+type EditCall = Call<EditBody>;
+
+/** The session by hand that a request describes. */
+const editOf = ({ params, body: { items, note } }: EditCall): SessionEdit => ({
+  week: mondayOf(dateParam(params.date)),
+  label: labelParam(params.label),
+  items,
+  ...(note ? { note } : {}),
+});
+
+function unknownExercises(p: Planned, edit: SessionEdit): void {
+  const faults = edit.items.flatMap((i, n) =>
+    p.library.byId(i.exercise)
+      ? []
+      : [{ path: `items[${n}].exercise`, expected: `an exercise of the library expected, found "${i.exercise}"` }],
+  );
+  if (faults.length > 0) throw faulty(faults, "The session");
+}
+
+/** The session of one athlete as others would do it: loads are worked out for them. */
+function editFor(own: Planned, date: IsoDate, label: Label): SessionEdit {
+  const { session, week } = standing(own, date, label);
+  const kept = own.stored.athlete.edits?.find((e) => e.week === week.season.start && e.label === label);
+  const items: SessionEdit["items"] =
+    kept?.items ??
+    session.items.map((i) => ({
+      exercise: i.exercise.id,
+      group: groupOf(i),
+      sets: i.sets,
+      ...(i.repsLow === null ? {} : { repsLow: i.repsLow }),
+      ...(i.reps === null ? {} : { reps: i.reps }),
+      ...(i.seconds === null ? {} : { seconds: i.seconds }),
+      rir: i.rir,
+    }));
+  return {
+    week: week.season.start,
+    label,
+    items: items.map(({ loadKg: _, ...i }) => i),
+    ...(kept?.note ? { note: kept.note } : {}),
+  };
+}
+
+/** Sessions by hand: tried, kept, given back, copied to others. */
+function editRoutes(r: RouteList, ctx: ServerContext): void {
+  const { planner } = ctx;
+  const { season, change } = athleteTools(ctx);
+  const spec = { body: { schema: editBody, what: "The session" } };
+
+  r.try("/:id/sessions/:date/:label/preview", spec, async (call) => {
+    const edit = editOf(call);
+    const p = await season(call.params.id);
+    unknownExercises(p, edit);
+    return json(tryEdit(p, planner.today(), dateParam(call.params.date), edit));
+  });
+
+  r.planned(
+    "PUT",
+    "/:id/sessions/:date/:label/edit",
+    spec,
+    async (call) => {
+      const edit = editOf(call);
+      const p = await season(call.params.id);
+      unknownExercises(p, edit);
+      const tried = tryEdit(p, planner.today(), dateParam(call.params.date), edit);
+      if (tried.fault !== null) throw new ProblemError(409, "It does not fit", tried.fault);
+      return edit;
+    },
+    async ({ params }, edit) => {
+      await change(
+        params.id,
+        "The session",
+        (a) => withEdit(a, edit, edit.week, edit.label),
+        `${LABEL_WORDS[edit.label]} of ${dayLabel(dateParam(params.date))} made by hand`,
       );
-      return { id, name: approach.name, phases: tallyByPhase(all) };
-    };
-    const view: CompareView = { a: side(body.a), b: side(body.b) };
-    res.json(view);
-  });
+      return done();
+    },
+  );
 
-  const editOf = (req: { params: { date?: string; label?: string }; body: unknown }): SessionEdit => {
-    const date = dateParam(req.params.date);
-    const { items, note } = parse(editBody, req.body, "The session");
-    return { week: mondayOf(date), label: labelParam(req.params.label), items, ...(note ? { note } : {}) };
-  };
-  const unknownExercises = (p: Planned, edit: SessionEdit): void => {
-    const faults = edit.items.flatMap((i, n) =>
-      p.library.byId(i.exercise)
-        ? []
-        : [{ path: `items[${n}].exercise`, expected: `an exercise of the library expected, found "${i.exercise}"` }],
-    );
-    if (faults.length > 0) throw faulty(faults, "The session");
-  };
-
-  router.post("/:id/sessions/:date/:label/preview", async (req, res) => {
-    const edit = editOf(req);
-    const p = await season(req.params.id);
-    unknownExercises(p, edit);
-    res.json(tryEdit(p, planner.today(), dateParam(req.params.date), edit));
-  });
-
-  router.put("/:id/sessions/:date/:label/edit", async (req, res) => {
-    const edit = editOf(req);
-    const date = dateParam(req.params.date);
-    const p = await season(req.params.id);
-    unknownExercises(p, edit);
-    const tried = tryEdit(p, planner.today(), date, edit);
-    if (tried.fault !== null) throw new ProblemError(409, "It does not fit", tried.fault);
+  r.change("DELETE", "/:id/sessions/:date/:label/edit", {}, async ({ params }) => {
+    const [date, label] = [dateParam(params.date), labelParam(params.label)];
     await change(
-      req.params.id,
-      "The session",
-      (a) => withEdit(a, edit, edit.week, edit.label),
-      `${LABEL_WORDS[edit.label]} of ${dayLabel(date)} made by hand`,
-    );
-    res.status(204).end();
-  });
-
-  router.delete("/:id/sessions/:date/:label/edit", async (req, res) => {
-    const [date, label] = [dateParam(req.params.date), labelParam(req.params.label)];
-    await change(
-      req.params.id,
+      params.id,
       "The session",
       (a) => withEdit(a, null, mondayOf(date), label),
       `${LABEL_WORDS[label]} of ${dayLabel(date)} back to the planner`,
     );
-    res.status(204).end();
+    return done();
   });
 
-  /** The same session for others in the same week; their loads are worked out for them. */
-  router.post("/:id/sessions/:date/:label/copy", async (req, res) => {
-    const { to } = parse(copyEditBody, req.body, "The copy");
-    const [date, label] = [dateParam(req.params.date), labelParam(req.params.label)];
-    const own = await season(req.params.id);
-    const { session, week } = standing(own, date, label);
-    const kept = own.stored.athlete.edits?.find((e) => e.week === week.season.start && e.label === label);
-    const items: SessionEdit["items"] =
-      kept?.items ??
-      session.items.map((i) => ({
-        exercise: i.exercise.id,
-        group: groupOf(i),
-        sets: i.sets,
-        ...(i.repsLow === null ? {} : { repsLow: i.repsLow }),
-        ...(i.reps === null ? {} : { reps: i.reps }),
-        ...(i.seconds === null ? {} : { seconds: i.seconds }),
-        rir: i.rir,
-      }));
-    const edit: SessionEdit = {
-      week: week.season.start,
-      label,
-      items: items.map(({ loadKg: _, ...i }) => i),
-      ...(kept?.note ? { note: kept.note } : {}),
-    };
-    const results: CopyResult[] = [];
-    for (const id of to) {
-      const p = await season(id);
-      const theirs = p.plan.weeks.find((w) => w.season.start === edit.week)?.sessions.find((s) => s.label === label);
-      const name = p.stored.athlete.athlete.name;
-      if (!theirs) {
-        results.push({ id, name, copied: false, notes: [`has no ${LABEL_WORDS[label]} in that week`] });
-        continue;
+  /** The same session for others in the same week. */
+  r.planned(
+    "POST",
+    "/:id/sessions/:date/:label/copy",
+    { body: { schema: copyEditBody, what: "The copy" } },
+    async ({ params, body }) => {
+      const [date, label] = [dateParam(params.date), labelParam(params.label)];
+      const edit = editFor(await season(params.id), date, label);
+      const found: { result: CopyResult; date: IsoDate | null }[] = [];
+      for (const id of body.to) {
+        const p = await season(id);
+        const theirs = p.plan.weeks.find((w) => w.season.start === edit.week)?.sessions.find((s) => s.label === label);
+        const { name } = p.stored.athlete.athlete;
+        if (!theirs) {
+          const notes = [`has no ${LABEL_WORDS[label]} in that week`];
+          found.push({ result: { id, name, copied: false, notes }, date: null });
+          continue;
+        }
+        const { fault, warnings } = tryEdit(p, planner.today(), theirs.date, edit);
+        const result = { id, name, copied: fault === null, notes: fault === null ? warnings : [fault] };
+        found.push({ result, date: theirs.date });
       }
-      const tried = tryEdit(p, planner.today(), theirs.date, edit);
-      if (tried.fault === null)
-        await change(
-          id,
-          "The session",
-          (a) => withEdit(a, edit, edit.week, label),
-          `${LABEL_WORDS[label]} of ${dayLabel(theirs.date)} copied from ${own.stored.athlete.athlete.name}`,
-        );
-      results.push({
-        id,
-        name,
-        copied: tried.fault === null,
-        notes: tried.fault === null ? tried.warnings : [tried.fault],
-      });
-    }
-    res.json(results);
+      return { edit, found };
+    },
+    async (_call, { edit, found }) => {
+      for (const { result, date } of found)
+        if (result.copied && date)
+          await change(
+            result.id,
+            "The session",
+            (a) => withEdit(a, edit, edit.week, edit.label),
+            `${LABEL_WORDS[edit.label]} of ${dayLabel(date)} copied from another athlete`,
+          );
+      return json(found.map((f) => f.result));
+    },
+  );
+}
+
+/** Lifts with the coach's word on them, and reviews. */
+function liftRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store, planner } = ctx;
+  const { stored, season, change } = athleteTools(ctx);
+
+  r.read("/:id/lifts", async ({ params }) => {
+    return json(liftRows(await season(params.id), planner.today()));
   });
 
-  router.get("/:id/lifts", async (req, res) => {
-    res.json(liftRows(await season(req.params.id), planner.today()));
-  });
-
-  router.get("/:id/lifts/:exercise", async (req, res) => {
-    const view = liftView(await season(req.params.id), planner.today(), req.params.exercise);
+  r.read("/:id/lifts/:exercise", async ({ params }) => {
+    const view = liftView(await season(params.id), planner.today(), params.exercise);
     if (!view) throw notFound("exercise");
-    res.json(view);
+    return json(view);
   });
 
   /** How it was the morning after: told later than the session itself. */
-  router.put("/:id/next-day", async (req, res) => {
-    const body = parse(nextDayBody, req.body, "The answer");
-    const { athlete } = await stored(req.params.id);
-    const log = athlete.strengthLog.find(
-      (l) => l.date === body.date && l.items.some((i) => i.exercise === body.exercise),
-    );
-    if (!log) throw notFound("log of that exercise on that day");
-    const items = log.items.map((i) => (i.exercise === body.exercise ? { ...i, nextDayPain: body.pain } : i));
-    await store.putLog(req.params.id, log.date, log.label, { ...log, items });
-    res.status(204).end();
+  r.change("PUT", "/:id/next-day", { body: { schema: nextDayBody, what: "The answer" } }, async ({ params, body }) => {
+    if (!(await store.logs.nextDay(params.id, body.date, body.exercise, body.pain)))
+      throw notFound("log of that exercise on that day");
+    return done();
   });
 
-  router.put("/:id/overrules", async (req, res) => {
-    const o = parse(overruleBody, req.body, "The decision");
-    const { athlete } = await stored(req.params.id);
-    if (!athlete.strengthLog.some((l) => l.date === o.date && l.items.some((i) => i.exercise === o.exercise)))
-      throw faulty([{ path: "date", expected: "a day on which the exercise was logged expected" }], "The decision");
-    await change(
-      req.params.id,
-      "The decision",
-      (a) => ({
-        ...a,
-        overrules: [...(a.overrules ?? []).filter((x) => x.date !== o.date || x.exercise !== o.exercise), o],
-      }),
-      `Decision on ${o.exercise.replaceAll("-", " ")}`,
-    );
-    res.status(204).end();
-  });
+  r.change(
+    "PUT",
+    "/:id/overrules",
+    { body: { schema: overruleBody, what: "The decision" } },
+    async ({ params, body }) => {
+      const o = body;
+      const { athlete } = await stored(params.id);
+      if (!athlete.strengthLog.some((l) => l.date === o.date && l.items.some((i) => i.exercise === o.exercise)))
+        throw faulty([{ path: "date", expected: "a day on which the exercise was logged expected" }], "The decision");
+      await change(
+        params.id,
+        "The decision",
+        (a) => ({
+          ...a,
+          overrules: [...(a.overrules ?? []).filter((x) => x.date !== o.date || x.exercise !== o.exercise), o],
+        }),
+        `Decision on ${o.exercise.replaceAll("-", " ")}`,
+      );
+      return done();
+    },
+  );
 
-  router.delete("/:id/overrules/:date/:exercise", async (req, res) => {
-    const { date, exercise, id } = req.params;
+  r.change("DELETE", "/:id/overrules/:date/:exercise", {}, async ({ params }) => {
+    const { date, exercise, id } = params;
     await change(
       id,
       "The decision",
@@ -349,21 +397,31 @@ export function doseRoutes(store: Store, planner: Planner, tools: AthleteTools):
       },
       `Decision on ${exercise.replaceAll("-", " ")} taken back`,
     );
-    res.status(204).end();
+    return done();
   });
 
-  router.get("/:id/review", async (req, res) => {
-    const from = dateParam(typeof req.query.from === "string" ? req.query.from : undefined);
-    const to = dateParam(typeof req.query.to === "string" ? req.query.to : undefined);
-    res.json(await reviewView(store, await season(req.params.id), planner.today(), from, to));
-  });
+  /** Weeks that are over are written down as they were planned when they are first looked at. */
+  r.planned(
+    "GET",
+    "/:id/review",
+    { expensive: true },
+    async ({ params, query }) =>
+      reviewView(store, await season(params.id), planner.today(), dateParam(query.from), dateParam(query.to)),
+    async ({ params }, { view, fresh }) => {
+      await store.archive.keep(params.id, fresh);
+      return json(view);
+    },
+  );
 
-  router.put("/:id/reviews", async (req, res) => {
-    const body = parse(reviewBody, req.body, "The review");
-    if ((await store.revision(req.params.id)) === null) throw notFound("athlete");
-    await store.past.keepReview(req.params.id, { ...body, id: randomUUID() });
-    res.status(204).end();
+  r.change("PUT", "/:id/reviews", { body: { schema: reviewBody, what: "The review" } }, async ({ params, body }) => {
+    if ((await store.athletes.revision(params.id)) === null) throw notFound("athlete");
+    await store.archive.keepReview(params.id, { ...body, id: randomUUID() });
+    return done();
   });
+}
 
-  return router;
+export function doseRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("/athletes");
+  for (const add of [followRoutes, editRoutes, liftRoutes]) add(r, ctx);
+  return r.all;
 }

@@ -1,10 +1,11 @@
 /** The library: shipped exercises, the coach's own, and what the planner is to leave out. */
-import express, { Router } from "express";
 import { hiddenBody, ownExerciseBody } from "../../api/requests";
-import { ownExercise } from "../../core/exercise/own";
+import { type OwnExercise, ownExercise } from "../../core/exercise/own";
 import { coverageGaps, validateLibrary } from "../../core/exercise/validate";
-import { faulty, notFound, parse } from "../errors";
-import type { Store } from "../store/store";
+import type { ServerContext } from "../context";
+import { faulty, notFound } from "../errors";
+import { done, json, type Route, RouteList } from "../http/route";
+import { answering } from "../http/scope";
 import { libraryView } from "../views/library";
 
 /** A readable id that nothing else has. */
@@ -20,11 +21,10 @@ function idFor(name: string, taken: (id: string) => boolean): string {
   }
 }
 
-export function exerciseRoutes(store: Store): Router {
-  const router = Router();
-  router.use(express.json({ limit: "200kb" }));
-  const checked = (id: string, body: unknown) => {
-    const own = parse(ownExerciseBody, body, "The exercise");
+export function exerciseRoutes({ store }: ServerContext): Route[] {
+  const r = new RouteList("/exercises");
+  const spec = { body: { schema: ownExerciseBody, what: "The exercise" }, limit: 200_000 };
+  const checked = (id: string, own: OwnExercise): OwnExercise => {
     const faults = validateLibrary([ownExercise(id, own)], false).map((f) => {
       const [path = "", ...rest] = f.slice(id.length + 1).split(": ");
       return { path, expected: rest.join(": ") };
@@ -33,37 +33,42 @@ export function exerciseRoutes(store: Store): Router {
     return own;
   };
 
-  router.get("/", (_req, res) => {
-    res.json(libraryView(store.shelf.library));
+  r.read("", () => {
+    return json(libraryView(store.exercises.library));
   });
 
-  router.post("/", async (req, res) => {
-    const name = parse(ownExerciseBody, req.body, "The exercise").name;
-    const id = idFor(name, (x) => store.shelf.library.byId(x) !== undefined);
-    await store.shelf.putOwn(id, checked(id, req.body));
-    res.status(201).json({ id });
+  r.change("POST", "", spec, async ({ body }) => {
+    const id = idFor(body.name, (x) => store.exercises.library.byId(x) !== undefined);
+    const answer = answering(json({ id }, 201), null);
+    await store.exercises.putOwn(id, checked(id, body));
+    return answer;
   });
 
-  router.put("/:exercise", async (req, res) => {
-    const { exercise } = req.params;
-    if (!(await store.shelf.own(exercise))) throw notFound("exercise of your own");
-    await store.shelf.putOwn(exercise, checked(exercise, req.body));
-    res.status(204).end();
+  r.change("PUT", "/:exercise", spec, async ({ params, body }) => {
+    const { exercise } = params;
+    if (!(await store.exercises.own(exercise))) throw notFound("exercise of your own");
+    await store.exercises.putOwn(exercise, checked(exercise, body));
+    return done();
   });
 
-  router.delete("/:exercise", async (req, res) => {
-    if (!(await store.shelf.putOwn(req.params.exercise, null))) throw notFound("exercise of your own");
-    res.status(204).end();
+  r.change("DELETE", "/:exercise", {}, async ({ params }) => {
+    if (!(await store.exercises.putOwn(params.exercise, null))) throw notFound("exercise of your own");
+    return done();
   });
 
   /** Hiding answers with what would be left without any exercise, so that the screen can say it. */
-  router.put("/:exercise/hidden", async (req, res) => {
-    const { exercise } = req.params;
-    if (!store.shelf.library.byId(exercise)) throw notFound("exercise");
-    await store.shelf.hide(exercise, parse(hiddenBody, req.body, "The choice").hidden);
-    const { library } = store.shelf;
-    res.json({ gaps: coverageGaps(library.all.filter((e) => !library.hidden.has(e.id))) });
-  });
+  r.change(
+    "PUT",
+    "/:exercise/hidden",
+    { body: { schema: hiddenBody, what: "The choice" } },
+    async ({ params, body }) => {
+      const { exercise } = params;
+      if (!store.exercises.library.byId(exercise)) throw notFound("exercise");
+      await store.exercises.hide(exercise, body.hidden);
+      const { library } = store.exercises;
+      return json({ gaps: coverageGaps(library.all.filter((e) => !library.hidden.has(e.id))) });
+    },
+  );
 
-  return router;
+  return r.all;
 }

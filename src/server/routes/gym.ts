@@ -1,5 +1,4 @@
 /** The gym on one day: who lifts when, on which rack, and the hours fitted together. */
-import express, { Router } from "express";
 import { gymBody, gymTakeBody } from "../../api/requests";
 import type { GymRow, GymView } from "../../api/views";
 import { type IsoDate, mondayOf, timeOf } from "../../core/dates";
@@ -7,29 +6,28 @@ import { EXTERNAL } from "../../core/exercise/types";
 import { assignRacks, fitGym, type GymLimits, occupancy } from "../../core/gym/fit";
 import { gymAthlete } from "../../core/gymDay";
 import { asLocked } from "../../core/week/placed";
-import { parse } from "../errors";
-import type { Planner } from "../planner";
-import type { Store } from "../store/store";
-import { gymCards, sendPdf } from "./paper";
+import type { ServerContext } from "../context";
+import { done, json, type Route, RouteList } from "../http/route";
+import { gymCards, pdfFile } from "./paper";
 import { dateParam } from "./tools";
 
 /** Where nothing was said about a gym [house]. */
 const UNSAID: GymLimits = { racks: 2, athletes: 6 };
 
-export function gymRoutes(store: Store, planner: Planner): Router {
-  const router = Router();
-  router.use(express.json({ limit: "100kb" }));
+export function gymRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("/gym");
+  const { store, planner } = ctx;
 
   const limitsOf = async (place: string): Promise<GymLimits> => {
-    const all = ((await store.clubSetting("gyms")) ?? {}) as Record<string, GymLimits>;
+    const all = ((await store.club.setting("gyms")) ?? {}) as Record<string, GymLimits>;
     return all[place] ?? UNSAID;
   };
 
   const read = async (date: IsoDate, wanted: string | null) => {
     const found = [];
     const counts = new Map<string, number>();
-    for (const { id } of await store.list()) {
-      const stored = await store.get(id);
+    for (const { id } of await store.athletes.list()) {
+      const stored = await store.athletes.get(id);
       const week = stored && planner.until(stored, date)?.plan.weeks.find((w) => w.season.start === mondayOf(date));
       for (const s of week?.sessions ?? []) if (s.date === date) counts.set(s.place, (counts.get(s.place) ?? 0) + 1);
       if (week)
@@ -111,41 +109,49 @@ export function gymRoutes(store: Store, planner: Planner): Router {
     };
   };
 
-  router.get("/:date", async (req, res) => {
-    const place = typeof req.query.place === "string" && req.query.place !== "" ? req.query.place : null;
-    const date = dateParam(req.params.date);
-    res.json(viewOf(date, await read(date, place)));
+  r.read("/:date", async ({ params, query }) => {
+    const place = query.place ? query.place : null;
+    const date = dateParam(params.date);
+    return json(viewOf(date, await read(date, place)));
   });
 
   /** Cards of everybody who lifts on the day, four to a page or one. */
-  router.get("/:date/cards.pdf", async (req, res) => {
-    const date = dateParam(req.params.date);
-    sendPdf(res, await gymCards(store, planner, date, req.query.per === "1" ? 1 : 4), `cards-${date}.pdf`);
-  });
+  r.read(
+    "/:date/cards.pdf",
+    async ({ params, query }) => {
+      const date = dateParam(params.date);
+      return pdfFile(await gymCards(store, planner, date, query.per === "1" ? 1 : 4), `cards-${date}.pdf`);
+    },
+    { expensive: true },
+  );
 
-  router.put("/places/:place", async (req, res) => {
-    const limits = parse(gymBody, req.body, "The gym");
-    const all = ((await store.clubSetting("gyms")) ?? {}) as Record<string, GymLimits>;
-    await store.setClub("gyms", { ...all, [req.params.place]: limits });
-    res.status(204).end();
+  r.change("PUT", "/places/:place", { body: { schema: gymBody, what: "The gym" } }, async ({ params, body }) => {
+    await store.club.set<Record<string, GymLimits>>("gyms", (all) => ({ ...all, [params.place]: body }));
+    return done();
   });
 
   /** Takes the hours over: each athlete whose hour changes gets it as a change of their own, which can be undone. */
-  router.post("/:date/take", async (req, res) => {
-    const date = dateParam(req.params.date);
-    const { place } = parse(gymTakeBody, req.body, "The gym");
-    const found = await read(date, place);
-    const changed: string[] = [];
-    for (const row of viewOf(date, found).rows) {
-      const r = found.rows.find((x) => x.id === row.id);
-      if (!r || !row.next || (row.next.date === date && row.next.start === row.now.start)) continue;
-      const { next } = row;
-      const held = r.week.sessions.map((s) => asLocked(s.label === row.label ? { label: s.label, ...next } : s));
-      await store.hold(r.id, mondayOf(date), held, `${row.label} fitted to the gym at ${timeOf(next.start)}`);
-      changed.push(r.id);
-    }
-    res.json({ changed });
-  });
+  r.planned(
+    "POST",
+    "/:date/take",
+    { body: { schema: gymTakeBody, what: "The gym" }, expensive: true },
+    async ({ params, body }) => {
+      const date = dateParam(params.date);
+      const found = await read(date, body.place);
+      return viewOf(date, found).rows.flatMap((row) => {
+        const own = found.rows.find((x) => x.id === row.id);
+        const { next } = row;
+        if (!own || !next || (next.date === date && next.start === row.now.start)) return [];
+        const held = own.week.sessions.map((s) => asLocked(s.label === row.label ? { label: s.label, ...next } : s));
+        return [{ id: own.id, held, words: `${row.label} fitted to the gym at ${timeOf(next.start)}` }];
+      });
+    },
+    async ({ params }, changes) => {
+      const monday = mondayOf(dateParam(params.date));
+      for (const c of changes) await store.weeks.hold(c.id, monday, c.held, c.words);
+      return json({ changed: changes.map((c) => c.id) });
+    },
+  );
 
-  return router;
+  return r.all;
 }

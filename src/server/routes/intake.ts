@@ -1,27 +1,27 @@
 /** What the coach learns of an athlete: intake, screening, and the choices that follow from both. */
-import { Router } from "express";
-import { intakeBody, screenBody, swapBody } from "../../api/requests";
+import { intakeBody, type ScreenBody, screenBody, swapBody } from "../../api/requests";
 import type { IntakeView, PlacesView } from "../../api/views";
 import type { Athlete, Settings } from "../../core/athlete/types";
 import { isDate } from "../../core/dates";
-import { faulty, notFound, parse } from "../errors";
-import type { Planner } from "../planner";
-import type { Store } from "../store/store";
+import type { ServerContext } from "../context";
+import { faulty, notFound } from "../errors";
+import { done, json, type Route, RouteList } from "../http/route";
 import { choicesView, fitView, sheetsView } from "../views/library";
 import { pastWeeks } from "../views/review";
 import { screeningView, screenPreview, withScreen } from "../views/screening";
-import type { AthleteTools } from "./tools";
+import { athleteTools, dateParam, labelParam } from "./tools";
 
 /** The settings that decide the dose, as a text to compare. */
 const dosedBy = (s: Settings = {}): string =>
   JSON.stringify([s.approach ?? "layered", s.approachByPhase ?? {}, s.rulesOff ?? [], s.weightLoss ?? null]);
 
-export function intakeRoutes(store: Store, planner: Planner, tools: AthleteTools): Router {
-  const router = Router();
-  const { stored, season, change, dateParam, labelParam } = tools;
+/** What was entered, and whose places can be copied. */
+function entryRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store, planner } = ctx;
+  const { stored, season, change } = athleteTools(ctx);
 
-  router.get("/:id/intake", async (req, res) => {
-    const { id, athlete: a } = await stored(req.params.id);
+  r.read("/:id/intake", async ({ params }) => {
+    const { id, athlete: a } = await stored(params.id);
     const view: IntakeView = {
       id,
       today: planner.today(),
@@ -38,64 +38,77 @@ export function intakeRoutes(store: Store, planner: Planner, tools: AthleteTools
         ),
       ],
     };
-    res.json(view);
+    return json(view);
   });
 
-  router.put("/:id/intake", async (req, res) => {
-    const body = parse(intakeBody, req.body, "The intake");
-    if (body.settings) {
+  r.planned(
+    "PUT",
+    "/:id/intake",
+    { body: { schema: intakeBody, what: "The intake" } },
+    async ({ params, body }) => {
+      if (!body.settings) return [];
       // Weeks that are over stay as they were planned; an intake still under way has none yet.
-      const { athlete: before } = await stored(req.params.id);
-      if (dosedBy(body.settings) !== dosedBy(before.settings) && before.availability.length > 0)
-        await pastWeeks(store, await season(req.params.id), planner.today());
-    }
-    await change(
-      req.params.id,
-      "The intake",
-      (a): Athlete => ({
-        ...a,
-        ...(body.facts ? { athlete: body.facts } : {}),
-        ...(body.settings ? { settings: body.settings } : {}),
-        ...(body.season ? { season: body.season } : {}),
-        ...(body.health ? { health: body.health } : {}),
-        ...(body.places ? { places: body.places } : {}),
-        ...(body.availability ? { availability: body.availability } : {}),
-        ...(body.rungs ? { rungs: body.rungs } : {}),
-      }),
-    );
-    res.status(204).end();
-  });
+      const { athlete: before } = await stored(params.id);
+      return dosedBy(body.settings) !== dosedBy(before.settings) && before.availability.length > 0
+        ? (await pastWeeks(store, await season(params.id), planner.today())).fresh
+        : [];
+    },
+    async ({ params, body }, past) => {
+      await store.archive.keep(params.id, past);
+      await change(
+        params.id,
+        "The intake",
+        (a): Athlete => ({
+          ...a,
+          ...(body.facts ? { athlete: body.facts } : {}),
+          ...(body.settings ? { settings: body.settings } : {}),
+          ...(body.season ? { season: body.season } : {}),
+          ...(body.health ? { health: body.health } : {}),
+          ...(body.places ? { places: body.places } : {}),
+          ...(body.availability ? { availability: body.availability } : {}),
+          ...(body.rungs ? { rungs: body.rungs } : {}),
+        }),
+      );
+      return done();
+    },
+  );
 
-  router.get("/:id/places", async (req, res) => {
+  r.read("/:id/places", async ({ params }) => {
     const view: PlacesView = { places: [] };
-    for (const { id, name } of await store.list()) {
-      if (id === req.params.id) continue;
-      const other = await store.get(id);
+    for (const { id, name } of await store.athletes.list()) {
+      if (id === params.id) continue;
+      const other = await store.athletes.get(id);
       for (const place of other?.athlete.places ?? []) view.places.push({ athlete: id, name, place });
     }
-    res.json(view);
+    return json(view);
   });
+}
 
-  router.get("/:id/exercises", async (req, res) => {
-    const place = typeof req.query.place === "string" && req.query.place !== "" ? req.query.place : undefined;
-    const view = fitView(await season(req.params.id), planner.today(), place);
+/** What an athlete may do, and the screen. */
+function choiceRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store, planner } = ctx;
+  const { stored, season, change } = athleteTools(ctx);
+
+  r.read("/:id/exercises", async ({ params, query }) => {
+    const place = typeof query.place === "string" && query.place !== "" ? query.place : undefined;
+    const view = fitView(await season(params.id), planner.today(), place);
     if (!view) throw notFound("place of this athlete");
-    res.json(view);
+    return json(view);
   });
 
-  router.get("/:id/sheets", async (req, res) => {
-    const view = sheetsView(await season(req.params.id), planner.today());
+  r.read("/:id/sheets", async ({ params }) => {
+    const view = sheetsView(await season(params.id), planner.today());
     if (!view) throw notFound("place of this athlete");
-    res.json(view);
+    return json(view);
   });
 
-  router.get("/:id/screening", async (req, res) => {
-    const { id, athlete } = await stored(req.params.id);
-    res.json(screeningView(id, athlete, planner.today()));
+  r.read("/:id/screening", async ({ params }) => {
+    const { id, athlete } = await stored(params.id);
+    return json(screeningView(id, athlete, planner.today()));
   });
 
-  const screenOf = (body: unknown) => {
-    const screen = parse(screenBody, body, "The screen");
+  const screenSpec = { body: { schema: screenBody, what: "The screen" } };
+  const checkedScreen = (screen: ScreenBody): ScreenBody => {
     if (screen.date > planner.today())
       throw faulty(
         [{ path: "date", expected: `a day up to today (${planner.today()}) expected, found "${screen.date}"` }],
@@ -104,49 +117,59 @@ export function intakeRoutes(store: Store, planner: Planner, tools: AthleteTools
     return screen;
   };
 
-  router.post("/:id/screening/preview", async (req, res) => {
-    const { athlete } = await stored(req.params.id);
-    res.json(screenPreview(athlete, screenOf(req.body), store.shelf.library));
+  r.try("/:id/screening/preview", screenSpec, async ({ params, body }) => {
+    const { athlete } = await stored(params.id);
+    return json(screenPreview(athlete, checkedScreen(body), store.exercises.library));
   });
 
-  router.put("/:id/screening", async (req, res) => {
-    const screen = screenOf(req.body);
-    await change(req.params.id, "The screen", (a) => withScreen(a, screen));
-    res.status(204).end();
+  r.change("PUT", "/:id/screening", screenSpec, async ({ params, body }) => {
+    const screen = checkedScreen(body);
+    await change(params.id, "The screen", (a) => withScreen(a, screen));
+    return done();
   });
 
-  router.delete("/:id/screening/:date", async (req, res) => {
-    const { date } = req.params;
+  r.change("DELETE", "/:id/screening/:date", {}, async ({ params }) => {
+    const { date } = params;
     if (!isDate(date)) throw faulty([{ path: "date", expected: "a real date expected" }], "The request");
-    await change(req.params.id, "The screen", (a) => {
+    await change(params.id, "The screen", (a) => {
       if (!a.screening.some((s) => s.date === date)) throw notFound("screen of that day");
       return { ...a, screening: a.screening.filter((s) => s.date !== date) };
     });
-    res.status(204).end();
+    return done();
   });
 
-  router.get("/:id/sessions/:date/:label/choices/:exercise", async (req, res) => {
-    const p = await season(req.params.id);
-    const [date, label] = [dateParam(req.params.date), labelParam(req.params.label)];
+  r.read("/:id/sessions/:date/:label/choices/:exercise", async ({ params }) => {
+    const p = await season(params.id);
+    const [date, label] = [dateParam(params.date), labelParam(params.label)];
     const week = p.plan.weeks.find((w) => w.sessions.some((s) => s.date === date && s.label === label));
     const session = week?.sessions.find((s) => s.date === date && s.label === label);
-    const view = week && session ? choicesView(p, week, session, req.params.exercise) : null;
+    const view = week && session ? choicesView(p, week, session, params.exercise) : null;
     if (!view) throw notFound("exercise in a planned session on that day");
-    res.json(view);
+    return json(view);
   });
 
-  router.put("/:id/swaps/:date/:label", async (req, res) => {
-    const [date, label] = [dateParam(req.params.date), labelParam(req.params.label)];
-    const { from, to } = parse(swapBody, req.body, "The swap");
-    for (const [path, id] of [
-      ["from", from],
-      ["to", to],
-    ] as const)
-      if (id !== null && !store.shelf.library.byId(id))
-        throw faulty([{ path, expected: `the id of an exercise expected, found "${id}"` }], "The swap");
-    if (!(await store.swap(req.params.id, date, label, from, to))) throw notFound("athlete");
-    res.status(204).end();
-  });
+  r.change(
+    "PUT",
+    "/:id/swaps/:date/:label",
+    { body: { schema: swapBody, what: "The swap" } },
+    async ({ params, body }) => {
+      const [date, label] = [dateParam(params.date), labelParam(params.label)];
+      const { from, to } = body;
+      for (const [path, id] of [
+        ["from", from],
+        ["to", to],
+      ] as const)
+        if (id !== null && !store.exercises.library.byId(id))
+          throw faulty([{ path, expected: `the id of an exercise expected, found "${id}"` }], "The swap");
+      if (!(await store.weeks.swap(params.id, date, label, from, to))) throw notFound("athlete");
+      return done();
+    },
+  );
+}
 
-  return router;
+export function intakeRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("/athletes");
+  entryRoutes(r, ctx);
+  choiceRoutes(r, ctx);
+  return r.all;
 }

@@ -1,5 +1,4 @@
 /** What goes out: strength sessions as a calendar, the season as CSV. */
-import { Router } from "express";
 import { loggedAnchor } from "../../api/make/anchors";
 import { seasonView } from "../../api/make/season";
 import { weekStrength } from "../../api/make/weekStrength";
@@ -8,8 +7,10 @@ import { LABEL_WORDS } from "../../core/dose/dose";
 import { massIn } from "../../core/units";
 import { writeSeasonCsv } from "../../formats/season-csv";
 import { type CalendarSession, writeStrengthCalendar } from "../../formats/strength-calendar";
-import type { Planned, Planner } from "../planner";
-import { type AthleteTools, fileName } from "./tools";
+import type { ServerContext } from "../context";
+import { file, type Route, RouteList } from "../http/route";
+import type { Planned } from "../planner";
+import { athleteTools, fileName } from "./tools";
 
 /** Weeks of sessions in the feed, back and ahead: a calendar program asks again and again. */
 const FEED_WEEKS = { back: 4, ahead: 26 };
@@ -54,11 +55,13 @@ function sessionsOf(p: Planned, today: string): CalendarSession[] {
   return [...logged, ...planned];
 }
 
-export function outgoingRoutes(planner: Planner, tools: AthleteTools): Router {
-  const router = Router();
+export function outgoingRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("/athletes");
+  const { planner } = ctx;
+  const tools = athleteTools(ctx);
 
-  router.get("/:id/strength.ics", async (req, res) => {
-    const p = await tools.season(req.params.id);
+  r.read("/:id/strength.ics", async ({ params }) => {
+    const p = await tools.season(params.id);
     const today = planner.today();
     const text = writeStrengthCalendar(
       {
@@ -72,14 +75,11 @@ export function outgoingRoutes(planner: Planner, tools: AthleteTools): Router {
       },
       mondayOf,
     );
-    res
-      .type("text/calendar; charset=utf-8")
-      .setHeader("Content-Disposition", `inline; filename="${fileName(p.stored.athlete, "-strength.ics")}"`);
-    res.send(text);
+    return file(text, "text/calendar; charset=utf-8", fileName(p.stored.athlete, "-strength.ics"), true);
   });
 
-  router.get("/:id/season.csv", async (req, res) => {
-    const p = await tools.season(req.params.id);
+  r.read("/:id/season.csv", async ({ params }) => {
+    const p = await tools.season(params.id);
     const view = seasonView(p, planner.today());
     const text = writeSeasonCsv(
       view.weeks.map((w) => {
@@ -99,11 +99,8 @@ export function outgoingRoutes(planner: Planner, tools: AthleteTools): Router {
         };
       }),
     );
-    res
-      .type("text/csv; charset=utf-8")
-      .setHeader("Content-Disposition", `attachment; filename="${fileName(p.stored.athlete, "-season.csv")}"`);
-    res.send(text);
+    return file(text, "text/csv; charset=utf-8", fileName(p.stored.athlete, "-season.csv"));
   });
 
-  return router;
+  return r.all;
 }

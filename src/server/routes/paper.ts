@@ -1,22 +1,20 @@
 /** Paper: session cards and a block sheet as PDF; the cards as plain values for the page that prints. */
-import { type Response, Router } from "express";
 import { type Card, cardOf } from "../../api/make/card";
 import type { Label } from "../../core/athlete/types";
 import { type IsoDate, mondayOf } from "../../core/dates";
+import type { ServerContext } from "../context";
 import { notFound } from "../errors";
+import { file, json, type Route, RouteList } from "../http/route";
 import { blockPdf } from "../paper/block";
 import { cardsPdf } from "../paper/cards";
 import type { Planned, Planner } from "../planner";
 import type { Store } from "../store/store";
 import { sessionView } from "../views/session";
-import { type AthleteTools, dateParam, fileName } from "./tools";
+import { athleteTools, dateParam, fileName, labelParam } from "./tools";
 
 const perOf = (value: unknown): 1 | 4 => (value === "4" ? 4 : 1);
 
-export function sendPdf(res: Response, pdf: Buffer, name: string): void {
-  res.type("application/pdf").setHeader("Content-Disposition", `inline; filename="${name}"`);
-  res.send(pdf);
-}
+export const pdfFile = (pdf: Buffer, name: string) => file(pdf, "application/pdf", name, true);
 
 /** The card of a planned session; null where its day shows none. */
 const cardFor = (p: Planned, today: IsoDate, s: { date: IsoDate; label: Label }): Card | null => {
@@ -33,9 +31,10 @@ export function cardsFrom(p: Planned, today: IsoDate, date: IsoDate, label: Labe
   return list.flatMap((s) => cardFor(p, today, s) ?? []);
 }
 
-export function paperRoutes(planner: Planner, tools: AthleteTools, clubName: string): Router {
-  const router = Router();
-  const { season, labelParam } = tools;
+export function paperRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("/athletes");
+  const { planner, clubName } = ctx;
+  const { season } = athleteTools(ctx);
 
   const asked = async (of: { id: string; date: string; label: string }, per: 1 | 4) => {
     const p = await season(of.id);
@@ -44,32 +43,43 @@ export function paperRoutes(planner: Planner, tools: AthleteTools, clubName: str
     return { p, cards };
   };
 
-  router.get("/:id/cards/:date/:label", async (req, res) => {
-    res.json((await asked(req.params, perOf(req.query.per))).cards);
+  r.read("/:id/cards/:date/:label", async ({ params, query }) => {
+    return json((await asked(params, perOf(query.per))).cards);
   });
 
-  router.get("/:id/cards/:date/:label/pdf", async (req, res) => {
-    const per = perOf(req.query.per);
-    const { p, cards } = await asked(req.params, per);
-    sendPdf(res, await cardsPdf(cards, per), fileName(p.stored.athlete, `-${req.params.date}-${req.params.label}.pdf`));
-  });
+  r.read(
+    "/:id/cards/:date/:label/pdf",
+    async ({ params, query }) => {
+      const per = perOf(query.per);
+      const { p, cards } = await asked(params, per);
+      return pdfFile(await cardsPdf(cards, per), fileName(p.stored.athlete, `-${params.date}-${params.label}.pdf`));
+    },
+    { expensive: true },
+  );
 
-  router.get("/:id/block.pdf", async (req, res) => {
-    const p = await season(req.params.id);
-    const from = mondayOf(dateParam(typeof req.query.from === "string" ? req.query.from : planner.today()));
-    const weeks = Math.min(12, Math.max(1, Number(req.query.weeks) || 4));
-    const list = p.plan.weeks.filter((w) => w.season.start >= from).slice(0, weeks);
-    if (list.length === 0) throw notFound("week ahead in this season");
-    sendPdf(res, await blockPdf(p.stored.athlete, clubName, list), fileName(p.stored.athlete, `-block-${from}.pdf`));
-  });
-  return router;
+  r.read(
+    "/:id/block.pdf",
+    async ({ params, query }) => {
+      const p = await season(params.id);
+      const from = mondayOf(dateParam(typeof query.from === "string" ? query.from : planner.today()));
+      const weeks = Math.min(12, Math.max(1, Number(query.weeks) || 4));
+      const list = p.plan.weeks.filter((w) => w.season.start >= from).slice(0, weeks);
+      if (list.length === 0) throw notFound("week ahead in this season");
+      return pdfFile(
+        await blockPdf(p.stored.athlete, clubName, list),
+        fileName(p.stored.athlete, `-block-${from}.pdf`),
+      );
+    },
+    { expensive: true },
+  );
+  return r.all;
 }
 
 /** Cards of everybody who lifts on a day, in order of their hours. */
 export async function gymCards(store: Store, planner: Planner, date: IsoDate, per: 1 | 4): Promise<Buffer> {
   const found: { start: number; card: Card }[] = [];
-  for (const { id } of await store.list()) {
-    const stored = await store.get(id);
+  for (const { id } of await store.athletes.list()) {
+    const stored = await store.athletes.get(id);
     const p = stored && planner.until(stored, date);
     for (const s of p?.plan.weeks.at(-1)?.sessions.filter((x) => x.date === date) ?? []) {
       const card = p && cardFor(p, planner.today(), s);

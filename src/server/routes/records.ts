@@ -1,103 +1,141 @@
 /** Records that come in and what is done with them: imports, the training log, notes, a tried season taken over. */
-import type express from "express";
-import { Router } from "express";
 import { applyScenario } from "../../api/make/scenario";
-import { feedBody, importBody, noteBody, scenarioBody } from "../../api/requests";
-import type { ImportAnswer, PlanningView } from "../../api/views";
+import { feedBody, type ImportBody, importBody, noteBody, scenarioBody } from "../../api/requests";
+import type { PlanningView } from "../../api/views";
 import { addDays } from "../../core/dates";
+import type { ServerContext } from "../context";
 import { faulty, notFound, ProblemError, parse } from "../errors";
 import { FeedError } from "../feed/client";
-import type { Feed } from "../feed/feed";
-import type { Planner } from "../planner";
-import { previewImport, takeImport, undoImport } from "../store/imports";
-import type { Store } from "../store/store";
-import type { AthleteTools } from "./tools";
+import { readBody } from "../http/door";
+import { type Answer, done, json, type Route, RouteList } from "../http/route";
+import { answering } from "../http/scope";
+import { answerText, comparedRows, type StagedImport, takeImport, undoImport } from "../store/imports";
+import { athleteTools, dateParam } from "./tools";
 
-export function recordRoutes(store: Store, planner: Planner, feed: Feed, tools: AthleteTools): Router {
-  const router = Router();
-  const { stored, change, dateParam } = tools;
+const IMPORT_LIMIT = 40_000_000;
 
-  const rowsOf = (req: express.Request, expected: boolean) => {
-    const body = parse(importBody, req.body, "The import");
-    if (expected && body.incoming.length + body.races.length === 0)
-      throw faulty([{ path: "incoming", expected: "one row or more expected" }], "The import");
-    return body;
-  };
+/** The rows of a body, read in a worker thread. @throws with the path of every fault */
+function rowsIn(text: string, someExpected: boolean): ImportBody {
+  const body = parse(importBody, readBody(text), "The import");
+  if (someExpected && body.incoming.length + body.races.length === 0)
+    throw faulty([{ path: "incoming", expected: "one row or more expected" }], "The import");
+  return body;
+}
 
-  router.post("/:id/import/preview", async (req, res) => {
-    const answer: ImportAnswer | null = await previewImport(store, req.params.id, rowsOf(req, false));
-    if (!answer) throw notFound("athlete");
-    res.json(answer);
+function importRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store } = ctx;
+  const { stored } = athleteTools(ctx);
+
+  r.tryBulk("/:id/import/preview", IMPORT_LIMIT, async ({ params, body }) => {
+    const compared = await comparedRows(store, params.id, rowsIn(body, false));
+    if (!compared) throw notFound("athlete");
+    return { status: 200, type: "application/json", body: answerText(compared, null) };
   });
 
-  router.post("/:id/import", async (req, res) => {
-    const body = rowsOf(req, true);
-    const { season } = (await stored(req.params.id)).athlete;
-    const outside = body.races.flatMap((r, i) =>
-      r.date < season.start || addDays(r.date, (r.days ?? 1) - 1) > season.end
-        ? [
-            {
-              path: `races[${i}].date`,
-              expected: `a race inside the season (${season.start} to ${season.end}) expected, found "${r.date}"`,
-            },
-          ]
-        : [],
-    );
-    if (outside.length > 0) throw faulty(outside, "The import");
-    const answer: ImportAnswer | null = await takeImport(store, req.params.id, body, body.name);
-    if (!answer) throw notFound("athlete");
-    res.status(201).json(answer);
+  r.bulk(
+    "POST",
+    "/:id/import",
+    { limit: IMPORT_LIMIT, expensive: true },
+    async ({ params, body: text }) => {
+      const body = rowsIn(text, true);
+      const { season } = (await stored(params.id)).athlete;
+      const outside = body.races.flatMap((race, i) =>
+        race.date < season.start || addDays(race.date, (race.days ?? 1) - 1) > season.end
+          ? [
+              {
+                path: `races[${i}].date`,
+                expected: `a race inside the season (${season.start} to ${season.end}) expected, found "${race.date}"`,
+              },
+            ]
+          : [],
+      );
+      if (outside.length > 0) throw faulty(outside, "The import");
+      const compared = await comparedRows(store, params.id, body);
+      if (!compared) throw notFound("athlete");
+      return { compared, name: body.name };
+    },
+    async ({ params, body: text }, { compared, name }) => {
+      // Where somebody else wrote meanwhile the rows are compared again.
+      const again = () => ctx.run("compareText", { id: params.id, text });
+      const answer = (batch: string | null, c: StagedImport): Answer => ({
+        status: 201,
+        type: "application/json",
+        body: answerText(c, batch),
+      });
+      const taken = await takeImport(store, params.id, compared, name, {
+        again,
+        told: (batch, c) => answering(answer(batch, c), params.id),
+      });
+      if (!taken) throw notFound("athlete");
+      return answer(taken.batch, taken.compared);
+    },
+  );
+
+  r.change("DELETE", "/:id/import/:batch", {}, async ({ params }) => {
+    if (!(await undoImport(store, params.id, params.batch))) throw notFound("import");
+    return done();
+  });
+}
+
+function feedRoutes(r: RouteList, ctx: ServerContext): void {
+  const { stored } = athleteTools(ctx);
+
+  r.peek("/:id/feed", async ({ params }) => {
+    await stored(params.id);
+    return json(await ctx.feed.view(params.id));
   });
 
-  router.delete("/:id/import/:batch", async (req, res) => {
-    if (!(await undoImport(store, req.params.id, req.params.batch))) throw notFound("import");
-    res.status(204).end();
+  r.change("PUT", "/:id/feed", { body: { schema: feedBody, what: "The link" } }, async ({ params, body }) => {
+    await stored(params.id);
+    await ctx.feed.link(params.id, body.account);
+    return done();
   });
 
-  router.get("/:id/feed", async (req, res) => {
-    await stored(req.params.id);
-    res.json(await feed.view(req.params.id));
-  });
-
-  router.put("/:id/feed", async (req, res) => {
-    const { account } = parse(feedBody, req.body, "The link");
-    await stored(req.params.id);
-    await feed.link(req.params.id, account);
-    res.status(204).end();
-  });
-
-  router.post("/:id/feed/pull", async (req, res) => {
-    await stored(req.params.id);
+  r.change("POST", "/:id/feed/pull", { expensive: true }, async ({ params }) => {
+    await stored(params.id);
     try {
-      res.json(await feed.pull(req.params.id));
+      return json(await ctx.feed.pull(params.id));
     } catch (error) {
       if (!(error instanceof FeedError)) throw error;
       throw new ProblemError(502, "Training log", `${error.message} What had come before that is kept; try again.`);
     }
   });
+}
 
-  router.put("/:id/notes/:monday", async (req, res) => {
-    const { text } = parse(noteBody, req.body, "The note");
-    if (!(await store.putNote(req.params.id, dateParam(req.params.monday), text))) throw notFound("athlete");
-    res.status(204).end();
+function seasonRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store, planner } = ctx;
+  const { stored, change } = athleteTools(ctx);
+
+  r.change("PUT", "/:id/notes/:monday", { body: { schema: noteBody, what: "The note" } }, async ({ params, body }) => {
+    if (!(await store.weeks.putNote(params.id, dateParam(params.monday), body.text))) throw notFound("athlete");
+    return done();
   });
 
-  router.get("/:id/planning", async (req, res) => {
-    const { revision: _, ...facts } = await stored(req.params.id);
+  r.read("/:id/planning", async ({ params }) => {
+    const { revision: _, ...facts } = await stored(params.id);
     const view: PlanningView = {
       ...facts,
       today: planner.today(),
-      ...(await store.shelf.facts()),
+      ...(await store.exercises.facts()),
     };
-    res.json(view);
+    return json(view);
   });
 
   /** A tried season taken over, all of it or nothing. */
-  router.put("/:id/scenario", async (req, res) => {
-    const scenario = parse(scenarioBody, req.body, "The season");
-    await change(req.params.id, "The season", (a) => applyScenario(a, scenario));
-    res.status(204).end();
-  });
+  r.bulk(
+    "PUT",
+    "/:id/scenario",
+    { limit: IMPORT_LIMIT },
+    async ({ body }) => parse(scenarioBody, readBody(body), "The season"),
+    async ({ params }, scenario) => {
+      await change(params.id, "The season", (a) => applyScenario(a, scenario));
+      return done();
+    },
+  );
+}
 
-  return router;
+export function recordRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("/athletes");
+  for (const add of [importRoutes, feedRoutes, seasonRoutes]) add(r, ctx);
+  return r.all;
 }

@@ -2,9 +2,17 @@
 import { type Athlete, LABELS, type Label } from "../../core/athlete/types";
 import { type IsoDate, isDate } from "../../core/dates";
 import { crossFaults } from "../../formats/athlete-file";
+import type { Context } from "../context";
 import { faulty, notFound } from "../errors";
-import type { Planned, Planner } from "../planner";
-import type { Store, Stored } from "../store/store";
+import type { Planned } from "../planner";
+import type { Stored } from "../store/store";
+
+/** A label of the address. @throws a problem that says what was expected */
+export function labelParam(value: string | undefined): Label {
+  const label = LABELS.find((l) => l === value);
+  if (!label) throw faulty([{ path: "label", expected: `one of ${LABELS.join(", ")} expected` }], "The request");
+  return label;
+}
 
 export interface AthleteTools {
   stored: (id: string) => Promise<Stored>;
@@ -17,8 +25,6 @@ export interface AthleteTools {
     words?: string,
     free?: string | null,
   ) => Promise<void>;
-  dateParam: (value: string | undefined) => string;
-  labelParam: (value: string | undefined) => Label;
 }
 
 /** Name of a file about an athlete, safe everywhere. @param ending such as ".json" */
@@ -32,10 +38,10 @@ export function dateParam(value: string | undefined): IsoDate {
   return value;
 }
 
-export function athleteTools(store: Store, planner: Planner): AthleteTools {
+export function athleteTools({ store, planner }: Context): AthleteTools {
   return {
     stored: async (id) => {
-      const found = await store.get(id);
+      const found = await store.athletes.get(id);
       if (!found) throw notFound("athlete");
       return found;
     },
@@ -49,7 +55,7 @@ export function athleteTools(store: Store, planner: Planner): AthleteTools {
         const faults = crossFaults(next);
         if (faults.length > 0) throw faulty(faults, what);
       };
-      const ok = await store.change(
+      const ok = await store.athletes.change(
         id,
         apply,
         check,
@@ -57,12 +63,6 @@ export function athleteTools(store: Store, planner: Planner): AthleteTools {
         free,
       );
       if (!ok) throw notFound("athlete");
-    },
-    dateParam,
-    labelParam: (value) => {
-      const label = LABELS.find((l) => l === value);
-      if (!label) throw faulty([{ path: "label", expected: `one of ${LABELS.join(", ")} expected` }], "The request");
-      return label;
     },
   };
 }

@@ -117,6 +117,24 @@ export interface WeekPlanRow {
   data: string;
 }
 
+/** An answer to a request that created something, by the key the request named. */
+export interface IdempotencyRow {
+  key: string;
+  /** Whom it created something for; it goes with them. */
+  athleteId: string | null;
+  /** Hash of method, address and body. */
+  request: string;
+  status: number;
+  answer: string;
+  at: string;
+}
+
+/** An athlete that was erased. */
+export interface ErasureRow {
+  athleteId: string;
+  at: string;
+}
+
 /** A block review in the coach's words. */
 export interface ReviewRow {
   id: string;
@@ -288,7 +306,26 @@ export const ReviewEntity = new EntitySchema<ReviewRow>({
   },
 });
 
+export const IdempotencyEntity = new EntitySchema<IdempotencyRow>({
+  name: "idempotency",
+  columns: {
+    key: { type: "text", primary: true },
+    athleteId: { type: "text", name: "athlete_id", nullable: true },
+    request: { type: "text" },
+    status: { type: "integer" },
+    answer: { type: "text" },
+    at: { type: "text" },
+  },
+});
+
+export const ErasureEntity = new EntitySchema<ErasureRow>({
+  name: "erasure",
+  columns: { athleteId: { type: "text", primary: true, name: "athlete_id" }, at: { type: "text" } },
+});
+
 export const ENTITIES = [
+  IdempotencyEntity,
+  ErasureEntity,
   AthleteEntity,
   ...Object.values(LIST_ENTITIES),
   HeldEntity,

@@ -6,8 +6,9 @@ import type { EnduranceSession, Race } from "../../core/athlete/types";
 import { type Fate, fatesOf, type Incoming, type Known, merged } from "../../core/endurance/incoming";
 import { raceFate } from "../../formats/import/calendar";
 import type { NewRace } from "../../formats/import/rows";
-import { ImportEntity, LIST_ENTITIES, type ListRow } from "./entities";
-import { insertRows } from "./lists";
+import { AthleteEntity, ImportEntity, LIST_ENTITIES, type ListRow } from "./entities";
+import { NotSaved } from "./faults";
+import { insertRows, listRows } from "./lists";
 import type { Store } from "./store";
 
 export interface ImportRows {
@@ -15,30 +16,56 @@ export interface ImportRows {
   races: readonly NewRace[];
 }
 
-export interface ImportResult {
-  fates: Fate[];
-  raceFates: ReturnType<typeof raceFate>[];
-  counts: ImportCounts;
-  /** Of the batch; null where nothing was stored. */
-  batch: string | null;
-}
-
 type Told = Pick<ImportView, "counts" | "lines">;
 
-/** What undoing takes: rows to remove, and rows to put back as they were. */
+/** What undoing takes: rows to put back as they were; rows that were added bear the import's name. */
 interface Undo {
+  /** Only of imports made before rows bore it. */
   added: string[];
   before: { id: string; data: string }[];
   racesAdded: string[];
   racesBefore: { id: string; data: string }[];
 }
 
-const rowsOf = (m: EntityManager, list: "endurance" | "races", athleteId: string): Promise<ListRow[]> =>
-  m.find(LIST_ENTITIES[list], { where: { athleteId }, order: { seq: "ASC" } });
+/** A row that changes: as it is and as it is to be. */
+interface Update {
+  id: string;
+  before: string;
+  date: string;
+  data: string;
+}
 
-async function read(m: EntityManager, id: string, rows: ImportRows) {
-  const endurance = await rowsOf(m, "endurance", id);
-  const races = await rowsOf(m, "races", id);
+/**
+ * Rows compared with what is stored, ready to be stored themselves. Made in a worker thread; what is many is bytes or text already, so that the
+ * server's own thread takes it in slices.
+ */
+export interface StagedImport {
+  /** The athlete's revision it was compared with. */
+  revision: number;
+  counts: ImportCounts;
+  lines: ImportLine[];
+  /** Fates of all rows as JSON: `"fates":[...],"raceFates":[...],"counts":{...}`. */
+  answer: string;
+  /** New endurance rows, each slice a JSON list of [id, seq, date, data]. */
+  slices: Uint8Array[];
+  updates: Update[];
+  newRaces: ListRow[];
+  raceUpdates: Update[];
+}
+
+/** Rows stored in one short transaction. */
+const SLICE = 1500;
+
+/** @returns the answer to a request as JSON */
+export const answerText = (c: Pick<StagedImport, "answer">, batch: string | null): string =>
+  `{${c.answer},"batch":${JSON.stringify(batch)}}`;
+
+/** What would become of the rows; nothing is stored. @returns null where there is no such athlete */
+export async function comparedRows(store: Store, id: string, rows: ImportRows): Promise<StagedImport | null> {
+  const revision = await store.athletes.revision(id);
+  if (revision === null) return null;
+  const endurance = await listRows(store.db.reader, "endurance", id);
+  const races = await listRows(store.db.reader, "races", id);
   const known = endurance.map((r): Known => ({ id: r.id, session: JSON.parse(r.data) as EnduranceSession }));
   const knownRaces = races.map((r) => ({ row: r.id, race: JSON.parse(r.data) as Race }));
   const fates = fatesOf(known, rows.incoming);
@@ -48,7 +75,72 @@ async function read(m: EntityManager, id: string, rows: ImportRows) {
       r,
     ),
   );
-  return { endurance, races, known, knownRaces, fates, raceFates };
+  const byId = new Map(known.map((k, i) => [k.id, { session: k.session, data: endurance[i]?.data ?? "" }]));
+  const fresh: [string, number, string, string][] = [];
+  const updates: Update[] = [];
+  let seq = endurance.at(-1)?.seq ?? -1;
+  for (const [i, fate] of fates.entries()) {
+    const row = rows.incoming[i];
+    if (!row || fate.kind === "same" || fate.kind === "twice") continue;
+    if (fate.kind === "new") {
+      const session = merged(null, row);
+      fresh.push([randomUUID(), ++seq, session.date, JSON.stringify(session)]);
+      continue;
+    }
+    const before = byId.get(fate.id);
+    if (!before) continue;
+    const next = merged(before.session, row);
+    updates.push({ id: fate.id, before: before.data, date: next.date, data: JSON.stringify(next) });
+  }
+  const counts = countsOf([...fates, ...raceFates]);
+  const slices: Uint8Array[] = [];
+  for (let i = 0; i < fresh.length; i += SLICE)
+    slices.push(new TextEncoder().encode(JSON.stringify(fresh.slice(i, i + SLICE))));
+  return {
+    revision,
+    counts,
+    lines: linesOf(rows, fates, raceFates),
+    answer: JSON.stringify({ fates, raceFates, counts }).slice(1, -1),
+    slices,
+    updates,
+    ...racesOf(id, rows, raceFates, knownRaces, races.at(-1)?.seq ?? -1),
+  };
+}
+
+type RaceFate = ReturnType<typeof raceFate>;
+
+function racesOf(
+  athleteId: string,
+  rows: ImportRows,
+  raceFates: readonly RaceFate[],
+  known: readonly { row: string; race: Race }[],
+  lastSeq: number,
+): Pick<StagedImport, "newRaces" | "raceUpdates"> {
+  const newRaces: ListRow[] = [];
+  const raceUpdates: Update[] = [];
+  for (const [i, fate] of raceFates.entries()) {
+    const race = rows.races[i];
+    if (!race || fate.kind === "same") continue;
+    const moved = fate.kind === "moved" ? known.find((k) => k.race.id === fate.id) : undefined;
+    if (moved) {
+      // The priority is the coach's word; the calendar moves the date.
+      const next: Race = { ...moved.race, ...race, id: moved.race.id, priority: moved.race.priority };
+      raceUpdates.push({
+        id: moved.row,
+        before: JSON.stringify(moved.race),
+        date: next.date,
+        data: JSON.stringify(next),
+      });
+    } else
+      newRaces.push({
+        id: randomUUID(),
+        athleteId,
+        seq: lastSeq + newRaces.length + 1,
+        date: race.date,
+        data: JSON.stringify({ id: `race-${randomUUID().slice(0, 8)}`, ...race }),
+      });
+  }
+  return { newRaces, raceUpdates };
 }
 
 const countsOf = (fates: readonly { kind: string }[]): ImportCounts => {
@@ -59,7 +151,7 @@ const countsOf = (fates: readonly { kind: string }[]): ImportCounts => {
 /** Records named in the list of imports; the rest is counted. */
 const LINES = 6;
 
-function linesOf(rows: ImportRows, fates: readonly Fate[], raceFates: ImportResult["raceFates"]): ImportLine[] {
+function linesOf(rows: ImportRows, fates: readonly Fate[], raceFates: readonly RaceFate[]): ImportLine[] {
   const sessions = fates.flatMap((f, i): ImportLine[] => {
     const s = rows.incoming[i]?.session;
     return s && f.kind !== "same" && f.kind !== "twice"
@@ -73,94 +165,148 @@ function linesOf(rows: ImportRows, fates: readonly Fate[], raceFates: ImportResu
   return [...races, ...sessions].sort((a, b) => (a.date < b.date ? 1 : -1)).slice(0, LINES);
 }
 
-/** What would become of the rows; nothing is stored. @returns null where there is no such athlete */
-export async function previewImport(store: Store, id: string, rows: ImportRows): Promise<ImportResult | null> {
-  if ((await store.revision(id)) === null) return null;
-  const { fates, raceFates } = await read(store.reader, id, rows);
-  return { fates, raceFates, counts: countsOf([...fates, ...raceFates]), batch: null };
+/** Somebody else wrote since the rows were compared. */
+class Stale extends Error {}
+
+/** How often rows are compared again where others keep writing. */
+const TRIES = 8;
+
+export interface TakeOptions {
+  /** Compares the rows again. */
+  again: () => Promise<StagedImport | null>;
+  /** Runs in the transaction that makes the import visible, so that a pull's place in the log is kept with what it brought. */
+  also?: (m: EntityManager) => Promise<unknown>;
+  /** Told in that transaction what will be answered. */
+  told?: (batch: string | null, compared: StagedImport) => void;
 }
 
 /**
- * Takes the rows over.
+ * Takes compared rows over. New rows are stored slice by slice, hidden; one short transaction then makes them visible together with
+ * everything else that changes. Others get their turn between the slices.
  * @param name what the coach knows the import by
- * @param also runs in the same transaction, so that a pull's place in the log is kept with what it brought
  * @returns null where there is no such athlete
  */
 export async function takeImport(
   store: Store,
   id: string,
-  rows: ImportRows,
+  first: StagedImport,
   name: string,
-  also?: (m: EntityManager) => Promise<unknown>,
-): Promise<ImportResult | null> {
-  return store.write(async (m) => {
-    const { endurance, races, known, knownRaces, fates, raceFates } = await read(m, id, rows);
-    const counts = countsOf([...fates, ...raceFates]);
-    const undo: Undo = { added: [], before: [], racesAdded: [], racesBefore: [] };
-    const writes = counts.added + counts.changed + counts.done;
-    if (writes > 0) {
-      if (!(await store.touch(m, id))) return null;
-    } else if ((await store.revision(id)) === null) return null;
-    const byId = new Map(known.map((k) => [k.id, k.session]));
-    const fresh: ListRow[] = [];
-    let seq = endurance.at(-1)?.seq ?? -1;
-    for (const [i, fate] of fates.entries()) {
-      const row = rows.incoming[i];
-      if (!row || fate.kind === "same" || fate.kind === "twice") continue;
-      if (fate.kind === "new") {
-        const data = JSON.stringify(merged(null, row));
-        fresh.push({ id: randomUUID(), athleteId: id, seq: ++seq, date: row.session.date, data });
-        continue;
-      }
-      const before = byId.get(fate.id);
-      if (!before) continue;
-      undo.before.push({ id: fate.id, data: JSON.stringify(before) });
-      const next = merged(before, row);
-      await m.update(LIST_ENTITIES.endurance, { id: fate.id }, { date: next.date, data: JSON.stringify(next) });
+  options: TakeOptions,
+): Promise<{ batch: string | null; compared: StagedImport } | null> {
+  let compared: StagedImport | null = first;
+  for (let n = 0; n < TRIES && compared; n++) {
+    const batch = await stage(store, id, compared);
+    try {
+      return await show(store, id, compared, name, batch, options);
+    } catch (error) {
+      await sweep(store, batch);
+      if (!(error instanceof Stale)) throw error;
+      compared = await options.again();
     }
-    undo.added = fresh.map((r) => r.id);
-    await insertRows(m, "endurance", fresh);
+  }
+  if (compared)
+    throw new NotSaved(503, "SQLITE_BUSY", "Not saved: others kept changing this athlete's records. Try again.");
+  return null;
+}
 
-    let raceSeq = races.at(-1)?.seq ?? -1;
-    for (const [i, fate] of raceFates.entries()) {
-      const race = rows.races[i];
-      if (!race || fate.kind === "same") continue;
-      const moved = fate.kind === "moved" ? knownRaces.find((k) => k.race.id === fate.id) : undefined;
-      if (moved) {
-        undo.racesBefore.push({ id: moved.row, data: JSON.stringify(moved.race) });
-        // The priority is the coach's word; the calendar moves the date.
-        const next: Race = { ...moved.race, ...race, id: moved.race.id, priority: moved.race.priority };
-        await m.update(LIST_ENTITIES.races, { id: moved.row }, { date: next.date, data: JSON.stringify(next) });
-      } else {
-        const row: ListRow = {
-          id: randomUUID(),
-          athleteId: id,
-          seq: ++raceSeq,
-          date: race.date,
-          data: JSON.stringify({ id: `race-${randomUUID().slice(0, 8)}`, ...race }),
-        };
-        undo.racesAdded.push(row.id);
-        await m.insert(LIST_ENTITIES.races, row);
-      }
+async function stage(store: Store, id: string, { slices }: StagedImport): Promise<string> {
+  const batch = randomUUID();
+  if (slices.length === 0) return batch;
+  await store.db.writeAside((m) => m.query("INSERT INTO hidden_batch VALUES (?)", [batch]));
+  try {
+    for (const slice of slices) {
+      await store.db.writeAside(async () => {
+        const insert = store.db.writer.prepare(
+          "INSERT INTO endurance_session (id, athlete_id, seq, date, data, batch) VALUES (?, ?, ?, ?, ?, ?)",
+        );
+        for (const [row, seq, date, data] of JSON.parse(new TextDecoder().decode(slice)) as [
+          string,
+          number,
+          string,
+          string,
+        ][])
+          insert.run(row, id, seq, date, data, batch);
+      });
+      await turn();
     }
+  } catch (error) {
+    await sweep(store, batch).catch(() => undefined);
+    throw error;
+  }
+  return batch;
+}
+
+async function show(
+  store: Store,
+  id: string,
+  c: StagedImport,
+  name: string,
+  batch: string,
+  { also, told }: TakeOptions,
+): Promise<{ batch: string | null; compared: StagedImport } | null> {
+  return store.db.write(async (m) => {
+    const now = await m.findOne(AthleteEntity, { select: { id: true, revision: true }, where: { id } });
+    if (!now) return null;
+    if (now.revision !== c.revision) throw new Stale();
     await also?.(m);
-    if (writes === 0) return { fates, raceFates, counts, batch: null };
-    const batch = randomUUID();
+    if (c.counts.added + c.counts.changed + c.counts.done === 0) {
+      told?.(null, c);
+      return { batch: null, compared: c };
+    }
+    await store.athletes.touch(m, id);
+    for (const [list, updates] of [
+      ["endurance", c.updates],
+      ["races", c.raceUpdates],
+    ] as const)
+      for (const u of updates) await m.update(LIST_ENTITIES[list], { id: u.id }, { date: u.date, data: u.data });
+    await insertRows(m, "races", c.newRaces);
+    const back = (updates: readonly Update[]) => updates.map((u) => ({ id: u.id, data: u.before }));
+    const undo: Undo = {
+      added: [],
+      before: back(c.updates),
+      racesAdded: c.newRaces.map((r) => r.id),
+      racesBefore: back(c.raceUpdates),
+    };
     await m.insert(ImportEntity, {
       id: batch,
       athleteId: id,
       at: new Date().toISOString(),
       name,
-      counts: JSON.stringify({ counts, lines: linesOf(rows, fates, raceFates) }),
+      counts: JSON.stringify({ counts: c.counts, lines: c.lines } satisfies Told),
       undo: JSON.stringify(undo),
     });
-    return { fates, raceFates, counts, batch };
+    await m.query("DELETE FROM hidden_batch WHERE batch = ?", [batch]);
+    told?.(batch, c);
+    return { batch, compared: c };
   });
+}
+
+/** Lets everything else that waits have its turn. */
+const turn = () => new Promise<void>((done) => setImmediate(done));
+
+/** Removes the rows of a hidden import, slice by slice. */
+async function sweep(store: Store, batch: string): Promise<void> {
+  for (let left = SLICE; left === SLICE; await turn())
+    left = await store.db.writeAside(
+      async () =>
+        store.db.writer
+          .prepare(
+            "DELETE FROM endurance_session WHERE rowid IN (SELECT rowid FROM endurance_session WHERE batch = ? LIMIT ?) AND EXISTS (SELECT 1 FROM hidden_batch WHERE batch = ?)",
+          )
+          .run(batch, SLICE, batch).changes,
+    );
+  await store.db.writeAside((m) => m.query("DELETE FROM hidden_batch WHERE batch = ?", [batch]));
+}
+
+/** Removes what an import left behind that was broken off by a stop. */
+export async function sweepAll(store: Store): Promise<void> {
+  const rows: { batch: string }[] = await store.db.reader.query("SELECT batch FROM hidden_batch");
+  for (const { batch } of rows) await sweep(store, batch);
 }
 
 /** The latest imports first. */
 export async function importsOf(store: Store, athleteId: string, most = 20): Promise<ImportView[]> {
-  const rows = await store.reader.find(ImportEntity, { where: { athleteId }, order: { at: "DESC" }, take: most });
+  const rows = await store.db.reader.find(ImportEntity, { where: { athleteId }, order: { at: "DESC" }, take: most });
   return rows.map((r) => ({ id: r.id, at: r.at, name: r.name, ...(JSON.parse(r.counts) as Told) }));
 }
 
@@ -169,10 +315,11 @@ export async function importsOf(store: Store, athleteId: string, most = 20): Pro
  * @returns false where there is no such import
  */
 export async function undoImport(store: Store, athleteId: string, batch: string): Promise<boolean> {
-  return store.write(async (m) => {
+  const done = await store.db.write(async (m) => {
     const row = await m.findOneBy(ImportEntity, { id: batch, athleteId });
-    if (!row || !(await store.touch(m, athleteId))) return false;
+    if (!row || !(await store.athletes.touch(m, athleteId))) return false;
     const undo = JSON.parse(row.undo) as Undo;
+    await m.query("INSERT OR IGNORE INTO hidden_batch VALUES (?)", [batch]);
     for (const [list, added, before] of [
       ["endurance", undo.added, undo.before],
       ["races", undo.racesAdded, undo.racesBefore],
@@ -189,4 +336,7 @@ export async function undoImport(store: Store, athleteId: string, batch: string)
     await m.delete(ImportEntity, { id: batch });
     return true;
   });
+  // The rows are gone for everybody; their places in the file are freed little by little.
+  if (done) await sweep(store, batch);
+  return done;
 }

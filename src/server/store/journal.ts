@@ -1,20 +1,22 @@
 /** What was changed of an athlete, change by change, so that each can be undone and redone, also after the browser was closed. */
 import { randomUUID } from "node:crypto";
 import type { EntityManager } from "typeorm";
+import type { RawDatabase } from "./database";
 import { EditEntity } from "./entities";
 
-/** Tables that a coach's change may touch, with their key beside the athlete. What was lifted is no such change. */
+/** Tables that a change of an athlete may touch, with their key beside the athlete. */
 const TABLES: readonly { table: string; key: readonly string[] }[] = [
   { table: "athlete", key: ["id"] },
   { table: "race", key: ["id"] },
   { table: "endurance_session", key: ["id"] },
+  { table: "strength_log", key: ["id"] },
   { table: "locked_session", key: ["id"] },
   { table: "held_week", key: ["monday"] },
   { table: "session_swap", key: ["date", "label", "from_exercise"] },
   { table: "week_note", key: ["monday"] },
 ];
-/** The athlete's own row: revision and place in the club are not the coach's change. */
-const ATHLETE_COLUMNS = "id, name, record";
+/** The athlete's own row: revision and place in the club are no change that anybody made. */
+const ATHLETE_COLUMNS = ["id", "name", "record"];
 /** Changes that are remembered of one athlete; the oldest goes first. */
 export const KEPT_EDITS = 200;
 
@@ -44,39 +46,77 @@ const keyOf = (table: string, row: Row): string => {
   return [table, ...key.map((k) => row[k])].join("\u001f");
 };
 
-/** Every row of an athlete as it stands. */
-export async function snapshot(m: EntityManager, athleteId: string): Promise<Map<string, { table: string; row: Row }>> {
-  const all = new Map<string, { table: string; row: Row }>();
+/**
+ * Has SQLite itself write down each row that changes while an edit is under way (triggers of this connection alone), so that a change costs
+ * what it changes and not what the athlete has.
+ */
+export function prepareJournal(raw: RawDatabase): void {
+  raw.exec(`CREATE TEMP TABLE IF NOT EXISTS row_change (seq INTEGER PRIMARY KEY, tbl TEXT, before TEXT, after TEXT);
+    CREATE TEMP TABLE IF NOT EXISTS row_change_on (n INTEGER);`);
   for (const { table } of TABLES) {
-    const rows: Row[] =
-      table === "athlete"
-        ? await m.query(`SELECT ${ATHLETE_COLUMNS} FROM athlete WHERE id = ?`, [athleteId])
-        : await m.query(`SELECT * FROM ${table} WHERE athlete_id = ?`, [athleteId]);
-    for (const row of rows) all.set(keyOf(table, row), { table, row });
+    const all = (raw.prepare(`SELECT name FROM pragma_table_info('${table}')`).all() as { name: string }[]).map(
+      (c) => c.name,
+    );
+    const columns = table === "athlete" ? ATHLETE_COLUMNS : all;
+    const json = (row: "old" | "new") => `json_object(${columns.map((c) => `'${c}', ${row}."${c}"`).join(", ")})`;
+    for (const [event, before, after] of [
+      ["INSERT", "NULL", json("new")],
+      ["UPDATE", json("old"), json("new")],
+      ["DELETE", json("old"), "NULL"],
+    ] as const)
+      raw.exec(`CREATE TEMP TRIGGER IF NOT EXISTS journal_${table}_${event} AFTER ${event} ON main.${table}
+        WHEN EXISTS (SELECT 1 FROM row_change_on)
+        BEGIN INSERT INTO row_change (tbl, before, after) VALUES ('${table}', ${before}, ${after}); END`);
   }
-  return all;
 }
 
-type Snapshot = Awaited<ReturnType<typeof snapshot>>;
+/** Begins to write changes of rows down; to be called inside the transaction of the edit. */
+export async function watchRows(m: EntityManager): Promise<void> {
+  await m.query("DELETE FROM temp.row_change");
+  await m.query("DELETE FROM temp.row_change_on");
+  await m.query("INSERT INTO temp.row_change_on VALUES (1)");
+}
+
+/** What has changed since, one entry a row: as it was first and as it is now. */
+async function changedRows(m: EntityManager): Promise<RowChange[]> {
+  await m.query("DELETE FROM temp.row_change_on");
+  const rows: { tbl: string; before: string | null; after: string | null }[] = await m.query(
+    "SELECT tbl, before, after FROM temp.row_change ORDER BY seq",
+  );
+  await m.query("DELETE FROM temp.row_change");
+  const byKey = new Map<string, RowChange>();
+  for (const r of rows) {
+    const before = r.before === null ? null : (JSON.parse(r.before) as Row);
+    const after = r.after === null ? null : (JSON.parse(r.after) as Row);
+    const key = keyOf(r.tbl, before ?? after ?? {});
+    const known = byKey.get(key);
+    if (known) known.after = after;
+    else byKey.set(key, { table: r.tbl, before, after });
+  }
+  return [...byKey.values()].filter((c) => !same(c.before, c.after));
+}
+
 const same = (a: Row | null | undefined, b: Row | null | undefined): boolean =>
   JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
+/** Whether a row is still as it was written down; columns that came with a later version do not count. */
+const isStill = (now: Row | undefined, then: Row | null): boolean =>
+  then === null ? now === undefined : now !== undefined && Object.keys(then).every((k) => now[k] === then[k]);
 
-function changesBetween(before: Snapshot, after: Snapshot): RowChange[] {
-  const out: RowChange[] = [];
-  for (const [key, { table, row }] of before) {
-    const now = after.get(key)?.row ?? null;
-    if (!same(row, now)) out.push({ table, before: row, after: now });
-  }
-  for (const [key, { table, row }] of after) if (!before.has(key)) out.push({ table, before: null, after: row });
-  return out;
-}
-
-/** Writes down what a change has made different; what was undone before it can be redone no more. @returns whether anything was */
-export async function remember(m: EntityManager, athleteId: string, what: string, before: Snapshot): Promise<boolean> {
-  const changes = changesBetween(before, await snapshot(m, athleteId));
+/**
+ * Writes down what a change has made different; what was undone before it can be redone no more.
+ * @param joined a change of the same name right before it becomes one with it: the sets of one log are taken back together
+ * @returns whether anything was different
+ */
+export async function remember(m: EntityManager, athleteId: string, what: string, joined = false): Promise<boolean> {
+  const changes = await changedRows(m);
   if (changes.length === 0) return false;
   await m.delete(EditEntity, { athleteId, undone: true });
   const last = await m.findOne(EditEntity, { where: { athleteId }, order: { seq: "DESC" } });
+  if (joined && last?.what === what) {
+    const both = joinedChanges(JSON.parse(last.changes) as RowChange[], changes);
+    await m.update(EditEntity, { id: last.id }, { at: new Date().toISOString(), changes: JSON.stringify(both) });
+    return true;
+  }
   const seq = (last?.seq ?? 0) + 1;
   await m.insert(EditEntity, {
     id: randomUUID(),
@@ -91,6 +131,18 @@ export async function remember(m: EntityManager, athleteId: string, what: string
   return true;
 }
 
+/** Two changes as one: rows as they were before the first and as they are after the second. */
+function joinedChanges(first: readonly RowChange[], second: readonly RowChange[]): RowChange[] {
+  const byKey = new Map(first.map((c) => [keyOf(c.table, c.before ?? c.after ?? {}), { ...c }]));
+  for (const c of second) {
+    const key = keyOf(c.table, c.before ?? c.after ?? {});
+    const known = byKey.get(key);
+    if (known) known.after = c.after;
+    else byKey.set(key, c);
+  }
+  return [...byKey.values()];
+}
+
 async function put(m: EntityManager, { table, before, after }: RowChange, back: boolean): Promise<void> {
   const [from, to] = back ? [after, before] : [before, after];
   const any = from ?? to;
@@ -99,9 +151,9 @@ async function put(m: EntityManager, { table, before, after }: RowChange, back: 
   const where = key.map((k) => `${k} = ?`).join(" AND ");
   const owner = table === "athlete" ? "" : " AND athlete_id = ?";
   const at = [...key.map((k) => any[k]), ...(table === "athlete" ? [] : [any.athlete_id])];
-  const columns = table === "athlete" ? ATHLETE_COLUMNS : "*";
+  const columns = table === "athlete" ? ATHLETE_COLUMNS.join(", ") : "*";
   const [now]: Row[] = await m.query(`SELECT ${columns} FROM ${table} WHERE ${where}${owner}`, at);
-  if (!same(now, from)) throw new EditConflict();
+  if (!isStill(now, from)) throw new EditConflict();
   if (!to) await m.query(`DELETE FROM ${table} WHERE ${where}${owner}`, at);
   else if (from) {
     const names = Object.keys(to);

@@ -6,6 +6,16 @@ import { LIST_ENTITIES, type ListName, type ListRow } from "./entities";
 
 type ListItem = Race | EnduranceSession | StrengthLog | LockedSession;
 
+/** Rows of a list in its order; those of an import that is not whole yet are not among them. */
+export function listRows(m: EntityManager, name: ListName, athleteId: string): Promise<ListRow[]> {
+  const { tableName } = m.connection.getMetadata(LIST_ENTITIES[name]);
+  const hidden = name === "endurance" ? " AND (batch IS NULL OR batch NOT IN (SELECT batch FROM hidden_batch))" : "";
+  return m.query(
+    `SELECT id, athlete_id AS athleteId, seq, date, data FROM ${tableName} WHERE athlete_id = ?${hidden} ORDER BY seq`,
+    [athleteId],
+  );
+}
+
 /** Rows keep their ids where the list keeps its length, so that what refers to them still does. */
 export async function putList(
   m: EntityManager,
@@ -14,7 +24,7 @@ export async function putList(
   items: readonly ListItem[],
 ): Promise<void> {
   const entity = LIST_ENTITIES[name];
-  const rows = await m.find(entity, { where: { athleteId }, order: { seq: "ASC" } });
+  const rows = await listRows(m, name, athleteId);
   if (rows.length !== items.length) {
     await m.delete(entity, { athleteId });
     await insertList(m, athleteId, name, items);

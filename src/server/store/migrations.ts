@@ -109,10 +109,34 @@ export class DoseTables1778000000000 implements MigrationInterface {
   }
 }
 
+export class SafetyTables1779000000000 implements MigrationInterface {
+  readonly name = "SafetyTables1779000000000";
+
+  async up(q: QueryRunner): Promise<void> {
+    // Answers to requests that create, so that the same request sent again creates nothing twice.
+    await q.query(
+      `CREATE TABLE idempotency (key TEXT PRIMARY KEY NOT NULL, athlete_id TEXT REFERENCES athlete(id) ON DELETE CASCADE, request TEXT NOT NULL, status INTEGER NOT NULL, answer TEXT NOT NULL, at TEXT NOT NULL)`,
+    );
+    // Athletes that were erased: their ids alone, so that a restore erases them again.
+    await q.query(`CREATE TABLE erasure (athlete_id TEXT PRIMARY KEY NOT NULL, at TEXT NOT NULL)`);
+    // Rows of an import are stored slice by slice and hidden until all are there.
+    await q.query(`CREATE TABLE hidden_batch (batch TEXT PRIMARY KEY NOT NULL)`);
+    await q.query(`ALTER TABLE endurance_session ADD COLUMN batch TEXT`);
+    await q.query(`CREATE INDEX endurance_session_by_batch ON endurance_session (batch) WHERE batch IS NOT NULL`);
+  }
+
+  async down(q: QueryRunner): Promise<void> {
+    await q.query("DROP INDEX endurance_session_by_batch");
+    await q.query("ALTER TABLE endurance_session DROP COLUMN batch");
+    for (const table of ["hidden_batch", "erasure", "idempotency"]) await q.query(`DROP TABLE ${table}`);
+  }
+}
+
 export const MIGRATIONS = [
   FirstTables1774000000000,
   ExerciseTables1775000000000,
   ImportTables1776000000000,
   EditTables1777000000000,
   DoseTables1778000000000,
+  SafetyTables1779000000000,
 ];

@@ -19,12 +19,19 @@ import { raceDay } from "../../core/season/races";
 import type { Planned } from "../planner";
 import type { Store } from "../store/store";
 
-/** Every week of the season up to this one as it was planned: weeks that are over are kept for good, this one as it stands. */
-export async function pastWeeks(store: Store, p: Planned, today: IsoDate): Promise<WeekPlan[]> {
-  const known = await store.past.weeks(p.stored.id);
+/**
+ * Every week of the season up to this one as it was planned: weeks that are over are kept for good, this one as it stands.
+ * @returns all of them, and those that are to be kept from now on
+ */
+export async function pastWeeks(
+  store: Store,
+  p: Planned,
+  today: IsoDate,
+): Promise<{ all: WeekPlan[]; fresh: WeekPlan[] }> {
+  const known = await store.archive.weeks(p.stored.id);
   const monday = mondayOf(today);
   const fresh: WeekPlan[] = [];
-  const out = p.plan.season.flatMap((week): WeekPlan[] => {
+  const all = p.plan.season.flatMap((week): WeekPlan[] => {
     if (week.start > monday) return [];
     const kept = known.get(week.start);
     if (kept) return [kept];
@@ -46,8 +53,7 @@ export async function pastWeeks(store: Store, p: Planned, today: IsoDate): Promi
     if (week.start < monday) fresh.push(facts);
     return [facts];
   });
-  await store.past.keep(p.stored.id, fresh);
-  return out;
+  return { all, fresh };
 }
 
 function aheadOf(p: Planned, today: IsoDate): Ahead | null {
@@ -72,14 +78,15 @@ export async function reviewView(
   today: IsoDate,
   from: IsoDate,
   to: IsoDate,
-): Promise<ReviewView> {
+): Promise<{ view: ReviewView; fresh: WeekPlan[] }> {
   const { athlete } = p.stored;
   const [first, last] = [mondayOf(from), mondayOf(to)];
-  const plans = (await pastWeeks(store, p, today)).filter((w) => w.monday >= first && w.monday <= last);
+  const { all, fresh } = await pastWeeks(store, p, today);
+  const plans = all.filter((w) => w.monday >= first && w.monday <= last);
   const weeks = reviewWeeks(athlete, p.library, plans, today);
   const end = addDays(last, 6) < today ? addDays(last, 6) : today;
   const done = sumOf(weeks, "done");
-  return {
+  const view: ReviewView = {
     id: p.stored.id,
     today,
     from: first,
@@ -94,6 +101,7 @@ export async function reviewView(
     shares: sharesOf(done, athlete.athlete.sport),
     lifts: liftChanges(athlete, p.library, first, end),
     words: reviewWords(athlete, p.library, weeks, aheadOf(p, today), today),
-    saved: await store.past.review(p.stored.id, first, addDays(last, 6)),
+    saved: await store.archive.review(p.stored.id, first, addDays(last, 6)),
   };
+  return { view, fresh };
 }

@@ -1,26 +1,21 @@
 /** What the past holds: weeks as they were planned, written once, and the coach's reviews of blocks. */
-import type { EntityManager } from "typeorm";
 import type { IsoDate } from "../../core/dates";
 import type { WeekPlan } from "../../core/review";
+import type { Database } from "./database";
 import { ReviewEntity, WeekPlanEntity } from "./entities";
 
-type Write = <T>(work: (m: EntityManager) => Promise<T>) => Promise<T>;
-
-export class Past {
-  constructor(
-    private readonly reader: EntityManager,
-    private readonly write: Write,
-  ) {}
+export class WeekArchive {
+  constructor(private readonly db: Database) {}
 
   async weeks(athleteId: string): Promise<Map<IsoDate, WeekPlan>> {
-    const rows = await this.reader.findBy(WeekPlanEntity, { athleteId });
+    const rows = await this.db.reader.findBy(WeekPlanEntity, { athleteId });
     return new Map(rows.map((r) => [r.monday, JSON.parse(r.data) as WeekPlan]));
   }
 
   /** Weeks that are kept already stay as they are. */
   async keep(athleteId: string, plans: readonly WeekPlan[]): Promise<void> {
     if (plans.length === 0) return;
-    await this.write(async (m) => {
+    await this.db.writeAside(async (m) => {
       for (const p of plans)
         await m
           .createQueryBuilder()
@@ -37,7 +32,7 @@ export class Past {
     start: IsoDate,
     end: IsoDate,
   ): Promise<{ text: string; sentAt: string | null } | null> {
-    const row = await this.reader.findOneBy(ReviewEntity, { athleteId, start, end });
+    const row = await this.db.reader.findOneBy(ReviewEntity, { athleteId, start, end });
     return row ? { text: row.text, sentAt: row.sentAt } : null;
   }
 
@@ -45,7 +40,7 @@ export class Past {
     athleteId: string,
     r: { id: string; start: IsoDate; end: IsoDate; text: string; sent: boolean },
   ): Promise<void> {
-    await this.write(async (m) => {
+    await this.db.write(async (m) => {
       const known = await m.findOneBy(ReviewEntity, { athleteId, start: r.start, end: r.end });
       const sentAt = r.sent ? new Date().toISOString() : (known?.sentAt ?? null);
       if (known) await m.update(ReviewEntity, { id: known.id }, { text: r.text, sentAt });

@@ -1,42 +1,37 @@
 /** The coach's exercises: own ones and hidden ones, and the library that the planner chooses from. */
-import type { EntityManager } from "typeorm";
+import { createHash } from "node:crypto";
 import { type Library, SHIPPED_LIBRARY } from "../../core/exercise/library";
 import { libraryWith, type OwnExercise } from "../../core/exercise/own";
+import type { Database } from "./database";
 import { HiddenExerciseEntity, OwnExerciseEntity } from "./entities";
 
-type Write = <T>(work: (m: EntityManager) => Promise<T>) => Promise<T>;
+export class ExerciseStore {
+  private made: { library: Library; fingerprint: string } = { library: SHIPPED_LIBRARY, fingerprint: "" };
 
-export class Shelf {
-  private made: { library: Library; version: number } = { library: SHIPPED_LIBRARY, version: 0 };
-
-  constructor(
-    private readonly reader: EntityManager,
-    private readonly write: Write,
-  ) {}
+  constructor(private readonly db: Database) {}
 
   /** What the planner chooses from: the shipped exercises, the coach's own, less the hidden ones. */
   get library(): Library {
     return this.made.library;
   }
 
-  /** Rises with every change of the library. */
-  get version(): number {
-    return this.made.version;
+  /** Differs once anything of the library does. */
+  get fingerprint(): string {
+    return this.made.fingerprint;
   }
 
   /** Makes the library from what is stored. */
   async read(): Promise<void> {
-    const { own, hidden } = await this.facts();
-    this.made = {
-      library: libraryWith(own, hidden),
-      version: this.made.version + 1,
-    };
+    const facts = await this.facts();
+    const fingerprint = createHash("sha256").update(JSON.stringify(facts)).digest("hex").slice(0, 16);
+    if (fingerprint !== this.made.fingerprint)
+      this.made = { library: libraryWith(facts.own, facts.hidden), fingerprint };
   }
 
   /** What makes this library of the shipped one: for the web's worker, which makes it too. */
   async facts(): Promise<{ own: { id: string; exercise: OwnExercise }[]; hidden: string[] }> {
-    const own = await this.reader.find(OwnExerciseEntity, { order: { id: "ASC" } });
-    const hidden = await this.reader.find(HiddenExerciseEntity);
+    const own = await this.db.reader.find(OwnExerciseEntity, { order: { id: "ASC" } });
+    const hidden = await this.db.reader.find(HiddenExerciseEntity, { order: { id: "ASC" } });
     return {
       own: own.map((r) => ({ id: r.id, exercise: JSON.parse(r.data) as OwnExercise })),
       hidden: hidden.map((h) => h.id),
@@ -45,13 +40,13 @@ export class Shelf {
 
   /** The coach's own exercise as it was entered; null where there is none of that id. */
   async own(id: string): Promise<OwnExercise | null> {
-    const row = await this.reader.findOneBy(OwnExerciseEntity, { id });
+    const row = await this.db.reader.findOneBy(OwnExerciseEntity, { id });
     return row ? (JSON.parse(row.data) as OwnExercise) : null;
   }
 
   /** @param exercise null takes it away @returns false where there is nothing to take away */
   async putOwn(id: string, exercise: OwnExercise | null): Promise<boolean> {
-    const done = await this.write(async (m) => {
+    const done = await this.db.write(async (m) => {
       if (exercise === null) return ((await m.delete(OwnExerciseEntity, { id })).affected ?? 0) > 0;
       await m.upsert(OwnExerciseEntity, { id, data: JSON.stringify(exercise) }, ["id"]);
       return true;
@@ -61,7 +56,7 @@ export class Shelf {
   }
 
   async hide(id: string, hidden: boolean): Promise<void> {
-    await this.write(async (m) => {
+    await this.db.write(async (m) => {
       if (hidden) await m.upsert(HiddenExerciseEntity, { id }, ["id"]);
       else await m.delete(HiddenExerciseEntity, { id });
     });

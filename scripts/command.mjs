@@ -1,0 +1,7 @@
+/** `npm run backup -- FILE`, `npm run restore -- FILE`: the whole club to a file and back. */
+import { ensureBuilt, ensureInstalled, follow } from "./lib.mjs";
+
+ensureInstalled();
+ensureBuilt();
+const [name, ...args] = process.argv.slice(2);
+follow(process.execPath, [`dist/server/${name}.js`, ...args]);

@@ -1,0 +1,3 @@
+import { askAndPrint } from "./ask";
+
+void askAndPrint("backup", process.argv.slice(2));

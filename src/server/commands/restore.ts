@@ -1,0 +1,3 @@
+import { askAndPrint } from "./ask";
+
+void askAndPrint("restore", process.argv.slice(2));

@@ -1,0 +1,121 @@
+/**
+ * Answers kept beside the database, by a hash of everything they were worked out from: the athlete's rows, the program, the library, the rules,
+ * the day. A restart finds them again; nothing is lost where the file is.
+ */
+import { createHash } from "node:crypto";
+import { rmSync } from "node:fs";
+import BetterSqlite3 from "better-sqlite3";
+import type { Context } from "../context";
+import type { Store } from "../store/store";
+
+/** Answers kept at most; the oldest go first. */
+const KEPT = 3000;
+/** Tables a plan is made from, with the column that names the athlete. */
+const INPUT: readonly (readonly [string, string])[] = [
+  ["athlete", "id"],
+  ["race", "athlete_id"],
+  ["endurance_session", "athlete_id"],
+  ["strength_log", "athlete_id"],
+  ["locked_session", "athlete_id"],
+  ["held_week", "athlete_id"],
+  ["session_swap", "athlete_id"],
+  ["week_note", "athlete_id"],
+  ["week_plan", "athlete_id"],
+];
+
+/** Hash of every stored row a plan of the athlete is made from. */
+function inputHash(store: Store, id: string): string {
+  const hash = createHash("sha256");
+  for (const [table, column] of INPUT) {
+    const hidden =
+      table === "endurance_session" ? " AND (batch IS NULL OR batch NOT IN (SELECT batch FROM hidden_batch))" : "";
+    hash.update(`\u001e${table}`);
+    for (const row of store.db.readerRaw
+      .prepare(`SELECT * FROM ${table} WHERE ${column} = ?${hidden} ORDER BY rowid`)
+      .all(id))
+      hash.update(JSON.stringify(row));
+  }
+  return hash.digest("hex");
+}
+
+export class KeptAnswers {
+  private constructor(
+    private readonly db: BetterSqlite3.Database,
+    private readonly program: string,
+  ) {}
+
+  /** @param program names the version of the code exactly @returns null where the file cannot be used */
+  static open(file: string, program: string): KeptAnswers | null {
+    for (let again = 0; again < 2; again++)
+      try {
+        const db = new BetterSqlite3(file, { timeout: 2000 });
+        db.pragma("journal_mode = WAL");
+        db.pragma("secure_delete = ON");
+        db.exec(
+          "CREATE TABLE IF NOT EXISTS kept (key TEXT PRIMARY KEY, athlete TEXT NOT NULL, at INTEGER NOT NULL, body TEXT NOT NULL) WITHOUT ROWID",
+        );
+        db.exec("CREATE INDEX IF NOT EXISTS kept_by_athlete ON kept (athlete)");
+        return new KeptAnswers(db, program);
+      } catch {
+        // Nothing of worth is lost with it.
+        for (const end of ["", "-wal", "-shm"]) rmSync(file + end, { force: true });
+      }
+    return null;
+  }
+
+  /** The kept answer, or a new one that is kept from now on. @param what kind and parameters of the answer */
+  async through(ctx: Context, id: string, what: string, make: () => Promise<string>): Promise<string> {
+    const key = createHash("sha256")
+      .update(
+        [
+          what,
+          inputHash(ctx.store, id),
+          this.program,
+          ctx.today(),
+          ctx.store.rules,
+          JSON.stringify(ctx.store.approaches.all),
+        ].join("\u001f"),
+      )
+      .digest("hex");
+    const known = this.read(key);
+    if (known !== null) return known;
+    const body = await make();
+    this.keep(key, id, what, body);
+    return body;
+  }
+
+  private read(key: string): string | null {
+    try {
+      return (
+        (this.db.prepare("SELECT body FROM kept WHERE key = ?").get(key) as { body: string } | undefined)?.body ?? null
+      );
+    } catch {
+      return null;
+    }
+  }
+
+  private keep(key: string, id: string, what: string, body: string): void {
+    try {
+      this.db.transaction(() => {
+        this.db.prepare("INSERT OR REPLACE INTO kept VALUES (?, ?, ?, ?)").run(key, id, Date.now(), body);
+        if (what === "squad-row" && Math.random() < 0.05)
+          this.db
+            .prepare("DELETE FROM kept WHERE key IN (SELECT key FROM kept ORDER BY at DESC LIMIT -1 OFFSET ?)")
+            .run(KEPT);
+      })();
+    } catch {
+      // Kept answers save time and nothing else: a full disk only means that they are made again.
+    }
+  }
+
+  /** Takes everything of an athlete out of the file, its free pages and its log. */
+  erase(id: string): void {
+    this.db.prepare("DELETE FROM kept WHERE athlete = ?").run(id);
+    this.db.exec("VACUUM");
+    this.db.pragma("wal_checkpoint(TRUNCATE)");
+  }
+
+  close(): void {
+    this.db.close();
+  }
+}

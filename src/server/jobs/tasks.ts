@@ -1,0 +1,49 @@
+/** Work for worker threads beside the routes: what it is told and what it answers can be sent from one thread to the other. */
+import BetterSqlite3 from "better-sqlite3";
+import { importBody } from "../../api/requests";
+import type { SquadRow } from "../../api/views";
+import type { Context } from "../context";
+import { type BackupKind, type Manifest, sealCopy } from "../store/backup";
+import { comparedRows, type ImportRows, type StagedImport } from "../store/imports";
+import { squadRow } from "../views/squadRow";
+import type { KeptAnswers } from "./kept";
+
+export const tasksOf = (ctx: Context, kept: KeptAnswers | null) => ({
+  /** One row of the squad table; null without the athlete. */
+  squadRow: async ({ id }: { id: string }): Promise<SquadRow | null> => {
+    const make = async () => squadRow(await ctx.store.athletes.get(id), ctx.planner);
+    if (!kept) return make();
+    const text = await kept.through(ctx, id, "squad-row", async () => JSON.stringify(await make()));
+    return JSON.parse(text) as SquadRow | null;
+  },
+  /** What would become of incoming rows, compared with what is stored. */
+  compareRows: ({ id, rows }: { id: string; rows: ImportRows }): Promise<StagedImport | null> =>
+    comparedRows(ctx.store, id, rows),
+  /** The same of a body as it was sent, once more. */
+  compareText: ({ id, text }: { id: string; text: string }): Promise<StagedImport | null> =>
+    comparedRows(ctx.store, id, importBody.parse(JSON.parse(text))),
+  seal: async ({
+    file,
+    kind,
+    counts,
+  }: {
+    file: string;
+    kind: BackupKind;
+    counts: Record<string, number>;
+  }): Promise<Manifest> => sealCopy(file, kind, counts),
+  /** Rewrites a file without its free pages and empties its log, while nobody writes. @returns whether the log is empty */
+  scrub: async ({ file }: { file: string }): Promise<boolean> => {
+    const db = new BetterSqlite3(file, { timeout: 4000, fileMustExist: true });
+    try {
+      db.pragma("temp_store = MEMORY");
+      db.pragma("secure_delete = ON");
+      db.exec("VACUUM");
+      const [row] = db.pragma("wal_checkpoint(TRUNCATE)") as { busy: number }[];
+      return row?.busy === 0;
+    } finally {
+      db.close();
+    }
+  },
+});
+
+export type Tasks = ReturnType<typeof tasksOf>;

@@ -1,0 +1,60 @@
+/** A worker thread: reads the club's file with a connection of its own and answers what the server asks. */
+import { parentPort, workerData } from "node:worker_threads";
+import { ProblemError } from "../errors";
+import { Planner } from "../planner";
+import { readRoutes } from "../routes/all";
+import { Store } from "../store/store";
+import { todayFrom } from "../today";
+import { type Ask, answering } from "./jobs";
+import { KeptAnswers } from "./kept";
+import type { Reply } from "./pool";
+import { tasksOf } from "./tasks";
+
+export interface WorkerSetup {
+  file: string;
+  fixedToday: string | null;
+  clubName: string;
+  /** File of the kept answers and the exact version of the code; null where none are kept. */
+  kept: { file: string; program: string } | null;
+}
+
+const setup = workerData as WorkerSetup;
+
+async function begin(): Promise<(work: Ask) => Promise<unknown>> {
+  const store = await Store.reading(setup.file);
+  const today = () => todayFrom(setup.fixedToday);
+  const ctx = { store, planner: new Planner(store, today), clubName: setup.clubName, today };
+  const kept = setup.kept && KeptAnswers.open(setup.kept.file, setup.kept.program);
+  const answer = answering(ctx, readRoutes(ctx), tasksOf(ctx, kept));
+  // Everything one answer is made from is read as of one moment.
+  return async (work) => {
+    if (work.kind === "task" && (work.task === "scrub" || work.task === "seal")) return answer(work);
+    store.db.readerRaw.exec("BEGIN");
+    try {
+      await store.catchUp();
+      return await answer(work);
+    } finally {
+      if (store.db.readerRaw.inTransaction) store.db.readerRaw.exec("COMMIT");
+    }
+  };
+}
+
+const ready = begin();
+let line: Promise<unknown> = ready;
+parentPort?.on("message", ({ id, work }: { id: number; work: Ask }) => {
+  line = line
+    .catch(() => undefined)
+    .then(async () => (await ready)(work))
+    .then(
+      (value): Reply => ({ id, ok: true, value }),
+      (error: unknown): Reply => ({
+        id,
+        ok: false,
+        problem: error instanceof ProblemError ? error.problem : null,
+        message: error instanceof Error ? error.message : String(error),
+        stack: error instanceof Error ? error.stack : undefined,
+        code: (error as { code?: string }).code,
+      }),
+    )
+    .then((reply) => parentPort?.postMessage(reply));
+});

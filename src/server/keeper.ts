@@ -1,0 +1,119 @@
+/** Keeps copies of the club: one a day, one when asked, fourteen in all; and puts one back. */
+import { existsSync } from "node:fs";
+import { join } from "node:path";
+import type { Logger } from "pino";
+import type { RestoreView } from "../api/views";
+import type { IsoDate } from "../core/dates";
+import { loggable, notFound, ProblemError } from "./errors";
+import {
+  type BackupFacts,
+  type BackupKind,
+  listBackups,
+  type Manifest,
+  previewRestore,
+  pruneBackups,
+  readErased,
+  restoreFrom,
+  type Seal,
+  takeBackup,
+  takeOwnBackup,
+} from "./store/backup";
+import { Unusable } from "./store/faults";
+import type { Store } from "./store/store";
+
+const HOUR_MS = 3_600_000;
+/** Answers to requests are kept for so many days, for the same request sent again. */
+const ANSWERS_DAYS = 30;
+
+export class BackupKeeper {
+  private timer: NodeJS.Timeout | null = null;
+  /** What went wrong with the last backup; null where it is good. */
+  fault: string | null = null;
+
+  constructor(
+    private readonly store: Store,
+    private readonly today: () => IsoDate,
+    private readonly seal: Seal,
+    private readonly log: Logger,
+    /** Called once another club stands in this one's place. */
+    private readonly forget: () => Promise<void>,
+  ) {}
+
+  list(): BackupFacts[] {
+    return listBackups(this.store.backups);
+  }
+
+  /** Takes a copy into the club's own folder. @returns its name */
+  async take(kind: BackupKind): Promise<string> {
+    try {
+      const name = await takeOwnBackup(this.store.db, kind, this.seal);
+      pruneBackups(this.store.backups, Object.keys(readErased(this.store.backups)), this.today());
+      this.fault = null;
+      return name;
+    } catch (error) {
+      this.fault = error instanceof Error ? error.message : String(error);
+      throw error;
+    }
+  }
+
+  /** Takes a copy to a file anywhere on this machine. */
+  takeTo(file: string): Promise<Manifest> {
+    return takeBackup(this.store.db, file, "asked", this.seal);
+  }
+
+  /** A copy a day, and what is over goes. */
+  async daily(): Promise<void> {
+    const day = new Date().toISOString().slice(0, 10);
+    try {
+      if (
+        (await this.store.athletes.count()) > 0 &&
+        !this.list().some((b) => b.kind === "daily" && b.made.slice(0, 10) === day)
+      )
+        await this.take("daily");
+      const over = new Date(Date.now() - ANSWERS_DAYS * 24 * HOUR_MS).toISOString();
+      await this.store.db.writeAside((m) => m.query("DELETE FROM idempotency WHERE at < ?", [over]));
+    } catch (error) {
+      this.log.error({ error: loggable(error) }, "no backup was made");
+    }
+  }
+
+  start(): void {
+    setImmediate(() => void this.daily());
+    this.timer = setInterval(() => void this.daily(), HOUR_MS);
+    this.timer.unref();
+  }
+
+  stop(): void {
+    if (this.timer) clearInterval(this.timer);
+    this.timer = null;
+  }
+
+  /** Path of one of the club's own backups. @throws where there is none of that name */
+  path(name: string): string {
+    const path = join(this.store.backups, name);
+    if (!/^[\w.-]+\.sqlite$/.test(name) || !existsSync(path)) throw notFound("backup");
+    return path;
+  }
+
+  preview(file: string) {
+    return refused(previewRestore(this.store.db, file));
+  }
+
+  /** Puts a copy in the club's place. @returns what was kept of what stood there */
+  async restore(file: string): Promise<RestoreView> {
+    const done = await refused(restoreFrom(this.store.db, file, this.seal));
+    await this.store.refresh();
+    await this.forget();
+    return done;
+  }
+}
+
+/** A file that cannot be restored is the caller's affair. */
+async function refused<T>(work: Promise<T>): Promise<T> {
+  try {
+    return await work;
+  } catch (error) {
+    if (!(error instanceof Unusable)) throw error;
+    throw new ProblemError(409, "Cannot be restored", `Nothing was changed. ${error.message}`);
+  }
+}

@@ -1,0 +1,57 @@
+/** Every route there is. Express, the worker threads, the door tests and the fuzz are fed from this list. */
+import type { Context, ServerContext } from "../context";
+import type { Route } from "../http/route";
+import { approachRoutes } from "./approaches";
+import { athleteRoutes } from "./athletes";
+import { boardRoutes } from "./board";
+import { calendarRoutes } from "./calendar";
+import { clubRoutes } from "./club";
+import { doseRoutes } from "./dose";
+import { exerciseRoutes } from "./exercises";
+import { gymRoutes } from "./gym";
+import { intakeRoutes } from "./intake";
+import { outgoingRoutes } from "./outgoing";
+import { paperRoutes } from "./paper";
+import { recordRoutes } from "./records";
+import { templateRoutes } from "./templates";
+
+const ROOMS = [
+  clubRoutes,
+  calendarRoutes,
+  gymRoutes,
+  exerciseRoutes,
+  approachRoutes,
+  templateRoutes,
+  athleteRoutes,
+  intakeRoutes,
+  recordRoutes,
+  outgoingRoutes,
+  boardRoutes,
+  doseRoutes,
+  paperRoutes,
+] as const;
+
+export const allRoutes = (ctx: ServerContext): Route[] => ROOMS.flatMap((room) => room(ctx));
+
+/** The same list in a worker thread, where what only the server has is never asked for. */
+export function readRoutes(ctx: Context): Route[] {
+  const only = (what: string) => (): never => {
+    throw new Error(`${what} is the server's own.`);
+  };
+  return allRoutes({
+    ...ctx,
+    get feed(): never {
+      throw new Error("The training log is the server's own.");
+    },
+    get keeper(): never {
+      throw new Error("Backups are the server's own.");
+    },
+    health: only("Health"),
+    squad: only("The squad"),
+    ask: only("Asking another route"),
+    run: only("Asking a worker thread"),
+    forget: only("Forgetting"),
+    scrub: only("Scrubbing"),
+    open: false,
+  });
+}

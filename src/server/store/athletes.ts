@@ -1,0 +1,280 @@
+/** Athletes in and out of the store: their records with the long lists, the changes made to them, and their erasing. */
+import { randomUUID } from "node:crypto";
+import type { EntityManager } from "typeorm";
+import type { Facts } from "../../api/make/planned";
+import type { Athlete, EnduranceSession, Label, LockedSession, Race } from "../../core/athlete/types";
+import type { Swap } from "../../core/plan";
+import type { ApproachStore } from "./approaches";
+import type { ClubStore } from "./club";
+import type { Database } from "./database";
+import {
+  AthleteEntity,
+  type AthleteRow,
+  ErasureEntity,
+  HeldEntity,
+  LIST_ENTITIES,
+  LISTS,
+  type ListRow,
+  SwapEntity,
+  WeekNoteEntity,
+} from "./entities";
+import { type Edits, editsOf, remember, step, watchRows } from "./journal";
+import { insertList, listRows, putList } from "./lists";
+
+export interface Stored extends Facts {
+  revision: number;
+}
+
+/** What changes of an athlete; whatever is left out stays. */
+export type Change = (athlete: Athlete) => Athlete;
+
+export class AthleteStore {
+  constructor(
+    private readonly db: Database,
+    private readonly club: ClubStore,
+    private readonly approaches: ApproachStore,
+  ) {}
+
+  /** Ids and revisions in the club's order. */
+  async list(): Promise<Pick<AthleteRow, "id" | "revision" | "name">[]> {
+    return this.db.reader.find(AthleteEntity, {
+      select: { id: true, revision: true, name: true },
+      order: { position: "ASC" },
+    });
+  }
+
+  count(): Promise<number> {
+    return this.db.reader.count(AthleteEntity);
+  }
+
+  /** @returns the athlete's revision, null where there is no such athlete */
+  async revision(id: string): Promise<number | null> {
+    const row = await this.db.reader.findOne(AthleteEntity, { select: { id: true, revision: true }, where: { id } });
+    return row?.revision ?? null;
+  }
+
+  /** Every athlete with the races but without the other lists: what a club sheet needs, in two reads. */
+  async outlines(): Promise<{ id: string; athlete: Athlete }[]> {
+    const rows = await this.db.reader.find(AthleteEntity, { order: { position: "ASC" } });
+    const races = new Map<string, Race[]>();
+    for (const r of await this.db.reader.find(LIST_ENTITIES.races, { order: { seq: "ASC" } }))
+      races.set(r.athleteId, [...(races.get(r.athleteId) ?? []), JSON.parse(r.data) as Race]);
+    return rows.map((r) => ({
+      id: r.id,
+      athlete: { ...(JSON.parse(r.record) as Athlete), races: races.get(r.id) ?? [] },
+    }));
+  }
+
+  async get(id: string): Promise<Stored | null> {
+    return this.read(this.db.reader, id);
+  }
+
+  async read(m: EntityManager, id: string): Promise<Stored | null> {
+    const row = await m.findOneBy(AthleteEntity, { id });
+    if (!row) return null;
+    const record: Record<string, unknown> = JSON.parse(row.record);
+    let enduranceIds: string[] = [];
+    for (const name of LISTS) {
+      if (!(name in record)) continue;
+      const rows = await listRows(m, name, id);
+      record[name] = rows.map((r) => JSON.parse(r.data) as unknown);
+      if (name === "endurance") enduranceIds = rows.map((r) => r.id);
+    }
+    const heldRows = await m.findBy(HeldEntity, { athleteId: id });
+    return {
+      id,
+      revision: row.revision,
+      athlete: record as unknown as Athlete,
+      held: heldRows.flatMap((h) => JSON.parse(h.data) as LockedSession[]),
+      heldWeeks: heldRows.map((h) => h.monday),
+      enduranceIds,
+      weights: this.club.weights,
+      approaches: this.approaches.all,
+      rulesOff: this.club.rulesOff,
+      notes: Object.fromEntries(
+        (await m.findBy(WeekNoteEntity, { athleteId: id })).map((n) => [n.monday, n.text] as const),
+      ),
+      swaps: (await m.findBy(SwapEntity, { athleteId: id })).map(
+        (s): Swap => ({ date: s.date, label: s.label as Label, from: s.from, to: s.to }),
+      ),
+    };
+  }
+
+  /** Takes a checked athlete in. @returns the new id */
+  async add(athlete: Athlete, id: string = randomUUID()): Promise<string> {
+    await this.db.write(async (m) => {
+      const top = await m.maximum(AthleteEntity, "position");
+      await m.insert(AthleteEntity, {
+        id,
+        position: (top ?? -1) + 1,
+        revision: 1,
+        name: athlete.athlete.name,
+        record: recordOf(athlete),
+      });
+      for (const name of LISTS) await insertList(m, id, name, athlete[name] ?? []);
+    });
+    this.db.checkpoint();
+    return id;
+  }
+
+  /**
+   * Takes an athlete away for good. What is left in free pages goes with `Store.scrub`.
+   * @returns when, ISO 8601; null where there is no such athlete
+   */
+  async erase(id: string): Promise<string | null> {
+    const at = new Date().toISOString();
+    return this.db.write(async (m) => {
+      const row = await m.findOne(AthleteEntity, { select: { id: true, name: true }, where: { id } });
+      if (!row) return null;
+      await m.upsert(ErasureEntity, { athleteId: id, at }, ["athleteId"]);
+      await m.delete(AthleteEntity, { id });
+      // Sessions copied to others once named whom they came from.
+      await m.query("UPDATE edit SET what = replace(what, ?, 'an erased athlete') WHERE instr(what, ?) > 0", [
+        row.name,
+        row.name,
+      ]);
+      return at;
+    });
+  }
+
+  /** When an athlete was erased, ISO 8601; null where none of that id was. */
+  async erasedAt(id: string): Promise<string | null> {
+    return (await this.db.reader.findOneBy(ErasureEntity, { athleteId: id }))?.at ?? null;
+  }
+
+  /**
+   * One transaction: reads, changes, checks, writes what differs.
+   * @param check throws where the changed athlete may not stand; nothing is stored then
+   * @param what the change in words, for undo
+   * @param free a Monday whose placement goes back to the planner with it
+   * @returns false where there is no such athlete
+   */
+  async change(
+    id: string,
+    change: Change,
+    check: (a: Athlete) => void,
+    what = "Change",
+    free: string | null = null,
+  ): Promise<boolean> {
+    return this.edit(id, what, async (m) => {
+      const stored = await this.read(m, id);
+      if (!stored) return false;
+      const next = change(stored.athlete);
+      check(next);
+      if (free !== null) await m.delete(HeldEntity, { athleteId: id, monday: free });
+      for (const name of LISTS) {
+        if (next[name] !== stored.athlete[name]) await putList(m, id, name, next[name] ?? []);
+      }
+      await m.update(
+        AthleteEntity,
+        { id },
+        { record: recordOf(next), name: next.athlete.name, revision: stored.revision + 1 },
+      );
+      return true;
+    });
+  }
+
+  /** Endurance sessions are many: one is written without touching the others. @returns its row id, null without the athlete */
+  async putEndurance(
+    id: string,
+    session: EnduranceSession | null,
+    rowId: string | null,
+    newId = randomUUID(),
+    what = session === null
+      ? "Endurance session removed"
+      : rowId === null
+        ? "Endurance session added"
+        : "Endurance session changed",
+  ): Promise<string | null> {
+    return this.edit(id, what, async (m) => {
+      const entity = LIST_ENTITIES.endurance;
+      const known = rowId === null ? null : await m.findOneBy(entity, { id: rowId, athleteId: id });
+      if (rowId !== null && !known) return null;
+      if (!(await this.touch(m, id))) return null;
+      if (session === null) {
+        if (known) await m.delete(entity, { id: known.id });
+        return rowId;
+      }
+      if (known) {
+        await m.update(entity, { id: known.id }, { date: session.date, data: JSON.stringify(session) });
+        return known.id;
+      }
+      const top = await m.findOne(entity, { where: { athleteId: id }, order: { seq: "DESC" } });
+      const row: ListRow = {
+        id: newId,
+        athleteId: id,
+        seq: (top?.seq ?? -1) + 1,
+        date: session.date,
+        data: JSON.stringify(session),
+      };
+      await m.insert(entity, row);
+      return row.id;
+    });
+  }
+
+  /** A session elsewhere; the weeks it leaves and comes to are placed by the planner again. */
+  async moveEndurance(
+    id: string,
+    rowId: string,
+    session: EnduranceSession,
+    free: readonly string[],
+    what: string,
+  ): Promise<void> {
+    await this.edit(id, what, async (m) => {
+      const done = await m.update(
+        LIST_ENTITIES.endurance,
+        { id: rowId, athleteId: id },
+        { date: session.date, data: JSON.stringify(session) },
+      );
+      if ((done.affected ?? 0) === 0) return;
+      await this.touch(m, id);
+      for (const monday of free) await m.delete(HeldEntity, { athleteId: id, monday });
+    });
+  }
+
+  /**
+   * One transaction that can be undone: what it makes different is written down with it.
+   * @param joined with the change of the same name right before it, it is one to undo
+   */
+  edit<T>(id: string, what: string, work: (m: EntityManager) => Promise<T>, joined = false): Promise<T> {
+    return this.db.write(async (m) => {
+      await watchRows(m);
+      const done = await work(m);
+      await remember(m, id, what, joined);
+      return done;
+    });
+  }
+
+  /**
+   * Takes the last change of an athlete back, or does it again.
+   * @param told is called in the same transaction with what it was
+   * @returns what it was, null where there is nothing to take back
+   * @throws EditConflict where what it changed has become something else since; nothing is changed then
+   */
+  async step(id: string, way: "undo" | "redo", told: (what: string) => void = () => undefined): Promise<string | null> {
+    return this.db.write(async (m) => {
+      const what = await step(m, id, way);
+      if (what !== null) {
+        await this.touch(m, id);
+        told(what);
+      }
+      return what;
+    });
+  }
+
+  edits(id: string): Promise<Edits> {
+    return editsOf(this.db.reader, id);
+  }
+
+  /** Raises the revision. @returns false where there is no such athlete */
+  async touch(m: EntityManager, id: string): Promise<boolean> {
+    return ((await m.increment(AthleteEntity, { id }, "revision", 1)).affected ?? 0) > 0;
+  }
+}
+
+/** The record without its lists; an empty list keeps the place of its key. */
+function recordOf(athlete: Athlete): string {
+  const record: Record<string, unknown> = { ...athlete };
+  for (const name of LISTS) if (name in record) record[name] = [];
+  return JSON.stringify(record);
+}

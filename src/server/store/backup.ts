@@ -1,0 +1,436 @@
+/**
+ * Copies of the whole club. A copy is one SQLite file that holds everything, and a table that says what it holds; it is read again, counted and
+ * hashed before it gets its name.
+ */
+import { createHash } from "node:crypto";
+import {
+  copyFileSync,
+  existsSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from "node:fs";
+import { basename, dirname, join } from "node:path";
+import BetterSqlite3 from "better-sqlite3";
+import { addDays, type IsoDate } from "../../core/dates";
+import { connect, type Database } from "./database";
+import { Unusable } from "./faults";
+import { backupFolder, LATEST_MIGRATION, lookAt, makeFolder, syncFile, syncFolder } from "./open";
+
+/** Copies kept in the backup folder, and days after which one that holds an erased athlete goes. */
+export const KEPT_BACKUPS = 14;
+export const KEPT_DAYS = 14;
+
+export type BackupKind = "daily" | "asked" | "before-migration" | "before-restore";
+
+export interface Manifest {
+  format: "field-anchor/backup";
+  /** ISO 8601. */
+  made: string;
+  kind: BackupKind;
+  /** The last migration the file has had. */
+  migration: string;
+  /** Rows by table. */
+  counts: Record<string, number>;
+  /** SHA-256 over all rows of all tables. */
+  sha256: string;
+}
+
+export interface BackupFacts {
+  name: string;
+  made: string;
+  kind: BackupKind;
+  bytes: number;
+  athletes: number;
+}
+
+type Raw = BetterSqlite3.Database;
+
+const MANIFEST = "backup_manifest";
+const tablesOf = (db: Raw, schema = "main"): string[] =>
+  (
+    db
+      .prepare(
+        `SELECT name FROM ${schema}.sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name <> ? ORDER BY name`,
+      )
+      .all(MANIFEST) as { name: string }[]
+  ).map((t) => t.name);
+
+const countsOf = (db: Pick<Raw, "prepare">, tables: readonly string[]): Record<string, number> =>
+  Object.fromEntries(tables.map((t) => [t, (db.prepare(`SELECT count(*) AS n FROM "${t}"`).get() as { n: number }).n]));
+
+function hashOf(db: Raw): string {
+  const hash = createHash("sha256");
+  for (const table of tablesOf(db)) {
+    hash.update(`\u001e${table}\n`);
+    for (const row of db.prepare(`SELECT * FROM "${table}" ORDER BY rowid`).raw().iterate())
+      hash.update(`${JSON.stringify(row)}\n`);
+  }
+  return hash.digest("hex");
+}
+
+/**
+ * Reads a fresh copy again and writes down in it what it holds.
+ * @param counts what the club held at that moment
+ * @throws Unusable where the copy holds anything else
+ */
+export function sealCopy(file: string, kind: BackupKind, counts: Record<string, number>): Manifest {
+  const db = new BetterSqlite3(file);
+  try {
+    db.pragma("journal_mode = DELETE");
+    const sound = db.pragma("integrity_check(1)", { simple: true });
+    if (sound !== "ok") throw new Unusable(`The copy is not sound: ${String(sound).slice(0, 200)}`);
+    const found = countsOf(db, tablesOf(db));
+    if (JSON.stringify(found) !== JSON.stringify(counts))
+      throw new Unusable("The copy does not hold what the club holds.");
+    const migration = (
+      db.prepare("SELECT name FROM migrations ORDER BY timestamp DESC LIMIT 1").get() as { name: string }
+    ).name;
+    const manifest: Manifest = {
+      format: "field-anchor/backup",
+      made: new Date().toISOString(),
+      kind,
+      migration,
+      counts,
+      sha256: hashOf(db),
+    };
+    db.exec(`CREATE TABLE ${MANIFEST} (data TEXT NOT NULL)`);
+    db.prepare(`INSERT INTO ${MANIFEST} VALUES (?)`).run(JSON.stringify(manifest));
+    return manifest;
+  } finally {
+    db.close();
+  }
+}
+
+const manifestIn = (db: Raw): Manifest | null => {
+  const there = db.prepare("SELECT 1 FROM sqlite_master WHERE name = ?").get(MANIFEST);
+  const row = there ? (db.prepare(`SELECT data FROM ${MANIFEST}`).get() as { data: string } | undefined) : undefined;
+  return row ? (JSON.parse(row.data) as Manifest) : null;
+};
+
+/**
+ * Checks a copy from first byte to last.
+ * @returns what it says of itself; null for a club's file without such words, which is sound but was never counted
+ * @throws Unusable where it is damaged, no club, or of a newer version
+ */
+export function checkCopy(file: string): Manifest | null {
+  if (!existsSync(file)) throw new Unusable(`There is no such file: ${file}`);
+  lookAt(file, () => "Choose another backup.");
+  const db = new BetterSqlite3(file, { readonly: true });
+  try {
+    const manifest = manifestIn(db);
+    if (
+      manifest &&
+      (manifest.sha256 !== hashOf(db) || JSON.stringify(manifest.counts) !== JSON.stringify(countsOf(db, tablesOf(db))))
+    )
+      throw new Unusable(`The backup was changed or damaged after it was made: ${file}. Choose another backup.`);
+    return manifest;
+  } finally {
+    db.close();
+  }
+}
+
+/** How a copy is sealed: in a worker thread where there is one. */
+export type Seal = (file: string, kind: BackupKind, counts: Record<string, number>) => Promise<Manifest>;
+const sealHere: Seal = async (file, kind, counts) => sealCopy(file, kind, counts);
+
+async function place(part: string, target: string): Promise<void> {
+  syncFile(part);
+  renameSync(part, target);
+  syncFolder(dirname(target));
+}
+
+/**
+ * A copy of the club as it is now. Writes wait for as long as the pages are copied; reading goes on.
+ * @param target file to make; what stands there is replaced once the copy is sound
+ */
+export async function takeBackup(
+  db: Database,
+  target: string,
+  kind: BackupKind,
+  seal: Seal = sealHere,
+): Promise<Manifest> {
+  const part = `${target}.part`;
+  makeFolder(dirname(target));
+  try {
+    const counts = await db.inLine(async () => {
+      rmSync(part, { force: true });
+      await db.writer.backup(part, { progress: () => 400 });
+      const tables = (
+        db.writer
+          .prepare(
+            "SELECT name FROM main.sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' ORDER BY name",
+          )
+          .all() as { name: string }[]
+      ).map((t) => t.name);
+      return countsOf(db.writer as unknown as Raw, tables);
+    });
+    const manifest = await seal(part, kind, counts);
+    await place(part, target);
+    return manifest;
+  } catch (error) {
+    for (const end of ["", "-journal", "-wal", "-shm"]) rmSync(part + end, { force: true });
+    throw error;
+  }
+}
+
+const stampOf = (kind: BackupKind): string =>
+  `club-${new Date().toISOString().slice(0, 19).replaceAll(":", "").replace("T", "-")}-${kind}.sqlite`;
+
+/** A copy in the club's own backup folder. @returns its name */
+export async function takeOwnBackup(db: Database, kind: BackupKind, seal?: Seal): Promise<string> {
+  const name = stampOf(kind);
+  await takeBackup(db, join(backupFolder(db.file), name), kind, seal);
+  return name;
+}
+
+/** The file as it is before it is brought up to a newer version. */
+export async function copyBeforeMigration(file: string): Promise<void> {
+  const target = join(backupFolder(file), stampOf("before-migration"));
+  makeFolder(dirname(target));
+  const part = `${target}.part`;
+  const db = new BetterSqlite3(file);
+  try {
+    rmSync(part, { force: true });
+    await db.backup(part);
+    sealCopy(part, "before-migration", countsOf(db, tablesOf(db)));
+  } finally {
+    db.close();
+  }
+  await place(part, target);
+}
+
+interface Opened extends BackupFacts {
+  holds: (athlete: string) => boolean;
+}
+
+function eachBackup<T>(folder: string, read: (b: Opened) => T): T[] {
+  if (!existsSync(folder)) return [];
+  const names = readdirSync(folder).filter((n) => n.endsWith(".sqlite"));
+  return names.flatMap((name): T[] => {
+    let db: Raw | null = null;
+    try {
+      const path = join(folder, name);
+      db = new BetterSqlite3(path, { readonly: true });
+      const open = db;
+      const m = manifestIn(open);
+      if (!m) return [];
+      const facts = { name, made: m.made, kind: m.kind, bytes: statSync(path).size, athletes: m.counts.athlete ?? 0 };
+      return [
+        read({ ...facts, holds: (id) => open.prepare("SELECT 1 FROM athlete WHERE id = ?").get(id) !== undefined }),
+      ];
+    } catch {
+      return [];
+    } finally {
+      db?.close();
+    }
+  });
+}
+
+/** The club's own backups that are whole, newest first. */
+export const listBackups = (folder: string): BackupFacts[] =>
+  eachBackup(folder, ({ holds: _, ...facts }) => facts).sort((a, b) => (a.made < b.made ? 1 : -1));
+
+/** Backups that still hold an athlete, each with the last day it is kept. */
+export const backupsWith = (folder: string, athlete: string): { name: string; lastDay: IsoDate }[] =>
+  eachBackup(folder, (b) =>
+    b.holds(athlete) ? { name: b.name, lastDay: addDays(b.made.slice(0, 10), KEPT_DAYS) } : null,
+  )
+    .filter((b) => b !== null)
+    .sort((a, b) => (a.lastDay < b.lastDay ? -1 : 1));
+
+/**
+ * Removes what is over: all but the newest fourteen, and what holds an erased athlete for more than fourteen days. The newest stays in any case.
+ * @returns names of what was removed
+ */
+export function pruneBackups(folder: string, erased: readonly string[], today: IsoDate): string[] {
+  const all = eachBackup(folder, (b) => ({
+    name: b.name,
+    made: b.made,
+    over: addDays(b.made.slice(0, 10), KEPT_DAYS) < today && erased.some(b.holds),
+  })).sort((a, b) => (a.made < b.made ? 1 : -1));
+  const gone = all.filter((b, i) => i > 0 && (i >= KEPT_BACKUPS || b.over)).map((b) => b.name);
+  for (const name of gone) rmSync(join(folder, name), { force: true });
+  if (gone.length > 0) syncFolder(folder);
+  return gone;
+}
+
+/** Ids of erased athletes, beside the backups: a restore on another machine erases them again too. */
+const erasedFile = (folder: string): string => join(folder, "erased.json");
+export function readErased(folder: string): Record<string, string> {
+  try {
+    return JSON.parse(readFileSync(erasedFile(folder), "utf8")) as Record<string, string>;
+  } catch {
+    return {};
+  }
+}
+export function noteErased(folder: string, id: string, at: string): void {
+  makeFolder(folder);
+  const part = `${erasedFile(folder)}.part`;
+  writeFileSync(part, JSON.stringify({ ...readErased(folder), [id]: at }, null, 1), { mode: 0o600 });
+  syncFile(part);
+  renameSync(part, erasedFile(folder));
+  syncFolder(folder);
+}
+
+/** What a restore would change, by athlete. */
+export interface RestorePreview {
+  made: string | null;
+  kind: BackupKind | null;
+  migration: string;
+  athletes: { id: string; name: string; fate: "same" | "changed" | "comes back" | "goes" | "stays erased" }[];
+}
+
+/** A copy of a backup brought up to this version, beside the club's file. The caller removes it. */
+async function staged(
+  db: Database,
+  file: string,
+): Promise<{ path: string; manifest: Manifest | null; migration: string }> {
+  const path = `${db.file}.restore`;
+  for (const end of ["", "-wal", "-shm", "-journal"]) rmSync(path + end, { force: true });
+  if (!existsSync(file)) throw new Unusable(`There is no such file: ${file}`);
+  copyFileSync(file, path);
+  // A club's file that was copied by hand may have its log beside it.
+  if (existsSync(`${file}-wal`)) copyFileSync(`${file}-wal`, `${path}-wal`);
+  const manifest = checkCopy(path);
+  const { migrations } = lookAt(path);
+  await (await connect(path, false)).destroy();
+  const raw = new BetterSqlite3(path);
+  raw.pragma("journal_mode = DELETE");
+  raw.exec(`DROP TABLE IF EXISTS ${MANIFEST}`);
+  raw.close();
+  return { path, manifest, migration: migrations.at(-1) ?? LATEST_MIGRATION };
+}
+
+const dropStaged = (db: Database): void => {
+  for (const end of ["", "-wal", "-shm", "-journal"]) rmSync(`${db.file}.restore${end}`, { force: true });
+};
+
+const PERSONAL = [
+  "race",
+  "endurance_session",
+  "strength_log",
+  "locked_session",
+  "held_week",
+  "session_swap",
+  "week_note",
+  "block_review",
+  "week_plan",
+  "import_batch",
+  "feed_link",
+  "edit",
+];
+
+function fingerprints(db: Pick<Raw, "prepare">): Map<string, { name: string; mark: string }> {
+  const out = new Map<string, { name: string; mark: string }>();
+  for (const a of db.prepare("SELECT id, name, record FROM athlete ORDER BY position").all() as {
+    id: string;
+    name: string;
+    record: string;
+  }[]) {
+    const hash = createHash("sha256").update(a.record);
+    for (const table of PERSONAL)
+      for (const row of db.prepare(`SELECT * FROM "${table}" WHERE athlete_id = ? ORDER BY rowid`).all(a.id))
+        hash.update(JSON.stringify(row));
+    out.set(a.id, { name: a.name, mark: hash.digest("hex") });
+  }
+  return out;
+}
+
+/** @throws Unusable where the file cannot be restored */
+export async function previewRestore(db: Database, file: string): Promise<RestorePreview> {
+  try {
+    const { path, manifest, migration } = await staged(db, file);
+    const copy = new BetterSqlite3(path, { readonly: true });
+    const then = fingerprints(copy);
+    copy.close();
+    const raw = db.readerRaw as unknown as Raw;
+    const now = fingerprints(raw);
+    const erased = erasedIn(raw, file, db);
+    const ids = [...new Set([...now.keys(), ...then.keys()])];
+    return {
+      made: manifest?.made ?? null,
+      kind: manifest?.kind ?? null,
+      migration,
+      athletes: ids.map((id) => {
+        const [a, b] = [now.get(id), then.get(id)];
+        const fate = erased.has(id)
+          ? "stays erased"
+          : !a
+            ? "comes back"
+            : !b
+              ? "goes"
+              : a.mark === b.mark
+                ? "same"
+                : "changed";
+        return { id, name: (a ?? b)?.name ?? "", fate };
+      }),
+    };
+  } finally {
+    dropStaged(db);
+  }
+}
+
+const erasedIn = (raw: Pick<Raw, "prepare">, file: string, db: Database): Map<string, string> =>
+  new Map([
+    ...Object.entries(readErased(dirname(file))),
+    ...Object.entries(readErased(backupFolder(db.file))),
+    ...(raw.prepare("SELECT athlete_id AS id, at FROM erasure").all() as { id: string; at: string }[]).map(
+      (e): [string, string] => [e.id, e.at],
+    ),
+  ]);
+
+/** Tables that are this club's own and not taken from a backup. */
+const OWN = new Set(["migrations", "erasure", "typeorm_metadata"]);
+
+/**
+ * Puts everything of a backup in the place of everything here, in one transaction; before that, what is here is copied into the backup folder.
+ * Athletes erased here or beside the backup are erased again.
+ * @returns name of the safety copy, null where there was nothing to copy; and how many were erased again
+ * @throws Unusable where the file cannot be restored; nothing is changed then
+ */
+export async function restoreFrom(
+  db: Database,
+  file: string,
+  seal?: Seal,
+): Promise<{ safety: string | null; erasedAgain: number }> {
+  try {
+    const { path } = await staged(db, file);
+    const empty = (db.writer.prepare("SELECT count(*) AS n FROM athlete").get() as { n: number }).n === 0;
+    const safety = empty ? null : await takeOwnBackup(db, "before-restore", seal);
+    const erased = erasedIn(db.writer as unknown as Raw, file, db);
+    const erasedAgain = await db.inLine(async () => {
+      const raw = db.writer as unknown as Raw;
+      raw.prepare("ATTACH ? AS incoming").run(path);
+      try {
+        return raw.transaction(() => {
+          raw.pragma("defer_foreign_keys = ON");
+          const tables = tablesOf(raw).filter((t) => !OWN.has(t));
+          for (const t of tables) raw.exec(`DELETE FROM main."${t}"`);
+          for (const t of tables) {
+            const columns = (raw.prepare(`SELECT name FROM pragma_table_info('${t}')`).all() as { name: string }[])
+              .map((c) => `"${c.name}"`)
+              .join(", ");
+            raw.exec(`INSERT INTO main."${t}" (${columns}) SELECT ${columns} FROM incoming."${t}" ORDER BY rowid`);
+          }
+          raw.exec("INSERT OR IGNORE INTO main.erasure SELECT * FROM incoming.erasure");
+          for (const [id, at] of erased) raw.prepare("INSERT OR IGNORE INTO main.erasure VALUES (?, ?)").run(id, at);
+          return raw.prepare("DELETE FROM main.athlete WHERE id IN (SELECT athlete_id FROM main.erasure)").run()
+            .changes;
+        })();
+      } finally {
+        raw.exec("DETACH incoming");
+      }
+    });
+    db.changed();
+    db.checkpoint();
+    return { safety, erasedAgain };
+  } finally {
+    dropStaged(db);
+  }
+}
+
+export const backupName = (file: string): string => basename(file);
