@@ -25,6 +25,18 @@ const partsOf = (body: unknown): string =>
 const field = (body: unknown, name: string): string =>
   body !== null && typeof body === "object" ? String((body as Record<string, unknown>)[name] ?? "") : "";
 
+/** A thing of several parts (steps of the intake, a tried season) is as many things with a tag each. */
+export function partsOfThing(thing: string): string[] {
+  const at = thing.lastIndexOf("/");
+  return /^athletes\/[^/]+\/(intake|scenario)\//.test(thing)
+    ? thing
+        .slice(at + 1)
+        .split("+")
+        .map((part) => `${thing.slice(0, at)}/${part}`)
+    : [thing];
+}
+export const joinedTag = (tags: readonly string[]): string => tags.join(".");
+
 /** Inside an athlete. */
 function insideAthlete(parts: readonly string[], body: unknown): string | null {
   const [kind, a, b, c] = parts;

@@ -1,6 +1,7 @@
 /** The state of each thing that a change can be about, as the change's own body would say it; a tag names it. */
 import { createHash } from "node:crypto";
 import type { EntityManager } from "typeorm";
+import { joinedTag, partsOfThing } from "../api/things";
 import type { Athlete } from "../core/athlete/types";
 import { addDays, mondayOf } from "../core/dates";
 import type { Context } from "./context";
@@ -24,6 +25,19 @@ export const tagOf = (value: unknown): string =>
     .update(JSON.stringify(value ?? null))
     .digest("base64url")
     .slice(0, 16);
+
+/** The tag of a thing's state; of each part where it has several. */
+export function tagOfThing(key: string, value: unknown): string {
+  const parts = partsOfThing(key);
+  if (parts.length === 1) return tagOf(value);
+  const of = (value ?? {}) as Record<string, unknown>;
+  return joinedTag(
+    parts.map((p) => {
+      const name = p.slice(p.lastIndexOf("/") + 1);
+      return tagOf({ [name]: of[name] });
+    }),
+  );
+}
 
 const section = (a: Athlete, name: string): unknown => {
   switch (name) {
@@ -161,17 +175,19 @@ const INTAKE = ["facts", "settings", "season", "health", "places", "availability
 /**
  * Tags of everything of an athlete that a screen may change, by name; what is not named does not exist.
  * @param near endurance sessions from and until these days are among them
+ * @param seasonal so is the endurance as a whole, which a tried season may change
  */
 async function athleteTags(
   store: Store,
   s: Stored,
   near: readonly [string, string] | null,
+  seasonal: boolean,
 ): Promise<Record<string, string>> {
   const { athlete } = s;
   const names = [
     ...["windows", "phases", "follow", "weights"],
     ...INTAKE.map((n) => `intake/${n}`),
-    ...["availability", "phases", "races"].map((n) => `scenario/${n}`),
+    ...["availability", "phases", "races", ...(seasonal ? ["endurance", "mileage"] : [])].map((n) => `scenario/${n}`),
     ...s.heldWeeks.map((w) => `held/${w}`),
     ...(athlete.locked ?? []).map((l) => `locks/${mondayOf(l.date)}/${l.label}`),
     ...athlete.races.map((r) => `races/${r.id}`),
@@ -251,7 +267,7 @@ export async function tagsFor(
     : path === "/athletes/:id"
       ? daysAround(today(), NEAR.record)
       : null;
-  const tags = await athleteTags(store, stored, near);
+  const tags = await athleteTags(store, stored, near, /\/(season|planning)$/.test(path));
   if (path.endsWith("/weights")) tags["club/weights"] = tagOf(await ofClub(store.db.reader, "club/weights"));
   return { tags, whole };
 }

@@ -1,14 +1,22 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { setNonce } from "get-nonce";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
+import "sonner/dist/styles.css";
 import "./app.css";
+import { onForget } from "./data/forget";
 import SquadView from "./routes/squad";
+import { Conflicts } from "./ui/ConflictSheet";
 import { Crash } from "./ui/Crash";
 import { Frame } from "./ui/Frame";
 import { KeysProvider } from "./ui/keys";
 
 // Without a connection a call fails at once, so that the floor can keep what was logged and say so.
+// Styles that libraries put into the page carry the page's nonce, so that no others are taken.
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="nonce"]')?.content;
+if (nonce) setNonce(nonce);
+
 const client = new QueryClient({
   defaultOptions: {
     queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true, networkMode: "always" },
@@ -48,6 +56,7 @@ const router = createBrowserRouter([
       { path: "/a/:id/session/:date/:label/edit", lazy: view(() => import("./routes/sessionEdit")) },
       { path: "/a/:id/card/:date/:label", lazy: view(() => import("./routes/card")) },
       { path: "/a/:id/sheets", lazy: view(() => import("./routes/sheets")) },
+      { path: "/club-data", lazy: view(() => import("./routes/clubData")) },
       { path: "*", lazy: view(() => import("./routes/missing")) },
     ],
   },
@@ -59,6 +68,8 @@ const router = createBrowserRouter([
   },
 ]);
 
+onForget((id) => client.removeQueries({ predicate: (q) => q.queryKey.includes(id) }));
+
 const root = document.getElementById("root");
 if (root)
   createRoot(root).render(
@@ -66,6 +77,7 @@ if (root)
       <QueryClientProvider client={client}>
         <KeysProvider>
           <RouterProvider router={router} />
+          <Conflicts />
         </KeysProvider>
       </QueryClientProvider>
     </StrictMode>,

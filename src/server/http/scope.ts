@@ -8,7 +8,7 @@ import { ProblemError } from "../errors";
 import type { WriteHook } from "../store/database";
 import { IdempotencyEntity, type IdempotencyRow } from "../store/entities";
 import type { Store } from "../store/store";
-import { tagOf, thingValue } from "../things";
+import { tagOfThing, thingValue } from "../things";
 import type { Answer } from "./route";
 
 export interface Scope {
@@ -65,7 +65,7 @@ async function check(m: EntityManager, store: Store, scope: Scope): Promise<void
   const { thing } = scope;
   if (!thing || thing.seen === null) return;
   const theirs = await thingValue(m, store, thing.key);
-  const tag = tagOf(theirs);
+  const tag = tagOfThing(thing.key, theirs);
   if (tag === thing.seen) return;
   throw new ProblemError(
     412,
@@ -79,7 +79,7 @@ async function check(m: EntityManager, store: Store, scope: Scope): Promise<void
 async function keep(m: EntityManager, store: Store, scope: Scope): Promise<void> {
   scope.written = true;
   if (scope.thing) {
-    scope.tag = tagOf(await thingValue(m, store, scope.thing.key));
+    scope.tag = tagOfThing(scope.thing.key, await thingValue(m, store, scope.thing.key));
     // A further write of the same request is made from what the first one left.
     if (scope.thing.seen !== null) scope.thing.seen = scope.tag;
   }

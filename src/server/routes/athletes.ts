@@ -231,7 +231,9 @@ function sessionRoutes(r: RouteList, ctx: ServerContext): void {
     { body: { schema: mergeLogBody, what: "The log" } },
     async (call) => {
       const log = checkedLog(call, call.body.log, planner.today());
-      const merged = await store.logs.merge(call.params.id, call.body.base, log);
+      const merged = await store.logs.merge(call.params.id, call.body.base, log, (m) =>
+        answering(json(m), call.params.id),
+      );
       if (!merged) throw notFound("athlete");
       return json(merged);
     },

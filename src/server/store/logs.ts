@@ -49,12 +49,19 @@ export class LogStore {
   /**
    * Takes in what a device has changed since it last heard from the server; what others changed meanwhile stays.
    * @param base the log as the device last had it from the server; null where it had none
+   * @param told is called in the same transaction with what will be returned
    * @returns the log as it is now, null where there is no such athlete
    */
-  async merge(id: string, base: StrengthLog | null, mine: StrengthLog): Promise<StrengthLog | null> {
+  async merge(
+    id: string,
+    base: StrengthLog | null,
+    mine: StrengthLog,
+    told: (merged: StrengthLog) => void = () => undefined,
+  ): Promise<StrengthLog | null> {
     return this.edit(id, mine.date, mine.label, async (m) => {
       const known = await rowOf(m, id, mine.date, mine.label);
       const merged = mergeLogs(base, mine, logIn(known));
+      told(merged);
       if (known && JSON.stringify(merged) === known.data) return merged;
       if (!(await this.athletes.touch(m, id))) return null;
       await keep(m, id, known, merged);

@@ -16,7 +16,7 @@ import type {
   TemplateView,
 } from "../../api/views";
 import type { Label } from "../../core/athlete/types";
-import { del, get, post, put } from "./api";
+import { ask, del, get, post, put } from "./api";
 import { useChange, useClubChange } from "./hooks";
 
 const base = (id: string) => `/athletes/${id}`;
@@ -34,7 +34,7 @@ export const useFollow = (id: string) =>
 export const useCompare = (id: string, a: string, b: string) =>
   useQuery({
     queryKey: ["a", id, "compare", a, b],
-    queryFn: () => post<CompareView>(`${base(id)}/compare`, { a, b }),
+    queryFn: () => ask<CompareView>(`${base(id)}/compare`, { a, b }),
     enabled: id !== "" && a !== b,
     placeholderData: (before) => before,
   });
@@ -50,11 +50,11 @@ export const useSaveFollow = (id: string) => useClubChange((body: FollowBody) =>
 
 /** Asks one athlete's plan what a change would alter. */
 export const previewFor = (id: string, body: PreviewBody): Promise<ChangesView> =>
-  post<ChangesView>(`${base(id)}/dose-preview`, body);
+  ask<ChangesView>(`${base(id)}/dose-preview`, body);
 
 const session = (id: string, date: string, label: Label) => `${base(id)}/sessions/${date}/${label}`;
 export const previewEdit = (id: string, date: string, label: Label, body: EditBody): Promise<EditPreview> =>
-  post<EditPreview>(`${session(id, date, label)}/preview`, body);
+  ask<EditPreview>(`${session(id, date, label)}/preview`, body);
 export const useSaveEdit = (id: string, date: string, label: Label) =>
   useChange(id, (body: EditBody | null) =>
     body ? put(`${session(id, date, label)}/edit`, body) : del(`${session(id, date, label)}/edit`),

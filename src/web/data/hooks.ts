@@ -7,10 +7,11 @@ import {
   useQuery,
   useQueryClient,
 } from "@tanstack/react-query";
-import type { EnduranceBody, RaceBody } from "../../api/requests";
-import type { AthleteView, ClubView, SeasonView, SessionView, SquadView, WeekView } from "../../api/views";
+import type { EnduranceBody, MergeLogBody, RaceBody } from "../../api/requests";
+import type { AthleteView, ClubView, ErasedView, SeasonView, SessionView, SquadView, WeekView } from "../../api/views";
 import type { Label, LockedSession, StrengthLog, Window } from "../../core/athlete/types";
 import { del, get, post, postText, put } from "./api";
+import { forgetAthlete } from "./forget";
 import { markSaved } from "./saved";
 
 export const useClub = () => useQuery({ queryKey: ["club"], queryFn: () => get<ClubView>("/club"), staleTime: 60_000 });
@@ -105,8 +106,11 @@ export const useHold = (id: string) =>
 export const useLock = (id: string) => useChange(id, (lock: LockedSession) => put(`${base(id)}/locks`, lock));
 export const useUnlock = (id: string) =>
   useChange(id, (l: { date: string; label: Label }) => del(`${base(id)}/locks/${l.date}/${l.label}`));
-export const usePutLog = (id: string) =>
-  useChange(id, (log: StrengthLog) => put(`${base(id)}/logs/${log.date}/${log.label}`, log));
+/** Sends what this device has done since it last heard from the server. @returns the log as it is there now */
+export const useMergeLog = (id: string) =>
+  useChange(id, ({ base: known, log }: MergeLogBody) =>
+    post<StrengthLog>(`${base(id)}/logs/${log.date}/${log.label}/merge`, { base: known, log }),
+  );
 export const useSaveRace = (id: string) =>
   useChange(id, ({ race, body }: { race: string | null; body: RaceBody }) =>
     race ? put(`${base(id)}/races/${race}`, body) : post(`${base(id)}/races`, body),
@@ -119,4 +123,15 @@ export const useSaveEndurance = (id: string) =>
 export const useDeleteEndurance = (id: string) => useChange(id, (row: string) => del(`${base(id)}/endurance/${row}`));
 export const useSaveWindows = (id: string) =>
   useChange(id, (windows: Window[]) => put(`${base(id)}/windows`, { windows }));
-export const useDeleteAthlete = (id: string) => useChange(id, () => del(base(id)));
+/** Takes an athlete away for good. @returns the receipt */
+export const useEraseAthlete = (id: string) => {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => del(base(id)) as Promise<ErasedView>,
+    onSuccess: async () => {
+      markSaved();
+      forgetAthlete(id);
+      await renew(client, ["squad"], CALENDAR_KEY);
+    },
+  });
+};

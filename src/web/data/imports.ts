@@ -2,7 +2,7 @@
 import { useQuery } from "@tanstack/react-query";
 import type { ImportBody } from "../../api/requests";
 import type { FeedView, ImportAnswer, ImportCounts } from "../../api/views";
-import { del, get, post, put } from "./api";
+import { ask, del, get, post, put } from "./api";
 import { useChange } from "./hooks";
 
 const base = (id: string) => `/athletes/${id}`;
@@ -19,7 +19,7 @@ export const useTakeImport = (id: string) =>
 export const useImportPreview = (id: string, key: string, body: ImportBody, enabled: boolean) =>
   useQuery({
     queryKey: ["a", id, "import", key],
-    queryFn: () => post<ImportAnswer>(`${base(id)}/import/preview`, body),
+    queryFn: () => ask<ImportAnswer>(`${base(id)}/import/preview`, body),
     enabled,
     gcTime: 0,
   });

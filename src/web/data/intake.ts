@@ -13,7 +13,7 @@ import type {
 } from "../../api/views";
 import type { Label } from "../../core/athlete/types";
 import type { OwnExercise } from "../../core/exercise/own";
-import { del, get, post, put } from "./api";
+import { ask, del, get, post, put } from "./api";
 import { useChange, useClubChange } from "./hooks";
 
 export const useIntake = (id: string) =>
@@ -27,7 +27,7 @@ export const useScreening = (id: string) =>
 export const usePreview = (id: string, body: ScreenBody, on: boolean) =>
   useQuery({
     queryKey: ["a", id, "preview", body],
-    queryFn: () => post<ScreenPreview>(`/athletes/${id}/screening/preview`, body),
+    queryFn: () => ask<ScreenPreview>(`/athletes/${id}/screening/preview`, body),
     enabled: on,
   });
 export const useAcceptScreen = (id: string) =>

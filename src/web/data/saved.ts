@@ -6,9 +6,11 @@ export interface Saved {
   at: Date | null;
   /** Something entered here is not with the server yet. */
   waiting: boolean;
+  /** Why the server's disk takes nothing at the moment; null while it does. */
+  fault: string | null;
 }
 
-let state: Saved = { at: null, waiting: false };
+let state: Saved = { at: null, waiting: false, fault: null };
 const holders = new Set<object>();
 const listeners = new Set<() => void>();
 function set(next: Saved): void {
@@ -17,6 +19,11 @@ function set(next: Saved): void {
 }
 
 export const markSaved = (): void => set({ ...state, at: new Date() });
+
+/** @param text what the server said of its disk; null once something was saved again */
+export const setStorageFault = (text: string | null): void => {
+  if (text !== state.fault) set({ ...state, fault: text });
+};
 
 /** For as long as `on` is true the status bar says that something waits. */
 export function useWaiting(on: boolean): void {

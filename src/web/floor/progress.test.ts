@@ -14,6 +14,7 @@ import {
   withSet,
 } from "./progress";
 
+const AT = "2026-03-03T18:05:00.000Z";
 const item = (exercise: string, pair: string, sets: number, more: Partial<ItemView> = {}): ItemView => ({
   pair,
   exercise,
@@ -50,7 +51,7 @@ const item = (exercise: string, pair: string, sets: number, more: Partial<ItemVi
 const view = (items: ItemView[]) => ({ items, date: "2026-03-03", label: "A" }) as unknown as SessionView;
 const empty = (v: SessionView): StrengthLog => emptyLog(v, "18:00");
 const log = (l: StrengthLog, i: ItemView, times = 1): StrengthLog =>
-  Array.from({ length: times }).reduce<StrengthLog>((now) => withSet(now, i, startEntry(i, now)), l);
+  Array.from({ length: times }).reduce<StrengthLog>((now) => withSet(now, i, startEntry(i, now), AT), l);
 
 describe("what comes next", () => {
   const [squat, calf, bridge] = [
@@ -89,7 +90,7 @@ describe("the log", () => {
   const v = view([squat, split]);
 
   it("keeps what was prescribed and what was done", () => {
-    const l = withSet(empty(v), squat, { reps: 4, seconds: null, loadKg: 62.5, rir: 1 });
+    const l = withSet(empty(v), squat, { reps: 4, seconds: null, loadKg: 62.5, rir: 1 }, AT);
     expect(l.items).toEqual([
       {
         exercise: "squat",
@@ -107,7 +108,7 @@ describe("the log", () => {
     expect(log(empty(v), split, 4).items[0]!.sets.map((s) => s.side)).toEqual(["left", "right", "left", "right"]);
   });
   it("starts the next set from the load of the one before, the reps from the sheet", () => {
-    const l = withSet(empty(v), squat, { reps: 3, seconds: null, loadKg: 57.5, rir: 0 });
+    const l = withSet(empty(v), squat, { reps: 3, seconds: null, loadKg: 57.5, rir: 0 }, AT);
     expect(startEntry(squat, l)).toEqual({ reps: 5, seconds: null, loadKg: 57.5, rir: 2 });
   });
   it("takes back the last set and never changes the log it was given", () => {

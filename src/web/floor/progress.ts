@@ -79,8 +79,8 @@ const withItem = (log: StrengthLog, i: ItemView, change: (item: LoggedItem) => L
   return { ...log, items: known ? log.items.map((x) => (x === known ? next : x)) : [...log.items, next] };
 };
 
-/** @returns the log with one more row */
-export function withSet(log: StrengthLog, i: ItemView, entry: Entry): StrengthLog {
+/** @param at the moment it is logged, ISO 8601 @returns the log with one more row */
+export function withSet(log: StrengthLog, i: ItemView, entry: Entry, at: string): StrengthLog {
   const rows = doneRows(log, i);
   const side = sideAt(i, rows);
   const set: LoggedSet = {
@@ -89,6 +89,7 @@ export function withSet(log: StrengthLog, i: ItemView, entry: Entry): StrengthLo
     ...(entry.loadKg === null ? {} : { loadKg: entry.loadKg }),
     rir: entry.rir,
     side,
+    at,
   };
   return withItem(log, i, (item) => ({ ...item, sets: [...item.sets, set] }));
 }

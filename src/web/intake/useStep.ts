@@ -3,9 +3,10 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { type IntakeBody, intakeBody } from "../../api/requests";
 import type { Fault } from "../../formats/fault";
 import { faultsOf } from "../../formats/fault";
-import { ProblemError } from "../data/api";
+import { ProblemError, THEIRS } from "../data/api";
 import { useSaveIntake } from "../data/intake";
 import { useWaiting } from "../data/saved";
+import { useHeld } from "../data/tags";
 
 /** Milliseconds of quiet before a change is sent. */
 const QUIET = 400;
@@ -43,6 +44,14 @@ export function useStep<T>(id: string, name: string, initial: T, toBody: (value:
   const [problem, setProblem] = useState("");
   const [state, setState] = useState<Step<T>["state"]>("saved");
   const save = useSaveIntake(id);
+  const [sections] = useState(() =>
+    Object.keys(toBody(initial) as object)
+      .sort()
+      .join("+"),
+  );
+  useHeld(`athletes/${id}/intake/${sections}`);
+  const stored = useRef(initial);
+  stored.current = initial;
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const latest = useRef(value);
   const { mutate } = save;
@@ -61,9 +70,13 @@ export function useStep<T>(id: string, name: string, initial: T, toBody: (value:
     setFaults([]);
     setState("saving");
     mutate(checked.data as IntakeBody, {
-      onSuccess: () => {
+      onSuccess: (answer) => {
         if (latest.current !== sent) return;
         localStorage.removeItem(key);
+        if (answer === THEIRS) {
+          latest.current = stored.current;
+          setValue(stored.current);
+        }
         setState("saved");
         setProblem("");
       },

@@ -8,7 +8,9 @@ import { AREA_WORDS } from "../../core/athlete/gate";
 import { AREAS } from "../../core/athlete/types";
 import type { OwnExercise } from "../../core/exercise/own";
 import { LOADINGS, MUSCLES, PATTERNS } from "../../core/exercise/types";
+import { saidOf } from "../data/api";
 import { useDeleteOwn, useSaveOwn } from "../data/intake";
+import { useHeld } from "../data/tags";
 import { bodyResolver, Field, FormActions, FormProblem, placeFaults } from "../ui/form";
 import { Sheet } from "../ui/Sheet";
 import { LOADING_NAMES, PATTERN_NAMES } from "./words";
@@ -68,6 +70,7 @@ export default function OwnForm({
   onClose: () => void;
   onSaved: (id: string) => void;
 }) {
+  useHeld(exercise && `exercises/${exercise.id}`);
   const save = useSaveOwn();
   const remove = useDeleteOwn();
   const [problem, setProblem] = useState("");
@@ -97,7 +100,7 @@ export default function OwnForm({
       { exercise: exercise?.id ?? null, body },
       {
         onSuccess: (answer) => {
-          toast(exercise ? "Exercise changed." : "Exercise added.");
+          toast(saidOf(answer, exercise ? "Exercise changed." : "Exercise added."));
           onSaved(exercise?.id ?? (answer as { id: string }).id);
         },
         onError: (e) =>

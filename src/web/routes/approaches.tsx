@@ -14,6 +14,7 @@ import { Compare } from "../approaches/Compare";
 import { Follow } from "../approaches/Follow";
 import { Grid, type Place } from "../approaches/Grid";
 import { useChanges } from "../approaches/useChanges";
+import { saidOf } from "../data/api";
 import {
   useApproaches,
   useCopyApproach,
@@ -29,6 +30,7 @@ import { PHASE_NAMES } from "../format";
 import { useCurrentRow } from "../ui/Frame";
 import { Field } from "../ui/form";
 import { ICON } from "../ui/glyphs";
+import { Held } from "../ui/Held";
 import { Segments } from "../ui/Segments";
 import { Sheet } from "../ui/Sheet";
 import { Failed, Loading } from "../ui/State";
@@ -54,6 +56,14 @@ type Waiting =
   | { what: "approach"; approach: Approach }
   | { what: "follow"; body: FollowBody }
   | { what: "rules"; rulesOff: string[] };
+
+/** What a change that is looked at is about. */
+const thingFor = (w: Waiting, athlete: string): string =>
+  w.what === "approach"
+    ? `approaches/${w.approach.id}`
+    : w.what === "follow"
+      ? `athletes/${athlete}/follow`
+      : "approaches/rules";
 
 function View({ view }: { view: ApproachesView }) {
   const { approach: asked } = useParams();
@@ -90,10 +100,10 @@ function View({ view }: { view: ApproachesView }) {
           : everybody;
     void changes.ask(ids, body);
   };
-  const done = (words: string) => {
+  const done = (answer: unknown, words: string) => {
     setWaiting(null);
     changes.stop();
-    toast(words);
+    toast(saidOf(answer, words));
   };
   const keep = () => {
     if (!waiting) return;
@@ -101,13 +111,16 @@ function View({ view }: { view: ApproachesView }) {
     if (waiting.what === "approach")
       save.mutate(
         { approach: waiting.approach, ...(note ? { note } : {}) },
-        { onSuccess: () => done(`${waiting.approach.name} is saved as a new version.`), onError: fail },
+        { onSuccess: (a) => done(a, `${waiting.approach.name} is saved as a new version.`), onError: fail },
       );
     else if (waiting.what === "follow")
-      saveFollow.mutate(waiting.body, { onSuccess: () => done("Saved. Undo stands in the week view."), onError: fail });
+      saveFollow.mutate(waiting.body, {
+        onSuccess: (a) => done(a, "Saved. Undo stands in the week view."),
+        onError: fail,
+      });
     else
       saveRules.mutate(waiting.rulesOff, {
-        onSuccess: () => done("The rules of all athletes are saved."),
+        onSuccess: (a) => done(a, "The rules of all athletes are saved."),
         onError: fail,
       });
   };
@@ -130,6 +143,7 @@ function View({ view }: { view: ApproachesView }) {
 
   return (
     <div className="grid h-full grid-cols-[196px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)]">
+      {waiting && <Held thing={thingFor(waiting, row?.id ?? "")} />}
       <nav aria-label="Approaches" className="min-h-0 overflow-auto border-r border-hair bg-panel py-3">
         <h2 className="sec-h px-4">As they ship</h2>
         {view.approaches

@@ -76,7 +76,7 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
   const finished = view.items.filter((i) => isFinished(log, i)).length;
   const logSet = (entry: Entry) => {
     if (!item) return;
-    const next = withSet(log, item, entry);
+    const next = withSet(log, item, entry, new Date().toISOString());
     change(next);
     const full = doneRows(next, item) % sidesOf(item).length === 0;
     if (full) setRest({ until: Date.now() + item.restSeconds * 1000, seconds: item.restSeconds });

@@ -1,13 +1,11 @@
 /** Records: races, endurance sessions and weekly windows, to add and edit; the athlete's file in and out. */
 import { lazy, Suspense, useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
-import { toast } from "sonner";
 import type { AthleteView, EnduranceView } from "../../api/views";
 import type { Race } from "../../core/athlete/types";
 import { minutesOf } from "../../core/dates";
 import { why } from "../../core/why";
-import { get } from "../data/api";
-import { useAthlete, useDeleteAthlete, useImport } from "../data/hooks";
+import { useAthlete } from "../data/hooks";
 import { day, distance, duration, massNumber, SPORT_NAMES, type Units } from "../format";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
@@ -16,6 +14,7 @@ import { Asked } from "../ui/Why";
 
 const RaceSheet = lazy(() => import("../ui/RaceSheet"));
 const EnduranceSheet = lazy(() => import("../ui/EnduranceSheet"));
+const EraseSheet = lazy(() => import("../ui/EraseSheet"));
 const WindowSheet = lazy(() => import("../ui/WindowSheet"));
 
 const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
@@ -301,42 +300,16 @@ function placeWords(p: AthleteView["places"][number], units: Units): string {
 }
 
 function FileActions({ view }: { view: AthleteView }) {
-  const remove = useDeleteAthlete(view.id);
-  const bring = useImport();
-  const navigate = useNavigate();
   const [asking, setAsking] = useState(false);
-  const takeAway = async () => {
-    const file = await get<unknown>(`/athletes/${view.id}/file`);
-    remove.mutate(undefined, {
-      onSuccess: () => {
-        toast(`${view.facts.name} removed.`, {
-          duration: 15_000,
-          action: { label: "Undo", onClick: () => bring.mutate(JSON.stringify(file)) },
-        });
-        navigate("/");
-      },
-    });
-  };
   return (
     <>
       <a className="btn" href={`/api/athletes/${view.id}/file`} download>
         {ICON.down} Export file
       </a>
-      {asking ? (
-        <>
-          <span className="ml-2 text-[12px] text-brick-ink">Remove {view.facts.name} with all records?</span>
-          <button type="button" className="btn btn-sm" onClick={takeAway}>
-            Remove
-          </button>
-          <button type="button" className="btn btn-sm" onClick={() => setAsking(false)}>
-            Keep
-          </button>
-        </>
-      ) : (
-        <button type="button" className="btn" onClick={() => setAsking(true)}>
-          {ICON.bin} Remove athlete
-        </button>
-      )}
+      <button type="button" className="btn" onClick={() => setAsking(true)}>
+        {ICON.bin} Erase athlete
+      </button>
+      {asking && <EraseSheet view={view} onClose={() => setAsking(false)} />}
     </>
   );
 }

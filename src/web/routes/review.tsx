@@ -4,8 +4,10 @@ import { Link, useParams, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import type { ReviewView } from "../../api/views";
 import { addDays, earlierOf, laterOf, mondayOf } from "../../core/dates";
+import { saidOf } from "../data/api";
 import { useReview, useSaveReview } from "../data/dose";
 import { useClub, useSeason } from "../data/hooks";
+import { useHeld } from "../data/tags";
 import { day, mass, PHASE_NAMES, textIn } from "../format";
 import { STRATA } from "../section/patterns";
 import { useCurrentRow, useUnits } from "../ui/Frame";
@@ -199,13 +201,14 @@ function Words({ view }: { view: ReviewView }) {
   const made = view.words.map((w) => textIn(w, units)).join("\n\n");
   const [text, setText] = useState(view.saved?.text ?? made);
   const save = useSaveReview(view.id);
+  useHeld(`athletes/${view.id}/reviews/${view.from}/${view.to}`);
   const known = view.saved?.text ?? made;
   const changed = text !== known;
   useUnsaved(changed);
   const keep = (sent: boolean, said: string) =>
     save.mutate(
       { start: view.from, end: view.to, text, sent },
-      { onSuccess: () => toast(said), onError: (e) => toast.error(e.message) },
+      { onSuccess: (answer) => toast(saidOf(answer, said)), onError: (e) => toast.error(e.message) },
     );
   const subject = `${row?.name ?? "Strength"}: ${day(view.from)} to ${day(view.to)}`.replaceAll("\u00A0", " ");
   return (

@@ -14,9 +14,12 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { toast } from "sonner";
 import type { EditPreview, LibraryView, SessionView } from "../../api/views";
+import { mondayOf } from "../../core/dates";
+import { saidOf } from "../data/api";
 import { previewEdit, useSaveEdit } from "../data/dose";
 import { useSession } from "../data/hooks";
 import { useLibrary } from "../data/intake";
+import { useHeld } from "../data/tags";
 import {
   begin,
   fromTemplate,
@@ -95,6 +98,7 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
   const items = useMemo(() => itemsOf(rows), [rows]);
   const { preview, busy, fault } = usePreviewOf(view, items, note);
   const save = useSaveEdit(view.id, view.date, view.label);
+  useHeld(`athletes/${view.id}/edits/${mondayOf(view.date)}/${view.label}`);
   const labels = labelsOf(rows);
   const changed = steps.past.length > 0 || note !== (view.edit?.note ?? "");
   const back = `/a/${view.id}/session/${view.date}/${view.label}`;
@@ -121,8 +125,8 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
     save.mutate(
       { items, ...(note.trim() ? { note: note.trim() } : {}) },
       {
-        onSuccess: () => {
-          toast("Kept. The planner leaves this session as you made it.");
+        onSuccess: (answer) => {
+          toast(saidOf(answer, "Kept. The planner leaves this session as you made it."));
           navigate(back);
         },
         onError: (e) => toast.error(e.message),

@@ -5,6 +5,7 @@ import type { SeasonView, SeasonWeekView } from "../../api/views";
 import type { PhaseSpan } from "../../core/athlete/types";
 import { addDays } from "../../core/dates";
 import { useSaveNote } from "../data/imports";
+import { useHeld } from "../data/tags";
 import {
   day,
   distanceNumber,
@@ -232,6 +233,7 @@ export function Inspector({
 /** The coach's own words about a week; kept when the field is left. */
 function WeekNote({ id, monday, text }: { id: string; monday: string; text: string }) {
   const save = useSaveNote(id);
+  useHeld(`athletes/${id}/notes/${monday}`);
   return (
     <div className="sec">
       <label htmlFor="week-note" className="sec-h">

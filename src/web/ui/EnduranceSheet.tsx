@@ -5,7 +5,9 @@ import { toast } from "sonner";
 import { type EnduranceBody, enduranceBody } from "../../api/requests";
 import type { EnduranceView } from "../../api/views";
 import { type EnduranceSession, SESSION_KINDS, SESSION_SPORTS } from "../../core/athlete/types";
+import { saidOf, THEIRS } from "../data/api";
 import { useDeleteEndurance, useSaveEndurance } from "../data/hooks";
+import { useHeld } from "../data/tags";
 import { distance, duration, SPORT_NAMES, type Units } from "../format";
 import {
   bodyResolver,
@@ -83,6 +85,7 @@ export default function EnduranceSheet({
   units: Units;
   onClose: () => void;
 }) {
+  useHeld(session && `athletes/${id}/endurance/${session.id}`);
   const save = useSaveEndurance(id);
   const remove = useDeleteEndurance(id);
   const [problem, setProblem] = useState("");
@@ -127,8 +130,8 @@ export default function EnduranceSheet({
     save.mutate(
       { row: session?.id ?? null, body: toBody(values) as EnduranceBody },
       {
-        onSuccess: () => {
-          toast(session ? "Session changed." : "Session added.");
+        onSuccess: (answer) => {
+          toast(saidOf(answer, session ? "Session changed." : "Session added."));
           onClose();
         },
         onError: (e) => setProblem(placeFaults(e, FIELDS, form.setError)),
@@ -138,10 +141,12 @@ export default function EnduranceSheet({
   const takeAway = () =>
     session &&
     remove.mutate(session.id, {
-      onSuccess: () => {
-        toast("Session removed.", {
-          action: { label: "Undo", onClick: () => save.mutate({ row: null, body: storedPart(session) }) },
-        });
+      onSuccess: (answer) => {
+        if (answer === THEIRS) toast(saidOf(answer, ""));
+        else
+          toast("Session removed.", {
+            action: { label: "Undo", onClick: () => save.mutate({ row: null, body: storedPart(session) }) },
+          });
         onClose();
       },
       onError: (e) => setProblem(e.message),

@@ -80,6 +80,7 @@ export function Frame() {
     { key: "8", label: "Intake", run: open("intake") },
     { key: "9", label: "Club calendar", run: () => navigate("/calendar") },
     { key: "0", label: "Gym on one day", run: () => navigate("/gym") },
+    { key: "b", label: "Club data", run: () => navigate("/club-data") },
     { key: "h", label: "Approaches", run: () => navigate("/approaches") },
     { key: "j", label: "Lifts", run: open("lifts") },
     { key: "k", label: "Review", run: open("review") },
@@ -113,9 +114,13 @@ export function Frame() {
             <RailLink to={`/a/${row.id}/intake`} name="Intake" glyph={RAIL.intake} />
           </>
         )}
+        <RailLink to="/club-data" name="Club data" glyph={RAIL.clubData} />
       </nav>
-      <div className="min-h-0 min-w-0 max-[700px]:col-start-2 max-[700px]:row-start-2">
-        <Outlet />
+      <div className="flex min-h-0 min-w-0 flex-col max-[700px]:col-start-2 max-[700px]:row-start-2">
+        <Notices />
+        <div className="min-h-0 flex-1">
+          <Outlet />
+        </div>
       </div>
       <StatusBar row={row} />
       {palette && (
@@ -137,6 +142,27 @@ export function Frame() {
         }}
       />
     </div>
+  );
+}
+
+/** What holds for every view: the disk takes nothing, or everybody in the network may come in. */
+function Notices() {
+  const { fault } = useSaved();
+  const club = useClub();
+  const bar = "flex flex-none items-center gap-2 border-b px-4 py-1.5 print:hidden";
+  return (
+    <>
+      {fault && (
+        <p role="alert" className={`${bar} border-brick-ink bg-panel font-medium text-brick-ink`}>
+          <WarnIcon /> {fault}
+        </p>
+      )}
+      {club.data?.open && (
+        <p className={`${bar} border-hair bg-panel text-ink2`}>
+          <WarnIcon /> Open to the network: whoever reaches this address can read and change the whole club.
+        </p>
+      )}
+    </>
   );
 }
 
@@ -306,12 +332,12 @@ function TitleBlock({ row, rows, switcher, setSwitcher, goTo }: TitleProps) {
 
 function StatusBar({ row }: { row: SquadRow | undefined }) {
   const keys = useKeyList().filter((k) => k.bar);
-  const { at, waiting } = useSaved();
+  const { at, waiting, fault } = useSaved();
   const warning = row?.attention[0];
   return (
     <footer className="max-[700px]:hidden print:hidden col-span-2 flex items-center gap-4 border-t border-hair bg-panel pr-3 pl-4 text-[12px] leading-4 text-ink2 cond-s">
       <span className="flex flex-none items-center gap-1.5">
-        {waiting ? (
+        {waiting || fault ? (
           <WarnIcon />
         ) : (
           <svg
@@ -326,7 +352,7 @@ function StatusBar({ row }: { row: SquadRow | undefined }) {
             <path d="M2.5 7.5l3 3 6-7" />
           </svg>
         )}
-        {waiting ? "Not saved yet" : at ? `Saved ${at.toTimeString().slice(0, 5)}` : "All saved"}
+        {fault ? "Not saved" : waiting ? "Not saved yet" : at ? `Saved ${at.toTimeString().slice(0, 5)}` : "All saved"}
       </span>
       {warning && (
         <span className="flex min-w-0 items-center gap-1.5" title={warning.text}>

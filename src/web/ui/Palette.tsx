@@ -65,6 +65,9 @@ export default function Palette({
           <Command.Item className={item} onSelect={go("/library")}>
             Open the library
           </Command.Item>
+          <Command.Item className={item} onSelect={go("/club-data")}>
+            Club data: backups and restoring
+          </Command.Item>
           {current && (
             <Command.Item className={item} onSelect={go(`/a/${current}/screening/run`)}>
               Start or go on with a screen

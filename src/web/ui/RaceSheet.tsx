@@ -4,7 +4,9 @@ import { type Path, useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { type RaceBody, raceBody } from "../../api/requests";
 import { PRIORITIES, type Race, SESSION_SPORTS } from "../../core/athlete/types";
+import { saidOf, THEIRS } from "../data/api";
 import { useDeleteRace, useSaveRace } from "../data/hooks";
+import { useHeld } from "../data/tags";
 import { SPORT_NAMES, type Units } from "../format";
 import {
   bodyResolver,
@@ -59,6 +61,7 @@ export default function RaceSheet({
   units: Units;
   onClose: () => void;
 }) {
+  useHeld(race && `athletes/${id}/races/${race.id}`);
   const save = useSaveRace(id);
   const remove = useDeleteRace(id);
   const [problem, setProblem] = useState("");
@@ -98,8 +101,8 @@ export default function RaceSheet({
       save.mutate(
         { race: race?.id ?? null, body: toBody(values) as RaceBody },
         {
-          onSuccess: () => {
-            toast(race ? "Race changed. Phases follow it." : "Race added. Phases follow it.");
+          onSuccess: (answer) => {
+            toast(saidOf(answer, race ? "Race changed. Phases follow it." : "Race added. Phases follow it."));
             onClose();
           },
           onError: (e) => setProblem(placeFaults(e, FIELDS, form.setError)),
@@ -110,9 +113,13 @@ export default function RaceSheet({
   const takeAway = () =>
     race &&
     remove.mutate(race.id, {
-      onSuccess: () => {
+      onSuccess: (answer) => {
         const { id: _, ...body } = race;
-        toast(`${race.name} removed.`, { action: { label: "Undo", onClick: () => save.mutate({ race: null, body }) } });
+        if (answer === THEIRS) toast(saidOf(answer, ""));
+        else
+          toast(`${race.name} removed.`, {
+            action: { label: "Undo", onClick: () => save.mutate({ race: null, body }) },
+          });
         onClose();
       },
       onError: (e) => setProblem(e.message),

@@ -4,7 +4,9 @@ import { useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { windowSchema } from "../../api/requests";
 import type { Window } from "../../core/athlete/types";
+import { saidOf, THEIRS } from "../data/api";
 import { useSaveWindows } from "../data/hooks";
+import { useHeld } from "../data/tags";
 import { bodyResolver, Field, FormActions, FormProblem, numberFrom, placeFaults } from "./form";
 import { Sheet } from "./Sheet";
 
@@ -31,6 +33,7 @@ export default function WindowSheet({
   places: readonly string[];
   onClose: () => void;
 }) {
+  useHeld(`athletes/${id}/windows`);
   const save = useSaveWindows(id);
   const [problem, setProblem] = useState("");
   const known = at === null ? undefined : windows[at];
@@ -46,8 +49,9 @@ export default function WindowSheet({
   const { errors } = form.formState;
   const put = (next: Window[], done: string) =>
     save.mutate(next, {
-      onSuccess: () => {
-        toast(done, { action: { label: "Undo", onClick: () => save.mutate([...windows]) } });
+      onSuccess: (answer) => {
+        if (answer === THEIRS) toast(saidOf(answer, ""));
+        else toast(done, { action: { label: "Undo", onClick: () => save.mutate([...windows]) } });
         onClose();
       },
       onError: (e) => setProblem(placeFaults(e, ["day", "start", "minutes", "place"], form.setError)),

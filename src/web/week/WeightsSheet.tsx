@@ -4,6 +4,7 @@ import { toast } from "sonner";
 import type { RuleWeightsView } from "../../api/views";
 import { RULES } from "../../core/rules";
 import { useSaveClubWeights, useSaveWeights, useWeights } from "../data/board";
+import { useHeld } from "../data/tags";
 import { FormProblem, numberFrom } from "../ui/form";
 import { Segments } from "../ui/Segments";
 import { Sheet } from "../ui/Sheet";
@@ -42,6 +43,8 @@ function Form({ id, name, view, onClose }: { id: string; name: string; view: Rul
   const [days, setDays] = useState(view.preferredDays);
   const [most, setMost] = useState(view.maxMinutesPerDay === null ? "" : String(view.maxMinutesPerDay));
   const [problem, setProblem] = useState("");
+  useHeld(`athletes/${id}/weights`);
+  useHeld("club/weights");
   const save = useSaveWeights(id);
   const saveClub = useSaveClubWeights(id);
   const under = (rule: string): number =>
