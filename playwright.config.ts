@@ -24,7 +24,7 @@ export default defineConfig({
   projects: [
     {
       name: "coach",
-      testMatch: /(journey|records|errors|intake|season|week|dose)\.spec\.ts/,
+      testMatch: /(journey|records|errors|intake|season|week|dose|safety)\.spec\.ts/,
       use: { baseURL: "http://127.0.0.1:4181" },
     },
     { name: "demo", testMatch: /(demo|access|library)\.spec\.ts/, use: { baseURL: "http://127.0.0.1:4182" } },

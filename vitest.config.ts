@@ -2,7 +2,12 @@ import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   test: {
-    include: ["src/**/*.test.ts", "tests/reference/**/*.test.ts", "tests/simulation/**/*.test.ts"],
+    include: [
+      "src/**/*.test.ts",
+      "tests/reference/**/*.test.ts",
+      "tests/simulation/**/*.test.ts",
+      "tests/torture/**/*.test.ts",
+    ],
     testTimeout: 120_000,
     environment: "node",
     maxWorkers: "100%",

@@ -38,7 +38,8 @@ export function writeStrengthCalendar(c: StrengthCalendar, mondayOf: (date: IsoD
   calendar.addPropertyWithValue("prodid", "-//Field Anchor//Strength sessions//EN");
   calendar.addPropertyWithValue("calscale", "GREGORIAN");
   calendar.addPropertyWithValue("method", "PUBLISH");
-  calendar.addPropertyWithValue("x-wr-calname", `${c.name}: strength`);
+  // Of a property it does not know the library writes the value as it is, line breaks and all.
+  calendar.addPropertyWithValue("x-wr-calname", `${c.name.replace(/[\p{Cc}\u2028\u2029]+/gu, " ")}: strength`);
   const zone = isZone(c.zone) && c.zone !== "UTC" ? c.zone : null;
   const dates = c.sessions.map((s) => s.date).sort();
   const [first, last] = [dates[0], dates.at(-1)];

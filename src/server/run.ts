@@ -96,9 +96,9 @@ export function configFromEnvironment(env: NodeJS.ProcessEnv): Config {
 }
 
 /** The worker threads' code: the built file beside this one, or its source. */
-function workerEntry(root: string): { entry: string; execArgv: string[]; program: string | null } {
+function workerEntry(root: string): { entry: string; program: string | null } {
   if (extname(fileURLToPath(import.meta.url)) !== ".js")
-    return { entry: join(root, "src/server/jobs/worker.ts"), execArgv: ["--import", "tsx"], program: null };
+    return { entry: join(root, "src/server/jobs/worker.source.mjs"), program: null };
   const folder = join(root, "dist/server");
   const hash = createHash("sha256");
   const visit = (path: string): void => {
@@ -107,7 +107,7 @@ function workerEntry(root: string): { entry: string; execArgv: string[]; program
       else hash.update(readFileSync(join(path, e.name)));
   };
   visit(folder);
-  return { entry: join(folder, "worker.js"), execArgv: [], program: hash.digest("hex") };
+  return { entry: join(folder, "worker.js"), program: hash.digest("hex") };
 }
 
 /** Files of the club are its owner's alone. */
@@ -156,7 +156,7 @@ export async function run(
   await prepare?.(store);
   await sweepAll(store);
   const version: string = JSON.parse(readFileSync(join(config.root, "package.json"), "utf8")).version;
-  const { entry, execArgv, program } = workerEntry(config.root);
+  const { entry, program } = workerEntry(config.root);
   const keptFile = join(config.data, "plans.sqlite");
   const setup = {
     file,
@@ -173,7 +173,7 @@ export async function run(
     web: join(config.root, "dist/web"),
     hosts: config.hosts,
     open: config.open,
-    jobs: new Pool(config.workers, entry, execArgv, setup, (error) => log.error({ error: loggable(error) }, "worker")),
+    jobs: new Pool(config.workers, entry, setup, (error) => log.error({ error: loggable(error) }, "worker")),
     ...(program === null ? {} : { keptAnswers: KeptAnswers.open(keptFile, program) }),
     ...(config.feed ? { feed: { base: config.feed, ...FEED_PATIENCE } } : {}),
   });

@@ -68,7 +68,7 @@ const router = createBrowserRouter([
   },
 ]);
 
-onForget((id) => client.removeQueries({ predicate: (q) => q.queryKey.includes(id) }));
+onForget((id) => client.removeQueries({ type: "inactive", predicate: (q) => q.queryKey.includes(id) }));
 
 const root = document.getElementById("root");
 if (root)

@@ -298,6 +298,7 @@ test("a screen with nothing in it accepts nothing; a test that fails closes what
   await page.getByRole("button", { name: "What it changes" }).first().click();
   await expect(page.getByText(/Closes:.*Front squat.*Back squat/)).toBeVisible();
   await page.getByRole("button", { name: "Accept, and change the plan" }).click();
+  await expect(page.getByText("The screen is in the plan.")).toBeVisible();
   await expect(page.getByText("Wall-facing squat: not passed")).toBeVisible();
   await page.goto(run);
   await page.getByRole("button", { name: /^Wall-facing squat(?!,)/ }).click();

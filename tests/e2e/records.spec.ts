@@ -84,17 +84,33 @@ test("windows that overlap are refused with their reason; a good one is kept", a
   await expect(page.getByRole("row").filter({ hasText: "Saturday" }).filter({ hasText: "15:00" })).toBeVisible();
 });
 
-test("the file goes out as it came in, and removing asks first and can be undone", async ({ page }) => {
+test("the file goes out as it came in; erasing asks first, gives a receipt and leaves nothing in the browser", async ({
+  page,
+}) => {
   await openRecords(page);
   const download = page.waitForEvent("download");
   await page.getByRole("link", { name: "Export file" }).click();
   const file = await (await download).path();
   expect(readFileSync(file, "utf8")).toBe(readFileSync(FILE, "utf8"));
-  await page.getByRole("button", { name: "Remove athlete" }).click();
-  await expect(page.getByText(/Remove Dagny Wray with all records\?/)).toBeVisible();
-  const before = (await (await page.request.get("/api/squad")).json()).rows.length;
-  await page.getByRole("button", { name: "Remove", exact: true }).click();
+  const id = page.url().match(/\/a\/([^/]+)/)?.[1] ?? "";
+  await page.evaluate(
+    (key) => localStorage.setItem(key, "a log that was not sent"),
+    `field-anchor:log:${id}:2026-03-03:A`,
+  );
+  await page.request.post("/api/club/backups", { data: {} });
+  await page.getByRole("button", { name: "Erase athlete" }).click();
+  const asked = page.getByRole("dialog", { name: "Erase Dagny Wray?" });
+  await asked.getByRole("button", { name: "Keep" }).click();
+  await expect(asked).toBeHidden();
+  await page.getByRole("button", { name: "Erase athlete" }).click();
+  await asked.getByRole("button", { name: "Erase for good" }).click();
+  const receipt = page.getByRole("dialog", { name: "Dagny Wray is erased" });
+  await expect(receipt).toContainText(/backups? still holds? Dagny Wray/);
+  await expect(receipt.getByRole("row").nth(1)).toContainText(/club-\d{4}-.*\.sqlite/);
+  await receipt.getByRole("button", { name: "Done" }).click();
   await expect(page.getByRole("heading", { name: "Squad" })).toBeVisible();
-  await page.getByRole("button", { name: "Undo", exact: true }).click();
-  await expect.poll(async () => (await (await page.request.get("/api/squad")).json()).rows.length).toBe(before);
+  expect(await page.evaluate((of) => Object.keys(localStorage).filter((k) => k.includes(of)), id)).toEqual([]);
+  expect((await page.request.get(`/api/athletes/${id}/season`)).status()).toBe(410);
+  await page.goto(`/a/${id}/season`);
+  await expect(page.getByText(/This athlete was erased on/)).toBeVisible();
 });

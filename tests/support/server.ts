@@ -1,12 +1,13 @@
 /** A whole server on a real SQLite file in a folder of its own, with a way to call it. */
 import { mkdtempSync, rmSync } from "node:fs";
-import type { Server } from "node:http";
+import { type IncomingHttpHeaders, request, type Server } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import pino from "pino";
-import { buildApp } from "../../src/server/app";
+import { type AppOptions, buildApp } from "../../src/server/app";
 import type { FeedClientOptions } from "../../src/server/feed/client";
 import type { Feed } from "../../src/server/feed/feed";
+import type { Route } from "../../src/server/http/route";
 import { Store } from "../../src/server/store/store";
 
 export const TODAY = "2026-03-03";
@@ -25,14 +26,25 @@ export interface TestServer {
   /** Address of the interface. */
   base: string;
   feed: Feed;
+  routes: readonly Route[];
+  /** A request with headers of its own, also such as no browser would send. */
+  raw: (method: string, path: string, headers?: Record<string, string>, body?: string) => Promise<RawAnswer>;
   call: <T>(method: string, path: string, body?: unknown) => Promise<Answer<T>>;
   close: () => Promise<void>;
 }
 
-export async function testServer(feed?: FeedClientOptions): Promise<TestServer> {
+export interface RawAnswer {
+  status: number;
+  headers: IncomingHttpHeaders;
+  text: string;
+}
+
+/** @param more what the application is built with beside the usual */
+export async function testServer(feed?: FeedClientOptions, more: Partial<AppOptions> = {}): Promise<TestServer> {
   const folder = mkdtempSync(join(tmpdir(), "field-anchor-"));
   const file = join(folder, "club.sqlite");
-  const store = await Store.open(file);
+  // An application may be built on the store of another one.
+  const store = more.store ?? (await Store.open(file));
   const log = pino({ level: "silent" });
   const app = buildApp({
     store,
@@ -41,6 +53,7 @@ export async function testServer(feed?: FeedClientOptions): Promise<TestServer> 
     version: "0",
     log,
     ...(feed ? { feed } : {}),
+    ...more,
   });
   const server = await new Promise<Server>((done) => {
     const s = app.express.listen(0, "127.0.0.1", () => done(s));
@@ -52,6 +65,22 @@ export async function testServer(feed?: FeedClientOptions): Promise<TestServer> 
     file,
     base,
     feed: app.feed,
+    routes: app.routes,
+    raw: (method, path, headers = {}, body) =>
+      new Promise((done, fail) => {
+        // A length of its own: with some methods Node sends a body that nobody can tell from the next request.
+        const length = body === undefined ? {} : { "Content-Length": String(Buffer.byteLength(body)) };
+        const ask = request(`${base}${path}`, { method, headers: { ...length, ...headers } }, (answer) => {
+          let text = "";
+          answer.setEncoding("utf8");
+          answer.on("data", (d) => {
+            text += d;
+          });
+          answer.on("end", () => done({ status: answer.statusCode ?? 0, headers: answer.headers, text }));
+        });
+        ask.on("error", fail);
+        ask.end(body);
+      }),
     call: async <T>(method: string, path: string, body?: unknown) => {
       const init: RequestInit = { method };
       if (body !== undefined) {
@@ -68,7 +97,8 @@ export async function testServer(feed?: FeedClientOptions): Promise<TestServer> 
     },
     close: async () => {
       await new Promise((done) => server.close(done));
-      await store.close();
+      await app.close();
+      if (!more.store) await store.close();
       rmSync(folder, { recursive: true, force: true });
     },
   };

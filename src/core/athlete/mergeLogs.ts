@@ -55,8 +55,16 @@ const without = <T extends object>(value: T): T =>
   Object.fromEntries(Object.entries(value).filter(([, v]) => v !== undefined)) as T;
 
 function mergeItem(base: LoggedItem | undefined, mine: LoggedItem | undefined, theirs: LoggedItem | undefined) {
-  if (!mine) return base ? null : (theirs ?? null);
-  if (!theirs) return base && JSON.stringify(base) === JSON.stringify(mine) ? null : mine;
+  if (!base) {
+    if (!mine) return theirs ?? null;
+    if (!theirs) return mine;
+  }
+  // Taken away as a whole on one side: what the other side has logged since stays.
+  if (!mine || !theirs) {
+    const sets = mergeSets(base?.sets ?? [], mine?.sets ?? [], theirs?.sets ?? []);
+    const left = mine ?? theirs;
+    return left && sets.length > 0 ? { ...left, sets } : null;
+  }
   return without({
     ...theirs,
     ...mine,

@@ -15,8 +15,12 @@ export interface CalendarOptions {
   until: IsoDate;
 }
 
-/** Repeats of one event followed at most, and events of one file. */
-const MOST = { repeats: 500, events: 20_000 };
+/** Repeats of one event followed at most, of all events of a file together, and events of one file. */
+const MOST = { repeats: 500, together: 20_000, events: 20_000 };
+/** Repeats finer than a day are no training, and are what a file made to keep the reader busy has. */
+const TOO_OFTEN = new Set(["SECONDLY", "MINUTELY", "HOURLY"]);
+/** A rule with more parts than this, or with several that pick within the day, is not followed. */
+const MOST_RULES = 4;
 /** Minutes of a planned session whose entry has no length [house]. */
 const NO_LENGTH = 60;
 
@@ -46,7 +50,8 @@ export function readCalendar(text: string, o: CalendarOptions): Read<ImportRow[]
       return id ? [`${e.getFirstPropertyValue("uid")}/${String(id)}`] : [];
     }),
   );
-  return { ok: true, value: events.flatMap((e, i) => rowsOf(e, `event ${i + 1}`, o, changed)) };
+  const left = { repeats: MOST.together };
+  return { ok: true, value: events.flatMap((e, i) => rowsOf(e, `event ${i + 1}`, o, changed, left)) };
 }
 
 function rowsOf(
@@ -54,6 +59,8 @@ function rowsOf(
   where: string,
   o: CalendarOptions,
   changed: ReadonlySet<string>,
+  /** Repeats that may still be followed in this file. */
+  left: { repeats: number },
 ): ImportRow[] {
   let label = where;
   try {
@@ -64,9 +71,16 @@ function rowsOf(
     if (!event.startDate) return [{ where, label, notes: [], fault: "DTSTART: a date expected, it is missing" }];
     if (!event.isRecurring() || component.getFirstPropertyValue("recurrence-id"))
       return [rowOf(event, event.startDate, event.endDate, event.uid, where, label, o)];
+    const refused = notFollowed(component);
+    if (refused) return [{ where, label, notes: [], fault: refused }];
     const rows: ImportRow[] = [];
     const iterator = event.iterator();
     for (let n = 0; n < MOST.repeats; n++) {
+      if (left.repeats-- <= 0)
+        return [
+          ...rows,
+          { where, label, notes: [], fault: `At most ${MOST.together} repeats in one file are followed.` },
+        ];
       const next = iterator.next();
       if (!next || String(next).slice(0, 10) > o.until) break;
       if (changed.has(`${event.uid}/${String(next)}`)) continue;
@@ -81,6 +95,26 @@ function rowsOf(
     return [{ where, label, notes: [], fault: `An event that can be read expected: ${reason}` }];
   }
 }
+
+/** Why the repeats of an event are not followed; null where they are. */
+function notFollowed(component: ICAL.Component): string | null {
+  const rules = component.getAllProperties("rrule").map((p) => p.getFirstValue() as ICAL.Recur);
+  if (rules.length > MOST_RULES) return `RRULE: at most ${MOST_RULES} expected, found ${rules.length}`;
+  for (const rule of rules) {
+    if (TOO_OFTEN.has(rule.freq)) return `RRULE: repeats of a day or more expected, found FREQ=${rule.freq}`;
+    for (const part of ["BYHOUR", "BYMINUTE", "BYSECOND"] as const)
+      if ((rule.parts[part]?.length ?? 0) > 4) return `RRULE: at most 4 times a day expected, found ${part}`;
+    // A day that no month has would be looked for without end.
+    const days = rule.parts.BYMONTHDAY;
+    const months = rule.parts.BYMONTH;
+    if (days && months && !days.some((d) => months.some((m) => Math.abs(Number(d)) <= (LONGEST[Number(m) - 1] ?? 0))))
+      return "RRULE: a day that the month has expected";
+  }
+  return null;
+}
+
+/** Days of each month at most. */
+const LONGEST = [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
 
 /** Wall clock of the athlete; a floating time is taken as it stands. */
 function wallOf(t: ICAL.Time, o: CalendarOptions): { date: IsoDate; time: string | undefined; known: boolean } {

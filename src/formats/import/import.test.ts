@@ -374,3 +374,57 @@ describe("calendars", () => {
     expect(raceFate(known, { ...race, date: "2027-05-17" })).toEqual({ kind: "new" });
   });
 });
+
+describe("a calendar made to keep the reader busy", () => {
+  const options = {
+    zone: "Europe/Berlin",
+    sport: "run",
+    from: "2026-01-01",
+    until: "2026-12-31",
+    distanceUnit: "km",
+    massUnit: "kg",
+  } as const;
+  const file = (rule: string, events: number) =>
+    `BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//x//y//EN\r\n${Array.from({ length: events }, (_, i) =>
+      [
+        "BEGIN:VEVENT",
+        `UID:${i}`,
+        "DTSTAMP:20260101T000000Z",
+        "SUMMARY:Easy run",
+        "DTSTART:20260105T170000Z",
+        "DTEND:20260105T180000Z",
+        `RRULE:${rule}`,
+        "END:VEVENT",
+        "",
+      ].join("\r\n"),
+    ).join("")}END:VCALENDAR\r\n`;
+  const rowsOf = (rule: string, events: number) => {
+    const read = readForeign("a.ics", new TextEncoder().encode(file(rule, events)), options);
+    if (!read.ok) throw new Error(read.faults[0]?.expected);
+    return read.value.rows;
+  };
+
+  it.each([
+    "FREQ=MINUTELY",
+    "FREQ=SECONDLY",
+    "FREQ=HOURLY;INTERVAL=2",
+    "FREQ=DAILY;BYHOUR=1,2,3,4,5",
+    "FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30",
+  ])("with %s five hundred times is refused event by event, at once", (rule) => {
+    const begin = performance.now();
+    const rows = rowsOf(rule, 500);
+    expect(rows).toHaveLength(500);
+    expect(rows.every((r) => r.fault?.startsWith("RRULE: "))).toBe(true);
+    // Fifteen seconds and more before; no speed is promised here, only an end.
+    expect(performance.now() - begin).toBeLessThan(10_000);
+  });
+
+  it("follows ordinary repeats, and all of a file together up to a bound", () => {
+    expect(rowsOf("FREQ=DAILY;COUNT=10", 1).filter((r) => r.incoming)).toHaveLength(10);
+    expect(rowsOf("FREQ=DAILY;BYHOUR=7,18;COUNT=6", 1).filter((r) => r.incoming)).toHaveLength(6);
+    expect(rowsOf("FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=28", 1).some((r) => r.fault?.startsWith("RRULE"))).toBe(false);
+    const rows = rowsOf("FREQ=DAILY", 70);
+    expect(rows.filter((r) => r.incoming).length).toBeLessThanOrEqual(20_000);
+    expect(rows.some((r) => r.fault === "At most 20000 repeats in one file are followed.")).toBe(true);
+  });
+});

@@ -47,13 +47,16 @@ const MOST_BYTES = 4_000_000;
 
 export class FeedError extends Error {}
 
+/** Ends early once it is given up. */
 const sleep = (ms: number, signal: AbortSignal) =>
   new Promise<void>((done) => {
-    const timer = setTimeout(done, ms);
-    signal.addEventListener("abort", () => {
+    const end = () => {
       clearTimeout(timer);
+      signal.removeEventListener("abort", end);
       done();
-    });
+    };
+    const timer = setTimeout(end, signal.aborted ? 0 : ms);
+    signal.addEventListener("abort", end);
   });
 
 /** The body's text. @throws FeedError where it is larger than a page may be */
@@ -101,10 +104,18 @@ export class FeedClient {
     after: string,
   ): Promise<{ body: z.infer<typeof page> } | { fault: string; again: boolean }> {
     const url = `${this.o.base}/accounts/${encodeURIComponent(account)}/activities?after=${encodeURIComponent(after)}`;
+    // Not AbortSignal.any: with Node 20 what it joins may be collected before it is heard.
+    const giving = new AbortController();
+    let slow = false;
+    const timer = setTimeout(() => {
+      slow = true;
+      giving.abort();
+    }, this.o.timeoutMs);
+    const stop = () => giving.abort();
+    this.stopping.signal.addEventListener("abort", stop);
     try {
-      const signal = AbortSignal.any([AbortSignal.timeout(this.o.timeoutMs), this.stopping.signal]);
       // A log that sends elsewhere is not followed: what is asked for would reach a place that nobody chose.
-      const response = await fetch(url, { signal, redirect: "manual" });
+      const response = await fetch(url, { signal: giving.signal, redirect: "manual" });
       if (response.status >= 300 && response.status < 400)
         return { fault: "The training log sends on to another place, which is not followed.", again: false };
       if (response.status === 404) return { fault: `The training log knows no account "${account}".`, again: false };
@@ -119,7 +130,6 @@ export class FeedClient {
         : { fault: "The training log sent something that is no page of activities.", again: true };
     } catch (error) {
       if (error instanceof FeedError) return { fault: error.message, again: false };
-      const slow = error instanceof Error && error.name === "TimeoutError";
       const cut = error instanceof SyntaxError;
       return {
         fault: slow
@@ -129,6 +139,9 @@ export class FeedClient {
             : "The training log cannot be reached.",
         again: true,
       };
+    } finally {
+      clearTimeout(timer);
+      this.stopping.signal.removeEventListener("abort", stop);
     }
   }
 }

@@ -6,10 +6,10 @@ import { TAGS_HEADER, thingOf } from "../../api/things";
 import type { Context } from "../context";
 import { gone, ProblemError, parse } from "../errors";
 import type { Jobs } from "../jobs/jobs";
-import { IdempotencyEntity } from "../store/entities";
+import { IdempotencyEntity, type IdempotencyRow } from "../store/entities";
 import { readBody } from "./door";
 import { type Answer, type Call, type Method, nameOf, type Params, type Route } from "./route";
-import { Replayed, type Scope, sameRequest, within } from "./scope";
+import { Replayed, type Scope, sameRequest, sameState, within } from "./scope";
 import { withTags } from "./tagged";
 
 const USUAL_LIMIT = 2_000_000;
@@ -65,88 +65,118 @@ function send(res: Response, answer: Answer): void {
 
 const KEY = /^[\x21-\x7e]{8,128}$/;
 
-function scopeOf(route: Route, req: Request, raw: Buffer, call: Call<unknown>): Scope {
-  const path = req.originalUrl.replace(/^\/api/, "").split("?")[0] ?? "";
+const addressOf = (req: Request): string => req.originalUrl.replace(/^\/api/, "").split("?")[0] ?? "";
+
+/** Under which key the answer of a request that creates is kept. */
+function idempotencyOf(route: Route, req: Request, raw: Buffer): Scope["idempotency"] {
   const key = req.headers["idempotency-key"];
-  if (route.method === "POST" && key !== undefined && !(typeof key === "string" && KEY.test(key)))
+  if (route.method !== "POST" || key === undefined) return null;
+  if (typeof key !== "string" || !KEY.test(key))
     throw new ProblemError(400, "Bad request", "Nothing was stored: the Idempotency-Key cannot be used.", [
       { path: "Idempotency-Key", expected: "8 to 128 plain characters without spaces expected" },
     ]);
-  const seen = req.headers["if-match"]?.replace(/^"|"$/g, "") ?? null;
-  const name = route.method === "PUT" || route.method === "DELETE" ? thingOf(path, call.body) : null;
-  return {
-    thing: name === null ? null : { key: name, seen },
-    body: route.method === "DELETE" ? null : call.body,
-    idempotency:
-      route.method === "POST" && typeof key === "string"
-        ? { key, request: createHash("sha256").update(`${route.method} ${path}\n`).update(raw).digest("hex") }
-        : null,
-    answer: null,
-    tag: null,
-    written: false,
-  };
+  const request = createHash("sha256")
+    .update(`POST ${addressOf(req)}\n`)
+    .update(raw)
+    .digest("hex");
+  return { key, request };
 }
 
-const replay = ({ row }: Replayed): Answer => ({
+/** What a change is about and from which state it was made. @param body as the thing's own state would be said */
+function thingIn(route: Route, req: Request, body: unknown): Scope["thing"] {
+  if (route.method !== "PUT" && route.method !== "DELETE") return null;
+  const key = thingOf(addressOf(req), body);
+  return key === null ? null : { key, seen: req.headers["if-match"]?.replace(/^(W\/)?"|"$/g, "") ?? null };
+}
+
+const replay = (row: IdempotencyRow): Answer => ({
   status: row.status,
   headers: { "Idempotency-Replayed": "true" },
   ...(row.answer === "" ? {} : { type: "application/json", body: row.answer }),
 });
 
-function runner({ ctx, jobs }: Mounted, route: Route) {
-  const name = nameOf(route);
-  return async (req: Request, res: Response): Promise<void> => {
-    const raw: Buffer = Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0);
-    const call: Call<unknown> = {
-      params: { ...(req.params as unknown as Params) },
-      query: queryOf(req),
-      body: undefined,
-    };
-    const { id } = call.params;
-    if (route.path.startsWith("/athletes/:id") && id !== undefined) {
-      const at = await ctx.store.athletes.erasedAt(id);
-      if (at !== null) throw gone(at);
-    }
-    if (route.bulk) call.body = raw.toString("utf8");
-    else if (route.method !== "GET") {
-      const body = readBody(raw.toString("utf8"));
-      if (route.body) call.body = parse(route.body.schema, body, route.body.what);
-    }
-    const leaving = new AbortController();
-    res.on("close", () => {
-      if (!res.writableEnded) leaving.abort();
-    });
-    const tagged = req.headers[TAGS_HEADER] !== undefined;
-    if (route.inPool) {
-      send(res, (await jobs.ask({ kind: "handle", route: name, call, tagged }, { signal: leaving.signal })) as Answer);
-      return;
-    }
-    const scope = scopeOf(route, req, raw, call);
-    if (scope.idempotency) {
-      const row = await ctx.store.db.reader.findOneBy(IdempotencyEntity, { key: scope.idempotency.key });
-      if (row) return send(res, replay(new Replayed(sameRequest(row, scope.idempotency.request))));
-    }
-    const prepared = route.prepare
-      ? await jobs.ask({ kind: "prepare", route: name, call }, { signal: leaving.signal })
-      : undefined;
-    // A body in bulk is known once it is parsed.
-    if (route.bulk && scope.thing === null) {
-      const key = route.method === "PUT" ? thingOf(req.originalUrl.replace(/^\/api/, ""), prepared) : null;
-      if (key) {
-        scope.thing = { key, seen: req.headers["if-match"]?.replace(/^"|"$/g, "") ?? null };
-        scope.body = prepared;
-      }
-    }
-    try {
-      const answer = await within(scope, async () => route.handle(call, prepared));
-      if (scope.tag !== null) res.setHeader("ETag", `"${scope.tag}"`);
-      send(res, tagged && !route.changes ? await withTags(ctx, route, call, answer) : answer);
-    } catch (error) {
-      if (!(error instanceof Replayed)) throw error;
-      send(res, replay(error));
-    }
+/** What the handler is told. @throws ProblemError where the body is not as expected, or the athlete was erased */
+async function callOf({ ctx }: Mounted, route: Route, req: Request, raw: Buffer): Promise<Call<unknown>> {
+  const params = { ...(req.params as unknown as Params) };
+  if (route.path.startsWith("/athletes/:id")) {
+    const at = await ctx.store.athletes.erasedAt(params.id);
+    if (at !== null) throw gone(at);
+  }
+  const text = raw.toString("utf8");
+  if (route.bulk) return { params, query: queryOf(req), body: text };
+  const body = route.method === "GET" ? undefined : readBody(text);
+  return {
+    params,
+    query: queryOf(req),
+    body: route.body ? parse(route.body.schema, body, route.body.what) : undefined,
   };
 }
+
+/** A change: made once for its key, from the state that was seen. */
+async function changed(
+  mounted: Mounted,
+  route: Route,
+  req: Request,
+  raw: Buffer,
+  call: Call<unknown>,
+): Promise<Answer> {
+  const { ctx, jobs } = mounted;
+  const idempotency = idempotencyOf(route, req, raw);
+  if (idempotency) {
+    const row = await ctx.store.db.reader.findOneBy(IdempotencyEntity, { key: idempotency.key });
+    if (row) return replay(sameRequest(row, idempotency.request));
+  }
+  // Once asked for, a change is made, whether or not whoever asked still waits.
+  const prepared = route.prepare ? await jobs.ask({ kind: "prepare", route: nameOf(route), call }) : undefined;
+  // A body in bulk is known once it is parsed.
+  const body = route.bulk ? prepared : call.body;
+  const scope: Scope = {
+    thing: thingIn(route, req, body),
+    body: route.method === "DELETE" ? null : body,
+    idempotency,
+    answer: null,
+    tag: null,
+    written: false,
+  };
+  // Told before anything is begun; the transaction of the change asks once more.
+  await sameState(ctx.store.db.reader, ctx.store, scope);
+  try {
+    const answer = await within(scope, async () => route.handle(call, prepared));
+    return scope.tag === null ? answer : { ...answer, headers: { ...answer.headers, ETag: `"${scope.tag}"` } };
+  } catch (error) {
+    if (error instanceof Replayed) return replay(error.row);
+    throw error;
+  }
+}
+
+/** A view; given up where nobody waits for it any more. */
+async function read(
+  { ctx, jobs }: Mounted,
+  route: Route,
+  req: Request,
+  res: Response,
+  call: Call<unknown>,
+): Promise<Answer> {
+  const leaving = new AbortController();
+  res.on("close", () => leaving.abort());
+  const { signal } = leaving;
+  const tagged = req.headers[TAGS_HEADER] !== undefined;
+  if (route.inPool)
+    return (await jobs.ask({ kind: "handle", route: nameOf(route), call, tagged }, { signal })) as Answer;
+  const prepared = route.prepare
+    ? await jobs.ask({ kind: "prepare", route: nameOf(route), call }, { signal })
+    : undefined;
+  const answer = await route.handle(call, prepared);
+  return tagged ? withTags(ctx, route, call, answer) : answer;
+}
+
+const runner =
+  (mounted: Mounted, route: Route) =>
+  async (req: Request, res: Response): Promise<void> => {
+    const raw: Buffer = Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0);
+    const call = await callOf(mounted, route, req, raw);
+    send(res, await (route.changes ? changed(mounted, route, req, raw, call) : read(mounted, route, req, res, call)));
+  };
 
 /** Puts every route of the list under /api; any other method of a known address is told which ones there are. */
 export function mount(app: Express, mounted: Mounted): void {
@@ -155,11 +185,12 @@ export function mount(app: Express, mounted: Mounted): void {
   for (const [path, routes] of byPath) {
     const at = app.route(`/api${path}`);
     for (const route of routes) {
+      const run = runner(mounted, route);
       const raw = express.raw({ type: () => true, limit: route.limit ?? USUAL_LIMIT });
       const steps: RequestHandler[] = [
         ...(route.expensive ? [limit] : []),
         ...(route.method === "GET" ? [] : [raw]),
-        (req, res, next) => void runner(mounted, route)(req, res).catch(next),
+        (req, res, next) => void run(req, res).catch((error) => (res.destroyed ? undefined : next(error))),
       ];
       at[route.method.toLowerCase() as Lowercase<Method>](...steps);
     }

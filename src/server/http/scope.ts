@@ -57,11 +57,8 @@ export function sameRequest(row: IdempotencyRow, request: string): IdempotencyRo
   return row;
 }
 
-async function check(m: EntityManager, store: Store, scope: Scope): Promise<void> {
-  if (scope.idempotency && !scope.written) {
-    const row = await m.findOneBy(IdempotencyEntity, { key: scope.idempotency.key });
-    if (row) throw new Replayed(sameRequest(row, scope.idempotency.request));
-  }
+/** @throws ProblemError where a thing is not in the state any more that the change was made from */
+export async function sameState(m: EntityManager, store: Store, scope: Pick<Scope, "thing" | "body">): Promise<void> {
   const { thing } = scope;
   if (!thing || thing.seen === null) return;
   const theirs = await thingValue(m, store, thing.key);
@@ -74,6 +71,14 @@ async function check(m: EntityManager, store: Store, scope: Scope): Promise<void
     [],
     { yours: scope.body ?? null, theirs, tag },
   );
+}
+
+async function check(m: EntityManager, store: Store, scope: Scope): Promise<void> {
+  if (scope.idempotency && !scope.written) {
+    const row = await m.findOneBy(IdempotencyEntity, { key: scope.idempotency.key });
+    if (row) throw new Replayed(sameRequest(row, scope.idempotency.request));
+  }
+  await sameState(m, store, scope);
 }
 
 async function keep(m: EntityManager, store: Store, scope: Scope): Promise<void> {

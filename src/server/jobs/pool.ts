@@ -39,11 +39,10 @@ export class Pool implements Jobs {
   private next = 1;
   private closed = false;
 
-  /** @param entry file of the worker's code @param execArgv how Node is to be started for it */
+  /** @param entry file of the worker's code */
   constructor(
     readonly size: number,
     private readonly entry: string,
-    private readonly execArgv: readonly string[],
     private readonly setup: WorkerSetup,
     private readonly onCrash: (error: unknown) => void,
   ) {}
@@ -60,7 +59,7 @@ export class Pool implements Jobs {
   private thread(i: number): Thread {
     const known = this.threads[i];
     if (known) return known;
-    const worker = new Worker(this.entry, { workerData: this.setup, execArgv: [...this.execArgv] });
+    const worker = new Worker(this.entry, { workerData: this.setup });
     const thread: Thread = { worker, running: null };
     worker.on("message", (reply: Reply) => this.replied(thread, reply));
     worker.on("error", (error) => this.fell(thread, error));

@@ -18,7 +18,7 @@ import {
   SwapEntity,
   WeekNoteEntity,
 } from "./entities";
-import { type Edits, editsOf, remember, step, watchRows } from "./journal";
+import { type Edits, editsOf, remember, step, watched } from "./journal";
 import { insertList, listRows, putList } from "./lists";
 
 export interface Stored extends Facts {
@@ -238,8 +238,7 @@ export class AthleteStore {
    */
   edit<T>(id: string, what: string, work: (m: EntityManager) => Promise<T>, joined = false): Promise<T> {
     return this.db.write(async (m) => {
-      await watchRows(m);
-      const done = await work(m);
+      const done = await watched(this.db.writer, () => work(m));
       await remember(m, id, what, joined);
       return done;
     });

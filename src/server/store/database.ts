@@ -12,6 +12,7 @@ import { MIGRATIONS } from "./migrations";
 export interface RawDatabase {
   readonly inTransaction: boolean;
   exec(sql: string): unknown;
+  function(name: string, work: () => number): unknown;
   pragma(sql: string, options?: { simple: boolean }): unknown;
   prepare(sql: string): {
     run(...values: unknown[]): { changes: number };
@@ -25,7 +26,8 @@ export interface RawDatabase {
 /** Called inside the transaction of a write, before the work and after it. */
 export interface WriteHook {
   before: (m: EntityManager) => Promise<void>;
-  after: (m: EntityManager, result: unknown) => Promise<void>;
+  /** Not called where the work changed no row. */
+  after: (m: EntityManager) => Promise<void>;
 }
 
 /** Pages of the cache, kB; and how long a lock of another process is waited for, ms. */
@@ -33,6 +35,12 @@ const CACHE_KB = 8000;
 const LOCK_MS = 4000;
 /** While nothing can be saved, the disk is tried again this often, ms. */
 const PROBE_MS = 2000;
+
+/**
+ * Only for `npm run torture`: the ways of writing that lose data, so that the campaign shows that it would notice. "synchronous" leaves the last
+ * commits to chance, "framework" commits as the database library does.
+ */
+const CONTROL = process.env.FIELD_ANCHOR_TORTURE_CONTROL ?? "";
 
 const options = (file: string, readonly: boolean): DataSourceOptions => ({
   type: "better-sqlite3",
@@ -51,7 +59,7 @@ const options = (file: string, readonly: boolean): DataSourceOptions => ({
     raw.pragma("temp_store = MEMORY");
     if (readonly) return;
     // NORMAL would leave the last commits of a power cut behind; see docs/promises.md.
-    raw.pragma(process.env.FIELD_ANCHOR_UNSAFE_SYNC === "NORMAL" ? "synchronous = NORMAL" : "synchronous = FULL");
+    raw.pragma(CONTROL === "synchronous" ? "synchronous = NORMAL" : "synchronous = FULL");
     raw.pragma("secure_delete = ON");
   },
 });
@@ -157,13 +165,17 @@ export class Database {
 
   private async transaction<T>(work: (m: EntityManager) => Promise<T>, hook: WriteHook | null): Promise<T> {
     const { manager } = this.writingSource();
+    if (CONTROL === "framework")
+      return this.writingSource()
+        .transaction(work)
+        .finally(() => this.written++);
     if (this.writer.inTransaction) await this.reopen("a transaction was left open");
     const changesBefore = this.changes();
     try {
       this.writer.exec("BEGIN IMMEDIATE");
       await hook?.before(manager);
       const result = await work(manager);
-      await hook?.after(manager, result);
+      if (this.changes() !== changesBefore) await hook?.after(manager);
       // SQLite rolls a transaction back by itself where the disk is full: what is not open any more cannot be committed.
       if (!this.writer.inTransaction) throw new NotSaved(503, "SQLITE_ABORT", "Not saved: the change was broken off.");
       this.writer.exec("COMMIT");

@@ -46,13 +46,16 @@ const keyOf = (table: string, row: Row): string => {
   return [table, ...key.map((k) => row[k])].join("\u001f");
 };
 
+/** Connections on which an edit is under way. */
+const watching = new WeakSet<RawDatabase>();
+
 /**
  * Has SQLite itself write down each row that changes while an edit is under way (triggers of this connection alone), so that a change costs
  * what it changes and not what the athlete has.
  */
 export function prepareJournal(raw: RawDatabase): void {
-  raw.exec(`CREATE TEMP TABLE IF NOT EXISTS row_change (seq INTEGER PRIMARY KEY, tbl TEXT, before TEXT, after TEXT);
-    CREATE TEMP TABLE IF NOT EXISTS row_change_on (n INTEGER);`);
+  raw.function("journal_on", () => (watching.has(raw) ? 1 : 0));
+  raw.exec("CREATE TEMP TABLE IF NOT EXISTS row_change (seq INTEGER PRIMARY KEY, tbl TEXT, before TEXT, after TEXT)");
   for (const { table } of TABLES) {
     const all = (raw.prepare(`SELECT name FROM pragma_table_info('${table}')`).all() as { name: string }[]).map(
       (c) => c.name,
@@ -65,25 +68,28 @@ export function prepareJournal(raw: RawDatabase): void {
       ["DELETE", json("old"), "NULL"],
     ] as const)
       raw.exec(`CREATE TEMP TRIGGER IF NOT EXISTS journal_${table}_${event} AFTER ${event} ON main.${table}
-        WHEN EXISTS (SELECT 1 FROM row_change_on)
+        WHEN journal_on()
         BEGIN INSERT INTO row_change (tbl, before, after) VALUES ('${table}', ${before}, ${after}); END`);
   }
 }
 
-/** Begins to write changes of rows down; to be called inside the transaction of the edit. */
-export async function watchRows(m: EntityManager): Promise<void> {
-  await m.query("DELETE FROM temp.row_change");
-  await m.query("DELETE FROM temp.row_change_on");
-  await m.query("INSERT INTO temp.row_change_on VALUES (1)");
+/** Has the changes of rows written down while an edit does its work, inside its transaction. */
+export async function watched<T>(raw: RawDatabase, work: () => Promise<T>): Promise<T> {
+  raw.exec("DELETE FROM temp.row_change");
+  watching.add(raw);
+  try {
+    return await work();
+  } finally {
+    watching.delete(raw);
+  }
 }
 
 /** What has changed since, one entry a row: as it was first and as it is now. */
 async function changedRows(m: EntityManager): Promise<RowChange[]> {
-  await m.query("DELETE FROM temp.row_change_on");
   const rows: { tbl: string; before: string | null; after: string | null }[] = await m.query(
     "SELECT tbl, before, after FROM temp.row_change ORDER BY seq",
   );
-  await m.query("DELETE FROM temp.row_change");
+  if (rows.length > 0) await m.query("DELETE FROM temp.row_change");
   const byKey = new Map<string, RowChange>();
   for (const r of rows) {
     const before = r.before === null ? null : (JSON.parse(r.before) as Row);

@@ -16,7 +16,7 @@ const offline = (): Problem => ({
   type: "about:blank",
   title: "No connection",
   status: 0,
-  detail: "Not saved: the server cannot be reached. What you entered is still here; try again.",
+  detail: "The server cannot be reached: not saved yet. What you entered is still here; try again.",
   faults: [],
 });
 

@@ -14,7 +14,7 @@ import { Compare } from "../approaches/Compare";
 import { Follow } from "../approaches/Follow";
 import { Grid, type Place } from "../approaches/Grid";
 import { useChanges } from "../approaches/useChanges";
-import { saidOf } from "../data/api";
+import { saidOf, THEIRS } from "../data/api";
 import {
   useApproaches,
   useCopyApproach,
@@ -26,6 +26,7 @@ import {
   useVersions,
 } from "../data/dose";
 import { useSquad } from "../data/hooks";
+import { useHeld } from "../data/tags";
 import { PHASE_NAMES } from "../format";
 import { useCurrentRow } from "../ui/Frame";
 import { Field } from "../ui/form";
@@ -76,6 +77,8 @@ function View({ view }: { view: ApproachesView }) {
   const follow = useFollow(row?.id ?? "");
   const [waiting, setWaiting] = useState<Waiting | null>(null);
   const [note, setNote] = useState("");
+  /** Rises where another's version was kept: the editor begins anew with it. */
+  const [round, setRound] = useState(0);
   const changes = useChanges();
   const save = useSaveApproach();
   const saveFollow = useSaveFollow(row?.id ?? "");
@@ -102,6 +105,7 @@ function View({ view }: { view: ApproachesView }) {
   };
   const done = (answer: unknown, words: string) => {
     setWaiting(null);
+    if (answer === THEIRS) setRound((n) => n + 1);
     changes.stop();
     toast(saidOf(answer, words));
   };
@@ -194,7 +198,7 @@ function View({ view }: { view: ApproachesView }) {
         </div>
         {tab === "grid" && (
           <Editor
-            key={`${of.approach.id}/${of.approach.version}`}
+            key={`${of.approach.id}/${round}`}
             view={of}
             busy={save.isPending}
             onSave={(approach) => preview({ what: "approach", approach })}
@@ -288,6 +292,10 @@ function Entry({ view: v, here, onOpen }: { view: ApproachView; here: boolean; o
   );
 }
 
+/** Whether two versions say the same. */
+const sameGrid = (a: Approach, b: Approach): boolean =>
+  JSON.stringify({ ...a, version: 0 }) === JSON.stringify({ ...b, version: 0 });
+
 interface EditorProps {
   view: ApproachView;
   busy: boolean;
@@ -296,7 +304,14 @@ interface EditorProps {
 
 /** The grid with the chosen cell beside it. A shipped approach can be looked at, a copy changed. */
 function Editor({ view: v, busy, onSave }: EditorProps) {
+  useHeld(v.own ? `approaches/${v.approach.id}` : null);
   const [draft, setDraft] = useState(v.approach);
+  /** What the draft began with. A newer version takes its place only while nothing was changed here, or once it says the same. */
+  const [from, setFrom] = useState(v.approach);
+  if (v.approach.version !== from.version && (sameGrid(draft, from) || sameGrid(draft, v.approach))) {
+    setFrom(v.approach);
+    setDraft(v.approach);
+  }
   const [at, setAt] = useState<Place>({ stage: "build", column: "squat" });
   const [sheet, setSheet] = useState<"copy" | "versions" | "remove" | null>(null);
   const faults = useMemo(() => approachFaults(draft), [draft]);

@@ -1,0 +1,395 @@
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import BetterSqlite3 from "better-sqlite3";
+import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { athleteWith, logOf } from "../../tests/support/athlete";
+import { type TestServer, TODAY, testServer } from "../../tests/support/server";
+import type { ClubDataView, ErasedView, RestorePreviewView, RestoreView } from "../api/views";
+import { addDays } from "../core/dates";
+import { linkFeed } from "./feed/feed";
+import {
+  backupsWith,
+  checkCopy,
+  KEPT_BACKUPS,
+  KEPT_DAYS,
+  listBackups,
+  pruneBackups,
+  restoreFrom,
+  takeBackup,
+  takeOwnBackup,
+} from "./store/backup";
+import { CoachAbsenceEntity } from "./store/entities";
+import { Store } from "./store/store";
+
+const SUPPORT = join(import.meta.dirname, "../../tests/support");
+const MONDAY = "2026-03-02";
+
+let server: TestServer;
+let folder = "";
+beforeEach(async () => {
+  server = await testServer();
+  folder = mkdtempSync(join(tmpdir(), "field-anchor-backup-"));
+});
+afterEach(async () => {
+  await server.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+/** A club in which every table has something to lose. */
+async function fullClub(): Promise<string[]> {
+  const { store, call } = server;
+  const ids: string[] = [];
+  for (const file of ["run", "row"])
+    ids.push(
+      (await call<{ id: string }>("POST", "/athletes", readFileSync(join(SUPPORT, `${file}.json`), "utf8"))).body.id,
+    );
+  const [id = ""] = ids;
+  await call("POST", `/athletes/${id}/weeks/${MONDAY}/fit`);
+  await call("PUT", `/athletes/${id}/notes/${MONDAY}`, { text: "camp\nthen rest" });
+  await store.weeks.swap(id, "2026-03-10", "A", "bridge", "clam");
+  const rows = {
+    name: "a.csv",
+    incoming: [
+      { session: { date: "2026-02-01", sport: "run", kind: "easy", minutes: 33, done: true }, kindGuessed: false },
+    ],
+    races: [],
+  };
+  expect((await call("POST", `/athletes/${id}/import`, rows)).status).toBe(201);
+  await call("GET", `/athletes/${id}/review?from=2026-02-02&to=2026-02-15`);
+  await call("PUT", `/athletes/${id}/reviews`, {
+    start: "2026-02-02",
+    end: "2026-02-15",
+    text: "A good block.",
+    sent: true,
+  });
+  await call("POST", "/approaches", { basis: "layered", name: "Mine" });
+  await call("POST", "/templates", { name: "T", items: [{ exercise: "bridge", group: 1, sets: 2, reps: 10 }] });
+  await call("POST", "/exercises", {
+    name: "Sandbag carry",
+    pattern: "trunk",
+    loading: "bodyweight",
+    unilateral: false,
+    unit: "reps",
+    needs: [["sandbag"]],
+    primary: ["obliques"],
+    secondary: [],
+    setup: ["Stand tall with the bag.", "Hold it close."],
+    cues: ["Stay tall.", "Small steps."],
+    mistakes: ["Leaning back."],
+    felt: "sides",
+    level: 1,
+    notWith: [],
+    gates: [],
+  });
+  await call("PUT", "/exercises/clam/hidden", { hidden: true });
+  await call("PUT", "/gym/places/strength-hall", { racks: 1, athletes: 4 });
+  await linkFeed(store, id, "an-account");
+  await store.db.write((m) => m.insert(CoachAbsenceEntity, { id: "c", start: TODAY, end: TODAY, what: "Course" }));
+  await server.raw(
+    "POST",
+    `/athletes/${id}/races`,
+    { "Content-Type": "application/json", "Idempotency-Key": "a-kept-answer" },
+    JSON.stringify({ date: "2026-06-20", name: "Dyke Run", sport: "run", priority: "C", expectedMinutes: 40 }),
+  );
+  return ids;
+}
+
+/** Every view and file of a club, as bytes. */
+async function everything(s: TestServer, ids: readonly string[]): Promise<Record<string, string>> {
+  const paths = [
+    ...ids.flatMap((id) =>
+      [
+        "",
+        "/file",
+        "/season",
+        `/weeks/${MONDAY}`,
+        "/intake",
+        "/planning",
+        "/edits",
+        "/feed",
+        "/screening",
+        "/weights",
+        "/follow",
+        "/lifts",
+        "/review?from=2026-02-02&to=2026-02-15",
+      ].map((p) => `/athletes/${id}${p}`),
+    ),
+    ...["/squad", "/calendar", "/approaches", "/exercises", "/templates", `/gym/${TODAY}?place=strength-hall`],
+  ];
+  const out: Record<string, string> = {};
+  for (const p of paths) out[p] = (await s.raw("GET", p)).text;
+  return out;
+}
+
+describe("a backup", () => {
+  it("taken under load and restored in an empty folder is the same club, to the byte", async () => {
+    const ids = await fullClub();
+    const file = join(folder, "club.sqlite");
+    // Somebody writes all the while; the writes after the copy are not in it.
+    let going = true;
+    let last = 0;
+    const writing = (async () => {
+      for (let n = 1; going; n++) {
+        await server.store.weeks.putNote(ids[1] ?? "", MONDAY, `word ${n}`);
+        last = n;
+        await new Promise((r) => setImmediate(r));
+      }
+    })();
+    await new Promise((r) => setTimeout(r, 60));
+    const before = last;
+    const manifest = await takeBackup(server.store.db, file, "asked");
+    const after = last;
+    going = false;
+    await writing;
+    expect(before).toBeGreaterThan(0);
+    // Every table holds something, so that each would be missed.
+    expect(
+      Object.entries(manifest.counts).filter(
+        ([t, n]) => n === 0 && !["hidden_batch", "erasure", "locked_session"].includes(t),
+      ),
+    ).toEqual([]);
+    expect(checkCopy(file)).toEqual(manifest);
+    expect(statSync(file).mode & 0o777).toBeLessThanOrEqual(0o644);
+
+    const other = await testServer();
+    const done = await restoreFrom(other.store.db, file);
+    await other.store.refresh();
+    expect(done).toEqual({ safety: null, erasedAgain: 0 });
+    const note = (await other.store.athletes.get(ids[1] ?? ""))?.notes[MONDAY];
+    const word = Number(note?.split(" ")[1]);
+    expect(word).toBeGreaterThanOrEqual(before);
+    expect(word).toBeLessThanOrEqual(after + 1);
+    await server.store.weeks.putNote(ids[1] ?? "", MONDAY, note ?? "");
+    const [here, there] = [await everything(server, ids), await everything(other, ids)];
+    expect(Object.keys(here).length).toBeGreaterThan(30);
+    for (const path of Object.keys(here)) {
+      // The one note was written more often here: only its count in the history and the revision differ.
+      const plain = (text = "") => text.replace(/"revision":\d+,?/g, "").replace(/"at":"[^"]*"/g, "");
+      expect(plain(there[path]), path).toBe(plain(here[path]));
+      if (path.endsWith("/file")) expect(there[path]).toBe(here[path]);
+    }
+    await other.close();
+  });
+
+  it("of a club with the first version's tables alone is restored by this version", async () => {
+    const file = join(SUPPORT, "first-tables.sqlite");
+    const bytes = readFileSync(file);
+    await restoreFrom(server.store.db, file);
+    expect((await server.store.athletes.list()).map((a) => a.name)).toHaveLength(2);
+    const hike = JSON.parse(readFileSync(join(SUPPORT, "hike.json"), "utf8"));
+    hike.endurance = hike.endurance.slice(0, 100);
+    expect((await server.raw("GET", "/athletes/hike/file")).text).toBe(`${JSON.stringify(hike, null, 2)}\n`);
+    expect((await server.call("GET", "/athletes/ride/season")).status).toBe(200);
+    // The file itself is as it was.
+    expect(readFileSync(file).equals(bytes)).toBe(true);
+  });
+
+  it("that is damaged, cut off, empty, foreign or of a newer version is refused, and nothing is changed", async () => {
+    await fullClub();
+    const good = join(folder, "good.sqlite");
+    await takeBackup(server.store.db, good, "asked");
+    const whole = readFileSync(good);
+    const spoiled = (name: string, change: (path: string) => void): string => {
+      const path = join(folder, name);
+      copyFileSync(good, path);
+      change(path);
+      return path;
+    };
+    const edit = (sql: string) => (path: string) => {
+      const db = new BetterSqlite3(path);
+      db.exec(sql);
+      db.close();
+    };
+    const files: [string, RegExp][] = [
+      [spoiled("cut.sqlite", (p) => writeFileSync(p, whole.subarray(0, whole.length / 2))), /damaged/],
+      [spoiled("empty.sqlite", (p) => writeFileSync(p, "")), /empty/],
+      [spoiled("text.sqlite", (p) => writeFileSync(p, "not a club at all ".repeat(400))), /damaged/],
+      [
+        spoiled("edited.sqlite", edit("UPDATE athlete SET name = 'Somebody else'")),
+        /changed or damaged after it was made/,
+      ],
+      [
+        spoiled("fewer.sqlite", edit("DELETE FROM strength_log WHERE rowid = 1")),
+        /changed or damaged after it was made/,
+      ],
+      [
+        spoiled(
+          "newer.sqlite",
+          edit("INSERT INTO migrations (timestamp, name) VALUES (9999999999999, 'Later9999999999999')"),
+        ),
+        /newer version/,
+      ],
+      [join(folder, "absent.sqlite"), /no such file/],
+    ];
+    const version = server.store.version;
+    for (const [file, says] of files) await expect(restoreFrom(server.store.db, file), file).rejects.toThrow(says);
+    expect(server.store.version).toBe(version);
+    expect(readdirSync(join(server.file, "..")).filter((n) => n.includes("restore"))).toEqual([]);
+  });
+
+  it("shows before a restore what it changes, keeps what was there, and can be taken back", async () => {
+    const [id = "", other = ""] = await fullClub();
+    const { name } = (await server.call<{ name: string }>("POST", "/club/backups", {})).body;
+    await server.call("PUT", `/athletes/${id}/notes/${MONDAY}`, { text: "changed since" });
+    const later = await server.store.athletes.add(athleteWith({}, { name: "Came Later" }));
+    const preview = (await server.call<RestorePreviewView>("POST", "/club/restore/preview", { backup: name })).body;
+    expect(Object.fromEntries(preview.athletes.map((a) => [a.id, a.fate]))).toEqual({
+      [id]: "changed",
+      [other]: "same",
+      [later]: "goes",
+    });
+    // Looking at reviews writes past weeks down; the season's view knows them from the next change on.
+    await everything(server, [id, other, later]);
+    for (const a of [id, other, later])
+      await server.call("PUT", `/athletes/${a}/notes/2026-02-23`, { text: "looked at" });
+    const before = await everything(server, [id, other, later]);
+    const done = (await server.call<RestoreView>("POST", "/club/restore", { backup: name })).body;
+    expect((await server.call("GET", `/athletes/${later}`)).status).toBe(404);
+    expect((await server.store.athletes.get(id))?.notes[MONDAY]).toBe("camp\nthen rest");
+    await server.call("POST", "/club/restore", { backup: done.safety });
+    const again = await everything(server, [id, other, later]);
+    for (const path of Object.keys(before)) expect(again[path], path).toBe(before[path]);
+  });
+
+  it("has a name from the club's own list, and no other file can be named", async () => {
+    await fullClub();
+    for (const backup of ["../field-anchor.sqlite", "..", "club.sqlite/..", "none.sqlite", "%2e%2e%2fclub.sqlite"])
+      expect((await server.call("POST", "/club/restore", { backup })).status, backup).toBe(404);
+    expect((await server.raw("GET", "/club/backups/..%2Fclub.sqlite")).status).toBe(404);
+  });
+
+  it("is kept fourteen times, the newest always", async () => {
+    await server.store.athletes.add(athleteWith());
+    for (let n = 0; n < KEPT_BACKUPS + 3; n++) {
+      await takeBackup(
+        server.store.db,
+        join(server.store.backups, `club-${String(n).padStart(2, "0")}.sqlite`),
+        "daily",
+      );
+      await new Promise((r) => setTimeout(r, 3));
+    }
+    const gone = pruneBackups(server.store.backups, [], TODAY);
+    expect(gone.sort()).toEqual(["club-00.sqlite", "club-01.sqlite", "club-02.sqlite"]);
+    expect(listBackups(server.store.backups)).toHaveLength(KEPT_BACKUPS);
+    expect((await server.call<ClubDataView>("GET", "/club/data")).body.backups[0]?.name).toBe("club-16.sqlite");
+  });
+
+  it("is taken before an older file is brought up to date", async () => {
+    const data = join(folder, "old");
+    mkdirSync(data);
+    copyFileSync(join(SUPPORT, "first-tables.sqlite"), join(data, "field-anchor.sqlite"));
+    const store = await Store.open(join(data, "field-anchor.sqlite"));
+    expect(listBackups(store.backups).map((b) => [b.kind, b.athletes])).toEqual([["before-migration", 2]]);
+    const [backup] = listBackups(store.backups);
+    await store.close();
+    const again = await Store.open(join(data, "field-anchor.sqlite"));
+    expect(listBackups(again.backups)).toEqual([backup]);
+    await again.close();
+  });
+});
+
+/** Files of a folder in which a text can be read. */
+function filesWith(root: string, texts: readonly string[]): string[] {
+  return readdirSync(root, { withFileTypes: true }).flatMap((e) => {
+    const path = join(root, e.name);
+    if (e.isDirectory()) return e.name === "backups" ? [] : filesWith(path, texts);
+    return e.isFile() && texts.some((t) => readFileSync(path).includes(t)) ? [path] : [];
+  });
+}
+
+describe("an athlete who is erased", () => {
+  const NAME = "Quillon Farthingdale-Ashworth";
+  const PAIN = "a stabbing pain under the left kneecap";
+
+  async function withTraces(): Promise<string> {
+    const { store, call } = server;
+    const other = await store.athletes.add(athleteWith());
+    const id = (
+      await call<{ id: string }>(
+        "POST",
+        "/athletes",
+        athleteWith(
+          { health: { clearanceNeeded: true, clearance: { by: NAME, date: "2026-02-01", limits: PAIN }, areas: [] } },
+          { name: NAME },
+        ),
+      )
+    ).body.id;
+    for (let n = 0; n < 40; n++)
+      await call("PUT", `/athletes/${id}/notes/${addDays(MONDAY, 7 * (n % 5))}`, {
+        text: `${PAIN} ${"x".repeat(n * 40)}`,
+      });
+    await store.logs.put(id, TODAY, "A", logOf(TODAY, [{ exercise: "back-squat", sets: [{ reps: 5, side: "both" }] }]));
+    await server.raw(
+      "POST",
+      `/athletes/${id}/races`,
+      { "Content-Type": "application/json", "Idempotency-Key": "of-the-erased" },
+      JSON.stringify({ date: "2026-05-10", name: NAME, sport: "run", priority: "C", expectedMinutes: 40 }),
+    );
+    // An older version wrote into others' history whom a session was copied from.
+    await store.athletes.edit(other, `Session A copied from ${NAME}`, async (m) => {
+      await store.athletes.touch(m, other);
+      await m.query("UPDATE athlete SET record = replace(record, 'Test Runner', 'Test Runner ') WHERE id = ?", [other]);
+    });
+    return id;
+  }
+
+  it("leaves nothing that can be read in the folder, and the receipt says which backups still hold them", async () => {
+    const id = await withTraces();
+    const root = join(server.file, "..");
+    expect(filesWith(root, [NAME]).length).toBeGreaterThan(0);
+    const name = await takeOwnBackup(server.store.db, "asked");
+    const receipt = await server.call<ErasedView>("DELETE", `/athletes/${id}`);
+    expect(receipt.status).toBe(200);
+    expect(receipt.body.backups).toEqual([
+      { name, lastDay: addDays(new Date().toISOString().slice(0, 10), KEPT_DAYS) },
+    ]);
+    expect(filesWith(root, [NAME, PAIN])).toEqual([]);
+    expect((await server.call("GET", `/athletes/${id}`)).status).toBe(410);
+    expect((await server.call("PUT", `/athletes/${id}/notes/${MONDAY}`, { text: "x" })).status).toBe(410);
+    expect((await server.call("DELETE", `/athletes/${id}`)).status).toBe(410);
+    expect((await server.call("DELETE", "/athletes/nobody")).status).toBe(404);
+    expect(existsSync(join(server.store.backups, name))).toBe(true);
+  });
+
+  it("is erased again by a restore, here and from the folder of the backups elsewhere", async () => {
+    const id = await withTraces();
+    const name = await takeOwnBackup(server.store.db, "asked");
+    await server.call("DELETE", `/athletes/${id}`);
+    const preview = (await server.call<RestorePreviewView>("POST", "/club/restore/preview", { backup: name })).body;
+    expect(preview.athletes.find((a) => a.id === id)?.fate).toBe("stays erased");
+    const done = (await server.call<RestoreView>("POST", "/club/restore", { backup: name })).body;
+    expect(done.erasedAgain).toBe(1);
+    expect((await server.call("GET", `/athletes/${id}`)).status).toBe(410);
+    // Another machine that was given the folder of backups.
+    const there = await testServer();
+    expect((await restoreFrom(there.store.db, join(server.store.backups, name))).erasedAgain).toBe(1);
+    expect(await there.store.athletes.get(id)).toBeNull();
+    expect(await there.store.athletes.erasedAt(id)).not.toBeNull();
+    await there.close();
+  });
+
+  it("is in no backup after the last day that the receipt named", async () => {
+    const id = await withTraces();
+    const { backups } = server.store;
+    const old = await takeOwnBackup(server.store.db, "asked");
+    await server.call("DELETE", `/athletes/${id}`);
+    await new Promise((r) => setTimeout(r, 1100));
+    const fresh = await takeOwnBackup(server.store.db, "daily");
+    const [held] = backupsWith(backups, id);
+    expect(held?.name).toBe(old);
+    expect(pruneBackups(backups, [id], held?.lastDay ?? "")).toEqual([]);
+    expect(pruneBackups(backups, [id], addDays(held?.lastDay ?? "", 1))).toEqual([old]);
+    expect(listBackups(backups).map((b) => b.name)).toEqual([fresh]);
+  });
+});

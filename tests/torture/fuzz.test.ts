@@ -1,0 +1,17 @@
+import { describe, expect, it } from "vitest";
+import { randomOf } from "./campaigns";
+import { fuzz } from "./fuzz";
+
+describe("requests that nobody would send", () => {
+  it("end in no failure, and refused ones leave nothing behind", async () => {
+    const { faults, statuses, requests } = await fuzz(900, randomOf(7));
+    expect(faults).toEqual([]);
+    expect(requests).toBe(900);
+    // They come through the door, some are made, many are refused for what they say.
+    for (const status of [200, 204, 404, 422]) expect(statuses[status] ?? 0, String(status)).toBeGreaterThan(20);
+  });
+
+  it("would be noticed where they failed", async () => {
+    expect((await fuzz(60, randomOf(8), true)).faults[0]).toMatch(/^500/);
+  });
+});
