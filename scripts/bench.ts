@@ -16,6 +16,7 @@ import { byHighs } from "../tests/reference/weekModel";
 import { germanTable } from "../tests/support/foreign";
 import { anyContext, weekOf } from "../tests/support/weekfit";
 import { dragFlag, dragSession } from "./bench-drag";
+import { clubAtOnce, underLoad } from "./bench-load";
 
 const TODAY = "2026-03-04";
 const DATA = ".tmp/bench";
@@ -24,6 +25,14 @@ const PORT = 4192;
 const ATHLETES = 60;
 const YEARS = 3;
 const address = `http://127.0.0.1:${PORT}`;
+
+/** The same load on the application before planning left the server's own thread (commit 7437bea, two cores). */
+const BEFORE = {
+  healthP99: "not measured",
+  healthMost: "not measured",
+  setMost: "not measured",
+  seconds: "not measured",
+};
 
 const percentile = (values: readonly number[], p: number): number =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * p))] ?? 0;
@@ -271,7 +280,41 @@ if (maren) {
   );
   line("the same, each drag", longest.map((t) => t.toFixed(1)).join(" "));
 }
-child.kill();
+await new Promise((done) => {
+  child.once("exit", done);
+  child.kill();
+});
+const again = await start();
+const restarted = performance.now();
+await (await fetch(`${address}/api/squad`)).arrayBuffer();
+line("first squad list after a restart", `${(performance.now() - restarted).toFixed(0)} ms`, "under 1 s");
+await new Promise((done) => {
+  again.child.once("exit", done);
+  again.child.kill();
+});
+const load = await underLoad(DATA, TODAY);
+line(
+  `health while 5 seasons, a club rule and a ${load.importMb.toFixed(0)} MB import are worked on, p99`,
+  `${load.healthP99.toFixed(0)} ms`,
+  `under 100 ms; before: ${BEFORE.healthP99}`,
+);
+line("the same, slowest; requests", `${load.healthMost.toFixed(0)} ms; ${load.health}`, `before: ${BEFORE.healthMost}`);
+line(
+  "a set logged meanwhile, slowest; sets",
+  `${load.setMost.toFixed(0)} ms; ${load.sets}`,
+  `under 250 ms; before: ${BEFORE.setMost}`,
+);
+line("all of it done after", `${load.seconds.toFixed(1)} s`, `before: ${BEFORE.seconds}`);
+const club60 = await clubAtOnce(DATA, TODAY);
+line(
+  `seasons of ${ATHLETES} at once on ${club60.workers} threads, share of the ideal`,
+  `${club60.over.toFixed(2)}`,
+  "at most 1.2",
+);
+line(
+  "the same, seconds; one after the other on one thread",
+  `${(club60.pool / 1000).toFixed(1)}; ${(club60.single / 1000).toFixed(1)}`,
+);
 rmSync(DATA, { recursive: true, force: true });
 console.log("\nOne fit by sessions and windows: median and 99th percentile of 60 weeks\n");
 for (const row of grown) console.log(row);

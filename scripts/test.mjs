@@ -6,5 +6,6 @@ ensureChromium();
 must(process.execPath, ["scripts/check.mjs"]);
 must(tool("vitest"), ["run"]);
 ensureBuilt();
+must(process.execPath, ["--expose-gc", "--import", "tsx", "scripts/torture.ts", "--short"]);
 must(tool("playwright"), ["test"]);
 console.log("Everything passed.");

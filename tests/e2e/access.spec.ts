@@ -37,6 +37,7 @@ const VIEWS: [string, (id: string) => string, string][] = [
   ["season sheet", (id) => `/a/${id}/season-sheet`, "main svg"],
   ["gym", () => "/gym/2026-03-10", "main svg rect"],
   ["club calendar", () => "/calendar", "main svg"],
+  ["club data", () => "/club-data", "table"],
   ["screening", (id) => `/a/${id}/screening`, "main svg text"],
   ["a test of the screen", (id) => `/a/${id}/screening/run`, "fieldset"],
   ["library", () => "/library/front-squat", "section svg"],

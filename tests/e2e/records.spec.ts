@@ -84,8 +84,9 @@ test("windows that overlap are refused with their reason; a good one is kept", a
   await expect(page.getByRole("row").filter({ hasText: "Saturday" }).filter({ hasText: "15:00" })).toBeVisible();
 });
 
-test("the file goes out as it came in; erasing asks first, gives a receipt and leaves nothing in the browser", async ({
+test("the file goes out as it came in; erasing asks first, gives a receipt and leaves nothing in any browser", async ({
   page,
+  browser,
 }) => {
   await openRecords(page);
   const download = page.waitForEvent("download");
@@ -111,6 +112,19 @@ test("the file goes out as it came in; erasing asks first, gives a receipt and l
   await expect(page.getByRole("heading", { name: "Squad" })).toBeVisible();
   expect(await page.evaluate((of) => Object.keys(localStorage).filter((k) => k.includes(of)), id)).toEqual([]);
   expect((await page.request.get(`/api/athletes/${id}/season`)).status()).toBe(410);
+  // Another device that has a log of theirs, at its next contact.
+  const phone = await (await browser.newContext()).newPage();
+  await phone.goto("/mark.svg");
+  await phone.evaluate(
+    (of) => localStorage.setItem(`field-anchor:log:${of}:2026-03-03:A`, "a log that was not sent"),
+    id,
+  );
+  await phone.goto("/");
+  await expect(phone.getByRole("heading", { name: "Squad" })).toBeVisible();
+  await expect
+    .poll(() => phone.evaluate((of) => Object.keys(localStorage).filter((k) => k.includes(of)).length, id))
+    .toBe(0);
+  await phone.context().close();
   await page.goto(`/a/${id}/season`);
   await expect(page.getByText(/This athlete was erased on/)).toBeVisible();
 });

@@ -3,7 +3,7 @@ import { spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import { join, resolve } from "node:path";
 import BetterSqlite3 from "better-sqlite3";
-import { call, kill, Ledger, startClub, stop, work } from "./club";
+import { call, kill, Ledger, startClub, stop, whyNot, work } from "./club";
 import { cutPower, photograph, type Random } from "./disk";
 
 export interface Outcome {
@@ -94,7 +94,7 @@ export async function kills({ rounds, seed, fresh = 60 }: Size, tamper = false):
     }
     const club = await startClub(data);
     if (!club) {
-      out.faults.push("did not start again");
+      out.faults.push(`did not start again: ${whyNot()}`);
       break;
     }
     await ledger.sendAgain(club.base);
@@ -134,7 +134,7 @@ async function last(data: string, ledger: Ledger, out: Outcome, env: NodeJS.Proc
   add(out, ledger);
   const club = await startClub(data, env);
   if (!club) {
-    out.faults.push("did not start at the end");
+    out.faults.push(`did not start at the end: ${whyNot()}`);
     return;
   }
   await ledger.sendAgain(club.base);
@@ -166,7 +166,7 @@ export async function powerCuts({ rounds, seed, fresh = 4 }: Size, control = "")
       FIELD_ANCHOR_TORTURE_CONTROL: control,
     });
     if (!club) {
-      out.faults.push("did not start after a power cut");
+      out.faults.push(`did not start after a power cut: ${whyNot()}`);
       rmSync(data, { recursive: true, force: true });
       ledger = new Ledger();
       continue;
@@ -204,7 +204,7 @@ export async function fullDisks({ rounds, seed }: Size, control = ""): Promise<O
       FIELD_ANCHOR_TORTURE_CONTROL: control,
     });
     if (!club) {
-      out.faults.push("did not start");
+      out.faults.push(`did not start: ${whyNot()}`);
       continue;
     }
     const ledger = new Ledger();
@@ -271,7 +271,7 @@ export async function clockJumps({ rounds, seed }: Size): Promise<Outcome> {
     const days = Math.round((random() - 0.5) * 4000);
     const club = await startClub(data, { NODE_OPTIONS: `--require ${shift}`, FA_CLOCK_DAYS: String(days) });
     if (!club) {
-      out.faults.push(`did not start ${days} days off`);
+      out.faults.push(`did not start ${days} days off: ${whyNot()}`);
       continue;
     }
     if (ledger.athletes.length === 0) await ledger.begin(club.base);

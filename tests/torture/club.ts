@@ -18,49 +18,51 @@ export interface Started {
   gone: Promise<number | null>;
 }
 
-let nextPort = 20_000 + (process.pid % 20_000);
+/** What the last process said that ended before it answered. */
+let lastWords = "";
+export const whyNot = (): string => lastWords.trim().slice(0, 300);
 
-/** @returns null where the process ended before it answered */
+/** @returns null where the process ended before it answered; `whyNot` says what it said */
 export async function startClub(
   data: string,
   env: NodeJS.ProcessEnv = {},
-  patienceMs = 30_000,
+  patienceMs = 60_000,
 ): Promise<Started | null> {
-  const port = nextPort++;
   const child = spawn(process.execPath, [join(ROOT, "dist/server/main.js")], {
     env: {
       ...process.env,
-      PORT: String(port),
+      // Any free port: it says which.
+      PORT: "0",
       FIELD_ANCHOR_DATA: data,
       FIELD_ANCHOR_TODAY: TODAY,
       LOG_LEVEL: "silent",
       FIELD_ANCHOR_WORKERS: "1",
       ...env,
     },
-    stdio: ["ignore", "ignore", "pipe"],
+    stdio: ["ignore", "pipe", "pipe"],
   });
   let text = "";
   child.stderr?.on("data", (d) => {
     text += String(d);
   });
   const gone = new Promise<number | null>((done) => child.once("exit", (code) => done(code)));
-  let ended = false;
-  void gone.then(() => {
-    ended = true;
+  const address = new Promise<string | null>((done) => {
+    let out = "";
+    child.stdout?.on("data", (d) => {
+      out += String(d);
+      const found = /Field Anchor: (http:\S+)\n/.exec(out)?.[1];
+      if (found) done(found);
+    });
+    void gone.then(() => done(null));
+    setTimeout(() => done(null), patienceMs).unref();
   });
-  const base = `http://127.0.0.1:${port}/api`;
-  for (const until = Date.now() + patienceMs; Date.now() < until; ) {
-    if (ended) return null;
-    try {
-      const answer = await fetch(`${base}/club`);
-      await answer.arrayBuffer();
-      if (answer.ok) return { child, base, said: () => text, gone };
-    } catch {
-      await new Promise((r) => setTimeout(r, 4));
-    }
+  const found = await address;
+  if (found === null) {
+    child.kill("SIGKILL");
+    lastWords = text || "no answer in time";
+    return null;
   }
-  child.kill("SIGKILL");
-  throw new Error(`The server did not answer within ${patienceMs / 1000} s: ${text.slice(0, 400)}`);
+  return { child, base: `${found}/api`, said: () => text, gone };
 }
 
 export async function kill(s: Started): Promise<void> {

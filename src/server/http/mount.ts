@@ -9,7 +9,7 @@ import type { Jobs } from "../jobs/jobs";
 import { IdempotencyEntity, type IdempotencyRow } from "../store/entities";
 import { readBody } from "./door";
 import { type Answer, type Call, type Method, nameOf, type Params, type Route } from "./route";
-import { Replayed, type Scope, sameRequest, sameState, within } from "./scope";
+import { keepAfterwards, Replayed, type Scope, sameRequest, sameState, within } from "./scope";
 import { withTags } from "./tagged";
 
 const USUAL_LIMIT = 2_000_000;
@@ -136,12 +136,13 @@ async function changed(
     idempotency,
     answer: null,
     tag: null,
-    written: false,
+    kept: false,
   };
   // Told before anything is begun; the transaction of the change asks once more.
   await sameState(ctx.store.db.reader, ctx.store, scope);
   try {
     const answer = await within(scope, async () => route.handle(call, prepared));
+    await keepAfterwards(ctx.store, scope, answer, route.path.startsWith("/athletes/:id") ? call.params.id : null);
     return scope.tag === null ? answer : { ...answer, headers: { ...answer.headers, ETag: `"${scope.tag}"` } };
   } catch (error) {
     if (error instanceof Replayed) return replay(error.row);

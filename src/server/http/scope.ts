@@ -20,8 +20,8 @@ export interface Scope {
   /** Set on the way: what the request will answer, and the state of the thing after it. */
   answer: { answer: Answer; athleteId: string | null } | null;
   tag: string | null;
-  /** A write of this request is stored already. */
-  written: boolean;
+  /** The answer is stored under its key. */
+  kept: boolean;
 }
 
 const scopes = new AsyncLocalStorage<Scope>();
@@ -74,7 +74,7 @@ export async function sameState(m: EntityManager, store: Store, scope: Pick<Scop
 }
 
 async function check(m: EntityManager, store: Store, scope: Scope): Promise<void> {
-  if (scope.idempotency && !scope.written) {
+  if (scope.idempotency && !scope.kept) {
     const row = await m.findOneBy(IdempotencyEntity, { key: scope.idempotency.key });
     if (row) throw new Replayed(sameRequest(row, scope.idempotency.request));
   }
@@ -82,25 +82,41 @@ async function check(m: EntityManager, store: Store, scope: Scope): Promise<void
 }
 
 async function keep(m: EntityManager, store: Store, scope: Scope): Promise<void> {
-  scope.written = true;
   if (scope.thing) {
     scope.tag = tagOfThing(scope.thing.key, await thingValue(m, store, scope.thing.key));
     // A further write of the same request is made from what the first one left.
     if (scope.thing.seen !== null) scope.thing.seen = scope.tag;
   }
-  if (!scope.idempotency) return;
-  const { answer, athleteId } = scope.answer ?? { answer: { status: 204 } as Answer, athleteId: null };
-  await m.upsert(
-    IdempotencyEntity,
-    {
-      ...scope.idempotency,
-      athleteId,
-      status: answer.status,
-      answer: typeof answer.body === "string" ? answer.body : "",
-      at: new Date().toISOString(),
-    },
-    ["key"],
-  );
+  if (scope.answer) await keepAnswer(m, scope, scope.answer);
+}
+
+async function keepAnswer(
+  m: EntityManager,
+  scope: Scope,
+  { answer, athleteId }: NonNullable<Scope["answer"]>,
+): Promise<void> {
+  if (!scope.idempotency || scope.kept) return;
+  scope.kept = true;
+  await m.insert(IdempotencyEntity, {
+    ...scope.idempotency,
+    athleteId,
+    status: answer.status,
+    answer: typeof answer.body === "string" ? answer.body : "",
+    at: new Date().toISOString(),
+  });
+}
+
+/**
+ * Keeps the answer of a request that did not say it inside its write. Broken off before this, the request is done again when it is sent again:
+ * only what may be done twice does not say its answer.
+ */
+export async function keepAfterwards(
+  store: Store,
+  scope: Scope,
+  answer: Answer,
+  athleteId: string | null,
+): Promise<void> {
+  if (scope.idempotency && !scope.kept) await store.db.writeAside((m) => keepAnswer(m, scope, { answer, athleteId }));
 }
 
 /** For `Database.hookWrites`. */

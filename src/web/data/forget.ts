@@ -9,6 +9,12 @@ export function onForget(on: (id: string) => void): () => void {
   return () => listeners.delete(on);
 }
 
+/** Athletes of whom something is kept in this browser: logs not sent, drafts. */
+export function keptAthletes(): string[] {
+  const ids = Object.keys(localStorage).flatMap((key) => /^field-anchor:(?:log|intake):([^:]+):/.exec(key)?.[1] ?? []);
+  return [...new Set(ids)].filter((id) => id !== "new");
+}
+
 /** Logs not sent, drafts, what was read: nothing of the athlete stays in this browser. */
 export function forgetAthlete(id: string): void {
   for (const storage of [localStorage, sessionStorage])

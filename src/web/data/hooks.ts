@@ -11,13 +11,23 @@ import type { EnduranceBody, MergeLogBody, RaceBody } from "../../api/requests";
 import type { AthleteView, ClubView, ErasedView, SeasonView, SessionView, SquadView, WeekView } from "../../api/views";
 import type { Label, LockedSession, StrengthLog, Window } from "../../core/athlete/types";
 import { del, get, post, postText, put } from "./api";
-import { forgetAthlete } from "./forget";
+import { forgetAthlete, keptAthletes } from "./forget";
 import { markSaved } from "./saved";
 
 export const useClub = () => useQuery({ queryKey: ["club"], queryFn: () => get<ClubView>("/club"), staleTime: 60_000 });
 /** The club calendar's query. */
 export const CALENDAR_KEY = ["calendar"];
-export const useSquad = () => useQuery({ queryKey: ["squad"], queryFn: () => get<SquadView>("/squad") });
+export const useSquad = () =>
+  useQuery({
+    queryKey: ["squad"],
+    queryFn: async () => {
+      const squad = await get<SquadView>("/squad");
+      // Whoever is not in the club any more may have been erased on another device: asking tells, and lets go of what is kept here.
+      const gone = keptAthletes().filter((id) => !squad.rows.some((r) => r.id === id));
+      await Promise.all(gone.map((id) => get(`/athletes/${id}/edits`).catch(() => undefined)));
+      return squad;
+    },
+  });
 export const useAthlete = (id: string) =>
   useQuery({ queryKey: ["a", id, "record"], queryFn: () => get<AthleteView>(`/athletes/${id}`) });
 export const useSeason = (id: string) =>

@@ -57,7 +57,7 @@ function ClubData({ view }: { view: ClubDataView }) {
   const old = last !== undefined && Date.now() - Date.parse(last.made) > OLD_HOURS * 3_600_000;
   return (
     <main className="h-full overflow-auto px-6 py-4 max-[700px]:px-4">
-      <div className="mx-auto max-w-[860px]">
+      <div className="max-w-[860px]">
         <h1 className="text-[18px] font-semibold">Club data{club.data ? ` of ${club.data.name}` : ""}</h1>
         <dl className="mt-3 grid grid-cols-[160px_minmax(0,1fr)] gap-y-1.5">
           <dt className="text-ink2">Changes</dt>
@@ -116,13 +116,15 @@ function ClubData({ view }: { view: ClubDataView }) {
                   <td className="py-1.5 pr-3">{KINDS[b.kind]}</td>
                   <td className="num py-1.5 pr-3 text-right">{b.athletes}</td>
                   <td className="num py-1.5 pr-3 text-right whitespace-nowrap">{size(b.bytes)}</td>
-                  <td className="py-1 text-right whitespace-nowrap">
-                    <a className="btn btn-sm" href={`/api/club/backups/${b.name}`} download={b.name}>
-                      {ICON.down} Download
-                    </a>{" "}
-                    <button type="button" className="btn btn-sm" onClick={() => setRestoring(b)}>
-                      Restore…
-                    </button>
+                  <td className="py-1">
+                    <span className="flex justify-end gap-2">
+                      <a className="btn btn-sm" href={`/api/club/backups/${b.name}`} download={b.name}>
+                        {ICON.down} Download
+                      </a>
+                      <button type="button" className="btn btn-sm" onClick={() => setRestoring(b)}>
+                        Restore…
+                      </button>
+                    </span>
                   </td>
                 </tr>
               ))}
