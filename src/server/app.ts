@@ -85,13 +85,7 @@ function contextOf(o: AppOptions): { ctx: ServerContext; jobs: Jobs; routes: Rou
     feed: new Feed(o.store, o.feed ? new FeedClient(o.feed) : null, o.log, (id, rows) =>
       run("compareRows", { id, rows }),
     ),
-    keeper: new BackupKeeper(
-      o.store,
-      o.today,
-      (file, kind, counts) => run("seal", { file, kind, counts }),
-      o.log,
-      forget,
-    ),
+    keeper: new BackupKeeper(o.store, run, o.log, forget),
     ask: (route, call) => jobs.ask({ kind: "handle", route, call }) as never,
     squad: () => squad.json(),
     health: async (): Promise<HealthView> => {

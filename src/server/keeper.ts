@@ -3,22 +3,22 @@ import { existsSync } from "node:fs";
 import { join } from "node:path";
 import type { Logger } from "pino";
 import type { RestoreView } from "../api/views";
-import type { IsoDate } from "../core/dates";
+import type { RunTask } from "./context";
 import { loggable, notFound, ProblemError } from "./errors";
+import type { OrUnusable } from "./jobs/tasks";
 import {
   type BackupFacts,
   type BackupKind,
   listBackups,
   type Manifest,
-  previewRestore,
   pruneBackups,
   readErased,
   restoreFrom,
   type Seal,
+  type Stage,
   takeBackup,
   takeOwnBackup,
 } from "./store/backup";
-import { Unusable } from "./store/faults";
 import type { Store } from "./store/store";
 
 const HOUR_MS = 3_600_000;
@@ -27,17 +27,20 @@ const ANSWERS_DAYS = 30;
 
 export class BackupKeeper {
   private timer: NodeJS.Timeout | null = null;
+  private looking: Promise<void> = Promise.resolve();
   /** What went wrong with the last backup; null where it is good. */
   fault: string | null = null;
 
   constructor(
     private readonly store: Store,
-    private readonly today: () => IsoDate,
-    private readonly seal: Seal,
+    /** Runs what takes long in a worker thread. */
+    private readonly run: RunTask,
     private readonly log: Logger,
     /** Called once another club stands in this one's place. */
     private readonly forget: () => Promise<void>,
   ) {}
+
+  private readonly seal: Seal = (file, kind, counts) => this.run("seal", { file, kind, counts });
 
   list(): BackupFacts[] {
     return listBackups(this.store.backups);
@@ -47,7 +50,12 @@ export class BackupKeeper {
   async take(kind: BackupKind): Promise<string> {
     try {
       const name = await takeOwnBackup(this.store.db, kind, this.seal);
-      pruneBackups(this.store.backups, Object.keys(readErased(this.store.backups)), this.today());
+      // By the clock, as backups are dated: a fixed day is for plans.
+      pruneBackups(
+        this.store.backups,
+        Object.keys(readErased(this.store.backups)),
+        new Date().toISOString().slice(0, 10),
+      );
       this.fault = null;
       return name;
     } catch (error) {
@@ -78,14 +86,19 @@ export class BackupKeeper {
   }
 
   start(): void {
-    setImmediate(() => void this.daily());
-    this.timer = setInterval(() => void this.daily(), HOUR_MS);
+    const look = () => {
+      this.looking = this.daily();
+    };
+    setImmediate(look);
+    this.timer = setInterval(look, HOUR_MS);
     this.timer.unref();
   }
 
-  stop(): void {
+  /** Waits for a backup that is under way. */
+  async stop(): Promise<void> {
     if (this.timer) clearInterval(this.timer);
     this.timer = null;
+    await this.looking;
   }
 
   /** Path of one of the club's own backups. @throws where there is none of that name */
@@ -96,12 +109,13 @@ export class BackupKeeper {
   }
 
   preview(file: string) {
-    return refused(previewRestore(this.store.db, file));
+    return known(this.run("previewRestore", { clubFile: this.store.db.file, file }));
   }
 
   /** Puts a copy in the club's place. @returns what was kept of what stood there */
   async restore(file: string): Promise<RestoreView> {
-    const done = await refused(restoreFrom(this.store.db, file, this.seal));
+    const stage: Stage = (clubFile, of) => known(this.run("stage", { clubFile, file: of }));
+    const done = await restoreFrom(this.store.db, file, this.seal, stage);
     await this.store.refresh();
     await this.forget();
     return done;
@@ -109,11 +123,8 @@ export class BackupKeeper {
 }
 
 /** A file that cannot be restored is the caller's affair. */
-async function refused<T>(work: Promise<T>): Promise<T> {
-  try {
-    return await work;
-  } catch (error) {
-    if (!(error instanceof Unusable)) throw error;
-    throw new ProblemError(409, "Cannot be restored", `Nothing was changed. ${error.message}`);
-  }
+async function known<T>(work: Promise<OrUnusable<T>>): Promise<T> {
+  const done = await work;
+  if (done.ok) return done.value;
+  throw new ProblemError(409, "Cannot be restored", `Nothing was changed. ${done.why}`);
 }

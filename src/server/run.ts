@@ -199,7 +199,7 @@ export async function run(
         setTimeout(() => server.closeAllConnections(), 2000).unref();
       });
       await control.close();
-      app.keeper.stop();
+      await app.keeper.stop();
       await app.feed.stop();
       await app.close();
       await store.close();

@@ -3,10 +3,22 @@ import BetterSqlite3 from "better-sqlite3";
 import { importBody } from "../../api/requests";
 import type { SquadRow } from "../../api/views";
 import type { Context } from "../context";
-import { type BackupKind, type Manifest, sealCopy } from "../store/backup";
+import { type BackupKind, type Manifest, previewRestore, sealCopy, stageRestore } from "../store/backup";
+import { Unusable } from "../store/faults";
 import { comparedRows, type ImportRows, type StagedImport } from "../store/imports";
 import { squadRow } from "../views/squadRow";
 import type { KeptAnswers } from "./kept";
+
+/** An error loses its class on the way between threads: what the caller must tell apart comes as a value. */
+export type OrUnusable<T> = { ok: true; value: T } | { ok: false; why: string };
+const orUnusable = async <T>(work: Promise<T>): Promise<OrUnusable<T>> => {
+  try {
+    return { ok: true, value: await work };
+  } catch (error) {
+    if (!(error instanceof Unusable)) throw error;
+    return { ok: false, why: error.message };
+  }
+};
 
 export const tasksOf = (ctx: Context, kept: KeptAnswers | null) => ({
   /** One row of the squad table; null without the athlete. */
@@ -31,6 +43,10 @@ export const tasksOf = (ctx: Context, kept: KeptAnswers | null) => ({
     kind: BackupKind;
     counts: Record<string, number>;
   }): Promise<Manifest> => sealCopy(file, kind, counts),
+  /** Checks a backup and brings a copy of it up to this version; what is wrong with it is said, not thrown. */
+  stage: ({ clubFile, file }: { clubFile: string; file: string }) => orUnusable(stageRestore(clubFile, file)),
+  previewRestore: ({ clubFile, file }: { clubFile: string; file: string }) =>
+    orUnusable(previewRestore(clubFile, file)),
   /** Rewrites a file without its free pages and empties its log, while nobody writes. @returns whether the log is empty */
   scrub: async ({ file }: { file: string }): Promise<boolean> => {
     const db = new BetterSqlite3(file, { timeout: 4000, fileMustExist: true });

@@ -18,6 +18,9 @@ export interface WorkerSetup {
   kept: { file: string; program: string } | null;
 }
 
+/** Tasks about whole files, which open them themselves. */
+const OF_FILES: ReadonlySet<string> = new Set(["scrub", "seal", "stage", "previewRestore"]);
+
 const setup = workerData as WorkerSetup;
 
 async function begin(): Promise<(work: Ask) => Promise<unknown>> {
@@ -28,7 +31,7 @@ async function begin(): Promise<(work: Ask) => Promise<unknown>> {
   const answer = answering(ctx, readRoutes(ctx), tasksOf(ctx, kept));
   // Everything one answer is made from is read as of one moment.
   return async (work) => {
-    if (work.kind === "task" && (work.task === "scrub" || work.task === "seal")) return answer(work);
+    if (work.kind === "task" && OF_FILES.has(work.task)) return answer(work);
     store.db.readerRaw.exec("BEGIN");
     try {
       await store.catchUp();

@@ -13,7 +13,7 @@ import {
   statSync,
   writeFileSync,
 } from "node:fs";
-import { basename, dirname, join } from "node:path";
+import { dirname, join } from "node:path";
 import BetterSqlite3 from "better-sqlite3";
 import { addDays, type IsoDate } from "../../core/dates";
 import { connect, type Database } from "./database";
@@ -284,30 +284,43 @@ export interface RestorePreview {
   athletes: { id: string; name: string; fate: "same" | "changed" | "comes back" | "goes" | "stays erased" }[];
 }
 
-/** A copy of a backup brought up to this version, beside the club's file. The caller removes it. */
-async function staged(
-  db: Database,
-  file: string,
-): Promise<{ path: string; manifest: Manifest | null; migration: string }> {
-  const path = `${db.file}.restore`;
-  for (const end of ["", "-wal", "-shm", "-journal"]) rmSync(path + end, { force: true });
-  if (!existsSync(file)) throw new Unusable(`There is no such file: ${file}`);
-  copyFileSync(file, path);
-  // A club's file that was copied by hand may have its log beside it.
-  if (existsSync(`${file}-wal`)) copyFileSync(`${file}-wal`, `${path}-wal`);
-  const manifest = checkCopy(path);
-  const { migrations } = lookAt(path);
-  await (await connect(path, false)).destroy();
-  const raw = new BetterSqlite3(path);
-  raw.pragma("journal_mode = DELETE");
-  raw.exec(`DROP TABLE IF EXISTS ${MANIFEST}`);
-  raw.close();
-  return { path, manifest, migration: migrations.at(-1) ?? LATEST_MIGRATION };
+export interface Staged {
+  path: string;
+  manifest: Manifest | null;
+  migration: string;
 }
 
-const dropStaged = (db: Database): void => {
-  for (const end of ["", "-wal", "-shm", "-journal"]) rmSync(`${db.file}.restore${end}`, { force: true });
-};
+const stagedPath = (clubFile: string): string => `${clubFile}.restore`;
+
+/**
+ * A copy of a backup, checked and brought up to this version, beside the club's file.
+ * @throws Unusable where it cannot be restored; no copy is left then
+ */
+export async function stageRestore(clubFile: string, file: string): Promise<Staged> {
+  const path = stagedPath(clubFile);
+  dropStaged(clubFile);
+  try {
+    if (!existsSync(file)) throw new Unusable(`There is no such file: ${file}`);
+    copyFileSync(file, path);
+    // A club's file that was copied by hand may have its log beside it.
+    if (existsSync(`${file}-wal`)) copyFileSync(`${file}-wal`, `${path}-wal`);
+    const manifest = checkCopy(path);
+    const { migrations } = lookAt(path);
+    await (await connect(path, false)).destroy();
+    const raw = new BetterSqlite3(path);
+    raw.pragma("journal_mode = DELETE");
+    raw.exec(`DROP TABLE IF EXISTS ${MANIFEST}`);
+    raw.close();
+    return { path, manifest, migration: migrations.at(-1) ?? LATEST_MIGRATION };
+  } catch (error) {
+    dropStaged(clubFile);
+    throw error;
+  }
+}
+
+export function dropStaged(clubFile: string): void {
+  for (const end of ["", "-wal", "-shm", "-journal"]) rmSync(stagedPath(clubFile) + end, { force: true });
+}
 
 const PERSONAL = [
   "race",
@@ -324,16 +337,18 @@ const PERSONAL = [
   "edit",
 ];
 
-function fingerprints(db: Pick<Raw, "prepare">): Map<string, { name: string; mark: string }> {
+/** A hash of everything of each athlete. */
+function fingerprints(db: Raw): Map<string, { name: string; mark: string }> {
   const out = new Map<string, { name: string; mark: string }>();
-  for (const a of db.prepare("SELECT id, name, record FROM athlete ORDER BY position").all() as {
+  const athletes = db.prepare("SELECT id, name, record FROM athlete ORDER BY position").all() as {
     id: string;
     name: string;
     record: string;
-  }[]) {
+  }[];
+  for (const a of athletes) {
     const hash = createHash("sha256").update(a.record);
     for (const table of PERSONAL)
-      for (const row of db.prepare(`SELECT * FROM "${table}" WHERE athlete_id = ? ORDER BY rowid`).all(a.id))
+      for (const row of db.prepare(`SELECT * FROM "${table}" WHERE athlete_id = ? ORDER BY rowid`).iterate(a.id))
         hash.update(JSON.stringify(row));
     out.set(a.id, { name: a.name, mark: hash.digest("hex") });
   }
@@ -341,43 +356,41 @@ function fingerprints(db: Pick<Raw, "prepare">): Map<string, { name: string; mar
 }
 
 /** @throws Unusable where the file cannot be restored */
-export async function previewRestore(db: Database, file: string): Promise<RestorePreview> {
+export async function previewRestore(clubFile: string, file: string): Promise<RestorePreview> {
+  const { path, manifest, migration } = await stageRestore(clubFile, file);
+  const [copy, club] = [new BetterSqlite3(path, { readonly: true }), new BetterSqlite3(clubFile, { readonly: true })];
   try {
-    const { path, manifest, migration } = await staged(db, file);
-    const copy = new BetterSqlite3(path, { readonly: true });
-    const then = fingerprints(copy);
-    copy.close();
-    const raw = db.readerRaw as unknown as Raw;
-    const now = fingerprints(raw);
-    const erased = erasedIn(raw, file, db);
-    const ids = [...new Set([...now.keys(), ...then.keys()])];
+    const [then, now] = [fingerprints(copy), fingerprints(club)];
+    const erased = erasedIn(club, file, clubFile);
+    const fateOf = (id: string): RestorePreview["athletes"][number]["fate"] => {
+      const [a, b] = [now.get(id), then.get(id)];
+      if (erased.has(id)) return "stays erased";
+      if (!a) return "comes back";
+      if (!b) return "goes";
+      return a.mark === b.mark ? "same" : "changed";
+    };
     return {
       made: manifest?.made ?? null,
       kind: manifest?.kind ?? null,
       migration,
-      athletes: ids.map((id) => {
-        const [a, b] = [now.get(id), then.get(id)];
-        const fate = erased.has(id)
-          ? "stays erased"
-          : !a
-            ? "comes back"
-            : !b
-              ? "goes"
-              : a.mark === b.mark
-                ? "same"
-                : "changed";
-        return { id, name: (a ?? b)?.name ?? "", fate };
-      }),
+      athletes: [...new Set([...now.keys(), ...then.keys()])].map((id) => ({
+        id,
+        name: (now.get(id) ?? then.get(id))?.name ?? "",
+        fate: fateOf(id),
+      })),
     };
   } finally {
-    dropStaged(db);
+    copy.close();
+    club.close();
+    dropStaged(clubFile);
   }
 }
 
-const erasedIn = (raw: Pick<Raw, "prepare">, file: string, db: Database): Map<string, string> =>
+/** When whom this club, or the list beside a backup, knows as erased was erased. */
+const erasedIn = (raw: Pick<Raw, "prepare">, file: string, clubFile: string): Map<string, string> =>
   new Map([
     ...Object.entries(readErased(dirname(file))),
-    ...Object.entries(readErased(backupFolder(db.file))),
+    ...Object.entries(readErased(backupFolder(clubFile))),
     ...(raw.prepare("SELECT athlete_id AS id, at FROM erasure").all() as { id: string; at: string }[]).map(
       (e): [string, string] => [e.id, e.at],
     ),
@@ -386,9 +399,37 @@ const erasedIn = (raw: Pick<Raw, "prepare">, file: string, db: Database): Map<st
 /** Tables that are this club's own and not taken from a backup. */
 const OWN = new Set(["migrations", "erasure", "typeorm_metadata"]);
 
+/** All rows of a staged copy in the place of all rows here, in one transaction. @returns how many athletes were erased again */
+async function putInPlace(db: Database, path: string, erased: ReadonlyMap<string, string>): Promise<number> {
+  return db.inLine(async () => {
+    const raw = db.writer as unknown as Raw;
+    raw.prepare("ATTACH ? AS incoming").run(path);
+    try {
+      return raw.transaction(() => {
+        raw.pragma("defer_foreign_keys = ON");
+        const tables = tablesOf(raw).filter((t) => !OWN.has(t));
+        for (const t of tables) raw.exec(`DELETE FROM main."${t}"`);
+        for (const t of tables) {
+          const names = raw.prepare(`SELECT name FROM pragma_table_info('${t}')`).all() as { name: string }[];
+          const columns = names.map((c) => `"${c.name}"`).join(", ");
+          raw.exec(`INSERT INTO main."${t}" (${columns}) SELECT ${columns} FROM incoming."${t}" ORDER BY rowid`);
+        }
+        raw.exec("INSERT OR IGNORE INTO main.erasure SELECT * FROM incoming.erasure");
+        for (const [id, at] of erased) raw.prepare("INSERT OR IGNORE INTO main.erasure VALUES (?, ?)").run(id, at);
+        return raw.prepare("DELETE FROM main.athlete WHERE id IN (SELECT athlete_id FROM main.erasure)").run().changes;
+      })();
+    } finally {
+      raw.exec("DETACH incoming");
+    }
+  });
+}
+
+/** How a backup is checked and brought up to date beside the club: in a worker thread where there is one. */
+export type Stage = (clubFile: string, file: string) => Promise<Staged>;
+
 /**
- * Puts everything of a backup in the place of everything here, in one transaction; before that, what is here is copied into the backup folder.
- * Athletes erased here or beside the backup are erased again.
+ * Puts everything of a backup in the place of everything here; before that, what is here is copied into the backup folder. Athletes erased
+ * here or beside the backup are erased again.
  * @returns name of the safety copy, null where there was nothing to copy; and how many were erased again
  * @throws Unusable where the file cannot be restored; nothing is changed then
  */
@@ -396,41 +437,18 @@ export async function restoreFrom(
   db: Database,
   file: string,
   seal?: Seal,
+  stage: Stage = stageRestore,
 ): Promise<{ safety: string | null; erasedAgain: number }> {
   try {
-    const { path } = await staged(db, file);
-    const empty = (db.writer.prepare("SELECT count(*) AS n FROM athlete").get() as { n: number }).n === 0;
+    const { path } = await stage(db.file, file);
+    const raw = db.writer as unknown as Raw;
+    const empty = (raw.prepare("SELECT count(*) AS n FROM athlete").get() as { n: number }).n === 0;
     const safety = empty ? null : await takeOwnBackup(db, "before-restore", seal);
-    const erased = erasedIn(db.writer as unknown as Raw, file, db);
-    const erasedAgain = await db.inLine(async () => {
-      const raw = db.writer as unknown as Raw;
-      raw.prepare("ATTACH ? AS incoming").run(path);
-      try {
-        return raw.transaction(() => {
-          raw.pragma("defer_foreign_keys = ON");
-          const tables = tablesOf(raw).filter((t) => !OWN.has(t));
-          for (const t of tables) raw.exec(`DELETE FROM main."${t}"`);
-          for (const t of tables) {
-            const columns = (raw.prepare(`SELECT name FROM pragma_table_info('${t}')`).all() as { name: string }[])
-              .map((c) => `"${c.name}"`)
-              .join(", ");
-            raw.exec(`INSERT INTO main."${t}" (${columns}) SELECT ${columns} FROM incoming."${t}" ORDER BY rowid`);
-          }
-          raw.exec("INSERT OR IGNORE INTO main.erasure SELECT * FROM incoming.erasure");
-          for (const [id, at] of erased) raw.prepare("INSERT OR IGNORE INTO main.erasure VALUES (?, ?)").run(id, at);
-          return raw.prepare("DELETE FROM main.athlete WHERE id IN (SELECT athlete_id FROM main.erasure)").run()
-            .changes;
-        })();
-      } finally {
-        raw.exec("DETACH incoming");
-      }
-    });
+    const erasedAgain = await putInPlace(db, path, erasedIn(raw, file, db.file));
     db.changed();
     db.checkpoint();
     return { safety, erasedAgain };
   } finally {
-    dropStaged(db);
+    dropStaged(db.file);
   }
 }
-
-export const backupName = (file: string): string => basename(file);

@@ -258,7 +258,7 @@ async function show(
       ["endurance", c.updates],
       ["races", c.raceUpdates],
     ] as const)
-      for (const u of updates) await m.update(LIST_ENTITIES[list], { id: u.id }, { date: u.date, data: u.data });
+      await changeRows(store, list, updates);
     await insertRows(m, "races", c.newRaces);
     const back = (updates: readonly Update[]) => updates.map((u) => ({ id: u.id, data: u.before }));
     const undo: Undo = {
@@ -279,6 +279,16 @@ async function show(
     told?.(batch, c);
     return { batch, compared: c };
   });
+}
+
+/** Changes many rows in the transaction under way; what only reads has its turn in between. */
+async function changeRows(store: Store, list: "endurance" | "races", updates: readonly Update[]): Promise<void> {
+  const table = list === "races" ? "race" : "endurance_session";
+  for (let i = 0; i < updates.length; i += SLICE) {
+    if (i > 0) await turn();
+    const change = store.db.writer.prepare(`UPDATE ${table} SET date = ?, data = ? WHERE id = ?`);
+    for (const u of updates.slice(i, i + SLICE)) change.run(u.date, u.data, u.id);
+  }
 }
 
 /** Lets everything else that waits have its turn. */
