@@ -7,7 +7,6 @@ import helmet from "helmet";
 import type { Logger } from "pino";
 import type { HealthView, SquadRow } from "../api/views";
 import type { IsoDate } from "../core/dates";
-import type { ServerContext } from "./context";
 import { notFound, problemHandler } from "./errors";
 import { FeedClient, type FeedClientOptions } from "./feed/client";
 import { Feed } from "./feed/feed";
@@ -20,6 +19,8 @@ import type { KeptAnswers } from "./jobs/kept";
 import { BackupKeeper } from "./keeper";
 import { Planner } from "./planner";
 import { allRoutes } from "./routes/all";
+import type { ServerContext } from "./serverContext";
+import { SCRUB } from "./store/athletes";
 import type { Store } from "./store/store";
 import { Squad } from "./views/squad";
 
@@ -76,6 +77,7 @@ function contextOf(o: AppOptions): { ctx: ServerContext; jobs: Jobs; routes: Rou
     planner.forget();
     squad.forget();
     await jobs.restart();
+    if (await o.store.club.setting(SCRUB)) await scrubFile(o.store, run);
   };
   const ctx: ServerContext = {
     ...base,
@@ -102,15 +104,22 @@ function contextOf(o: AppOptions): { ctx: ServerContext; jobs: Jobs; routes: Rou
     scrub: async (id) => {
       await jobs.settled(id);
       o.keptAnswers?.erase(id);
-      // Nobody writes while the file is rewritten; whoever still reads an older state of it is waited for.
-      for (let n = 0; n < 40; n++) {
-        if (await o.store.db.inLine(() => run("scrub", { file: o.store.db.file }))) return;
-        await new Promise((r) => setTimeout(r, 250));
-      }
+      await scrubFile(o.store, run);
     },
   };
   routes = allRoutes(ctx);
   return { ctx, jobs, routes };
+}
+
+/** Rewrites the file without its free pages and empties its log. */
+async function scrubFile(store: Store, run: ServerContext["run"]): Promise<void> {
+  await store.db.writeAside((m) => m.query("DELETE FROM club_setting WHERE name = ?", [SCRUB]));
+  // Nobody writes while the file is rewritten; whoever still reads an older state of it is waited for.
+  for (let n = 0; n < 40; n++) {
+    if (await store.db.inLine(() => run("scrub", { file: store.db.file }))) return;
+    await new Promise((r) => setTimeout(r, 250));
+  }
+  await store.db.writeAside((m) => m.query("INSERT OR REPLACE INTO club_setting VALUES (?, 'true')", [SCRUB]));
 }
 
 /** Requests in the log: the address without its query, which may hold words. */
@@ -200,7 +209,10 @@ export function buildApp(o: AppOptions): App {
     feed: ctx.feed,
     keeper: ctx.keeper,
     routes,
-    warm: async () => void (await ctx.squad()),
+    warm: async () => {
+      if (await o.store.club.setting(SCRUB)) await ctx.scrub("");
+      await ctx.squad();
+    },
     close: async () => {
       await jobs.close();
       o.keptAnswers?.close();

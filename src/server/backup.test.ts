@@ -362,6 +362,17 @@ describe("an athlete who is erased", () => {
     expect(existsSync(join(server.store.backups, name))).toBe(true);
   });
 
+  it("leaves nothing either where the process was killed right after the erasing", async () => {
+    const id = await withTraces();
+    const root = join(server.file, "..");
+    await server.store.athletes.erase(id);
+    expect(filesWith(root, [NAME, PAIN]).length).toBeGreaterThan(0);
+    // The next start goes on with it.
+    await server.warm();
+    expect(filesWith(root, [NAME, PAIN])).toEqual([]);
+    expect(await server.store.club.setting("scrub")).toBeNull();
+  });
+
   it("is erased again by a restore, here and from the folder of the backups elsewhere", async () => {
     const id = await withTraces();
     const name = await takeOwnBackup(server.store.db, "asked");
@@ -371,6 +382,7 @@ describe("an athlete who is erased", () => {
     const done = (await server.call<RestoreView>("POST", "/club/restore", { backup: name })).body;
     expect(done.erasedAgain).toBe(1);
     expect((await server.call("GET", `/athletes/${id}`)).status).toBe(410);
+    expect(filesWith(join(server.file, ".."), [NAME, PAIN])).toEqual([]);
     // Another machine that was given the folder of backups.
     const there = await testServer();
     expect((await restoreFrom(there.store.db, join(server.store.backups, name))).erasedAgain).toBe(1);

@@ -1,40 +1,11 @@
-/** What routes work with: the store, plans of what is stored, and, where the server runs, what only it has. */
-import type { HealthView } from "../api/views";
+/** What every route works with, on the server's own thread and in worker threads. */
 import type { IsoDate } from "../core/dates";
-import type { Feed } from "./feed/feed";
-import type { Answer, Call } from "./http/route";
-import type { Tasks } from "./jobs/tasks";
-import type { BackupKeeper } from "./keeper";
 import type { Planner } from "./planner";
 import type { Store } from "./store/store";
-import type { Written } from "./views/squad";
 
 export interface Context {
   store: Store;
   planner: Planner;
   clubName: string;
   today: () => IsoDate;
-}
-
-/** Runs a task in a worker thread. */
-export type RunTask = <K extends keyof Tasks>(
-  task: K,
-  args: Parameters<Tasks[K]>[0],
-) => Promise<Awaited<ReturnType<Tasks[K]>>>;
-
-/** What handlers on the server's own thread have beside it; a worker thread calls none of it. */
-export interface ServerContext extends Context {
-  feed: Feed;
-  /** Another route's answer, such as the view after a change. */
-  ask: (route: string, call: Call) => Promise<Answer>;
-  run: RunTask;
-  /** Everything that was worked out before is forgotten: the club is another one now. */
-  forget: () => Promise<void>;
-  /** Takes what a person who is erased has left outside the rows: free pages, logs, kept answers. */
-  scrub: (id: string) => Promise<void>;
-  keeper: BackupKeeper;
-  health: () => Promise<HealthView>;
-  squad: () => Promise<Written>;
-  /** Whether machines of the network may ask. */
-  open: boolean;
 }

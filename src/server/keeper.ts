@@ -3,9 +3,8 @@ import { existsSync } from "node:fs";
 import { join } from "node:path";
 import type { Logger } from "pino";
 import type { RestoreView } from "../api/views";
-import type { RunTask } from "./context";
 import { loggable, notFound, ProblemError } from "./errors";
-import type { OrUnusable } from "./jobs/tasks";
+import type { OrUnusable, RunTask } from "./jobs/tasks";
 import {
   type BackupFacts,
   type BackupKind,

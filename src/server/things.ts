@@ -18,8 +18,6 @@ import {
 } from "./store/entities";
 import type { Store } from "./store/store";
 
-export type ThingKey = string | null;
-
 export const tagOf = (value: unknown): string =>
   createHash("sha256")
     .update(JSON.stringify(value ?? null))

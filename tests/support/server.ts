@@ -27,6 +27,8 @@ export interface TestServer {
   base: string;
   feed: Feed;
   routes: readonly Route[];
+  /** What is done once after a start. */
+  warm: () => Promise<void>;
   /** A request with headers of its own, also such as no browser would send. */
   raw: (method: string, path: string, headers?: Record<string, string>, body?: string) => Promise<RawAnswer>;
   call: <T>(method: string, path: string, body?: unknown) => Promise<Answer<T>>;
@@ -66,6 +68,7 @@ export async function testServer(feed?: FeedClientOptions, more: Partial<AppOpti
     base,
     feed: app.feed,
     routes: app.routes,
+    warm: app.warm,
     raw: (method, path, headers = {}, body) =>
       new Promise((done, fail) => {
         // A length of its own: with some methods Node sends a body that nobody can tell from the next request.

@@ -3,7 +3,6 @@
  * threads, the checks at the door and the tests are all fed from it.
  */
 import type { z } from "zod";
-import type { ThingKey } from "../things";
 
 export type Method = "GET" | "POST" | "PUT" | "DELETE";
 
@@ -64,8 +63,6 @@ interface Common {
   method: Method;
   /** Under /api, such as "/athletes/:id/races". */
   path: string;
-  /** What is changed when the screens call it; they say which state of it they saw (If-Match). */
-  thing?: (call: Call<never>) => ThingKey;
   /** Takes long to answer: called too often by one address of the network, it is refused for a while. */
   expensive?: boolean;
   /** Bytes a body may have. */
@@ -144,7 +141,7 @@ export class RouteList {
   bulk<P>(
     method: "POST" | "PUT",
     path: string,
-    o: { limit: number; thing?: Common["thing"]; expensive?: boolean },
+    o: { limit: number; expensive?: boolean },
     prepare: (call: Call<string>) => Promise<P>,
     handle: Handle<string, P>,
   ): void {

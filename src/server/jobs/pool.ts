@@ -5,7 +5,7 @@
 import { Worker } from "node:worker_threads";
 import { ProblemError } from "../errors";
 import type { Ask, JobOptions, Jobs } from "./jobs";
-import type { WorkerSetup } from "./worker";
+import type { Reply, WorkerSetup } from "./messages";
 
 interface Waiting {
   id: number;
@@ -15,10 +15,6 @@ interface Waiting {
   done: (value: unknown) => void;
   fail: (error: unknown) => void;
 }
-
-export type Reply =
-  | { id: number; ok: true; value: unknown }
-  | { id: number; ok: false; problem: unknown; message: string; stack: string | undefined; code: string | undefined };
 
 interface Thread {
   worker: Worker;

@@ -63,3 +63,9 @@ export const tasksOf = (ctx: Context, kept: KeptAnswers | null) => ({
 });
 
 export type Tasks = ReturnType<typeof tasksOf>;
+
+/** Runs a task in a worker thread. */
+export type RunTask = <K extends keyof Tasks>(
+  task: K,
+  args: Parameters<Tasks[K]>[0],
+) => Promise<Awaited<ReturnType<Tasks[K]>>>;

@@ -7,16 +7,8 @@ import { Store } from "../store/store";
 import { todayFrom } from "../today";
 import { type Ask, answering } from "./jobs";
 import { KeptAnswers } from "./kept";
-import type { Reply } from "./pool";
+import type { Reply, WorkerSetup } from "./messages";
 import { tasksOf } from "./tasks";
-
-export interface WorkerSetup {
-  file: string;
-  fixedToday: string | null;
-  clubName: string;
-  /** File of the kept answers and the exact version of the code; null where none are kept. */
-  kept: { file: string; program: string } | null;
-}
 
 /** Tasks about whole files, which open them themselves. */
 const OF_FILES: ReadonlySet<string> = new Set(["scrub", "seal", "stage", "previewRestore"]);

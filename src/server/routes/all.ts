@@ -1,6 +1,7 @@
 /** Every route there is. Express, the worker threads, the door tests and the fuzz are fed from this list. */
-import type { Context, ServerContext } from "../context";
+import type { Context } from "../context";
 import type { Route } from "../http/route";
+import type { ServerContext } from "../serverContext";
 import { approachRoutes } from "./approaches";
 import { athleteRoutes } from "./athletes";
 import { boardRoutes } from "./board";

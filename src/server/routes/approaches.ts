@@ -8,10 +8,10 @@ import type { Athlete, Phase } from "../../core/athlete/types";
 import { approachFaults } from "../../core/dose/check";
 import type { WeekPlan } from "../../core/review";
 import { SWITCHES } from "../../core/rules";
-import type { ServerContext } from "../context";
 import { faulty, notFound, ProblemError } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";
+import type { ServerContext } from "../serverContext";
 import { pastWeeks } from "../views/review";
 
 /** Phases in which an athlete follows an approach: null for all that have no exception, [] for none. */

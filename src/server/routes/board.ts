@@ -6,11 +6,11 @@ import { addDays, dayLabel, type IsoDate, mondayOf, weekday } from "../../core/d
 import { nearestChanges } from "../../core/nearest";
 import { asLocked } from "../../core/week/placed";
 import { DEFAULT_WEIGHTS } from "../../core/week/rules";
-import type { ServerContext } from "../context";
 import { faulty, notFound, ProblemError } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";
 import type { Planned } from "../planner";
+import type { ServerContext } from "../serverContext";
 import { EditConflict } from "../store/journal";
 import { athleteTools, dateParam, labelParam } from "./tools";
 

@@ -5,10 +5,10 @@ import { absenceBody } from "../../api/requests";
 import type { CalendarView } from "../../api/views";
 import { planPhases } from "../../core/season/phases";
 import { inOrder } from "../../core/season/races";
-import type { ServerContext } from "../context";
 import { notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";
+import type { ServerContext } from "../serverContext";
 import { CoachAbsenceEntity } from "../store/entities";
 
 export function calendarRoutes({ store, today }: ServerContext): Route[] {

@@ -2,8 +2,8 @@
 import { readFileSync } from "node:fs";
 import { restoreBody } from "../../api/requests";
 import type { ClubDataView } from "../../api/views";
-import type { ServerContext } from "../context";
 import { file, json, type Route, RouteList } from "../http/route";
+import type { ServerContext } from "../serverContext";
 
 export function clubRoutes(ctx: ServerContext): Route[] {
   const r = new RouteList("");

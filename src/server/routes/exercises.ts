@@ -2,10 +2,10 @@
 import { hiddenBody, ownExerciseBody } from "../../api/requests";
 import { type OwnExercise, ownExercise } from "../../core/exercise/own";
 import { coverageGaps, validateLibrary } from "../../core/exercise/validate";
-import type { ServerContext } from "../context";
 import { faulty, notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";
+import type { ServerContext } from "../serverContext";
 import { libraryView } from "../views/library";
 
 /** A readable id that nothing else has. */

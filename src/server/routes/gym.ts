@@ -6,8 +6,8 @@ import { EXTERNAL } from "../../core/exercise/types";
 import { assignRacks, fitGym, type GymLimits, occupancy } from "../../core/gym/fit";
 import { gymAthlete } from "../../core/gymDay";
 import { asLocked } from "../../core/week/placed";
-import type { ServerContext } from "../context";
 import { done, json, type Route, RouteList } from "../http/route";
+import type { ServerContext } from "../serverContext";
 import { gymCards, pdfFile } from "./paper";
 import { dateParam } from "./tools";
 

@@ -3,9 +3,9 @@ import { intakeBody, type ScreenBody, screenBody, swapBody } from "../../api/req
 import type { IntakeView, PlacesView } from "../../api/views";
 import type { Athlete, Settings } from "../../core/athlete/types";
 import { isDate } from "../../core/dates";
-import type { ServerContext } from "../context";
 import { faulty, notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
+import type { ServerContext } from "../serverContext";
 import { choicesView, fitView, sheetsView } from "../views/library";
 import { pastWeeks } from "../views/review";
 import { screeningView, screenPreview, withScreen } from "../views/screening";

@@ -7,9 +7,9 @@ import { LABEL_WORDS } from "../../core/dose/dose";
 import { massIn } from "../../core/units";
 import { writeSeasonCsv } from "../../formats/season-csv";
 import { type CalendarSession, writeStrengthCalendar } from "../../formats/strength-calendar";
-import type { ServerContext } from "../context";
 import { file, type Route, RouteList } from "../http/route";
 import type { Planned } from "../planner";
+import type { ServerContext } from "../serverContext";
 import { athleteTools, fileName } from "./tools";
 
 /** Weeks of sessions in the feed, back and ahead: a calendar program asks again and again. */

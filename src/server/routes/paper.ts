@@ -2,12 +2,12 @@
 import { type Card, cardOf } from "../../api/make/card";
 import type { Label } from "../../core/athlete/types";
 import { type IsoDate, mondayOf } from "../../core/dates";
-import type { ServerContext } from "../context";
 import { notFound } from "../errors";
 import { file, json, type Route, RouteList } from "../http/route";
 import { blockPdf } from "../paper/block";
 import { cardsPdf } from "../paper/cards";
 import type { Planned, Planner } from "../planner";
+import type { ServerContext } from "../serverContext";
 import type { Store } from "../store/store";
 import { sessionView } from "../views/session";
 import { athleteTools, dateParam, fileName, labelParam } from "./tools";

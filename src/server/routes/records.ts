@@ -3,12 +3,12 @@ import { applyScenario } from "../../api/make/scenario";
 import { feedBody, type ImportBody, importBody, noteBody, scenarioBody } from "../../api/requests";
 import type { PlanningView } from "../../api/views";
 import { addDays } from "../../core/dates";
-import type { ServerContext } from "../context";
 import { faulty, notFound, ProblemError, parse } from "../errors";
 import { FeedError } from "../feed/client";
 import { readBody } from "../http/door";
 import { type Answer, done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";
+import type { ServerContext } from "../serverContext";
 import { answerText, comparedRows, type StagedImport, takeImport, undoImport } from "../store/imports";
 import { athleteTools, dateParam } from "./tools";
 

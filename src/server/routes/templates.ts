@@ -2,10 +2,10 @@
 import { randomUUID } from "node:crypto";
 import { templateBody } from "../../api/requests";
 import type { TemplateView } from "../../api/views";
-import type { ServerContext } from "../context";
 import { notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";
+import type { ServerContext } from "../serverContext";
 import { TemplateEntity } from "../store/entities";
 
 export function templateRoutes({ store }: ServerContext): Route[] {

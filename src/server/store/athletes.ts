@@ -10,6 +10,7 @@ import type { Database } from "./database";
 import {
   AthleteEntity,
   type AthleteRow,
+  ClubSettingEntity,
   ErasureEntity,
   HeldEntity,
   LIST_ENTITIES,
@@ -27,6 +28,12 @@ export interface Stored extends Facts {
 
 /** What changes of an athlete; whatever is left out stays. */
 export type Change = (athlete: Athlete) => Athlete;
+
+/** Sessions copied to others once named in their history whom they came from. Asks for the name twice. */
+export const UNNAME = "UPDATE edit SET what = replace(what, ?, 'an erased athlete') WHERE instr(what, ?) > 0";
+
+/** Set with an erasure, until its traces are out of the file, too: a start after a kill in between goes on with it. */
+export const SCRUB = "scrub";
 
 export class AthleteStore {
   constructor(
@@ -128,11 +135,8 @@ export class AthleteStore {
       if (!row) return null;
       await m.upsert(ErasureEntity, { athleteId: id, at }, ["athleteId"]);
       await m.delete(AthleteEntity, { id });
-      // Sessions copied to others once named whom they came from.
-      await m.query("UPDATE edit SET what = replace(what, ?, 'an erased athlete') WHERE instr(what, ?) > 0", [
-        row.name,
-        row.name,
-      ]);
+      await m.upsert(ClubSettingEntity, { name: SCRUB, data: "true" }, ["name"]);
+      await m.query(UNNAME, [row.name, row.name]);
       return at;
     });
   }

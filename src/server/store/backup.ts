@@ -16,6 +16,7 @@ import {
 import { dirname, join } from "node:path";
 import BetterSqlite3 from "better-sqlite3";
 import { addDays, type IsoDate } from "../../core/dates";
+import { SCRUB, UNNAME } from "./athletes";
 import { connect, type Database } from "./database";
 import { Unusable } from "./faults";
 import { backupFolder, LATEST_MIGRATION, lookAt, makeFolder, syncFile, syncFolder } from "./open";
@@ -416,7 +417,13 @@ async function putInPlace(db: Database, path: string, erased: ReadonlyMap<string
         }
         raw.exec("INSERT OR IGNORE INTO main.erasure SELECT * FROM incoming.erasure");
         for (const [id, at] of erased) raw.prepare("INSERT OR IGNORE INTO main.erasure VALUES (?, ?)").run(id, at);
-        return raw.prepare("DELETE FROM main.athlete WHERE id IN (SELECT athlete_id FROM main.erasure)").run().changes;
+        const gone = raw
+          .prepare("SELECT name FROM main.athlete WHERE id IN (SELECT athlete_id FROM main.erasure)")
+          .all() as { name: string }[];
+        raw.exec("DELETE FROM main.athlete WHERE id IN (SELECT athlete_id FROM main.erasure)");
+        for (const { name } of gone) raw.prepare(UNNAME).run(name, name);
+        if (gone.length > 0) raw.prepare("INSERT OR REPLACE INTO main.club_setting VALUES (?, 'true')").run(SCRUB);
+        return gone.length;
       })();
     } finally {
       raw.exec("DETACH incoming");

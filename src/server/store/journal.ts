@@ -1,8 +1,8 @@
 /** What was changed of an athlete, change by change, so that each can be undone and redone, also after the browser was closed. */
 import { randomUUID } from "node:crypto";
 import type { EntityManager } from "typeorm";
-import type { RawDatabase } from "./database";
 import { EditEntity } from "./entities";
+import type { RawDatabase } from "./raw";
 
 /** Tables that a change of an athlete may touch, with their key beside the athlete. */
 const TABLES: readonly { table: string; key: readonly string[] }[] = [
