@@ -73,7 +73,10 @@ function forbidden(a: Athlete, e: Exercise, on: IsoDate): string[] {
   const cleared = clearance !== undefined && clearance.date <= on;
   for (const area of areas) if (e.notWith.includes(area)) out.push(`trouble: ${area}`);
   for (const t of e.gates) if (failed(a, t, on)) out.push(`gate: ${t}`);
-  if ((clearanceNeeded || areas.includes("bone-stress")) && !cleared)
+  const bone = a.health.areas.filter((t) => t.area === "bone-stress" && areas.includes("bone-stress"));
+  const forIt = (since: IsoDate | undefined) =>
+    cleared && (since === undefined ? days(clearance.date, on) < 84 : since <= clearance.date);
+  if ((clearanceNeeded && !cleared) || bone.some((t) => !forIt(t.since)))
     if (e.pattern !== "mobility" && !RESTORING.includes(e.id)) out.push("not cleared");
   const rules = cleared ? (clearance.rules ?? []) : [];
   if (rules.includes("no-supine") && e.position === "supine" && e.pattern !== "mobility")

@@ -1,9 +1,11 @@
 /** The one way through: athlete -> plan. Pure; the same athlete and options always give the same plan. */
+
 import { unknownApproaches } from "./approach/pick";
 import type { Approach } from "./athlete/approach";
 import { safetyGate } from "./athlete/gate";
+import { lengthOf } from "./athlete/logged";
 import type { Athlete, Label, LockedSession, StrengthLog } from "./athlete/types";
-import { addDays, dayNumber, type IsoDate, laterOf, minutesOf } from "./dates";
+import { addDays, dayNumber, type IsoDate, laterOf } from "./dates";
 import { perWeek } from "./dose/dose";
 import { withoutMissed } from "./endurance/incoming";
 import { blockKey } from "./exercise/choose";
@@ -15,6 +17,7 @@ import { type PlanWeek, plannedBout, planWeek } from "./planWeek";
 import type { PlannedLoad } from "./progress/next";
 import { planPhases, type SeasonPhase, type SeasonWarning } from "./season/phases";
 import { type SeasonWeek, seasonWeeks } from "./season/weeks";
+import { loggedLegs } from "./session/heavy";
 import { heartSets } from "./session/trim";
 import type { Standing } from "./week/types";
 
@@ -71,9 +74,11 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
   const first = season.findIndex((w) => addDays(w.start, 6) >= from);
   const count = options.weeks === "season" ? season.length : (options.weeks ?? 1);
   const weeks: PlanWeek[] = [];
-  let standing: Standing[] = log.filter((s) => dayNumber(from) - dayNumber(s.date) <= 10).map(standingOfLog);
-  const loads = new Map<string, PlannedLoad>();
   const library = options.library ?? SHIPPED_LIBRARY;
+  let standing: Standing[] = log
+    .filter((s) => dayNumber(from) - dayNumber(s.date) <= 10)
+    .map((s) => standingOfLog(s, library));
+  const loads = new Map<string, PlannedLoad>();
   const swaps = options.swaps ?? [];
   const blocks = blockUse(athlete, log);
   let bouts: LegBout[] = log
@@ -266,16 +271,8 @@ function keepLoads(week: PlanWeek, loads: Map<string, PlannedLoad>): void {
 }
 
 /** What a logged session still weighs on the week after: loaded lower-body work counts as heavy at 6 reps or fewer. */
-function standingOfLog(s: StrengthLog): Standing {
-  const loaded = s.items.filter((i) => i.sets.some((x) => (x.loadKg ?? 0) > 0));
-  return {
-    day: dayNumber(s.date),
-    start: minutesOf(s.start ?? "18:00"),
-    minutes: s.minutes ?? 60,
-    stress: (s.minutes ?? 60) * (s.rpe ?? 6),
-    lowerLoaded: loaded.length > 0,
-    heavy: loaded.some((i) => i.sets.some((x) => (x.reps ?? 99) <= 6 && (x.rir ?? 9) <= 2)),
-  };
+function standingOfLog(s: StrengthLog, library: Library): Standing {
+  return { day: dayNumber(s.date), ...lengthOf(s), ...loggedLegs(s, library.byId) };
 }
 
 function approachWarning(athlete: Athlete): SeasonWarning[] {

@@ -20,6 +20,7 @@ import type { LadderState } from "./progress/decision";
 import { nextLoad, type PlannedLoad } from "./progress/next";
 import { stoppedByPain } from "./progress/pain";
 import { type Finding, findingsOf } from "./screening/findings";
+import { hingeStopsAtKnee } from "./screening/rounding";
 import type { SeasonDay } from "./season/day";
 import type { SeasonWeek } from "./season/weeks";
 import { buildSession } from "./session/build";
@@ -238,6 +239,7 @@ export function choiceContexts(
     const nothingNew = noNewWork(athlete, day, week);
     const nothingSlow = noSlowWork(athlete, day);
     const lightHinge = isOn(athlete, "sport.row-hinge") ? longRowingNext(athlete, day.date) : null;
+    const kneeHinge = hingeStopsAtKnee(athlete, day.date);
     const { build } = approachFor(athlete, day.phase);
     const forStrength = !unloaded && FOR_STRENGTH.includes(day.emphasis) && build !== "ladders";
     const descent = isOn(athlete, "descent.prep") && !unloaded ? descentWork(athlete, day.date) : null;
@@ -250,6 +252,7 @@ export function choiceContexts(
       nothingNew,
       nothingSlow,
       lightHinge,
+      kneeHinge,
       areas.join(" "),
       gate.training,
       gate.minRir,
@@ -280,6 +283,7 @@ export function choiceContexts(
       nothingNew,
       nothingSlow,
       lightHinge,
+      kneeHinge,
       memo: new Map(),
     };
     contexts.set(key, made);

@@ -1,6 +1,7 @@
 /** Planned against done: weeks, patterns against the sport's share, and the words made from the figures (handbook 1, step 10). */
+
 import type { Column } from "./athlete/approach";
-import { setsOnce } from "./athlete/logged";
+import { lengthOf, setsOnce } from "./athlete/logged";
 import type { Athlete, Emphasis, Label, Phase, Sport } from "./athlete/types";
 import { addDays, dayLabel, type IsoDate } from "./dates";
 import { currentMax } from "./dose/current";
@@ -103,9 +104,6 @@ function add(to: Sums, s: Omit<Sums, "sessions">, sessions = 1): void {
   for (const g of GROUPS) if (s.groups[g]) to.groups[g] = (to.groups[g] ?? 0) + (s.groups[g] ?? 0);
 }
 
-/** Session RPE and minutes taken for a log that does not say [house]. */
-const ASSUMED = { rpe: 6, minutes: 50 };
-
 function doneIn(athlete: Athlete, library: Library, from: IsoDate, to: IsoDate): Sums {
   const sums = emptySums();
   for (const l of athlete.strengthLog) {
@@ -117,11 +115,11 @@ function doneIn(athlete: Athlete, library: Library, from: IsoDate, to: IsoDate):
       const hard = setsOnce(i).filter((s) => (s.rir ?? i.prescribed?.rir ?? 0) <= HARD_RIR).length;
       return [{ pattern: e.pattern, sets: hard }];
     });
-    const minutes = l.minutes ?? ASSUMED.minutes;
+    const { minutes, stress } = lengthOf(l);
     add(sums, {
       hardSets: sets.reduce((a, s) => a + s.sets, 0),
       minutes,
-      stress: Math.round(minutes * (l.rpe ?? ASSUMED.rpe)),
+      stress,
       groups: groupsOf(sets),
     });
   }

@@ -36,6 +36,7 @@ export function choiceFor(athlete: Athlete = athleteWith(), more: Partial<Choice
     nothingNew: null,
     nothingSlow: null,
     lightHinge: null,
+    kneeHinge: null,
     memo: new Map(),
     ...more,
   };

@@ -1,14 +1,12 @@
 /** Anchors: what was lifted, and what is planned, as the section draws them. */
 
+import { lengthOf } from "../../core/athlete/logged";
 import type { StrengthLog } from "../../core/athlete/types";
-import { minutesOf } from "../../core/dates";
 import type { Library } from "../../core/exercise/library";
 import { PATTERNS, type Pattern } from "../../core/exercise/types";
 import type { PlanSession } from "../../core/plan";
+import { loggedLegs } from "../../core/session/heavy";
 import type { AnchorView, Band } from "../views";
-
-/** Session RPE and minutes taken for a log that does not say [house]. */
-const ASSUMED = { rpe: 6, minutes: 50 };
 
 function bandsOf(sets: readonly [Pattern, number][]): Band[] {
   const sums = new Map<Pattern, number>();
@@ -36,13 +34,13 @@ export const setsOf = (item: StrengthLog["items"][number]): number => {
 };
 
 export function loggedAnchor(log: StrengthLog, library: Library): AnchorView {
-  const minutes = log.minutes ?? ASSUMED.minutes;
+  const { start, minutes, stress } = lengthOf(log);
   return {
     label: log.label,
     date: log.date,
-    start: minutesOf(log.start ?? "18:00"),
+    start,
     minutes,
-    stress: Math.round(minutes * (log.rpe ?? ASSUMED.rpe)),
+    stress,
     bands: bandsOf(
       log.items.flatMap((i): [Pattern, number][] => {
         const e = library.byId(i.exercise);
@@ -51,6 +49,6 @@ export function loggedAnchor(log: StrengthLog, library: Library): AnchorView {
     ),
     done: true,
     locked: false,
-    heavy: log.items.some((i) => i.sets.some((s) => (s.reps ?? 99) <= 6 && (s.loadKg ?? 0) > 0)),
+    heavy: loggedLegs(log, library.byId).heavy,
   };
 }

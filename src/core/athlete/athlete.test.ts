@@ -37,6 +37,27 @@ describe("the safety gate", () => {
     bone.health.clearance = { date: "2026-03-01", by: "Dr. Example", limits: "" };
     expect(safetyGate(bone, "2026-03-03").restricted).toBe(false);
   });
+  it("opens only what it was given for: bone stress that began after a clearance stays restricted", () => {
+    const since = (day: string | undefined, cleared: string) =>
+      safetyGate(
+        athleteWith({
+          health: {
+            clearanceNeeded: true,
+            clearance: { date: cleared, by: "Dr. Example", limits: "" },
+            areas: [{ area: "bone-stress", side: "left", status: "current", ...(day ? { since: day } : {}) }],
+          },
+        }),
+        "2026-03-03",
+      );
+    // A letter of two years before; one of the very day; one of the day before.
+    expect(since("2026-02-10", "2024-03-01").restricted).toBe(true);
+    expect(since("2026-02-10", "2024-03-01").why[0]?.text).toContain("began after the clearance");
+    expect(since("2026-02-10", "2026-02-10").restricted).toBe(false);
+    expect(since("2026-02-10", "2026-02-09").restricted).toBe(true);
+    // Without a day: a clearance of the last twelve weeks (84 days) can have been given for it.
+    expect(since(undefined, "2025-12-10").restricted).toBe(false);
+    expect(since(undefined, "2025-12-09").restricted).toBe(true);
+  });
 });
 
 describe("trouble areas", () => {

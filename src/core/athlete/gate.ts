@@ -55,17 +55,21 @@ export function safetyGate(athlete: Athlete, on: IsoDate): Gate {
   const training = trainingAge(strengthTrainingMonths + sinceStart);
   const { clearanceNeeded, clearance } = athlete.health;
   const cleared = clearance !== undefined && daysBetween(clearance.date, on) >= 0;
-  const bone = athlete.health.areas.some((a) => a.area === "bone-stress" && isActive(a, on));
-  const restricted = (clearanceNeeded || bone) && !cleared;
+  const bone = athlete.health.areas.some(
+    (a) => a.area === "bone-stress" && isActive(a, on) && !(cleared && isFor(clearance.date, a, on)),
+  );
+  const restricted = (clearanceNeeded && !cleared) || bone;
   const rules = cleared ? (clearance.rules ?? []) : [];
   const reasons: Why[] = [];
   if (restricted)
     reasons.push(
       why(
         "gate.clearance",
-        clearanceNeeded
+        clearanceNeeded && !cleared
           ? "Restore and mobility only until someone licensed has cleared the athlete and it is recorded."
-          : "Bone stress: restore and mobility only until a clinician has cleared the athlete and it is recorded.",
+          : cleared
+            ? "Bone stress that began after the clearance: restore and mobility only until a clinician has cleared this, too."
+            : "Bone stress: restore and mobility only until a clinician has cleared the athlete and it is recorded.",
       ),
     );
   if (minor)
@@ -95,6 +99,14 @@ export function safetyGate(athlete: Athlete, on: IsoDate): Gate {
     rules,
     why: reasons,
   };
+}
+
+/**
+ * Whether a clearance was given for a complaint: it opens nothing that began after it. Of a complaint without a day the careful reading is
+ * taken: only a clearance that is itself recent can have been given for it.
+ */
+function isFor(cleared: IsoDate, a: TroubleArea, on: IsoDate): boolean {
+  return a.since === undefined ? daysBetween(cleared, on) < RECENT_DAYS : daysBetween(a.since, cleared) >= 0;
 }
 
 /** Current, or recent and not yet 12 weeks old. */

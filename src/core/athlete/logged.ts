@@ -1,5 +1,23 @@
 /** What a logged set says: its clean repetitions, what was done, and sets counted once where they were logged by side. */
-import type { LoggedItem, LoggedSet } from "./types";
+import { minutesOf } from "../dates";
+import type { LoggedItem, LoggedSet, StrengthLog } from "./types";
+
+/** Taken for a log that does not say [house]. */
+export const UNSAID = { rpe: 6, minutes: 50, start: "18:00" };
+
+/** When a logged session began, how long it was, and its load in AU; what it does not say is taken as usual. */
+export function lengthOf(log: Pick<StrengthLog, "start" | "minutes" | "rpe">): {
+  start: number;
+  minutes: number;
+  stress: number;
+} {
+  const minutes = log.minutes ?? UNSAID.minutes;
+  return {
+    start: minutesOf(log.start ?? UNSAID.start),
+    minutes,
+    stress: Math.round(minutes * (log.rpe ?? UNSAID.rpe)),
+  };
+}
 
 /** Clean repetitions; 0 for work counted in seconds. */
 export const cleanReps = (s: LoggedSet): number => s.clean ?? s.reps ?? 0;

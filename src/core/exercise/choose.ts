@@ -5,6 +5,7 @@ import { placeName } from "../athlete/windows";
 import type { IsoDate } from "../dates";
 import type { Finding } from "../screening/findings";
 import { latestScreening, passes } from "../screening/marks";
+import { TO_THE_KNEE } from "../screening/rounding";
 import { testName } from "../screening/tests";
 import { loadingAt } from "./equipment";
 import type { Library } from "./library";
@@ -41,6 +42,8 @@ export interface ChoiceContext {
   nothingNew: string | null;
   /** Why the hinge stays light today; null where it may be heavy. */
   lightHinge: string | null;
+  /** Until when hinges stop at the knee, since the back rounds; null where they go all the way. */
+  kneeHinge: string | null;
   /** No slow-lowering work for the first time today, with the reason. */
   nothingSlow: string | null;
   /** Rankings made before in this very context. */
@@ -54,6 +57,8 @@ export interface Closed {
 }
 
 function closedByScreen(e: Exercise, c: ChoiceContext): Closed | null {
+  if (c.kneeHinge !== null && e.pattern === "hinge" && !TO_THE_KNEE.has(e.id))
+    return { kind: "gate", text: `the back rounds: hinges stop at the knee ${c.kneeHinge}` };
   const gate = e.gates.find((t) => passes(c.athlete, t, c.on) === false);
   if (gate) return { kind: "gate", text: `closed until the ${testName(gate).toLowerCase()} test is passed` };
   const must = e.mustPass.find((t) => passes(c.athlete, t, c.on) !== true);

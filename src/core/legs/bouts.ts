@@ -1,6 +1,7 @@
 /** What sessions put on the legs: endurance by sport, strength by what its sets are [house]. */
+import { lengthOf } from "../athlete/logged";
 import type { EnduranceSession, StrengthLog } from "../athlete/types";
-import { dayNumber, minutesOf } from "../dates";
+import { dayNumber } from "../dates";
 import { legLoad, startOf } from "../endurance/load";
 import type { Exercise, Loading } from "../exercise/types";
 import { EXTERNAL } from "../exercise/types";
@@ -57,12 +58,9 @@ export const enduranceBout = (e: EnduranceSession): LegBout => ({
   parts: [{ load: legLoad(e), halfLife: HALF_LIFE.endurance }],
 });
 
-/** RPE and minutes of a logged session that does not say [house]. */
-const LOGGED = { rpe: 6, minutes: 60, start: "18:00" };
-
 /** @param find the exercise of an id; one that is gone counts as loaded when its sets have a load */
 export function loggedBout(log: StrengthLog, find: (id: string) => Exercise | undefined): LegBout {
-  const minutes = log.minutes ?? LOGGED.minutes;
+  const { start, minutes, stress } = lengthOf(log);
   const sets = log.items.map((i): LegSet => {
     const exercise = find(i.exercise) ?? { pattern: "squat", slow: false };
     const loaded = i.sets.some((s) => (s.loadKg ?? 0) > 0);
@@ -75,7 +73,7 @@ export function loggedBout(log: StrengthLog, find: (id: string) => Exercise | un
     };
   });
   return {
-    end: dayNumber(log.date) * DAY + minutesOf(log.start ?? LOGGED.start) + minutes,
-    parts: strengthParts(sets, minutes * (log.rpe ?? LOGGED.rpe)),
+    end: dayNumber(log.date) * DAY + start + minutes,
+    parts: strengthParts(sets, stress),
   };
 }

@@ -4,6 +4,7 @@ import type { Area, Athlete, ScreenTest, Seen } from "../athlete/types";
 import type { IsoDate } from "../dates";
 import { listWords } from "../why";
 import { asymmetry, gateValue, latestScreening, passMark, weakerOf } from "./marks";
+import { hingeStopsAtKnee, ROUNDED_RIR } from "./rounding";
 import { TEST_SHEETS, testName } from "./tests";
 
 /** The four heart patterns and the rest, as the exercise room names them; a finding speaks of patterns without knowing that room. */
@@ -58,7 +59,7 @@ type Effect = Partial<Pick<Finding, "adds" | "prefers" | "more" | "rule">> & { s
 /** Trouble that lets a crossing foot count; without it nothing is added. */
 const CROSSOVER_AREAS: readonly Area[] = ["shin", "foot", "knee-outside"];
 
-function effectOf(what: Seen, areas: readonly Area[]): Effect {
+function effectOf(what: Seen, areas: readonly Area[], knee: string | null): Effect {
   switch (what) {
     case "hip-drop":
       return {
@@ -104,7 +105,10 @@ function effectOf(what: Seen, areas: readonly Area[]): Effect {
       };
     case "rounded-catch":
       return {
-        says: "Hinges stop at the knee, and a light bridge or slider curl comes first so that the hamstrings are felt.",
+        says:
+          knee === null
+            ? "The dowel hinge passes: hinges are open again. A light bridge or slider curl comes first so that the hamstrings are felt."
+            : `Hinges stop at the knee ${knee}, with ${ROUNDED_RIR} in reserve, and a light bridge or slider curl comes first so that the hamstrings are felt.`,
         adds: [{ pattern: "hip", exercises: ["slider-curl", "bridge"], first: true }],
         prefers: ["rdl-to-knee", "dowel-hinge"],
       };
@@ -173,6 +177,7 @@ const num = (v: number): string => String(Math.round(v * 10) / 10);
  */
 export function findingsOf(athlete: Athlete, on: IsoDate): Finding[] {
   const areas = activeAreas(athlete, on);
+  const knee = hingeStopsAtKnee(athlete, on);
   const make = (id: string, kind: Finding["kind"], title: string, e: Effect): Finding => ({
     id,
     kind,
@@ -192,7 +197,7 @@ export function findingsOf(athlete: Athlete, on: IsoDate): Finding[] {
       what,
       "seen",
       `${SEEN_WORDS[what].name}${named.length > 0 ? `, ${listWords(named)}` : ""}`,
-      effectOf(what, areas),
+      effectOf(what, areas, knee),
     );
   });
   for (const { test, unit } of TEST_SHEETS) {

@@ -9,6 +9,7 @@ import { loadingAt } from "../exercise/equipment";
 import { styleFor } from "../exercise/style";
 import { EXTERNAL, type Exercise, HEART_PATTERNS, type Pattern } from "../exercise/types";
 import { latestScreening, weakerSide } from "../screening/marks";
+import { ROUNDED_RIR } from "../screening/rounding";
 import { testName } from "../screening/tests";
 import { type Why, why } from "../why";
 import type { Slot } from "./slots";
@@ -137,7 +138,9 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
   // A hamstring in trouble: 15 or more light repetitions in the first weeks (handbook 3) [trade].
   const spared =
     external && exercise.primary.includes("hamstrings") && r.choice.areas.includes("hamstring") && r.loading === "full";
-  const rir = hand.rir ?? (gentle || spared ? Math.max(dose.rir, LIGHT_RIR) : dose.rir);
+  const kneeHinge = exercise.pattern === "hinge" && external ? r.choice.kneeHinge : null;
+  const least = Math.max(gentle || spared ? LIGHT_RIR : 0, kneeHinge === null ? 0 : ROUNDED_RIR);
+  const rir = hand.rir ?? Math.max(dose.rir, least);
   const first =
     r.loading === "full" &&
     r.choice.known !== null &&
@@ -156,13 +159,17 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     seconds,
     ...(exercise.ownSeconds === null ? { secondsMost: dose.secondsMost } : {}),
     rir,
-    percent: gentle || spared || hand.reps || hand.rir !== undefined ? null : dose.percent,
+    percent: gentle || spared || kneeHinge !== null || hand.reps || hand.rir !== undefined ? null : dose.percent,
     capPercent: r.loading === "restore" ? RESTORE_PERCENT : null,
   });
   const reasons: Why[] = [...choiceWhy(c, slot, r, among), ...answer.why];
   if (spared)
     reasons.push(
       why("choice.trouble", "Trouble at the hamstring: light loads of 15 or more repetitions in the first weeks."),
+    );
+  if (kneeHinge !== null)
+    reasons.push(
+      why("finding.seen", `The back rounds: to the knee alone, ${ROUNDED_RIR} or more in reserve, ${kneeHinge}.`),
     );
   if (lightHinge && external)
     reasons.push(why("sport.row-hinge", `Rowing: ${lightHinge}, ${LIGHT_RIR} or more in reserve.`));

@@ -97,13 +97,20 @@ async function keepAnswer(
 ): Promise<void> {
   if (!scope.idempotency || scope.kept) return;
   scope.kept = true;
-  await m.insert(IdempotencyEntity, {
-    ...scope.idempotency,
-    athleteId,
-    status: answer.status,
-    answer: typeof answer.body === "string" ? answer.body : "",
-    at: new Date().toISOString(),
-  });
+  // Two of the same at once may both come here where the answer was not said inside the write.
+  await m
+    .createQueryBuilder()
+    .insert()
+    .into(IdempotencyEntity)
+    .values({
+      ...scope.idempotency,
+      athleteId,
+      status: answer.status,
+      answer: typeof answer.body === "string" ? answer.body : "",
+      at: new Date().toISOString(),
+    })
+    .orIgnore()
+    .execute();
 }
 
 /**
