@@ -133,7 +133,7 @@ export function sessionBuilder(input: BuilderInput) {
       routine,
       ...(edit ? { edit } : {}),
       place,
-      minutes: day.loading === "mobility" ? Math.min(minutes, 30) : minutes,
+      minutes: Math.min(minutes, day.minutesMost ?? minutes, day.loading === "mobility" ? 30 : minutes),
       choice,
       swaps: new Map(swaps.map((s) => [s.from, s.to])),
       loadFor: (q: Parameters<typeof nextLoad>[0]) =>

@@ -27,6 +27,8 @@ export interface SeasonDay {
   taperFor: string | null;
   /** Days to the next race of a weekly series; null outside of one. */
   seriesIn: number | null;
+  /** Minutes a session may have at most; null where the free time alone limits it. */
+  minutesMost: number | null;
   /** Counts towards the week's number of sessions. */
   counts: boolean;
   why: Why[];

@@ -8,7 +8,7 @@ import { dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
 import { type Why, why } from "../why";
 import { limitTo, type SeasonDay } from "./day";
 import { LAYOFF_WEEKS, layoffOf, RETURNING } from "./layoff";
-import { betweenNearRaces, illnessBefore, limitByRace, limitByTravel, nearPairs } from "./limits";
+import { AFTER_ILLNESS, afterIllness, betweenNearRaces, limitByRace, limitByTravel, nearPairs } from "./limits";
 import { phaseOn, type SeasonPhase } from "./phases";
 import { raceSeries, SERIES } from "./races";
 
@@ -125,6 +125,7 @@ export function seasonDays(
       taperFor: null,
       counts: true,
       seriesIn: null,
+      minutesMost: null,
       why: [reason],
     };
     if (next !== undefined) day.seriesIn = next - n;
@@ -163,19 +164,31 @@ export function seasonDays(
     for (const race of athlete.races) limitByRace(athlete, day, n, race);
     limitByTravel(athlete, day, n);
     betweenNearRaces(day, n, near);
-    const ill = illnessBefore(athlete, date);
-    if (ill)
-      limitTo(
-        day,
-        "bodyweight",
-        why("illness.back", `Back from illness: bodyweight for as many days as were lost (${ill}).`),
-      );
+    backFromIllness(athlete, day);
     if (phase.phase === "build" && (emphasis === "develop" || emphasis === "maximal")) built = stage;
     const last = days.at(-1);
     if (last && last.emphasis === day.emphasis) day.blockStart = last.blockStart;
     days.push(day);
   }
   return days;
+}
+
+/** The emphasis itself is restore for as many days as were lost: short, light, the first half without load. */
+function backFromIllness(athlete: Athlete, day: SeasonDay): void {
+  const ill = afterIllness(athlete, day.date);
+  if (!ill) return;
+  const { lost, days, nth } = ill;
+  const because = why(
+    "illness.back",
+    `Back from illness: restore for ${days} day${days === 1 ? "" : "s"} after ${lost} lost, at most ${AFTER_ILLNESS.minutes} min, the first half without load.`,
+  );
+  day.emphasis = "restore";
+  day.stage = "recovery";
+  day.heavyOk = false;
+  day.minutesMost = AFTER_ILLNESS.minutes;
+  const before = day.why.length;
+  limitTo(day, nth <= Math.ceil(days / 2) ? "bodyweight" : "restore", because);
+  if (day.why.length === before) day.why.push(because);
 }
 
 /** Why a day takes develop where its phase asks for maximal work; null where it does not. */

@@ -148,13 +148,27 @@ export function betweenNearRaces(day: SeasonDay, n: number, near: readonly [Race
   }
 }
 
-/** Days lost to an illness that ended so recently that restore is not yet over; 0 where there is none. */
-export function illnessBefore(athlete: Athlete, date: IsoDate): number {
+/** Days of restore after an illness at most, and minutes of a session in them [trade]. */
+export const AFTER_ILLNESS = { days: 14, minutes: 30 };
+
+export interface AfterIllness {
+  /** Days that were lost. */
+  lost: number;
+  /** Days of restore that follow. */
+  days: number;
+  /** Which of them this is, from 1. */
+  nth: number;
+}
+
+/** Where a day stands after an illness: restore for as many days as were lost; null where it is over or there was none. */
+export function afterIllness(athlete: Athlete, date: IsoDate): AfterIllness | null {
   const n = dayNumber(date);
   for (const a of athlete.away) {
     if (a.kind !== "illness") continue;
     const lost = dayNumber(a.end) - dayNumber(a.start) + 1;
-    if (n > dayNumber(a.end) && n <= dayNumber(a.end) + lost && !awayOn(athlete, date)) return lost;
+    const days = Math.min(AFTER_ILLNESS.days, lost);
+    const nth = n - dayNumber(a.end);
+    if (nth >= 1 && nth <= days && !awayOn(athlete, date)) return { lost, days, nth };
   }
-  return 0;
+  return null;
 }

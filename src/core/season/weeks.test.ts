@@ -4,6 +4,7 @@ import { safetyGate } from "../athlete/gate";
 import type { Athlete } from "../athlete/types";
 import { addDays } from "../dates";
 import { perWeek } from "../dose/dose";
+import { plan } from "../plan";
 import { seasonDays } from "./days";
 import { planPhases } from "./phases";
 import { seasonWeeks } from "./weeks";
@@ -85,11 +86,38 @@ describe("days around B and C races, and other limits", () => {
     expect(dayOf(a, addDays(START, 21)).loading).toBe("full");
   });
 
-  it("comes back from illness with bodyweight for as many days as were lost", () => {
-    const a = athleteWith({ away: [{ start: addDays(day, -5), end: addDays(day, -1), kind: "illness" }] });
-    expect(dayOf(a, day).loading).toBe("bodyweight");
-    expect(dayOf(a, addDays(day, 4)).loading).toBe("bodyweight");
-    expect(dayOf(a, addDays(day, 5)).loading).toBe("full");
+  it("comes back from illness with restore for as many days as were lost, the first half of them without load", () => {
+    const ill = (days: number) =>
+      athleteWith({ away: [{ start: addDays(day, -days), end: addDays(day, -1), kind: "illness" }] });
+    const after = (days: number, n: number) => dayOf(ill(days), addDays(day, n - 1));
+    // Five days lost: three without load, two light, then as before.
+    expect(after(5, 1)).toMatchObject({ emphasis: "restore", loading: "bodyweight", heavyOk: false, minutesMost: 30 });
+    expect(after(5, 3).loading).toBe("bodyweight");
+    expect(after(5, 4)).toMatchObject({ emphasis: "restore", loading: "restore", minutesMost: 30 });
+    expect(after(5, 5).emphasis).toBe("restore");
+    expect(after(5, 6)).toMatchObject({ loading: "full", minutesMost: null });
+    expect(after(5, 6).emphasis).not.toBe("restore");
+    // Three weeks lost: fourteen days, not twenty-one.
+    expect(after(21, 7).loading).toBe("bodyweight");
+    expect(after(21, 8).loading).toBe("restore");
+    expect(after(21, 14).emphasis).toBe("restore");
+    expect(after(21, 15).emphasis).not.toBe("restore");
+  });
+
+  it("gives whoever comes back from illness short, light sessions and none of the season's longest", () => {
+    const a = athleteWith({ away: [{ start: addDays(day, -8), end: addDays(day, -1), kind: "illness" }] });
+    const sessions = plan(a, { from: day, weeks: 2 }).weeks.flatMap((w) => w.sessions);
+    const back = sessions.filter((s) => s.date < addDays(day, 8));
+    expect(back.length).toBeGreaterThan(0);
+    for (const s of back) {
+      expect(s.minutes).toBeLessThanOrEqual(30);
+      expect(s.emphasis).toBe("restore");
+      for (const i of s.items) {
+        expect(i.sets, i.exercise.id).toBeLessThanOrEqual(2);
+        if (i.seconds === null && i.exercise.pattern !== "mobility")
+          expect(i.rir, i.exercise.id).toBeGreaterThanOrEqual(4);
+      }
+    }
   });
 });
 
