@@ -118,6 +118,32 @@ describe("views", () => {
     expect(row.today).toMatchObject({ label: "A", done: false });
   });
 
+  it("keeps an eye on the whole recovery from the longest races: 28 days, and 18 from long ones", async () => {
+    const rowAfter = async (days: number, expectedMinutes: number) => {
+      const race = {
+        id: "r",
+        date: addDays(TODAY, -days),
+        name: "Ridge Day",
+        sport: "run",
+        priority: "A",
+        expectedMinutes,
+      };
+      const id = await store.athletes.add(athleteWith({ races: [race as never] }));
+      const { rows } = (await call<SquadView>("GET", "/squad")).body;
+      await store.athletes.erase(id);
+      return (
+        rows
+          .find((r) => r.id === id)
+          ?.attention.map((a) => a.text)
+          .join(" ") ?? ""
+      );
+    };
+    expect(await rowAfter(28, 700)).toContain("Day 28 after Ridge Day");
+    expect(await rowAfter(29, 700)).not.toContain("after Ridge Day");
+    expect(await rowAfter(18, 200)).toContain("Day 18 after Ridge Day");
+    expect(await rowAfter(19, 200)).not.toContain("after Ridge Day");
+  });
+
   it("gives the season week by week, with logs behind and plans ahead", async () => {
     const id = await importOne();
     const { body } = await call<SeasonView>("GET", `/athletes/${id}/season`);

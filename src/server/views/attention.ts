@@ -9,7 +9,7 @@ import type { PlanWeek } from "../../core/plan";
 import { historyOf } from "../../core/progress/history";
 import { risingPain } from "../../core/progress/pain";
 import { asymmetry } from "../../core/screening/marks";
-import { lastRaceDay, raceClass } from "../../core/season/races";
+import { CLASS_RULES, lastRaceDay, raceClass } from "../../core/season/races";
 import type { Planned } from "../planner";
 
 /** Days back in which reported pain is shown; days ahead in which a race is. */
@@ -57,7 +57,8 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
   for (const r of athlete.races) {
     const after = dayNumber(today) - lastRaceDay(r);
     const kind = raceClass(r);
-    if (r.priority === "A" && after > 0 && after <= 18 && (kind === "long" || kind === "very long"))
+    const restoring = kind === "long" || kind === "very long";
+    if (r.priority === "A" && restoring && after > 0 && after <= CLASS_RULES[kind].recoveryDays)
       add(55, "restore.visits", `Day ${after} after ${r.name}: restoring, nothing loaded too soon.`);
   }
   const last = athlete.strengthLog
