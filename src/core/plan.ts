@@ -5,7 +5,7 @@ import type { Approach } from "./athlete/approach";
 import { safetyGate } from "./athlete/gate";
 import { lengthOf } from "./athlete/logged";
 import type { Athlete, Label, LockedSession, StrengthLog } from "./athlete/types";
-import { addDays, dayNumber, type IsoDate, laterOf } from "./dates";
+import { addDays, dayLabel, dayNumber, type IsoDate, laterOf } from "./dates";
 import { perWeek } from "./dose/dose";
 import { withoutMissed } from "./endurance/incoming";
 import { blockKey } from "./exercise/choose";
@@ -142,7 +142,13 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
       }),
     ),
   );
-  return { from, phases, season, weeks, warnings: [...warnings, ...approachWarning(athlete), ...unplaced] };
+  return {
+    from,
+    phases,
+    season,
+    weeks,
+    warnings: [...warnings, ...approachWarning(athlete), ...unknownLifts(athlete, library), ...unplaced],
+  };
 }
 
 /** The athlete with what the coach has set for all of them; a planned endurance session that was missed does not count. */
@@ -273,6 +279,19 @@ function keepLoads(week: PlanWeek, loads: Map<string, PlannedLoad>): void {
 /** What a logged session still weighs on the week after: loaded lower-body work counts as heavy at 6 reps or fewer. */
 function standingOfLog(s: StrengthLog, library: Library): Standing {
   return { day: dayNumber(s.date), ...lengthOf(s), ...loggedLegs(s, library.byId) };
+}
+
+/** Exercises of the log that the library does not know: each is named, with the day it last stands on. */
+function unknownLifts(athlete: Athlete, library: Library): SeasonWarning[] {
+  const last = new Map<string, IsoDate>();
+  for (const log of athlete.strengthLog)
+    for (const { exercise } of log.items)
+      if (!library.byId(exercise) && (last.get(exercise) ?? "") < log.date) last.set(exercise, log.date);
+  return [...last].map(([id, date]) => ({
+    code: "exercise-unknown",
+    text: `The log of ${dayLabel(date)} names "${id}", which is not in the library: it counts as work of the legs, and no load is worked out from it.`,
+    date,
+  }));
 }
 
 function approachWarning(athlete: Athlete): SeasonWarning[] {

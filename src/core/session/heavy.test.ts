@@ -32,6 +32,18 @@ describe("what a logged session put on the legs", () => {
     expect(loggedLegs(asked, SHIPPED_LIBRARY.byId).heavy).toBe(false);
   });
 
+  it("by a name that nobody knows is said, by the day it last stands on; known ones are not", () => {
+    const named = [
+      { ...log("back-squat", 5, 2), date: "2026-02-24" },
+      { ...log("moon-press", 5, 2), date: "2026-02-17" },
+      { ...log("moon-press", 5, 2), date: "2026-02-24", label: "B" as const },
+    ];
+    const { warnings } = plan(athleteWith({ strengthLog: named }), { from: "2026-03-04", weeks: 1 });
+    const said = warnings.filter((w) => w.code === "exercise-unknown");
+    expect(said.map((w) => w.date)).toEqual(["2026-02-24"]);
+    expect(said[0]?.text).toContain('"moon-press"');
+  });
+
   it("lasts fifty minutes where it does not say, wherever it is asked", () => {
     const { minutes: _, rpe: __, ...bare } = log("back-squat", 5, 2);
     expect(lengthOf(bare)).toEqual({ start: 18 * 60, minutes: 50, stress: 300 });
