@@ -140,8 +140,8 @@ export async function clubAtOnce(
   const run = async (workers: number, work: (ids: string[]) => Promise<unknown>): Promise<number> => {
     const child = await start(data, today, dist, { FIELD_ANCHOR_WORKERS: String(workers) });
     const ids = await idsOf();
-    // The threads are up and their code is warm.
-    await Promise.all(ids.slice(0, workers * 4).map(season));
+    // The threads are up and their code is warm, as in a server that has planned the club before.
+    await Promise.all(ids.map(season));
     for (const id of ids) await put(`/athletes/${id}/notes/${today}`, { text: `anew ${workers}` });
     const ms = await timed(() => work(ids));
     await end(child);
@@ -152,4 +152,25 @@ export async function clubAtOnce(
   });
   const pool = await run(2, (ids) => Promise.all(ids.map(season)));
   return { over: pool / (single / 2), single, pool, workers: 2 };
+}
+
+/**
+ * What two planners that share nothing take side by side for what one takes alone: 1 where the machine's cores are whole ones, more where they
+ * share one. No pool can do better than this.
+ */
+export async function machineShare(today: string): Promise<number> {
+  const one = (): Promise<number> =>
+    new Promise((done, fail) => {
+      const child = spawn(process.execPath, ["--import", "tsx", "scripts/bench-plan.ts", today], {
+        stdio: ["ignore", "pipe", "inherit"],
+      });
+      let out = "";
+      child.stdout.on("data", (d) => {
+        out += String(d);
+      });
+      child.once("exit", (code) => (code === 0 ? done(Number(out)) : fail(new Error("bench-plan ended badly"))));
+    });
+  const alone = await one();
+  const both = await Promise.all([one(), one()]);
+  return Math.max(...both) / alone;
 }

@@ -7,8 +7,8 @@ import type { Store } from "./store/store";
 
 export type Planned = PlannedFrom<Stored>;
 
-/** Plans kept at most; the least lately used goes first. */
-const KEPT = 12;
+/** Plans kept at most in each thread; the least lately used goes first. */
+const KEPT = 8;
 
 export class Planner {
   private readonly kept = new Map<string, { key: string; planned: Planned }>();

@@ -152,9 +152,6 @@ export async function run(
   const log = pino({ level: process.env.LOG_LEVEL ?? "info", base: null }, pino.destination({ dest: 2, sync: false }));
   closeFolder(config.data);
   const file = join(config.data, "field-anchor.sqlite");
-  const store = await Store.open(file);
-  await prepare?.(store);
-  await sweepAll(store);
   const version: string = JSON.parse(readFileSync(join(config.root, "package.json"), "utf8")).version;
   const { entry, program } = workerEntry(config.root);
   const keptFile = join(config.data, "plans.sqlite");
@@ -164,6 +161,14 @@ export async function run(
     clubName,
     kept: program === null ? null : { file: keptFile, program },
   };
+  const pool = new Pool(config.workers, entry, setup, (error) => log.error({ error: loggable(error) }, "worker"));
+  pool.start();
+  const store = await Store.open(file).catch(async (error: unknown) => {
+    await pool.close();
+    throw error;
+  });
+  await prepare?.(store);
+  await sweepAll(store);
   const app = buildApp({
     store,
     today: () => todayOf(config),
@@ -173,7 +178,7 @@ export async function run(
     web: join(config.root, "dist/web"),
     hosts: config.hosts,
     open: config.open,
-    jobs: new Pool(config.workers, entry, setup, (error) => log.error({ error: loggable(error) }, "worker")),
+    jobs: pool,
     ...(program === null ? {} : { keptAnswers: KeptAnswers.open(keptFile, program) }),
     ...(config.feed ? { feed: { base: config.feed, ...FEED_PATIENCE } } : {}),
   });

@@ -115,7 +115,7 @@ export async function kills({ rounds, seed, fresh = 60 }: Size, tamper = false):
 function removeOne(data: string): void {
   const db = new BetterSqlite3(join(data, "field-anchor.sqlite"));
   db.exec(
-    "DELETE FROM endurance_session WHERE data LIKE '%torture:%' AND rowid = (SELECT max(rowid) FROM endurance_session WHERE data LIKE '%torture:%')",
+    "DELETE FROM endurance_session WHERE data LIKE '%torture:%' AND rowid = (SELECT min(rowid) FROM endurance_session WHERE data LIKE '%torture:%')",
   );
   db.exec("DELETE FROM idempotency");
   db.close();

@@ -10,13 +10,11 @@ import type { Store } from "../store/store";
 
 /** Answers kept at most; the oldest go first. */
 const KEPT = 3000;
-/** Tables a plan is made from, with the column that names the athlete. */
-const INPUT: readonly (readonly [string, string])[] = [
+/** The long lists: their rows are joined by SQLite itself, since this is done for every athlete of the club after a start. */
+const LISTS = ["race", "endurance_session", "strength_log", "locked_session"];
+/** What else a plan is made from, with the column that names the athlete. */
+const OTHERS: readonly (readonly [string, string])[] = [
   ["athlete", "id"],
-  ["race", "athlete_id"],
-  ["endurance_session", "athlete_id"],
-  ["strength_log", "athlete_id"],
-  ["locked_session", "athlete_id"],
   ["held_week", "athlete_id"],
   ["session_swap", "athlete_id"],
   ["week_note", "athlete_id"],
@@ -26,14 +24,16 @@ const INPUT: readonly (readonly [string, string])[] = [
 /** Hash of every stored row a plan of the athlete is made from. */
 function inputHash(store: Store, id: string): string {
   const hash = createHash("sha256");
-  for (const [table, column] of INPUT) {
+  const db = store.db.readerRaw;
+  for (const table of LISTS) {
     const hidden =
       table === "endurance_session" ? " AND (batch IS NULL OR batch NOT IN (SELECT batch FROM hidden_batch))" : "";
-    hash.update(`\u001e${table}`);
-    for (const row of store.db.readerRaw
-      .prepare(`SELECT * FROM ${table} WHERE ${column} = ?${hidden} ORDER BY rowid`)
-      .all(id))
-      hash.update(JSON.stringify(row));
+    const joined = `SELECT group_concat(x, char(30)) AS t FROM (SELECT id || char(31) || seq || char(31) || data AS x FROM ${table} WHERE athlete_id = ?${hidden} ORDER BY seq)`;
+    hash.update(`\u001d${table}`).update((db.prepare(joined).get(id) as { t: string | null }).t ?? "");
+  }
+  for (const [table, column] of OTHERS) {
+    const rows = db.prepare(`SELECT * FROM ${table} WHERE ${column} = ? ORDER BY rowid`).all(id);
+    hash.update(`\u001d${table}`).update(JSON.stringify(rows));
   }
   return hash.digest("hex");
 }

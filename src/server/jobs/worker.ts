@@ -34,12 +34,16 @@ async function begin(): Promise<(work: Ask) => Promise<unknown>> {
   };
 }
 
-const ready = begin();
-let line: Promise<unknown> = ready;
+/** Opened with the first piece of work: the thread is started while the server still looks at the file. */
+let ready: Promise<(work: Ask) => Promise<unknown>> | null = null;
+let line: Promise<unknown> = Promise.resolve();
 parentPort?.on("message", ({ id, work }: { id: number; work: Ask }) => {
   line = line
     .catch(() => undefined)
-    .then(async () => (await ready)(work))
+    .then(async () => {
+      ready ??= begin();
+      return (await ready)(work);
+    })
     .then(
       (value): Reply => ({ id, ok: true, value }),
       (error: unknown): Reply => ({
