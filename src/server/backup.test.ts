@@ -362,6 +362,20 @@ describe("an athlete who is erased", () => {
     expect(existsSync(join(server.store.backups, name))).toBe(true);
   });
 
+  it("leaves nothing after a stop either", async () => {
+    const file = join(folder, "own", "field-anchor.sqlite");
+    const store = await Store.open(file);
+    const own = await testServer(undefined, { store });
+    const id = (await own.call<{ id: string }>("POST", "/athletes", athleteWith({}, { name: NAME }))).body.id;
+    for (let n = 0; n < 20; n++)
+      await own.call("PUT", `/athletes/${id}/notes/${MONDAY}`, { text: `${PAIN} ${"x".repeat(n * 60)}` });
+    expect((await own.call("DELETE", `/athletes/${id}`)).status).toBe(200);
+    await own.close();
+    await store.close();
+    expect(readdirSync(join(folder, "own")).length).toBeGreaterThan(0);
+    expect(filesWith(join(folder, "own"), [NAME, PAIN])).toEqual([]);
+  });
+
   it("leaves nothing either where the process was killed right after the erasing", async () => {
     const id = await withTraces();
     const root = join(server.file, "..");

@@ -13,6 +13,15 @@ import { tasksOf } from "./tasks";
 /** Tasks about whole files, which open them themselves. */
 const OF_FILES: ReadonlySet<string> = new Set(["scrub", "seal", "stage", "previewRestore"]);
 
+/** Buffers that an answer holds, handed over instead of copied: the rows of a large import are tens of megabytes. */
+function bytesIn(value: unknown, depth = 0): ArrayBuffer[] {
+  if (value instanceof Uint8Array)
+    return value.buffer instanceof ArrayBuffer && value.byteLength === value.buffer.byteLength ? [value.buffer] : [];
+  if (depth > 2 || typeof value !== "object" || value === null) return [];
+  const own: unknown[] = Array.isArray(value) ? value : Object.values(value);
+  return own.flatMap((v) => bytesIn(v, depth + 1));
+}
+
 const setup = workerData as WorkerSetup;
 
 async function begin(): Promise<(work: Ask) => Promise<unknown>> {
@@ -55,5 +64,5 @@ parentPort?.on("message", ({ id, work }: { id: number; work: Ask }) => {
         code: (error as { code?: string }).code,
       }),
     )
-    .then((reply) => parentPort?.postMessage(reply));
+    .then((reply) => parentPort?.postMessage(reply, reply.ok ? bytesIn(reply.value) : []));
 });

@@ -95,7 +95,7 @@ describe("the log", () => {
       {
         exercise: "squat",
         prescribed: { sets: 3, reps: 5, repsLow: 4, rir: 2, loadKg: 60 },
-        sets: [{ reps: 4, loadKg: 62.5, rir: 1, side: "both" }],
+        sets: [{ reps: 4, loadKg: 62.5, rir: 1, side: "both", at: AT }],
       },
     ]);
   });
@@ -129,7 +129,7 @@ describe("the log", () => {
       loadKg: null,
       loads: [],
     });
-    expect(log(empty(v), plank).items[0]!.sets).toEqual([{ seconds: 30, rir: 2, side: "both" }]);
+    expect(log(empty(v), plank).items[0]!.sets).toEqual([{ seconds: 30, rir: 2, side: "both", at: AT }]);
   });
 });
 
