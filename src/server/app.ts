@@ -111,16 +111,24 @@ function contextOf(o: AppOptions): { ctx: ServerContext; jobs: Jobs; routes: Rou
   return { ctx, jobs, routes };
 }
 
-/** Rewrites the file without its free pages and empties its log. */
+/**
+ * Rewrites the file without its free pages and empties its log. Nobody writes meanwhile; whoever still reads an older state of it is waited for.
+ * The mark of the erasure goes last, so that a start after a kill in between begins again.
+ */
 async function scrubFile(store: Store, run: ServerContext["run"]): Promise<void> {
-  await store.db.writeAside((m) => m.query("DELETE FROM club_setting WHERE name = ?", [SCRUB]));
-  // Nobody writes while the file is rewritten; whoever still reads an older state of it is waited for.
-  for (let n = 0; n < 40; n++) {
-    if (await store.db.inLine(() => run("scrub", { file: store.db.file }))) return;
-    await new Promise((r) => setTimeout(r, 250));
+  const { file } = store.db;
+  for (let n = 0; n < SCRUB_TRIES; n++) {
+    if (await store.db.inLine(() => run("scrub", { file, rewrite: n === 0 }))) {
+      await store.db.writeAside((m) => m.query("DELETE FROM club_setting WHERE name = ?", [SCRUB]));
+      return;
+    }
+    await new Promise((r) => setTimeout(r, SCRUB_WAIT_MS));
   }
-  await store.db.writeAside((m) => m.query("INSERT OR REPLACE INTO club_setting VALUES (?, 'true')", [SCRUB]));
 }
+
+/** How often an emptying of the log is tried, and the wait in between: a whole club's plans take half a minute. */
+const SCRUB_TRIES = 120;
+const SCRUB_WAIT_MS = 250;
 
 /** Requests in the log: the address without its query, which may hold words. */
 const logged =

@@ -47,13 +47,16 @@ export const tasksOf = (ctx: Context, kept: KeptAnswers | null) => ({
   stage: ({ clubFile, file }: { clubFile: string; file: string }) => orUnusable(stageRestore(clubFile, file)),
   previewRestore: ({ clubFile, file }: { clubFile: string; file: string }) =>
     orUnusable(previewRestore(clubFile, file)),
-  /** Rewrites a file without its free pages and empties its log, while nobody writes. @returns whether the log is empty */
-  scrub: async ({ file }: { file: string }): Promise<boolean> => {
+  /**
+   * Rewrites a file without its free pages, where asked to, and empties its log, while nobody writes.
+   * @returns whether the log is empty
+   */
+  scrub: async ({ file, rewrite }: { file: string; rewrite: boolean }): Promise<boolean> => {
     const db = new BetterSqlite3(file, { timeout: 4000, fileMustExist: true });
     try {
       db.pragma("temp_store = MEMORY");
       db.pragma("secure_delete = ON");
-      db.exec("VACUUM");
+      if (rewrite) db.exec("VACUUM");
       const [row] = db.pragma("wal_checkpoint(TRUNCATE)") as { busy: number }[];
       return row?.busy === 0;
     } finally {
