@@ -292,9 +292,16 @@ function Entry({ view: v, here, onOpen }: { view: ApproachView; here: boolean; o
   );
 }
 
+/** The same whatever the order of its keys, which a version gets from the server. */
+const inOrder = (value: unknown): string =>
+  JSON.stringify(value, (_, v: unknown) =>
+    v !== null && typeof v === "object" && !Array.isArray(v)
+      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : v,
+  );
+
 /** Whether two versions say the same. */
-const sameGrid = (a: Approach, b: Approach): boolean =>
-  JSON.stringify({ ...a, version: 0 }) === JSON.stringify({ ...b, version: 0 });
+const sameGrid = (a: Approach, b: Approach): boolean => inOrder({ ...a, version: 0 }) === inOrder({ ...b, version: 0 });
 
 interface EditorProps {
   view: ApproachView;
@@ -315,7 +322,7 @@ function Editor({ view: v, busy, onSave }: EditorProps) {
   const [at, setAt] = useState<Place>({ stage: "build", column: "squat" });
   const [sheet, setSheet] = useState<"copy" | "versions" | "remove" | null>(null);
   const faults = useMemo(() => approachFaults(draft), [draft]);
-  const changed = JSON.stringify(draft) !== JSON.stringify(v.approach);
+  const changed = !sameGrid(draft, v.approach);
   useUnsaved(changed);
   const inCell = (p: Place) =>
     faults.some((f) =>
