@@ -1,9 +1,16 @@
 /** The club as a whole: its health, its squad, its backups. */
 import { readFileSync } from "node:fs";
+import { relative } from "node:path";
 import { restoreBody } from "../../api/requests";
 import type { ClubDataView } from "../../api/views";
 import { file, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
+
+/** A folder as a coach finds it: from the application's own folder on, where it lies inside. */
+function shown(folder: string): string {
+  const inside = relative(process.cwd(), folder);
+  return inside.startsWith("..") ? folder : inside;
+}
 
 export function clubRoutes(ctx: ServerContext): Route[] {
   const r = new RouteList("");
@@ -26,7 +33,7 @@ export function clubRoutes(ctx: ServerContext): Route[] {
       backups,
       fault: ctx.keeper.fault,
       storage: ctx.store.db.fault,
-      folder: ctx.store.backups,
+      folder: shown(ctx.store.backups),
     };
     return json(view);
   });
