@@ -14,6 +14,7 @@ import { join } from "node:path";
 import BetterSqlite3 from "better-sqlite3";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { athleteWith, logOf } from "../../tests/support/athlete";
+import { SANDBAG_CARRY } from "../../tests/support/exercise";
 import { type TestServer, TODAY, testServer } from "../../tests/support/server";
 import type { ClubDataView, ErasedView, RestorePreviewView, RestoreView } from "../api/views";
 import { addDays } from "../core/dates";
@@ -75,23 +76,7 @@ async function fullClub(): Promise<string[]> {
   });
   await call("POST", "/approaches", { basis: "layered", name: "Mine" });
   await call("POST", "/templates", { name: "T", items: [{ exercise: "bridge", group: 1, sets: 2, reps: 10 }] });
-  await call("POST", "/exercises", {
-    name: "Sandbag carry",
-    pattern: "trunk",
-    loading: "bodyweight",
-    unilateral: false,
-    unit: "reps",
-    needs: [["sandbag"]],
-    primary: ["obliques"],
-    secondary: [],
-    setup: ["Stand tall with the bag.", "Hold it close."],
-    cues: ["Stay tall.", "Small steps."],
-    mistakes: ["Leaning back."],
-    felt: "sides",
-    level: 1,
-    notWith: [],
-    gates: [],
-  });
+  await call("POST", "/exercises", SANDBAG_CARRY);
   await call("PUT", "/exercises/clam/hidden", { hidden: true });
   await call("PUT", "/gym/places/strength-hall", { racks: 1, athletes: 4 });
   await linkFeed(store, id, "an-account");

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { athleteWith, logOf } from "../../tests/support/athlete";
+import { SANDBAG_CARRY } from "../../tests/support/exercise";
 import { type TestServer, TODAY, testServer } from "../../tests/support/server";
 import type { Problem } from "../api/problem";
 import { TAGGED_TYPE, TAGS_HEADER, type Tagged } from "../api/things";
@@ -331,23 +332,6 @@ describe("a request sent again with its key", () => {
 
   it("creates once and gives the same answer, whatever is created", async () => {
     const id = await server.store.athletes.add(athleteWith());
-    const own = {
-      name: "Sandbag carry",
-      pattern: "trunk",
-      loading: "bodyweight",
-      unilateral: false,
-      unit: "reps",
-      needs: [["sandbag"]],
-      primary: ["obliques"],
-      secondary: [],
-      setup: ["Stand tall with the bag.", "Hold it close."],
-      cues: ["Stay tall.", "Small steps."],
-      mistakes: ["Leaning back."],
-      felt: "sides",
-      level: 1,
-      notWith: [],
-      gates: [],
-    };
     const rows = { name: "a.csv", incoming: [{ session: { ...run, done: true }, kindGuessed: false }], races: [] };
     const creating: [string, unknown][] = [
       ["/athletes", athleteWith({}, { name: "Twice Sent" })],
@@ -356,7 +340,7 @@ describe("a request sent again with its key", () => {
       [`/athletes/${id}/import`, rows],
       [`/athletes/${id}/logs/${TODAY}/A/merge`, { base: null, log: logOf(TODAY, []) }],
       ["/approaches", { basis: "layered", name: "Twice" }],
-      ["/exercises", own],
+      ["/exercises", SANDBAG_CARRY],
       ["/templates", { name: "T", items: [{ exercise: "bridge", group: 1, sets: 2, reps: 10 }] }],
       ["/calendar/absences", { start: TODAY, end: TODAY, what: "away" }],
     ];

@@ -61,7 +61,10 @@ const folderOf = (name: string): string => {
 /** Every page of the file and every table sound, looked at in a process of its own. */
 function integrity(data: string, faults: string[]): void {
   const file = join(data, "field-anchor.sqlite");
-  if (!existsSync(file)) return;
+  if (!existsSync(file)) {
+    faults.push("the club's file is gone");
+    return;
+  }
   const db = new BetterSqlite3(file);
   const found = db.pragma("integrity_check(3)", { simple: true });
   const orphans = db.pragma("foreign_key_check") as unknown[];

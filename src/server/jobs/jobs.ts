@@ -20,8 +20,6 @@ export interface JobOptions {
 
 export interface Jobs {
   ask(work: Ask, o?: JobOptions): Promise<unknown>;
-  /** Threads that work. */
-  readonly size: number;
   /** Everything known is forgotten. */
   restart(): Promise<void>;
   /** Waits for what is under way about an athlete. */
@@ -36,7 +34,6 @@ export function answering(ctx: Context, routes: readonly Route[], tasks: Tasks):
     if (work.kind === "task") return (tasks[work.task] as (args: unknown) => Promise<unknown>)(work.args);
     const route = byName.get(work.route);
     if (!route) throw new Error(`no route ${work.route}`);
-    await ctx.store.catchUp();
     if (work.kind === "prepare") return route.prepare?.(work.call);
     const answer = await route.handle(work.call, undefined);
     return work.tagged && !route.changes ? withTags(ctx, route, work.call, answer) : answer;
@@ -47,7 +44,6 @@ export function answering(ctx: Context, routes: readonly Route[], tasks: Tasks):
 export function inlineJobs(ctx: Context, routes: () => readonly Route[]): Jobs {
   let answer: ((work: Ask) => Promise<unknown>) | null = null;
   return {
-    size: 1,
     ask: (work) => {
       answer ??= answering(ctx, routes(), tasksOf(ctx, null));
       return answer(work);

@@ -6,6 +6,7 @@ import { createHash } from "node:crypto";
 import { rmSync } from "node:fs";
 import BetterSqlite3 from "better-sqlite3";
 import type { Context } from "../context";
+import { WHOLE_IMPORTS } from "../store/lists";
 import type { Store } from "../store/store";
 
 /** Answers kept at most; the oldest go first. */
@@ -26,8 +27,7 @@ function inputHash(store: Store, id: string): string {
   const hash = createHash("sha256");
   const db = store.db.readerRaw;
   for (const table of LISTS) {
-    const hidden =
-      table === "endurance_session" ? " AND (batch IS NULL OR batch NOT IN (SELECT batch FROM hidden_batch))" : "";
+    const hidden = table === "endurance_session" ? WHOLE_IMPORTS : "";
     const joined = `SELECT group_concat(x, char(30)) AS t FROM (SELECT id || char(31) || seq || char(31) || data AS x FROM ${table} WHERE athlete_id = ?${hidden} ORDER BY seq)`;
     hash.update(`\u001d${table}`).update((db.prepare(joined).get(id) as { t: string | null }).t ?? "");
   }

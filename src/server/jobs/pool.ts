@@ -37,7 +37,7 @@ export class Pool implements Jobs {
 
   /** @param entry file of the worker's code */
   constructor(
-    readonly size: number,
+    private readonly size: number,
     private readonly entry: string,
     private readonly setup: WorkerSetup,
     private readonly onCrash: (error: unknown) => void,

@@ -19,7 +19,7 @@ import { addDays, type IsoDate } from "../../core/dates";
 import { SCRUB, UNNAME } from "./athletes";
 import { connect, type Database } from "./database";
 import { Unusable } from "./faults";
-import { backupFolder, LATEST_MIGRATION, lookAt, makeFolder, syncFile, syncFolder } from "./open";
+import { backupFolder, LATEST_MIGRATION, lookAt, makeFolder, removeDatabase, syncFile, syncFolder } from "./open";
 
 /** Copies kept in the backup folder, and days after which one that holds an erased athlete goes. */
 export const KEPT_BACKUPS = 14;
@@ -51,11 +51,11 @@ export interface BackupFacts {
 type Raw = BetterSqlite3.Database;
 
 const MANIFEST = "backup_manifest";
-const tablesOf = (db: Raw, schema = "main"): string[] =>
+const tablesOf = (db: Pick<Raw, "prepare">): string[] =>
   (
     db
       .prepare(
-        `SELECT name FROM ${schema}.sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name <> ? ORDER BY name`,
+        "SELECT name FROM main.sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name <> ? ORDER BY name",
       )
       .all(MANIFEST) as { name: string }[]
   ).map((t) => t.name);
@@ -138,7 +138,8 @@ export function checkCopy(file: string): Manifest | null {
 export type Seal = (file: string, kind: BackupKind, counts: Record<string, number>) => Promise<Manifest>;
 const sealHere: Seal = async (file, kind, counts) => sealCopy(file, kind, counts);
 
-async function place(part: string, target: string): Promise<void> {
+/** A file that was written beside its place takes it, on the disk before anybody is told. */
+function place(part: string, target: string): void {
   syncFile(part);
   renameSync(part, target);
   syncFolder(dirname(target));
@@ -160,20 +161,14 @@ export async function takeBackup(
     const counts = await db.inLine(async () => {
       rmSync(part, { force: true });
       await db.writer.backup(part, { progress: () => 400 });
-      const tables = (
-        db.writer
-          .prepare(
-            "SELECT name FROM main.sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' ORDER BY name",
-          )
-          .all() as { name: string }[]
-      ).map((t) => t.name);
-      return countsOf(db.writer as unknown as Raw, tables);
+      const raw = db.writer as unknown as Raw;
+      return countsOf(raw, tablesOf(raw));
     });
     const manifest = await seal(part, kind, counts);
-    await place(part, target);
+    place(part, target);
     return manifest;
   } catch (error) {
-    for (const end of ["", "-journal", "-wal", "-shm"]) rmSync(part + end, { force: true });
+    removeDatabase(part);
     throw error;
   }
 }
@@ -201,7 +196,7 @@ export async function copyBeforeMigration(file: string): Promise<void> {
   } finally {
     db.close();
   }
-  await place(part, target);
+  place(part, target);
 }
 
 interface Opened extends BackupFacts {
@@ -272,9 +267,7 @@ export function noteErased(folder: string, id: string, at: string): void {
   makeFolder(folder);
   const part = `${erasedFile(folder)}.part`;
   writeFileSync(part, JSON.stringify({ ...readErased(folder), [id]: at }, null, 1), { mode: 0o600 });
-  syncFile(part);
-  renameSync(part, erasedFile(folder));
-  syncFolder(folder);
+  place(part, erasedFile(folder));
 }
 
 /** What a restore would change, by athlete. */
@@ -320,7 +313,7 @@ export async function stageRestore(clubFile: string, file: string): Promise<Stag
 }
 
 export function dropStaged(clubFile: string): void {
-  for (const end of ["", "-wal", "-shm", "-journal"]) rmSync(stagedPath(clubFile) + end, { force: true });
+  removeDatabase(stagedPath(clubFile));
 }
 
 const PERSONAL = [

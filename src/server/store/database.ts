@@ -207,20 +207,14 @@ export class Database {
   async probe(): Promise<StorageFault | null> {
     if (this.broken && Date.now() - this.lastProbe > PROBE_MS) {
       this.lastProbe = Date.now();
-      await this.inLine(() =>
-        this.transaction(
-          (m) =>
-            m.query(
-              "INSERT INTO club_setting (name, data) VALUES ('probe', ?) ON CONFLICT DO UPDATE SET data = excluded.data",
-              [JSON.stringify({ at: new Date().toISOString(), filler: "0".repeat(8000) })],
-            ),
-          null,
+      await this.writeAside((m) =>
+        m.query(
+          "INSERT INTO club_setting (name, data) VALUES ('probe', ?) ON CONFLICT DO UPDATE SET data = excluded.data",
+          [JSON.stringify({ at: new Date().toISOString(), filler: "0".repeat(8000) })],
         ),
       ).catch(() => undefined);
       if (!this.broken)
-        await this.inLine(() =>
-          this.transaction((m) => m.query("DELETE FROM club_setting WHERE name = 'probe'"), null),
-        ).catch(() => undefined);
+        await this.writeAside((m) => m.query("DELETE FROM club_setting WHERE name = 'probe'")).catch(() => undefined);
     }
     return this.broken;
   }

@@ -6,10 +6,13 @@ import { LIST_ENTITIES, type ListName, type ListRow } from "./entities";
 
 type ListItem = Race | EnduranceSession | StrengthLog | LockedSession;
 
+/** Rows of an import that is not whole yet, or is being undone, are left out. */
+export const WHOLE_IMPORTS = " AND (batch IS NULL OR batch NOT IN (SELECT batch FROM hidden_batch))";
+
 /** Rows of a list in its order; those of an import that is not whole yet are not among them. */
 export function listRows(m: EntityManager, name: ListName, athleteId: string): Promise<ListRow[]> {
   const { tableName } = m.connection.getMetadata(LIST_ENTITIES[name]);
-  const hidden = name === "endurance" ? " AND (batch IS NULL OR batch NOT IN (SELECT batch FROM hidden_batch))" : "";
+  const hidden = name === "endurance" ? WHOLE_IMPORTS : "";
   return m.query(
     `SELECT id, athlete_id AS athleteId, seq, date, data FROM ${tableName} WHERE athlete_id = ?${hidden} ORDER BY seq`,
     [athleteId],

@@ -145,10 +145,15 @@ export function lookAt(file: string, advice: (file: string) => string = howToRes
   }
 }
 
+/** A database file with everything that SQLite keeps beside it. */
+export function removeDatabase(file: string): void {
+  for (const end of ["", "-wal", "-shm", "-journal"]) rmSync(file + end, { force: true });
+}
+
 /** A new club, whole or not at all: it is made beside its place and put there once it is on the disk. */
 async function makeNew(file: string): Promise<void> {
   const made = `${file}.new`;
-  for (const end of ["", "-wal", "-shm"]) rmSync(made + end, { force: true });
+  removeDatabase(made);
   await (await connect(made, false)).destroy();
   syncFile(made);
   renameSync(made, file);
