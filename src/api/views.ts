@@ -12,12 +12,14 @@ import type {
   Priority,
   Race,
   SessionEdit,
+  SessionKind,
   SessionSport,
   Sport,
   StrengthLog,
   WeekChange,
   Window,
 } from "../core/athlete/types";
+import type { Known } from "../core/endurance/assumed";
 import type { Loading, Pattern } from "../core/exercise/types";
 import type { Occupied } from "../core/gym/fit";
 import type { SeasonWarning } from "../core/season/phases";
@@ -195,6 +197,8 @@ export interface SeasonWeekView extends WeekColumn {
   away: string[];
   /** The coach's own words. */
   note: string;
+  /** How much of its endurance is planned or recorded. */
+  known: Known;
 }
 
 export interface SeasonView {
@@ -259,6 +263,9 @@ export interface WeekView {
   stepBack: boolean;
   /** The days before it, for the carry-over column: Sunday before. */
   endurance: EnduranceView[];
+  /** How much of its endurance is planned or recorded, and what stands in for the rest. */
+  known: Known;
+  standsIn: { date: string; start: number; sport: SessionSport; kind: SessionKind; minutes: number }[];
   sessions: PlannedSessionView[];
   dayLimits: number[];
   depthLimit: number;

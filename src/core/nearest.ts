@@ -146,7 +146,8 @@ function movedEndurance(input: WeekInput): Candidate[] {
   const { athlete, week } = input;
   const end = addDays(week.start, 6);
   const open = athlete.endurance.filter(
-    (e) => e.date >= input.from && e.date >= week.start && e.date <= end && e.done !== true && isLegHeavy(e),
+    (e) =>
+      e.date >= input.from && e.date >= week.start && e.date <= end && e.done !== true && !e.standsIn && isLegHeavy(e),
   );
   const out: Candidate[] = [];
   for (const session of open) {

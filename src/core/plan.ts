@@ -4,9 +4,10 @@ import { unknownApproaches } from "./approach/pick";
 import type { Approach } from "./athlete/approach";
 import { safetyGate } from "./athlete/gate";
 import { lengthOf } from "./athlete/logged";
-import type { Athlete, Label, LockedSession, StrengthLog } from "./athlete/types";
+import type { Athlete, EnduranceSession, Label, LockedSession, StrengthLog } from "./athlete/types";
 import { addDays, dayLabel, dayNumber, type IsoDate, laterOf } from "./dates";
 import { perWeek } from "./dose/dose";
+import { assumedEndurance } from "./endurance/assumed";
 import { withoutMissed } from "./endurance/incoming";
 import { blockKey } from "./exercise/choose";
 import { type Library, SHIPPED_LIBRARY } from "./exercise/library";
@@ -49,6 +50,8 @@ export interface Plan {
   /** Every week of the season, planned or not. */
   season: SeasonWeek[];
   weeks: PlanWeek[];
+  /** Endurance that stands in where none is planned. */
+  assumed: EnduranceSession[];
   warnings: SeasonWarning[];
 }
 
@@ -70,6 +73,8 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
     },
     from,
   );
+  const assumed = assumedEndurance(athlete, season, from);
+  const beside = assumed.length > 0 ? { ...athlete, endurance: [...athlete.endurance, ...assumed] } : athlete;
   const log = athlete.strengthLog.filter((s) => s.date < from);
   const first = season.findIndex((w) => addDays(w.start, 6) >= from);
   const count = options.weeks === "season" ? season.length : (options.weeks ?? 1);
@@ -94,7 +99,7 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
         .map((s) => s.label),
     );
     const planned = planWeek({
-      athlete,
+      athlete: beside,
       library,
       swaps,
       basis: blocks.at(week.start),
@@ -147,6 +152,7 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
     phases,
     season,
     weeks,
+    assumed,
     warnings: [...warnings, ...approachWarning(athlete), ...unknownLifts(athlete, library), ...unplaced],
   };
 }

@@ -204,7 +204,12 @@ export function planWeek(input: WeekInput): PlanWeek {
     dayLimits: dayLimits(week, windows, demands, context),
     why: [
       ...week.why,
-      ...weekWhy(week, wanted.length, input.done.size),
+      ...weekWhy(
+        week,
+        wanted.length,
+        input.done.size,
+        athlete.endurance.filter((e) => e.standsIn && inWeek(week, e.date)).length,
+      ),
       ...setOffWarnings(athlete, week),
       ...packWarnings(athlete, week),
       ...skipped.map((c) => why("week.skip", `${LABEL_WORDS[c.label]} is skipped: ${c.reason}.`)),
@@ -332,7 +337,7 @@ function dayLimits(
   });
 }
 
-function weekWhy(week: SeasonWeek, wanted: number, done: number): Why[] {
+function weekWhy(week: SeasonWeek, wanted: number, done: number, assumed: number): Why[] {
   const dayWhy = new Map<string, Why>();
   for (const d of week.days)
     for (const w of d.why) if (w.rule !== "emphasis.approach" && w.rule !== "emphasis.early") dayWhy.set(w.text, w);
@@ -343,11 +348,26 @@ function weekWhy(week: SeasonWeek, wanted: number, done: number): Why[] {
   const head = week.days.find((d) => d.emphasis === week.emphasis)?.why[0];
   return [
     ...(head ? [head] : []),
+    ...knownWhy(week, assumed),
     why(
       "phase.day",
       `${count} session${count === 1 ? "" : "s"} this week: ${phases.size > 1 ? `days ${mix}, each with its share` : `${week.emphasis}, ${week.phase} phase`}.`,
     ),
     ...dayWhy.values(),
+  ];
+}
+
+/** What is said where the week's endurance is not planned, or not all of it. */
+function knownWhy(week: SeasonWeek, assumed: number): Why[] {
+  if (week.known === "all") return [];
+  const head = week.known === "none" ? "No endurance is planned here" : "Only part of the endurance is planned here";
+  return [
+    why(
+      "mileage.assumed",
+      assumed > 0
+        ? `${head}: ${assumed} session${assumed === 1 ? "" : "s"} of the last ordinary week stand${assumed === 1 ? "s" : ""} in, until you plan it.`
+        : `${head}: strength is placed as if those days were free, and no change of mileage is judged.`,
+    ),
   ];
 }
 

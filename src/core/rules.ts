@@ -72,6 +72,9 @@ export const RULES: Readonly<Record<string, Rule>> = {
   "hike.pack": pub("Walking with a pack", "Pandolf et al. 1977, J Appl Physiol 43(4):577-581; not downhill"),
   "mileage.jump": trade("Mileage jump"),
   "mileage.leap": trade("Mileage leap"),
+  "mileage.session": house("A session longer than the month's longest"),
+  "mileage.spike": house("No heavy legs around a single long session"),
+  "mileage.assumed": house("The usual week stands in"),
   "mileage.room": trade("Room for progress"),
   "taper.light": trade("Last light session"),
   "taper.week": pub(
@@ -179,6 +182,7 @@ export const SWITCHES: readonly { id: string; does: string }[] = [
   { id: "mileage.jump", does: "A third of the sets less above 10% more mileage" },
   { id: "mileage.leap", does: "Hold dose only above 30% more mileage" },
   { id: "mileage.room", does: "Room for progress below 15% less mileage in an ordinary week" },
+  { id: "mileage.spike", does: "No heavy legs in the 48 h around a session over 30% longer than the month's longest" },
   { id: "gate.new", does: "New lifters begin with three weeks of bodyweight" },
   { id: "layoff.prepare", does: "After more than four weeks off, back to prepare for as many weeks, up to four" },
   { id: "gate.returning", does: "After three months and more without lifting, two weeks of bodyweight before load" },

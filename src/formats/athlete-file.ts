@@ -39,12 +39,27 @@ export function readAthleteFile(text: string): Read<Athlete> {
   return json.ok ? checkAthlete(json.value) : json;
 }
 
-/** Checks an already parsed value. The value itself is returned, so that writing it again gives the same file. */
+/** A value with what a checked reading of it adds: lists that were left out. Nothing is copied where nothing is missing. */
+function filled(value: unknown, read: unknown): unknown {
+  if (Array.isArray(value) && Array.isArray(read)) {
+    const all = value.map((v, i) => filled(v, read[i]));
+    return all.some((v, i) => v !== value[i]) ? all : value;
+  }
+  if (typeof value !== "object" || value === null || typeof read !== "object" || read === null) return value;
+  const own = value as Record<string, unknown>;
+  const added = Object.entries(read).flatMap(([key, r]): [string, unknown][] => {
+    const v = key in own ? filled(own[key], r) : r;
+    return v === own[key] ? [] : [[key, v]];
+  });
+  return added.length > 0 ? { ...own, ...Object.fromEntries(added) } : value;
+}
+
+/** Checks an already parsed value. The value itself is returned, so that writing it again gives the same file; lists left out are empty. */
 export function checkAthlete(value: unknown): Read<Athlete> {
   const parsed = athleteSchema.safeParse(value);
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error, value) };
   const faults = crossFaults(parsed.data);
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: value as Athlete };
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: filled(value, parsed.data) as Athlete };
 }
 
 /** @returns the file's text; the same athlete always gives the same bytes */
@@ -81,6 +96,7 @@ export function crossFaults(a: Athlete): Fault[] {
     });
   spans(a.away, "away");
   spans(a.phases ?? [], "phases");
+  spans(a.pastPhases ?? [], "pastPhases");
   a.changes?.forEach((c, i) => {
     const at = `changes[${i}]`;
     if ((c.kind === "skip" || c.kind === "shorten") && mondayOf(c.week) !== c.week)

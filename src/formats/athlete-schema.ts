@@ -207,17 +207,19 @@ export const strengthLogSchema = z.strictObject({
   ),
 });
 
+/** A list that may be left out, and is then empty. */
+const list = <T extends z.ZodType>(of: T) => z.array(of).default([]);
 const counted = z.strictObject({ massKg: positive.max(500), count });
 export const placeSchema = z.strictObject({
   id,
-  bars: z.array(z.strictObject({ id, kind: z.enum(BAR_KINDS), massKg: positive.max(100) })),
-  plates: z.array(z.strictObject({ massKg: positive.max(100), pairs: count })),
-  dumbbellsKg: z.array(counted),
-  kettlebellsKg: z.array(counted),
-  bands: z.array(text),
-  boxesCm: z.array(positive.max(300)),
-  machines: z.array(z.strictObject({ kind: id, fromKg: mass, toKg: mass, stepKg: positive.max(100) })),
-  other: z.array(text),
+  bars: list(z.strictObject({ id, kind: z.enum(BAR_KINDS), massKg: positive.max(100) })),
+  plates: list(z.strictObject({ massKg: positive.max(100), pairs: count })),
+  dumbbellsKg: list(counted),
+  kettlebellsKg: list(counted),
+  bands: list(text),
+  boxesCm: list(positive.max(300)),
+  machines: list(z.strictObject({ kind: id, fromKg: mass, toKg: mass, stepKg: positive.max(100) })),
+  other: list(text),
 });
 
 export const healthSchema = z.strictObject({
@@ -230,7 +232,7 @@ export const healthSchema = z.strictObject({
       rules: z.array(z.enum(CLEARANCE_RULES)).optional(),
     })
     .optional(),
-  areas: z.array(
+  areas: list(
     z.strictObject({
       area: z.enum(AREAS),
       side: z.enum(SIDES),
@@ -323,24 +325,25 @@ export {
   time as timeSchema,
 };
 
-export const athleteSchema: z.ZodType<Athlete> = z.strictObject({
+export const athleteSchema: z.ZodType<Athlete, unknown> = z.strictObject({
   format: z.literal("field-anchor/athlete"),
   version: z.literal(1),
   athlete: factsSchema,
   settings: settingsSchema.optional(),
   season: seasonSchema,
   health: healthSchema,
-  places: z.array(placeSchema),
-  availability: z.array(windowSchema),
-  away: z.array(awaySchema),
+  places: list(placeSchema),
+  availability: list(windowSchema),
+  away: list(awaySchema),
   changes: z.array(weekChangeSchema).max(2000).optional(),
   locked: z.array(lockedSchema).optional(),
-  screening: z.array(screeningSchema),
-  seen: z.array(seenSchema),
-  races: z.array(raceSchema),
+  screening: list(screeningSchema),
+  seen: list(seenSchema),
+  races: list(raceSchema),
   phases: z.array(phaseSchema).optional(),
-  endurance: z.array(enduranceSchema),
-  strengthLog: z.array(strengthLogSchema),
+  pastPhases: z.array(phaseSchema).max(500).optional(),
+  endurance: list(enduranceSchema),
+  strengthLog: list(strengthLogSchema),
   rungs: rungsSchema.optional(),
   approaches: z.array(approachSchema).max(20).optional(),
   edits: z.array(sessionEditSchema).max(500).optional(),

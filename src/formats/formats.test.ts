@@ -145,6 +145,37 @@ describe("athlete files in and out", () => {
   });
 });
 
+describe("lists that a file leaves out", () => {
+  it("read as empty, and the rest of the file stays as it is", () => {
+    const {
+      away: _,
+      seen: __,
+      strengthLog: ___,
+      screening: ____,
+      races: _____,
+      endurance: ______,
+      ...a
+    } = athleteWith();
+    const { plates: _p, ...place } = a.places[0]!;
+    const { areas: _a, ...health } = a.health;
+    const read = checkAthlete({ ...a, places: [place], health });
+    expect(read).toEqual({
+      ok: true,
+      value: {
+        ...a,
+        places: [{ ...place, plates: [] }],
+        health: { ...health, areas: [] },
+        ...{ away: [], seen: [], strengthLog: [], screening: [], races: [], endurance: [] },
+      },
+    });
+    expect(read.ok && plan(read.value, { weeks: 1 }).weeks).toHaveLength(1);
+    // Nothing left out: the very value, so that writing it again gives the same file.
+    const whole = athleteWith();
+    expect(checkAthlete(whole)).toEqual({ ok: true, value: whole });
+    expect(checkAthlete({ ...whole, away: 3 })).toMatchObject({ ok: false, faults: [{ path: "away" }] });
+  });
+});
+
 describe("bad input names its path and what was expected", () => {
   const races = (a: Athlete) => a.races as unknown as Record<string, unknown>[];
   it.each([

@@ -147,6 +147,7 @@ export function seasonView(p: Planned, today: IsoDate): SeasonView {
         ),
       ],
       note: p.stored.notes[week.start] ?? "",
+      known: week.known,
     };
   });
   return {

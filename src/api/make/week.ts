@@ -85,6 +85,10 @@ export function weekView(p: Planned, today: IsoDate, monday: IsoDate): WeekView 
     ...phasePlace(plan.phases, season),
     stepBack: season.stepBack,
     endurance: enduranceBetween(stored, addDays(monday, -1), end),
+    known: season.known,
+    standsIn: plan.assumed
+      .filter((e) => e.date >= monday && e.date <= end)
+      .map((e) => ({ date: e.date, start: startOf(e), sport: e.sport, kind: e.kind, minutes: e.minutes })),
     sessions,
     dayLimits: limits,
     depthLimit: week?.depthLimit ?? p.pastLimits.get(monday) ?? 0,
@@ -126,7 +130,7 @@ function freshnessOf(p: Planned, monday: IsoDate): WeekView["freshness"] {
   const first = dayNumber(monday);
   const [from, to] = [addDays(monday, -MEAN_DAYS), addDays(monday, 6)];
   const bouts = [
-    ...athlete.endurance.filter((e) => e.date >= from && e.date <= to).map(enduranceBout),
+    ...[...athlete.endurance, ...p.plan.assumed].filter((e) => e.date >= from && e.date <= to).map(enduranceBout),
     ...athlete.strengthLog
       .filter((l) => l.date >= from && l.date <= to && l.date < p.from)
       .map((l) => loggedBout(l, p.library.byId)),

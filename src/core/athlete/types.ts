@@ -241,6 +241,8 @@ export interface EnduranceSession {
   planned?: PlannedEndurance;
   /** Where a record came from and its name there, such as "feed:a1b2"; tells a later edit from a new session. */
   source?: string;
+  /** Stands in where nothing is planned (see endurance/assumed); never stored. */
+  standsIn?: true;
 }
 
 export interface PlannedEndurance {
@@ -367,6 +369,8 @@ export interface Athlete {
   seen: { what: Seen; date: IsoDate; side?: Side }[];
   races: Race[];
   phases?: PhaseSpan[];
+  /** Phases of weeks that are past, as they were before a race or a boundary was changed later. */
+  pastPhases?: PhaseSpan[];
   endurance: EnduranceSession[];
   strengthLog: StrengthLog[];
   rungs?: { ladder: string; exercise: string }[];

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { EnduranceSession } from "../athlete/types";
 import { addDays } from "../dates";
-import { backgrounds, changeAgainstOrdinary, weekFigures, weeklyFigures, weightedMeans } from "./figures";
+import { backgrounds, changeAgainstOrdinary, expected, weekFigures, weeklyFigures, weightedMeans } from "./figures";
 import { isKey, isLegHeavy, legLoad, legShare, startOf } from "./load";
 import { mileageRule } from "./mileage";
 
@@ -106,16 +106,75 @@ describe("change and mileage rules", () => {
       ),
     );
   const all = () => true;
-  it("compare with the mean of the last three ordinary weeks", () => {
-    const change = changeAgainstOrdinary(weeks([30, 40, 50, 44]), 3, all);
-    expect(change.distancePct).toBeCloseTo(10, 9);
-    expect(change.against).toHaveLength(3);
-    expect(changeAgainstOrdinary(weeks([30, 40, 20, 44]), 3, (i) => i !== 2).distancePct).toBeCloseTo(
-      (44 / 35 - 1) * 100,
-      9,
-    );
-    expect(changeAgainstOrdinary(weeks([44]), 0, all).distancePct).toBeNull();
-    expect(changeAgainstOrdinary(weeks([40, 0, 44]), 2, all).against).toHaveLength(1);
+  const change = (km: number[], at = km.length - 1, ordinary: (i: number) => boolean = all) =>
+    changeAgainstOrdinary(weeks(km), at, ordinary);
+  // Value of the handbook's chapter on endurance: after 100, 110, 121 it is 121.6, so the 10% passes at 133.
+  it("expect what the last three ordinary weeks lead to", () => {
+    const before = [100, 110, 121].map((value, index) => ({ index, value }));
+    expect(expected(before, 3)!.value).toBeCloseTo(121.6, 1);
+    expect(change([100, 110, 121, 133]).distancePct).toBeLessThan(10);
+    expect(change([100, 110, 121, 134]).distancePct).toBeGreaterThan(10);
+    expect(change([100, 110, 121, 133]).against).toEqual([0, 1, 2].map((i) => addDays(MONDAY, 7 * i)));
+  });
+  it("take growth between none and 5% of the mean a week", () => {
+    // Hand count: a fall expects the mean, 100; a rise of 3% the line itself, 106.
+    expect(
+      expected(
+        [104, 100, 96].map((value, index) => ({ index, value })),
+        3,
+      )!.value,
+    ).toBeCloseTo(100, 9);
+    expect(
+      expected(
+        [97, 100, 103].map((value, index) => ({ index, value })),
+        3,
+      )!.value,
+    ).toBeCloseTo(100 * 1.03 ** 2, 9);
+    // Weeks apart: the middle of 0, 1 and 5 is week 2, four weeks before week 6.
+    const apart = [100, 100, 105].map((value, i) => ({ index: [0, 1, 5][i]!, value }));
+    const slope = (-2 * -5 + -1 * -5 + 3 * 10) / 3 / 14;
+    expect(expected(apart, 6)!.value).toBeCloseTo((305 / 3) * (1 + slope / (305 / 3)) ** 4, 9);
+  });
+  it("take the mean of two weeks, and say nothing of one", () => {
+    expect(change([40, 44, 44]).distancePct).toBeCloseTo((44 / 42 - 1) * 100, 9);
+    expect(change([44, 60])).toEqual({ distancePct: null, legLoadPct: null, against: [] });
+    expect(change([44]).distancePct).toBeNull();
+    // A week without anything known is not a week of 0 km.
+    expect(change([40, 0, 40, 44]).distancePct).toBeCloseTo(10, 9);
+    expect(change([40, 40, 40, 0])).toEqual({ distancePct: null, legLoadPct: null, against: [] });
+  });
+  it("leave out what is not ordinary, then what is over a quarter off the median of the last six", () => {
+    expect(change([40, 40, 20, 44], 3, (i) => i !== 2).distancePct).toBeCloseTo(10, 9);
+    // 30 and 50 are just a quarter off 40 and count; 29 and 51 are not.
+    expect(change([40, 40, 40, 30, 44]).against).toContain(addDays(MONDAY, 21));
+    expect(change([40, 40, 40, 29, 44]).against).not.toContain(addDays(MONDAY, 21));
+    expect(change([40, 40, 40, 50, 44]).against).toContain(addDays(MONDAY, 21));
+    expect(change([40, 40, 40, 51, 44]).against).not.toContain(addDays(MONDAY, 21));
+  });
+  it("compare a partly planned week by its planned days alone", () => {
+    const usual = (w: number) =>
+      weekFigures(addDays(MONDAY, 7 * w), [
+        run({ date: addDays(MONDAY, 7 * w), distanceKm: 10 }),
+        run({ date: addDays(MONDAY, 7 * w + 5), distanceKm: 30 }),
+      ]);
+    const part = weekFigures(addDays(MONDAY, 14), [run({ date: addDays(MONDAY, 14), distanceKm: 11 })]);
+    const list = [usual(0), usual(1), part];
+    expect(changeAgainstOrdinary(list, 2, all, true).distancePct).toBeCloseTo(10, 9);
+    expect(changeAgainstOrdinary(list, 2, all, false).distancePct).toBeCloseTo((11 / 40 - 1) * 100, 9);
+  });
+  it("call no steady rise a jump: of 5% a week, or of 9% once three weeks are known", () => {
+    for (const [rise, first] of [
+      [1.05, 0],
+      [1.09, 3],
+    ] as const) {
+      const km = Array.from({ length: 20 }, (_, i) => 30 * rise ** i);
+      const jumps = km.slice(first).flatMap((_, k) => {
+        const i = k + first;
+        const pct = change(km, i).distancePct;
+        return pct !== null && pct > 10 ? [i] : [];
+      });
+      expect(jumps, String(rise)).toEqual([]);
+    }
   });
   // Handbook section 10 (common practice; the numbers are our assumption).
   it.each([

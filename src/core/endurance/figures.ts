@@ -3,8 +3,18 @@ import type { Athlete, EnduranceSession } from "../athlete/types";
 import { addDays, dayNumber, type IsoDate, mondayOf, weekday } from "../dates";
 import { legLoad, sessionLoad } from "./load";
 
+/** One day of a week. */
+export interface DayFigures {
+  /** AU. */
+  load: number;
+  legLoad: number;
+  distanceKm: number;
+}
+
 export interface WeekFigures {
   start: IsoDate;
+  /** Monday first. */
+  days: readonly DayFigures[];
   minutes: number;
   distanceKm: number;
   ascentM: number;
@@ -59,26 +69,29 @@ export function byWeek(sessions: readonly EnduranceSession[]): Map<IsoDate, Endu
 
 /** @returns the figures of one week from its sessions (any order) */
 export function weekFigures(start: IsoDate, sessions: readonly EnduranceSession[]): WeekFigures {
-  const days = [0, 0, 0, 0, 0, 0, 0];
-  let [minutes, distanceKm, ascentM, legs, longest] = [0, 0, 0, 0, 0];
+  const days = Array.from({ length: 7 }, (): DayFigures => ({ load: 0, legLoad: 0, distanceKm: 0 }));
+  let [minutes, ascentM, longest] = [0, 0, 0];
   for (const s of sessions) {
-    const day = weekday(s.date) - 1;
-    days[day] = (days[day] ?? 0) + sessionLoad(s);
+    const day = days[weekday(s.date) - 1];
+    if (!day) continue;
+    day.load += sessionLoad(s);
+    day.legLoad += legLoad(s);
+    day.distanceKm += s.distanceKm ?? 0;
     minutes += s.minutes;
-    distanceKm += s.distanceKm ?? 0;
     ascentM += s.ascentM ?? 0;
-    legs += legLoad(s);
     longest = Math.max(longest, s.minutes);
   }
-  const load = days.reduce((a, b) => a + b, 0);
-  const m = monotony(days);
+  const sum = (pick: (d: DayFigures) => number) => days.reduce((a, d) => a + pick(d), 0);
+  const load = sum((d) => d.load);
+  const m = monotony(days.map((d) => d.load));
   return {
     start,
+    days,
     minutes,
-    distanceKm,
+    distanceKm: sum((d) => d.distanceKm),
     ascentM,
     load,
-    legLoad: legs,
+    legLoad: sum((d) => d.legLoad),
     monotony: m,
     strain: m === null ? null : load * m,
     longestMinutes: longest,
@@ -139,39 +152,88 @@ export function backgrounds(
 }
 
 export interface Change {
-  /** Percent of the mean of the last three ordinary weeks; null with no ordinary week before. */
+  /** Percent off what the last ordinary weeks led to expect; null where fewer than two of them are known. */
   distancePct: number | null;
   legLoadPct: number | null;
-  /** The ordinary weeks that were compared with. */
+  /** The ordinary weeks that were compared with, in order of time. */
   against: IsoDate[];
 }
 
+/** Weeks looked back over, ordinary ones the median is made of, and ordinary ones a comparison rests on. */
+export const EXPECT = { lookBack: 12, median: 6, weeks: 3, least: 2 };
+/** Share of the median by which a week may differ and still count, and most that is taken for growth a week [house]. */
+export const EXPECT_SHARE = { off: 0.25, growth: 0.05 };
+
+/** The middle value, or the mean of the two in the middle; 0 of none. */
+export const medianOf = (values: readonly number[]): number => {
+  const sorted = [...values].sort((a, b) => a - b);
+  const mid = Math.floor(sorted.length / 2);
+  return sorted.length % 2 === 1 ? (sorted[mid] ?? 0) : ((sorted[mid - 1] ?? 0) + (sorted[mid] ?? 0)) / 2;
+};
+
 /**
- * Change against the mean of the last three ordinary weeks (step-back, taper, recovery, illness and travel weeks left out,
- * and weeks with nothing in them).
+ * What the last ordinary weeks lead to expect: their mean, grown by their least-squares slope (held within 0 and 5% of the mean a
+ * week) from their middle to the week asked about. After 100, 110, 121 it is 121.6. Two weeks give their mean.
+ * @param before ordinary weeks, index and value, in order of time
+ * @param index of the week asked about
+ * @returns the weeks it rests on, and null where fewer than two are like their median
+ */
+export function expected(
+  before: readonly { index: number; value: number }[],
+  index: number,
+): { value: number; from: number[] } | null {
+  const last = before.slice(-EXPECT.median);
+  const median = medianOf(last.map((w) => w.value));
+  const like = last.filter((w) => Math.abs(w.value - median) <= EXPECT_SHARE.off * median + 1e-9).slice(-EXPECT.weeks);
+  if (median <= 0 || like.length < EXPECT.least) return null;
+  const mean = like.reduce((a, w) => a + w.value, 0) / like.length;
+  const from = like.map((w) => w.index);
+  if (like.length < EXPECT.weeks) return { value: mean, from };
+  const middle = from.reduce((a, i) => a + i, 0) / from.length;
+  const slope =
+    like.reduce((a, w) => a + (w.index - middle) * (w.value - mean), 0) /
+    like.reduce((a, w) => a + (w.index - middle) ** 2, 0);
+  const growth = Math.min(EXPECT_SHARE.growth, Math.max(0, slope / mean));
+  return { value: mean * (1 + growth) ** (index - middle), from };
+}
+
+/**
+ * Change against what the last ordinary weeks lead to expect. Weeks that are not ordinary (step-back, taper, recovery, illness, travel) and
+ * weeks of which nothing is known are left out; a week of which only part is planned is compared by its planned days alone.
  * @param weeks figures in order of time
  * @param index the week asked about
  * @param ordinary whether a week counts, by its index
+ * @param partly only some of its days are planned
  */
 export function changeAgainstOrdinary(
   weeks: readonly WeekFigures[],
   index: number,
   ordinary: (i: number) => boolean,
+  partly = false,
 ): Change {
   const week = weeks[index];
-  const before: WeekFigures[] = [];
-  for (let i = index - 1; i >= 0 && before.length < 3 && index - i <= 10; i--) {
+  const nothing: Change = { distancePct: null, legLoadPct: null, against: [] };
+  if (!week || week.sessions === 0) return nothing;
+  const known: { index: number; week: WeekFigures }[] = [];
+  for (let i = Math.max(0, index - EXPECT.lookBack); i < index; i++) {
     const w = weeks[i];
-    if (w && w.load > 0 && ordinary(i)) before.push(w);
+    if (w && w.load > 0 && ordinary(i)) known.push({ index: i, week: w });
   }
-  if (!week || before.length === 0) return { distancePct: null, legLoadPct: null, against: [] };
-  const pct = (now: number, pick: (w: WeekFigures) => number): number | null => {
-    const mean = before.reduce((a, w) => a + pick(w), 0) / before.length;
-    return mean > 0 ? (now / mean - 1) * 100 : null;
+  const counts = week.days.map((d) => !partly || d.load > 0);
+  const sum = (w: WeekFigures, pick: (d: DayFigures) => number) =>
+    w.days.reduce((a, d, i) => a + (counts[i] ? pick(d) : 0), 0);
+  const compare = (pick: (d: DayFigures) => number) => {
+    const to = expected(
+      known.map((k) => ({ index: k.index, value: sum(k.week, pick) })),
+      index,
+    );
+    return to && { pct: (sum(week, pick) / to.value - 1) * 100, from: to.from };
   };
+  const [distance, legs] = [compare((d) => d.distanceKm), compare((d) => d.legLoad)];
+  const against = distance?.from ?? legs?.from ?? [];
   return {
-    distancePct: pct(week.distanceKm, (w) => w.distanceKm),
-    legLoadPct: pct(week.legLoad, (w) => w.legLoad),
-    against: before.map((w) => w.start).reverse(),
+    distancePct: distance?.pct ?? null,
+    legLoadPct: legs?.pct ?? null,
+    against: against.flatMap((i) => weeks[i]?.start ?? []),
   };
 }

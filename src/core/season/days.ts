@@ -8,7 +8,15 @@ import { dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
 import { type Why, why } from "../why";
 import { limitTo, type SeasonDay } from "./day";
 import { LAYOFF_WEEKS, layoffOf, RETURNING } from "./layoff";
-import { AFTER_ILLNESS, afterIllness, betweenNearRaces, limitByRace, limitByTravel, nearPairs } from "./limits";
+import {
+  AFTER_ILLNESS,
+  afterIllness,
+  betweenNearRaces,
+  limitByRace,
+  limitBySpike,
+  limitByTravel,
+  nearPairs,
+} from "./limits";
 import { phaseOn, type SeasonPhase } from "./phases";
 import { raceSeries, SERIES } from "./races";
 
@@ -163,6 +171,7 @@ export function seasonDays(
       );
     for (const race of athlete.races) limitByRace(athlete, day, n, race);
     limitByTravel(athlete, day, n);
+    limitBySpike(athlete, day, n);
     betweenNearRaces(day, n, near);
     backFromIllness(athlete, day);
     if (phase.phase === "build" && (emphasis === "develop" || emphasis === "maximal")) built = stage;

@@ -3,6 +3,7 @@ import { isOn } from "../athlete/switches";
 import type { Athlete, Race } from "../athlete/types";
 import { awayOn } from "../athlete/windows";
 import { dayLabel, dayNumber, type IsoDate } from "../dates";
+import { SPIKE, spikesOf } from "../endurance/spikes";
 import { why } from "../why";
 import { limitTo, type SeasonDay } from "./day";
 import { classRule, inOrder, lastRaceDay, raceDay, raceMinutes } from "./races";
@@ -31,6 +32,23 @@ export function limitByTravel(athlete: Athlete, day: SeasonDay, n: number): void
     );
     return;
   }
+}
+
+/** No heavy legs in the 48 h around a session far longer than any of the month before: by days, the careful reading. */
+export function limitBySpike(athlete: Athlete, day: SeasonDay, n: number): void {
+  if (!isOn(athlete, "mileage.spike")) return;
+  const near = spikesOf(athlete.endurance).find(
+    ({ session, blocks }) => blocks && Math.abs(dayNumber(session.date) - n) <= SPIKE.blockDays,
+  );
+  if (!near) return;
+  day.heavyOk = false;
+  const { session: s, pct } = near;
+  day.why.push(
+    why(
+      "mileage.spike",
+      `No heavy legs in the 48 h around the ${s.kind === "long" ? `long ${s.sport}` : s.sport} of ${dayLabel(s.date)}: ${Math.round(pct)}% longer than the longest of the 30 days before.`,
+    ),
+  );
 }
 
 /** What a race takes from the days around it. */

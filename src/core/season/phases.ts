@@ -52,7 +52,9 @@ const CLASS_WORDS = { short: "under 30 min", middle: "30 min to 2 h", long: "2 t
  * @param athlete with a season and races inside it
  * @returns phases that cover the season without gap or overlap, and what was shortened with what it costs
  */
-export function planPhases(athlete: Pick<Athlete, "season" | "races" | "phases" | "settings">): SeasonPlan {
+export function planPhases(
+  athlete: Pick<Athlete, "season" | "races" | "phases" | "pastPhases" | "settings">,
+): SeasonPlan {
   const first = dayNumber(athlete.season.start);
   const last = dayNumber(athlete.season.end);
   const cells: (Cell | undefined)[] = new Array(last - first + 1);
@@ -201,6 +203,7 @@ export function planPhases(athlete: Pick<Athlete, "season" | "races" | "phases" 
     }
   }
 
+  keepPast(cells, athlete.pastPhases ?? [], first);
   for (const own of athlete.phases ?? [])
     put(dayNumber(own.start), dayNumber(own.end), {
       phase: own.phase,
@@ -279,6 +282,18 @@ function miniBlock(hold: { start: IsoDate; end: IsoDate }, races: readonly Race[
   return best === undefined
     ? undefined
     : { phase: "build", start: dateOf(best), end: dateOf(best + MINI_BLOCK.days - 1) };
+}
+
+/** Days that are past keep the phase they had; one that runs on into what is ahead is one phase with it. */
+function keepPast(cells: (Cell | undefined)[], past: readonly PhaseSpan[], first: number): void {
+  for (const s of [...past].sort((a, b) => (a.end < b.end ? 1 : -1)))
+    for (let i = dayNumber(s.end) - first; i >= dayNumber(s.start) - first; i--) {
+      const now = cells[i];
+      if (!now || now.phase === s.phase) continue;
+      const next = cells[i + 1];
+      const why = "As it was when these days were trained: what is changed later leaves the past alone.";
+      cells[i] = { phase: s.phase, race: next?.phase === s.phase ? next.race : null, why, fixed: false };
+    }
 }
 
 /** The runners' rule, shown beside ours: one easy day for each mile raced. */

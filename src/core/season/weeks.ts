@@ -4,10 +4,12 @@ import { safetyGate } from "../athlete/gate";
 import { isOn } from "../athlete/switches";
 import { type Athlete, type Emphasis, FITTED_LABELS, type Label, type Phase, routineLabel } from "../athlete/types";
 import { hasAbsence } from "../athlete/windows";
-import { addDays, dayNumber, type IsoDate, mondayOf, weekday } from "../dates";
-import { type Change, changeAgainstOrdinary, type WeekFigures, weeklyFigures } from "../endurance/figures";
+import { addDays, dayLabel, dayNumber, type IsoDate, mondayOf, weekday } from "../dates";
+import { type Known, knownOf, UsualWeek } from "../endurance/assumed";
+import { byWeek, type Change, changeAgainstOrdinary, type WeekFigures, weeklyFigures } from "../endurance/figures";
 import { isKey, startOf } from "../endurance/load";
-import { type MileageRule, mileageRule } from "../endurance/mileage";
+import { type MileageRule, mileageRule, NO_MILEAGE_RULE } from "../endurance/mileage";
+import { spikesOf } from "../endurance/spikes";
 import { type Why, why } from "../why";
 import type { SeasonDay } from "./day";
 import { seasonDays } from "./days";
@@ -37,6 +39,8 @@ export interface SeasonWeek {
   phase: Phase;
   emphasis: Emphasis;
   days: SeasonDay[];
+  /** How much of its endurance is planned or recorded; what is not known is no rest. */
+  known: Known;
   stepBack: boolean;
   /** The endurance itself steps back this week. */
   enduranceStepBack: boolean;
@@ -98,10 +102,16 @@ export function seasonWeeks(
   for (const d of days) if (d.taperFor !== null && d.loading === "light") lastTaper.set(d.taperFor, d.date);
   const ordinary: boolean[] = [];
   const weeks: SeasonWeek[] = [];
+  const sessions = byWeek(athlete.endurance);
+  const usual = new UsualWeek(athlete);
   let since = 0;
-  const stepsBack = (i: number, phase: Phase | undefined): boolean => {
+  const knownAt = (i: number): Known => {
+    const start = figures[i]?.start ?? first;
+    return knownOf(start, sessions.get(start) ?? [], usual.days(), asOf);
+  };
+  const stepsBack = (i: number, phase: Phase | undefined, known: Known): boolean => {
     const load = figures[i]?.load ?? 0;
-    if (load <= 0 || phase === "race" || phase === "recovery") return false;
+    if (load <= 0 || known !== "all" || phase === "race" || phase === "recovery") return false;
     const change = changeAgainstOrdinary(figures, i, (k) => ordinary[k] ?? true);
     const before = change.against.length;
     const previous = figures[i - 1]?.load ?? 0;
@@ -116,13 +126,16 @@ export function seasonWeeks(
     const inSeason = i >= LOOK_BACK_WEEKS;
     const own = inSeason ? daysOf(figure.start) : [];
     const phase = mostFrequent(own.map((d) => d.phase));
-    const back = stepsBack(i, phase);
-    ordinary[i] =
-      !back && phase !== "race" && phase !== "recovery" && !hasAbsence(athlete, figure.start) && figure.load > 0;
+    const known = knownAt(i);
+    const back = stepsBack(i, phase, known);
+    const racing = phase === "race" || phase === "recovery";
+    ordinary[i] = !back && !racing && known === "all" && !hasAbsence(athlete, figure.start) && figure.load > 0;
+    if (ordinary[i]) usual.tell(figure.start, sessions.get(figure.start) ?? []);
     if (!inSeason || !phase) return;
     const emphasis = mostFrequent(own.map((d) => d.emphasis)) ?? "prepare";
-    const change = changeAgainstOrdinary(figures, i, (k) => ordinary[k] ?? true);
-    const mileage = mileageRule(change, ordinary[i] ?? false, (rule) => isOn(athlete, rule));
+    const change = changeAgainstOrdinary(figures, i, (k) => ordinary[k] ?? true, known === "part");
+    // Taper and restart raise no warning of growth.
+    const mileage = racing ? NO_MILEAGE_RULE : mileageRule(change, ordinary[i] ?? false, (rule) => isOn(athlete, rule));
     const reasons: Why[] = [];
     const trains = phase === "base" || phase === "build";
     since = trains ? since + 1 : 0;
@@ -143,7 +156,7 @@ export function seasonWeeks(
       );
     }
     if (stepBack) since = 0;
-    reasons.push(...mileage.why);
+    reasons.push(...mileage.why, ...spikeWhy(athlete, figure.start));
     const bRace = isOn(athlete, "race.b")
       ? athlete.races.find((r) => r.priority === "B" && r.date >= figure.start && r.date <= addDays(figure.start, 6))
       : undefined;
@@ -155,6 +168,7 @@ export function seasonWeeks(
       phase,
       emphasis,
       days: own,
+      known,
       stepBack,
       enduranceStepBack: back,
       ordinary: ordinary[i] ?? false,
@@ -191,9 +205,20 @@ export function seasonWeeks(
     const nextDays = daysOf(next);
     if (nextDays.some((d) => d.phase === "race")) return true;
     const nextPhase = mostFrequent(nextDays.map((d) => d.phase));
-    return stepsBack(i + 1, nextPhase);
+    return stepsBack(i + 1, nextPhase, knownAt(i + 1));
   }
 }
+
+/** Sessions of the week that are far longer than any of the month before, said each. */
+const spikeWhy = (athlete: Athlete, monday: IsoDate): Why[] =>
+  spikesOf(athlete.endurance)
+    .filter(({ session: s }) => s.date >= monday && s.date <= addDays(monday, 6))
+    .map(({ session: s, pct, blocks }) =>
+      why(
+        "mileage.session",
+        `${s.kind === "long" ? `Long ${s.sport}` : s.sport} on ${dayLabel(s.date)}: ${Math.round(pct)}% longer than the longest of the 30 days before${blocks ? "; no heavy legs in the 48 h around it" : ""}.`,
+      ),
+    );
 
 /** Heat or height that began so lately that the week is its first; null otherwise. */
 function firstHeat(athlete: Athlete, monday: IsoDate): "heat" | "height" | null {

@@ -1,6 +1,7 @@
 /** What every route about an athlete needs: reading, changing with its checks, and parameters. */
 import { type Athlete, LABELS, type Label } from "../../core/athlete/types";
 import { type IsoDate, isDate } from "../../core/dates";
+import { withPastKept } from "../../core/season/past";
 import { crossFaults } from "../../formats/athlete-file";
 import type { Context } from "../context";
 import { faulty, notFound } from "../errors";
@@ -38,7 +39,7 @@ export function dateParam(value: string | undefined): IsoDate {
   return value;
 }
 
-export function athleteTools({ store, planner }: Context): AthleteTools {
+export function athleteTools({ store, planner, today }: Context): AthleteTools {
   return {
     stored: async (id) => {
       const found = await store.athletes.get(id);
@@ -57,7 +58,7 @@ export function athleteTools({ store, planner }: Context): AthleteTools {
       };
       const ok = await store.athletes.change(
         id,
-        apply,
+        (a) => withPastKept(a, apply(a), today()),
         check,
         words.replace(/^The (.)/, (_, c: string) => c.toUpperCase()),
         free,

@@ -85,6 +85,15 @@ export function Inspector({
       </div>
       <div className="sec">
         <h3 className="sec-h">Endurance {week.done ? "done" : "planned"}</h3>
+        {week.known !== "all" && (
+          <p className="text-[12px] leading-5 text-ink2">
+            {week.known === "part"
+              ? "Only part of this week is planned."
+              : week.done
+                ? "Nothing recorded here."
+                : "Nothing planned here."}
+          </p>
+        )}
         <dl className="-mx-1 grid grid-cols-3">
           <Figure value={String(distanceNumber(week.distanceKm, units))} unit={units.distanceUnit} name="distance" />
           <Figure value={thousands(week.ascentM)} unit="m" name="ascent" />
@@ -106,7 +115,7 @@ export function Inspector({
         )}
         {week.away.length > 0 && <p className="text-[12px] leading-5 text-mist-ink">Away: {week.away.join(", ")}</p>}
         <p className="mt-1 flex justify-between text-[12px] leading-6 text-ink2 cond-s">
-          <span>vs last 3 ordinary weeks</span>
+          <span>vs what was to be expected</span>
           <Asked reasons={mileage}>
             leg load <b className="font-semibold text-ink">{week.loadPct === null ? "–" : signed(week.loadPct)}</b>,
             distance{" "}

@@ -108,11 +108,16 @@ export const WeekSection = memo(function WeekSection(props: Props) {
               <Text x={middle + 8} y={37} fill="var(--color-ink2)">
                 PM
               </Text>
-              {d.rest && (
-                <Text x={d.x0 + 8} y={l.ground - 10} fill="var(--color-ink2)">
-                  Rest
+              {d.empty.map((line, i) => (
+                <Text
+                  key={line}
+                  x={d.x0 + 8}
+                  y={l.ground - 10 - 15 * (d.empty.length - 1 - i)}
+                  fill="var(--color-ink2)"
+                >
+                  {line}
                 </Text>
-              )}
+              ))}
               <Earth x={d.x0 + 6} y={l.ground} />
               <Earth x={middle + 6} y={l.ground} />
             </g>

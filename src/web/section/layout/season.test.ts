@@ -67,6 +67,7 @@ const week = (i: number, more: Partial<SeasonWeekView> = {}): SeasonWeekView => 
   })),
   away: [],
   note: "",
+  known: "all",
   ...more,
 });
 const flag = (id: string, date: string, priority: RaceFlag["priority"], name = `Race ${id}`): RaceFlag => ({

@@ -58,6 +58,8 @@ const view = (more: Partial<WeekView> = {}): WeekView => ({
   phaseWeek: 1,
   phaseWeeks: 8,
   stepBack: false,
+  known: "all",
+  standsIn: [],
   endurance: [
     run("sun", -1, 9, 300),
     run("a", 0, 7, 150),
@@ -97,7 +99,19 @@ describe("the week layout", () => {
   it("has seven days of one width after the Sunday before", () => {
     expect(l.days.map((d) => d.title)).toEqual(["Mon 2", "Tue 3", "Wed 4", "Thu 5", "Fri 6", "Sat 7", "Sun 8"]);
     for (const d of l.days) expect(d.x1 - d.x0).toBeCloseTo((924 - 80 - 48 - 12) / 7, 6);
-    expect(l.days.map((d) => d.rest)).toEqual([false, false, true, true, true, false, true]);
+    expect(l.days.map((d) => d.empty.join(" "))).toEqual(["", "", "Rest", "Rest", "Rest", "", "Rest"]);
+    const unknown = weekLayout(
+      input(
+        view({
+          known: "part",
+          standsIn: [{ date: "2026-03-04", start: 420, sport: "run", kind: "easy", minutes: 50 }],
+        }),
+      ),
+    );
+    expect(unknown.days.slice(2, 4).map((d) => d.empty.join(" "))).toEqual([
+      "Assumed: easy 50 min",
+      "Nothing planned here",
+    ]);
     expect(l.days[1]).toMatchObject({ load: 500, depth: 320, limit: 330 });
   });
 

@@ -55,7 +55,8 @@ export interface WeekLayout {
     x1: number;
     title: string;
     limit: number;
-    rest: boolean;
+    /** What is said of a day without endurance: nothing where there is some. */
+    empty: string[];
     load: number;
     depth: number;
   }[];
@@ -79,6 +80,14 @@ export interface WeekLayout {
     tired: number;
     marks: { x: number; y: number; value: number }[];
   } | null;
+}
+
+/** A free day of a planned week is rest; what is not planned is not known, and what stands in for it says so. */
+function emptyDay(view: WeekView, date: string): string[] {
+  if (view.endurance.some((e) => e.date === date) || view.races.some((r) => r.date === date)) return [];
+  const standsIn = view.standsIn.filter((e) => e.date === date);
+  if (standsIn.length > 0) return ["Assumed:", ...standsIn.map((e) => `${e.kind} ${Math.round(e.minutes)} min`)];
+  return view.known === "all" ? ["Rest"] : ["Nothing", "planned here"];
 }
 
 const LEFT = 80;
@@ -151,7 +160,7 @@ export function weekLayout(input: WeekInput): WeekLayout {
       x1: x0 + (i + 1) * dayWidth,
       title: `${dayName(date)} ${Number(date.slice(8))}`,
       limit: view.dayLimits[i] ?? 0,
-      rest: !view.endurance.some((e) => e.date === date) && !view.races.some((r) => r.date === date),
+      empty: emptyDay(view, date),
       load: view.endurance.filter((e) => e.date === date).reduce((a, e) => a + e.load, 0),
       depth: sessions.reduce((a, s) => a + s.stress, 0),
     };
