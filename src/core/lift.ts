@@ -10,14 +10,15 @@ import { makeableLoads } from "./dose/loads";
 import { loadingAt } from "./exercise/equipment";
 import type { Library } from "./exercise/library";
 import { sideAction, sideSums } from "./exercise/sides";
-import type { Exercise } from "./exercise/types";
+import { EXTERNAL, type Exercise } from "./exercise/types";
 import { increaseCap } from "./planSession";
 import { decide } from "./progress/decide";
-import { type History, historyOf } from "./progress/history";
-import { decisionBasis, overruleAfter } from "./progress/next";
+import { historyOf } from "./progress/history";
+import { alike, decisionBasis, overruleAfter } from "./progress/next";
 import { risingPain } from "./progress/pain";
 import { asymmetry } from "./screening/marks";
 import type { SeasonWeek } from "./season/weeks";
+import type { Item } from "./session/types";
 import { type Why, why } from "./why";
 
 export interface LiftEntry {
@@ -44,6 +45,21 @@ export interface LiftStory {
   rising: [number, number, number] | null;
 }
 
+/** What a log asked for that does not say and lies outside the season [house]. */
+const USUAL = { reps: [8, 8], rir: 2, seconds: 20 } as const;
+
+/** What a planned item and the last log make of each other: what the plan uses, decided by it or begun anew. */
+export function plannedDecision(
+  last: Pick<LiftEntry, "date" | "topKg" | "decision">,
+  next: Pick<Item, "decision" | "loadKg" | "why">,
+): LiftEntry["decision"] {
+  const reasons = next.why.filter((w) => /^(progress|load)\./.test(w.rule) || w.rule === "gate.masters");
+  if (next.decision?.after === last.date)
+    return { kind: next.decision.kind, byCoach: next.decision.byCoach, why: reasons };
+  const by = (next.loadKg ?? 0) - (last.topKg ?? 0);
+  return { kind: by > 0 ? "up-load" : by < 0 ? "down-load" : "same", byCoach: false, why: reasons };
+}
+
 /** A place of the athlete's that can load the exercise, the one with most loads. */
 function loadsOf(athlete: Athlete, e: Exercise) {
   return athlete.places
@@ -68,24 +84,28 @@ export function liftStory(
   const formula = athlete.settings?.oneRepMax ?? "default";
   const history = historyOf(athlete.strengthLog, exercise.id, asOf);
   const here = loadsOf(athlete, exercise);
+  const byLoad = here?.loading != null && EXTERNAL.includes(here.loading) && exercise.unit === "reps";
   const steps = exercise.ladder ? library.ladder(exercise.ladder.id) : [];
   const at = steps.indexOf(exercise);
   const entries = history.map((h, i): LiftEntry => {
-    const [last, ...older] = history.slice(i) as [History, ...History[]];
+    const asked = h.item.prescribed;
     const on = addDays(h.date, 7);
     const week = season.find((w) => w.start === mondayOf(on));
     const day = week?.days.find((d) => d.date === on);
-    const asked = h.item.prescribed;
-    const cell = day && rowFor(athlete, day.phase, day.stage).cells[columnOf(exercise.pattern, false)];
+    const cell = day && rowFor(athlete, day.phase, day.stage).cells[columnOf(exercise.pattern, exercise.main)];
+    const [low, high] = cell?.reps ?? USUAL.reps;
+    const rir = asked?.rir ?? cell?.rir?.[0] ?? USUAL.rir;
+    // The log itself, and before it what the plan would look at: work of a like reserve.
+    const older = byLoad ? alike(history.slice(i + 1), rir) : history.slice(i + 1);
     const made = decide({
       ...decisionBasis(exercise, here?.loading ?? "bodyweight", here?.loads ?? [], athlete, activeAreas(athlete, on)),
-      history: [last, ...older],
+      history: [h, ...older],
       on,
-      repsLow: asked?.repsLow ?? asked?.reps ?? 8,
-      reps: asked?.reps ?? 8,
-      rir: asked?.rir ?? 2,
+      repsLow: asked?.repsLow ?? asked?.reps ?? low,
+      reps: asked?.reps ?? high,
+      rir,
       ...(asked?.sets === undefined ? {} : { sets: asked.sets }),
-      seconds: exercise.unit === "seconds" ? (asked?.seconds ?? 20) : null,
+      seconds: exercise.unit === "seconds" ? (asked?.seconds ?? cell?.seconds[0] ?? USUAL.seconds) : null,
       ...(cell && exercise.ownSeconds === null ? { secondsMost: cell.seconds[1] } : {}),
       ladder: {
         harder: steps[at + 1]?.name ?? null,

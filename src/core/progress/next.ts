@@ -84,7 +84,9 @@ interface Basis {
 /** Reserves this far apart are not the same kind of work: a taper's light set says nothing about the next hard one. */
 const UNLIKE_RIR = 2;
 const askedRir = (h: History, q: LoadQuestion): number => h.item.prescribed?.rir ?? q.rir;
-const isLike = (h: History, q: LoadQuestion): boolean => Math.abs(askedRir(h, q) - q.rir) < UNLIKE_RIR;
+/** Logs that say something about work of a reserve, as the plan takes them. @param history newest first */
+export const alike = (history: readonly History[], rir: number): History[] =>
+  history.filter((h) => Math.abs((h.item.prescribed?.rir ?? rir) - rir) < UNLIKE_RIR);
 /** Reserve from which work counts as light. */
 const LIGHT_RIR = 4;
 const loadOf = (h: History): number | undefined => h.item.sets.find((s) => s.loadKg !== undefined)?.loadKg;
@@ -243,7 +245,7 @@ function fromCoach(b: Basis, history: readonly History[]): LoadAnswer | null {
  */
 function waitedToBegin({ q, c }: Basis, history: readonly History[]): boolean {
   const before = history.find((h) => h.date < c.blockStart && askedRir(h, q) < LIGHT_RIR);
-  const since = history.filter((h) => h.date >= c.blockStart && isLike(h, q));
+  const since = alike(history, q.rir).filter((h) => h.date >= c.blockStart);
   const reps = (h: History) => h.item.prescribed?.reps;
   return (
     before !== undefined &&
@@ -254,7 +256,7 @@ function waitedToBegin({ q, c }: Basis, history: readonly History[]): boolean {
 /** Inside a block: the decision after the last log of the same kind of work, kept near e1RM x percent. */
 function fromLog(b: Basis, history: readonly History[]): LoadAnswer | null {
   const { q, c, max, percent, missed } = b;
-  const [last, ...older] = history.filter((h) => isLike(h, q));
+  const [last, ...older] = alike(history, q.rir);
   if (!last || last.date < c.blockStart || daysBetween(last.date, c.asOf) > LAYOFF_DAYS) return null;
   if (!c.cap && max && waitedToBegin(b, history)) return null;
   const d = decided(b, [last, ...older], c.cap ?? missed?.why ?? null);

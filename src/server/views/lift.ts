@@ -6,13 +6,28 @@ import { addDays, type IsoDate } from "../../core/dates";
 import { makeableLoads } from "../../core/dose/loads";
 import { standingsOf } from "../../core/exercise/standing";
 import type { Exercise } from "../../core/exercise/types";
-import { liftStory } from "../../core/lift";
+import { liftStory, plannedDecision } from "../../core/lift";
 import { historyOf } from "../../core/progress/history";
 import { overruleAfter } from "../../core/progress/next";
 import { asymmetry } from "../../core/screening/marks";
 import { testName } from "../../core/screening/tests";
 import type { Planned } from "../planner";
 import { askedText, lastText } from "./session";
+
+/** Where the plan next has an exercise. */
+const nextOf = (p: Planned, id: string) =>
+  p.plan.weeks
+    .flatMap((w) => w.sessions.flatMap((s) => s.items.filter((i) => i.exercise.id === id).map((i) => ({ s, i }))))
+    .find(({ s }) => s.date >= p.from);
+
+/** A lift's story; what its last log said is what the plan goes by. */
+function storyOf(p: Planned, e: Exercise, asOf: IsoDate) {
+  const story = liftStory(p.stored.athlete, p.library, e, p.plan.season, asOf);
+  const next = nextOf(p, e.id);
+  const last = story.entries.at(-1);
+  if (last && next) last.decision = plannedDecision(last, next.i);
+  return { story, next };
+}
 
 /** Every exercise of the log, the latest first; stretches are no lifts. */
 export function liftRows(p: Planned, today: IsoDate): LiftRow[] {
@@ -22,7 +37,7 @@ export function liftRows(p: Planned, today: IsoDate): LiftRow[] {
     .flatMap((id): LiftRow[] => {
       const e = p.library.byId(id);
       if (!e || e.pattern === "mobility") return [];
-      const story = liftStory(athlete, p.library, e, p.plan.season, addDays(today, 1));
+      const { story } = storyOf(p, e, addDays(today, 1));
       const last = story.entries.at(-1);
       if (!last) return [];
       const byMax = e.loading === "bar" || e.loading === "machine";
@@ -72,11 +87,8 @@ export function liftView(p: Planned, today: IsoDate, id: string): LiftView | nul
   if (!e) return null;
   const { athlete } = p.stored;
   const asOf = addDays(today, 1);
-  const story = liftStory(athlete, p.library, e, p.plan.season, asOf);
+  const { story, next } = storyOf(p, e, asOf);
   const byMax = e.loading === "bar" || e.loading === "machine";
-  const next = p.plan.weeks
-    .flatMap((w) => w.sessions.flatMap((s) => s.items.filter((i) => i.exercise.id === id).map((i) => ({ s, i }))))
-    .find(({ s }) => s.date >= p.from);
   const last = story.entries.at(-1);
   const place = next ? placeById(athlete, next.s.place) : undefined;
   const unit = athlete.athlete.massUnit;

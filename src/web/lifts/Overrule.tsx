@@ -18,7 +18,9 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
   const [open, setOpen] = useState(false);
   const [kind, setKind] = useState<DecisionKind>("same");
   const lastKg = last?.topKg ?? null;
-  const [loadKg, setLoad] = useState<number | null>(lastKg);
+  // It starts from what is planned; what was lifted last is only where nothing is.
+  const plannedKg = next?.loadKg ?? lastKg;
+  const [loadKg, setLoad] = useState<number | null>(plannedKg);
   const [reps, setReps] = useState(next?.reps ?? 8);
   const [seconds, setSeconds] = useState(next?.seconds ?? 20);
   const [sets, setSets] = useState(next?.sets ?? 3);
@@ -54,8 +56,8 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
         Overrule
       </button>
     );
-  const kinds = view.timed ? TIMED : lastKg === null ? UNLOADED : LOADED;
-  const near = lastKg === null ? [] : view.loads.filter((l) => l >= lastKg * 0.8 && l <= lastKg * 1.2);
+  const kinds = view.timed ? TIMED : plannedKg === null ? UNLOADED : LOADED;
+  const loads = plannedKg === null ? [] : [...new Set([...view.loads, plannedKg])].sort((a, b) => a - b);
   const submit = () =>
     save.mutate(
       {
@@ -92,10 +94,10 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
           onChange={(e) => {
             const k = e.target.value as DecisionKind;
             setKind(k);
-            if (lastKg === null) return;
-            if (k === "up-load") setLoad(view.loads.find((l) => l > lastKg) ?? lastKg);
-            else if (k === "down-load") setLoad(view.loads.filter((l) => l < lastKg).at(-1) ?? lastKg);
-            else setLoad(lastKg);
+            if (plannedKg === null) return;
+            if (k === "up-load") setLoad(view.loads.find((l) => l > plannedKg) ?? plannedKg);
+            else if (k === "down-load") setLoad(view.loads.filter((l) => l < plannedKg).at(-1) ?? plannedKg);
+            else setLoad(plannedKg);
           }}
         >
           {kinds.map((k) => (
@@ -106,7 +108,7 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
         </select>
       </label>
       <div className="mb-1.5 flex gap-2">
-        {near.length > 0 && !view.timed && (
+        {loads.length > 0 && !view.timed && (
           <label className="block text-[12px] font-medium" htmlFor="o-load">
             Load
             <select
@@ -115,7 +117,7 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
               value={String(loadKg ?? "")}
               onChange={(e) => setLoad(Number(e.target.value))}
             >
-              {near.map((l) => (
+              {loads.map((l) => (
                 <option key={l} value={String(l)}>
                   {mass(l, units)}
                 </option>
