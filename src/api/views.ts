@@ -428,5 +428,6 @@ export interface GymView {
   rows: GymRow[];
   before: Occupied[];
   after: Occupied[];
-  fit: { cost: number; weeks: number; together: number; proven: boolean; steps: number };
+  /** `togetherNow`: points of heavy sets at the same time, all at their planned hours. */
+  fit: { cost: number; weeks: number; together: number; togetherNow: number; proven: boolean; steps: number };
 }

@@ -49,6 +49,7 @@ export function gymAthlete(
     athlete: {
       id,
       rack: rackOf(session),
+      now: session.start,
       hours: other ? [...hours, { start: null, minutes: other.minutes, cost: other.cost }] : hours,
     },
     other,

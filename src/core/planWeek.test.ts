@@ -17,8 +17,58 @@ describe("a session without a place", () => {
     const window = { day: 3, start: "18:00", minutes: 75, place: "gym" };
     const w = one(base({ races: [race], availability: [window] }));
     expect(w.fit.unplaced[0]!.why).toContain("days that must stay free of it (M2)");
-    expect(one(base({ availability: [] })).fit.unplaced[0]!.why).toContain("There is no window this week");
+    expect(one(base({ availability: [] })).fit.unplaced[0]!.why).toContain("No free time is entered yet");
   });
+
+  it("says what closes the free time that is marked", () => {
+    const why = (w: ReturnType<typeof one>) => w.fit.unplaced[0]!.why;
+    const away = { start: BUILD, end: addDays(BUILD, 6), kind: "holiday" as const };
+    expect(why(one(base({ away: [away] })))).toContain("The absence (holiday, Mon");
+    const closed = { kind: "closed" as const, place: "gym", start: BUILD, end: addDays(BUILD, 6) };
+    expect(why(one(base({ changes: [closed] })))).toContain("a place that is closed");
+    // Friday of a week whose slots were on Tuesday and Thursday.
+    expect(why(one(base(), addDays(BUILD, 4)))).toBe(
+      "This week's free time slots are past: the last was on Thu 12 Mar.",
+    );
+  });
+});
+
+describe("the week that is running", () => {
+  const tuesday = addDays(BUILD, 1);
+  const squat = (date: string, reps: number[], rir: number, label: "A" | "B" = "A") =>
+    logOf(date, [lifted("back-squat", 80, reps, rir)], label);
+  it("has nothing left to place once its sessions are done, and is measured all the same", () => {
+    const done = [squat(tuesday, [5, 5], 2), squat(addDays(BUILD, 3), [8, 8], 3, "B")];
+    const w = one(base({ strengthLog: done }), addDays(BUILD, 5));
+    expect(w.sessions).toEqual([]);
+    expect(w.fit.unplaced).toEqual([]);
+    expect(w.depthLimit).toBeGreaterThan(100);
+    const texts = [...w.why, w.depthWhy].map((x) => x.text);
+    expect(texts).toContain("Nothing is left to place: this week's sessions are done.");
+    expect(texts.join(" ")).not.toMatch(/ 0 AU|of 0 |of 1 /);
+  });
+
+  // The handbook's chapter on the season: last heavy session 4 days before a B race, by class before an A race; nothing loaded the day before a C race.
+  it.each([
+    ["B", 3, 2, true],
+    ["B", 4, 2, false],
+    ["B", 3, 5, false],
+    ["B", 1, 5, true],
+    ["A", 6, 2, true],
+    ["A", 7, 2, false],
+    ["A", 3, 5, true],
+    ["A", 4, 5, false],
+    ["C", 1, 5, true],
+    ["C", 2, 5, false],
+  ] as const)(
+    "remarks on what was lifted before a %s race, %i days out with %i in reserve: %s",
+    (priority, out, rir, said) => {
+      // Half an hour to two hours: middle, last heavy 7 days out and last light 4.
+      const race = raceOn(addDays(tuesday, out), priority, 75);
+      const w = one(base({ races: [race], strengthLog: [squat(tuesday, [5, 5], rir)] }), addDays(BUILD, 2));
+      expect(w.why.some((x) => x.rule === "race.close")).toBe(said && race.date >= addDays(BUILD, 2));
+    },
+  );
 });
 
 describe("locks (M6)", () => {
@@ -153,7 +203,7 @@ describe("warnings", () => {
   it("name what found no place, with the nearest fix", () => {
     const w = plan(base({ availability: [] }), { from: BUILD }).warnings.filter((x) => x.code === "not-placed");
     expect(w).toHaveLength(2);
-    expect(w[0]!.text).toContain("Add one of 35 min or more");
+    expect(w[0]!.text).toContain("slots of 35 min or more");
   });
   it("leave out the third session where there are days for two, and say so", () => {
     const w = one(base(), START);

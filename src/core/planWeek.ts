@@ -1,13 +1,15 @@
 /** One week of the plan: what each session would be in each window, the exact fit, and the depth limits. */
 import { isRoutine, type Label, type LockedSession } from "./athlete/types";
 import { type DatedWindow, windowsOfWeek } from "./athlete/windows";
-import { addDays, dayLabel, dayNumber, type IsoDate, minutesOf, timeOf } from "./dates";
+import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate, minutesOf, timeOf } from "./dates";
 import { LABEL_WORDS } from "./dose/dose";
 import { isKey, sessionLoad } from "./endurance/load";
 import { enduranceBout, strengthParts } from "./legs/bouts";
 import { type LegBout, type LegPart, MEAN_DAYS, meanDailyLoad } from "./legs/freshness";
 import { type BuilderInput, sessionBuilder } from "./planSession";
+import { nearestBefore } from "./season/races";
 import { inWeek, type SeasonWeek, type WantedSession } from "./season/weeks";
+import { loggedLegs } from "./session/heavy";
 import { ROUTINE_MINUTES } from "./session/slots";
 import type { BuiltSession } from "./session/types";
 import { packWarnings, setOffWarnings } from "./warnings";
@@ -179,7 +181,7 @@ export function planWeek(input: WeekInput): PlanWeek {
     return {
       label: want.label,
       options: kept.length > 0 ? kept : free(want),
-      none: noWindow(want, want.days === null ? standable : windows, windows.length > 0),
+      none: noSlot(input, want, { windows, standable }),
     };
   });
   const fit = fitWeek(demands, context, input.walk);
@@ -190,6 +192,12 @@ export function planWeek(input: WeekInput): PlanWeek {
     }),
     ...routines(input, builder, skipped),
   ].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start));
+  // A week that is all done is measured by what its first session would have been.
+  if (builder.deepest() === 0)
+    for (const w of windowsOfWeek(athlete, week.start)) {
+      const day = week.days.find((d) => d.date === w.date && d.counts);
+      if (day) builder.build("A", day, w, factor.factor);
+    }
   const depthLimit = Math.round(builder.deepest() * factor.factor);
   return {
     season: week,
@@ -198,7 +206,9 @@ export function planWeek(input: WeekInput): PlanWeek {
     depthLimit,
     depthWhy: why(
       "depth.week",
-      `Depth limit ${depthLimit}: the full dose weighs ${Math.round(builder.deepest())}${factor.text}.`,
+      builder.deepest() === 0
+        ? "No free time slot of this week takes a session, so that there is no training load to compare with."
+        : `This week takes ${depthLimit} AU of training load at most in one session: the full dose weighs ${Math.round(builder.deepest())} AU${factor.text}.`,
     ),
     input,
     dayLimits: dayLimits(week, windows, demands, context),
@@ -214,7 +224,17 @@ export function planWeek(input: WeekInput): PlanWeek {
       ...packWarnings(athlete, week),
       ...skipped.map((c) => why("week.skip", `${LABEL_WORDS[c.label]} is skipped: ${c.reason}.`)),
       ...roomWhy(week, asked.length, wanted.length),
-      why("fit.place", `Least cost of ${fit.weighed} placements.`),
+      ...closeToRace(input),
+      ...(demands.length === 0
+        ? [
+            why(
+              "fit.place",
+              input.done.size > 0
+                ? "Nothing is left to place: this week's sessions are done."
+                : "Nothing to place this week.",
+            ),
+          ]
+        : [why("fit.place", fit.weighed === 1 ? "The one option there is." : `Best of ${fit.weighed} options.`)]),
     ],
   };
 }
@@ -302,17 +322,60 @@ function weekContext(input: WeekInput, perWeek: number): WeekContext {
   };
 }
 
-/** @param any the week has windows, if only on days that may not take it */
-const noWindow = (want: WantedSession, windows: readonly DatedWindow[], any: boolean): string => {
-  const there = windows.filter((w) => want.days === null || want.days.includes(w.date));
+/** Why a session has no free time slot at all, and what would make room. */
+function noSlot(
+  { athlete, week, from }: WeekInput,
+  want: WantedSession,
+  { windows, standable }: { windows: readonly DatedWindow[]; standable: readonly DatedWindow[] },
+): string {
+  const open = want.days === null ? standable : windows;
+  const there = open.filter((w) => want.days === null || want.days.includes(w.date));
   const when = want.days
     ? ` on ${want.days.map((d) => dayLabel(d)).join(", ")}, the days left for it before the race`
     : " this week";
-  if (there.length === 0 && any && want.days === null)
-    return "The windows that are left this week lie on days that must stay free of it (M2). Add one on another day.";
-  if (there.length === 0) return `There is no window${when}. Add one of 35 min or more.`;
-  return `No window${when} is long enough, or the place lacks the equipment: the longest is ${Math.max(...there.map((w) => w.minutes))} min from ${timeOf(there[0]?.start ?? 0)}.`;
-};
+  if (there.length > 0)
+    return `No free time slot${when} is long enough, or the place lacks the equipment: the longest is ${Math.max(...there.map((w) => w.minutes))} min from ${timeOf(there[0]?.start ?? 0)}.`;
+  if (windows.length > 0 && want.days === null)
+    return "The free time slots that are left this week lie on days that must stay free of it (M2). Add one on another day.";
+  const all = windowsOfWeek(athlete, week.start);
+  if (windows.length === 0 && all.length > 0)
+    return `This week's free time slots are past: the last was on ${dayLabel(all.at(-1)?.date ?? from)}.`;
+  const away = athlete.away.find((a) => a.start <= addDays(week.start, 6) && a.end >= week.start);
+  if (windows.length === 0 && athlete.availability.length > 0 && away)
+    return `The absence (${away.kind}, ${dayLabel(away.start)} to ${dayLabel(away.end)}) closes this week's free time slots. Add one for a single day, or name the place there.`;
+  if (windows.length === 0 && athlete.availability.length > 0)
+    return "This week's free time slots lie at a place that is closed or no longer listed. Name another place, or add a slot.";
+  return athlete.availability.length === 0
+    ? "No free time is entered yet. Mark when strength is possible, slots of 35 min or more."
+    : `There is no free time slot${when}. Add one of 35 min or more.`;
+}
+
+/** Days back in which a logged session is compared with the race that it came close to. */
+const CLOSE_DAYS = 14;
+
+/** What was lifted nearer to a race than the rules would have placed it: said in the week that is running, never undone. */
+function closeToRace({ athlete, library, week, log, asOf }: WeekInput): Why[] {
+  if (!inWeek(week, asOf)) return [];
+  const ahead = athlete.races.filter((r) => r.date >= asOf);
+  return log
+    .filter((s) => daysBetween(s.date, asOf) <= CLOSE_DAYS)
+    .flatMap((s): Why[] => {
+      const { heavy, lowerLoaded } = loggedLegs(s, library.byId);
+      return ahead.flatMap((race): Why[] => {
+        const out = daysBetween(s.date, race.date);
+        const { lastHeavy, lastLoaded } = nearestBefore(race);
+        const meant = heavy && out < lastHeavy ? lastHeavy : lowerLoaded && out < lastLoaded ? lastLoaded : null;
+        if (meant === null) return [];
+        const days = (n: number) => `${n} day${n === 1 ? "" : "s"}`;
+        return [
+          why(
+            "race.close",
+            `${LABEL_WORDS[s.label]} of ${dayLabel(s.date)} was ${meant === lastHeavy ? "heavy" : "loaded"} ${days(out)} before ${race.name}; ${days(meant)} are meant. Nothing more is added to the legs until then.`,
+          ),
+        ];
+      });
+    });
+}
 
 /** For each day, the deepest of the week's sessions that could stand there with every must-hold rule and no cost from S2, S12, S13. */
 function dayLimits(

@@ -83,6 +83,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ),
   "race.b": trade("B race"),
   "race.c": trade("C race"),
+  "race.close": trade("Lifted close to a race"),
   "race.series": trade("Weekly races"),
   "depth.week": house("Depth limit of a week"),
   "depth.day": house("Depth limit of a day"),

@@ -11,7 +11,7 @@ export interface Tally {
   sets: number;
   /** Working sets at RIR 4 or less (handbook 2). */
   hardSets: number;
-  /** Sets of lower-body main lifts at 80% of 1RM or more, or at RIR 2 or less with 6 reps or fewer. */
+  /** Sets that count as heavy (see session/heavy). */
   heavySets: number;
   minutes: number;
   /** Planned session RPE x minutes, AU. */

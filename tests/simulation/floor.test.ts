@@ -73,7 +73,8 @@ describe("a thousand generated sessions", () => {
   it("take what was said, within 10% of the same session lived through event by event", () => {
     const r = random(5);
     const off = stood.map(({ session, room }) => {
-      const lived = onTheFloor(session, r, room === null);
+      // Five times, since a few unlucky walks are a tenth of a routine of nine minutes.
+      const lived = [1, 2, 3, 4, 5].reduce((a) => a + onTheFloor(session, r, room === null) / 5, 0);
       const said = totalSeconds(session.time);
       return {
         what: `${session.date} ${session.label} ${session.emphasis}`,

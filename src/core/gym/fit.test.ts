@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { assignRacks, fitGym, type GymAthlete, type GymLimits, NO_HOUR, occupancy, TOGETHER } from "./fit";
+import { assignRacks, fitGym, type GymAthlete, type GymLimits, NO_HOUR, occupancy, TOGETHER, togetherNow } from "./fit";
 
 const athlete = (id: string, starts: number[], more: Partial<GymAthlete> = {}): GymAthlete => ({
   id,
@@ -34,6 +34,61 @@ describe("the gym on one day", () => {
     expect(fitGym(three, { racks: 2, athletes: 2 }).cost).toBe(NO_HOUR);
     const away = { ...three[2]!, hours: [...three[2]!.hours, { start: null, minutes: 60, cost: 9 }] };
     expect(at([three[0]!, three[1]!, away], { racks: 2, athletes: 2 })).toEqual([1080, 1080, "away"]);
+  });
+  it("moves nobody where moving spares nothing", () => {
+    // The planned hour is the second of two equals; light sets on two racks leave nothing to spare.
+    const list = ["m", "t"].map((id) =>
+      athlete(id, [1020, 1080], {
+        rack: { from: 0, to: 45, heavy: false },
+        now: 1080,
+        hours: [1020, 1080].map((start) => ({ start, minutes: 60, cost: 0 })),
+      }),
+    );
+    expect(at(list, { racks: 2, athletes: 6 })).toEqual([1080, 1080]);
+    // One rack: one of them moves, and the cost is a whole number of points.
+    const one = fitGym(list, { racks: 1, athletes: 6 });
+    expect(at(list, { racks: 1, athletes: 6 }).sort()).toEqual([1020, 1080]);
+    expect(one).toMatchObject({ cost: 0, weeks: 0, together: 0 });
+    // Three quarters of an hour of heavy sets side by side, two points each.
+    const heavy = [1080, 1080].map((start) => ({ rack: { from: 0, to: 45, heavy: true }, start, minutes: 60 }));
+    expect(togetherNow(heavy)).toBe(3 * TOGETHER);
+    expect(togetherNow(heavy.map((h, i) => ({ ...h, start: h.start + 60 * i })))).toBe(0);
+  });
+  it("puts no two on one rack at once, and everybody on one where there are enough", () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            start: fc.integer({ min: 60, max: 80 }).map((q) => q * 15),
+            from: fc.constantFrom(0, 5, 20, 45),
+            long: fc.constantFrom(15, 40, 60),
+          }),
+          { minLength: 1, maxLength: 8 },
+        ),
+        (list) => {
+          const athletes = list.map((l) => ({
+            start: l.start,
+            minutes: l.from + l.long,
+            rack: { from: l.from, to: l.from + l.long, heavy: true },
+          }));
+          const most = Math.max(...occupancy(athletes).map((o) => o.racks));
+          const racks = assignRacks(athletes, most);
+          expect(racks.includes(null)).toBe(false);
+          const quarters = athletes.flatMap((a, i) => {
+            const [from, to] = [(a.start + a.rack.from) / 15, (a.start + a.rack.to) / 15];
+            const out: string[] = [];
+            for (let q = Math.floor(from); q < Math.ceil(to); q++) out.push(`${racks[i]}/${q}`);
+            return out;
+          });
+          expect(new Set(quarters).size).toBe(quarters.length);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+  it("uses the rack that has been free longest", () => {
+    const after = [1080, 1125].map((start) => ({ rack: { from: 0, to: 30, heavy: true }, start, minutes: 60 }));
+    expect(assignRacks(after, 2)).toEqual([1, 2]);
   });
   it("gives racks in turn and counts who is there", () => {
     const list = [

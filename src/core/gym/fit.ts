@@ -10,6 +10,8 @@ const QUARTERS = (24 * 60) / QUARTER;
 export const TOGETHER = 2;
 /** What having no hour at all weighs, points [house]. */
 export const NO_HOUR = 1000;
+/** Less than any point: nobody moves where moving spares nothing. */
+const MOVE = 1 / 1024;
 /** Steps of the search before it gives the best it has. */
 const MOST_STEPS = 400_000;
 
@@ -26,6 +28,8 @@ export interface GymAthlete {
   /** Minutes from the session's start in which a rack is used, and whether the sets there are heavy; null where none is. */
   rack: { from: number; to: number; heavy: boolean } | null;
   hours: readonly GymHour[];
+  /** The planned hour, minutes after midnight: among equals it stays. */
+  now?: number;
 }
 
 export interface GymLimits {
@@ -85,18 +89,20 @@ class Floor {
   }
 }
 
-/** @returns hours of least cost; ties fall to the earlier hour of the athlete given first */
+/** @returns hours of least cost; among equals as few as can be move, then ties fall to the earlier hour of the athlete given first */
 export function fitGym(athletes: readonly GymAthlete[], limits: GymLimits): GymFit {
   // The fewest hours first, so that a dead end shows early.
   const order = athletes
     .map((_, i) => i)
     .sort((a, b) => (athletes[a]?.hours.length ?? 0) - (athletes[b]?.hours.length ?? 0) || a - b);
   const cheapest = athletes.map((a) =>
-    a.hours.map((h, i) => ({ h, i })).sort((x, y) => x.h.cost - y.h.cost || x.i - y.i),
+    a.hours
+      .map((h, i) => ({ h, i, cost: h.cost + (a.now === undefined || h.start === a.now ? 0 : MOVE) }))
+      .sort((x, y) => x.cost - y.cost || x.i - y.i),
   );
   const rest = new Array<number>(order.length + 1).fill(0);
   for (let k = order.length - 1; k >= 0; k--)
-    rest[k] = (rest[k + 1] ?? 0) + Math.min(NO_HOUR, cheapest[order[k] ?? 0]?.[0]?.h.cost ?? NO_HOUR);
+    rest[k] = (rest[k + 1] ?? 0) + Math.min(NO_HOUR, cheapest[order[k] ?? 0]?.[0]?.cost ?? NO_HOUR);
   const floor = new Floor();
   const chosen: (number | null)[] = athletes.map(() => null);
   let best: { cost: number; chosen: (number | null)[] } | null = null;
@@ -109,19 +115,20 @@ export function fitGym(athletes: readonly GymAthlete[], limits: GymLimits): GymF
       best = { cost, chosen: [...chosen] };
       return;
     }
-    for (const { h, i } of cheapest[at] ?? []) {
+    for (const { h, i, cost: own } of cheapest[at] ?? []) {
       const together = floor.added(a, h, limits);
       if (together < 0) continue;
       chosen[at] = i;
       floor.put(a, h, 1);
-      step(k + 1, cost + h.cost + together);
+      step(k + 1, cost + own + together);
       floor.put(a, h, -1);
     }
     chosen[at] = null;
     step(k + 1, cost + NO_HOUR);
   };
   step(0, 0);
-  const answer: { cost: number; chosen: (number | null)[] } = best ?? { cost: 0, chosen };
+  const found: { cost: number; chosen: (number | null)[] } = best ?? { cost: 0, chosen };
+  const answer = { ...found, cost: Math.floor(found.cost + MOVE / 2) };
   const weeks = answer.chosen.reduce<number>(
     (sum, i, at) => sum + (i === null ? NO_HOUR : (athletes[at]?.hours[i]?.cost ?? 0)),
     0,
@@ -159,20 +166,37 @@ export function occupancy(
   })).filter((o) => o.athletes > 0);
 }
 
-/** The first free rack for each, in order of time; numbers from 1. Those beyond the last rack get none. */
+/** Points of heavy sets that fall together, all at their planned hours. */
+export function togetherNow(athletes: readonly { rack: GymAthlete["rack"]; start: number; minutes: number }[]): number {
+  const floor = new Floor();
+  const unlimited = { racks: athletes.length, athletes: athletes.length };
+  return athletes.reduce((sum, a) => {
+    const [who, hour] = [
+      { id: "", rack: a.rack, hours: [] },
+      { start: a.start, minutes: a.minutes, cost: 0 },
+    ];
+    const added = floor.added(who, hour, unlimited);
+    floor.put(who, hour, 1);
+    return sum + Math.max(0, added);
+  }, 0);
+}
+
+/** The rack that has been free longest for each, in the order in which racks are wanted; numbers from 1. Those beyond the last get none. */
 export function assignRacks(
   athletes: readonly { rack: GymAthlete["rack"]; start: number }[],
   racks: number,
 ): (number | null)[] {
   const free = new Array<number>(racks).fill(0);
   const out: (number | null)[] = athletes.map(() => null);
-  const inTurn = athletes.map((a, i) => ({ a, i })).sort((x, y) => x.a.start - y.a.start || x.i - y.i);
+  const from = (a: { rack: GymAthlete["rack"]; start: number }) => a.start + (a.rack?.from ?? 0);
+  const inTurn = athletes.map((a, i) => ({ a, i })).sort((x, y) => from(x.a) - from(y.a) || x.i - y.i);
   for (const { a, i } of inTurn) {
     if (!a.rack) continue;
-    const [from, to] = span(a.start + a.rack.from, a.start + a.rack.to);
-    const at = free.findIndex((until) => until <= from);
-    if (at < 0) continue;
-    free[at] = to;
+    const [begin, end] = span(a.start + a.rack.from, a.start + a.rack.to);
+    const longest = Math.min(...free);
+    const at = free.indexOf(longest);
+    if (at < 0 || longest > begin) continue;
+    free[at] = end;
     out[i] = at + 1;
   }
   return out;

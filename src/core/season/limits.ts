@@ -6,7 +6,7 @@ import { dayLabel, dayNumber, type IsoDate } from "../dates";
 import { SPIKE, spikesOf } from "../endurance/spikes";
 import { why } from "../why";
 import { limitTo, type SeasonDay } from "./day";
-import { classRule, inOrder, lastRaceDay, raceDay, raceMinutes } from "./races";
+import { B_RACE, classRule, inOrder, lastRaceDay, raceDay, raceMinutes } from "./races";
 
 /** Hours on the way from which the legs rest, zones crossed, and days they then rest for (handbook 9) [trade]. */
 export const TRAVEL = { hours: 4, zones: 3, days: 2 };
@@ -96,16 +96,16 @@ export function limitByRace(athlete: Athlete, day: SeasonDay, n: number, race: R
         why("restore.visits", `Day ${after} after ${race.name}: light loads, 4 or more in reserve.`),
       );
   } else if (race.priority === "B") {
-    if (out === 1 || (after > 0 && after <= 2)) {
+    if (out === 1 || (after > 0 && after <= B_RACE.easyDays)) {
       limitTo(
         day,
         "mobility",
         why("race.b", out === 1 ? `The day before ${race.name}: no loaded work.` : `Two easy days after ${race.name}.`),
       );
       day.counts = false;
-    } else if (out > 0 && out < 4 && isOn(athlete, "race.b")) {
+    } else if (out > 0 && out < B_RACE.lastHeavy && isOn(athlete, "race.b")) {
       day.heavyOk = false;
-      day.why.push(why("race.b", `Last heavy session 4 days before ${race.name}.`));
+      day.why.push(why("race.b", `Last heavy session ${B_RACE.lastHeavy} days before ${race.name}.`));
     }
   } else {
     if (out === 1) {

@@ -3,7 +3,7 @@ import { isOn } from "../athlete/switches";
 import type { Athlete, Phase, PhaseSpan, Race } from "../athlete/types";
 import { addDays, dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
 import { kmToMi } from "../units";
-import { classRule, inOrder, lastRaceDay, raceClass, raceDay, raceMinutes } from "./races";
+import { B_RACE, classRule, inOrder, lastRaceDay, raceClass, raceDay, raceMinutes } from "./races";
 
 export interface SeasonPhase extends PhaseSpan {
   /** The A race it leads to or recovers from. */
@@ -273,7 +273,7 @@ function miniBlock(hold: { start: IsoDate; end: IsoDate }, races: readonly Race[
     .map((r): [number, number] =>
       r.priority === "A"
         ? [raceDay(r) - classRule(r).raceDays, lastRaceDay(r) + classRule(r).recoveryDays]
-        : [raceDay(r) - 4, lastRaceDay(r) + 2],
+        : [raceDay(r) - B_RACE.lastHeavy, lastRaceDay(r) + B_RACE.easyDays],
     );
   const fits = (start: number) => blocked.every(([a, b]) => start + MINI_BLOCK.days - 1 < a || start > b);
   let best: number | undefined;

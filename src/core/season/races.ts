@@ -58,6 +58,15 @@ export function raceClass(r: Race): RaceClass {
 
 export const classRule = (r: Race): ClassRule => CLASS_RULES[raceClass(r)];
 
+/** Days out of the last heavy session before a B race, and days after it without load [trade]. */
+export const B_RACE = { lastHeavy: 4, easyDays: 2 };
+
+/** Days before a race on which the last heavy and the last loaded lower-body session may stand. */
+export function nearestBefore(r: Race): { lastHeavy: number; lastLoaded: number } {
+  if (r.priority === "A") return { lastHeavy: classRule(r).lastHeavy, lastLoaded: classRule(r).lastLight };
+  return r.priority === "B" ? { lastHeavy: B_RACE.lastHeavy, lastLoaded: 2 } : { lastHeavy: 2, lastLoaded: 2 };
+}
+
 /** First day number of a race. */
 export const raceDay = (r: Race): number => dayNumber(r.date);
 /** Last day number of a race; recovery counts from it. */

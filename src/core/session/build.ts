@@ -2,11 +2,11 @@
 import { AREA_WORDS } from "../athlete/gate";
 import { type WarmUpSet, warmUpSets } from "../dose/warmup";
 import { fiveFor } from "../exercise/five";
-import { EXTERNAL, HEART_PATTERNS } from "../exercise/types";
+import { HEART_PATTERNS } from "../exercise/types";
 import { listWords, type Why, why } from "../why";
 import { fillEdit } from "./edited";
 import { candidatesFor, fillSlots } from "./fill";
-import { isHeavy, LOWER } from "./heavy";
+import { isHeavy, isLoadedLower } from "./heavy";
 import {
   essentialSlots,
   HALF_SESSION_MINUTES,
@@ -73,7 +73,7 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   }
   if (now.minutes > r.minutes) return null;
 
-  const lower = now.paired.filter((i) => LOWER.includes(i.exercise.pattern) && EXTERNAL.includes(i.loading));
+  const lower = now.paired.filter(isLoadedLower);
   const heavy = lower.some(isHeavy);
   const reasons: Why[] = [...r.dose.why];
   if (edit) reasons.push(why("edit.hand", "Made by hand: it stays as it is when the week is planned again."));

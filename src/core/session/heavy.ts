@@ -1,19 +1,29 @@
-/** What counts as heavy (handbook, plan file): a lower-body main lift at 80% of 1RM or more, or RIR 2 or less at 6 reps or fewer. */
+/**
+ * What a session is to the legs, by one definition for planned and logged work alike: lower-body work with load from outside is loaded;
+ * heavy is a lift at 80% of 1RM or more with 3 or less in reserve, or loaded single-leg work of 8 repetitions or fewer with 2 or less.
+ */
 import type { StrengthLog } from "../athlete/types";
 import { percentFor } from "../dose/oneRepMax";
 import { EXTERNAL, type Exercise } from "../exercise/types";
 import type { Item } from "./types";
 
-export const HEAVY_PERCENT = 80;
-export const LOWER: readonly string[] = ["squat", "hinge", "split-squat"];
+export const HEAVY = { percent: 80, reserve: 3, singleLegReps: 8, singleLegReserve: 2 };
+const LOWER: readonly string[] = ["squat", "hinge", "split-squat"];
 
-const heavyAt = (reps: number, rir: number, percent: number | null): boolean =>
-  (percent ?? percentFor(reps + rir) ?? 0) >= HEAVY_PERCENT || (rir <= 2 && reps <= 6);
+/** Lower-body work with a load: what rules M3 and M4 keep apart. */
+export const isLoadedLower = (i: Pick<Item, "loading"> & { exercise: Pick<Exercise, "pattern"> }): boolean =>
+  LOWER.includes(i.exercise.pattern) && EXTERNAL.includes(i.loading);
 
 /** Where no 1RM is known, the percent that the repetitions and the reserve ask for counts. */
-export function isHeavy(i: Pick<Item, "main" | "loading" | "percent1rm" | "rir" | "reps" | "exercise">): boolean {
-  if (!i.main || !LOWER.includes(i.exercise.pattern) || !EXTERNAL.includes(i.loading) || i.reps === null) return false;
-  return heavyAt(i.reps, i.rir, i.percent1rm);
+const heavyAt = (reps: number, rir: number, percent: number | null, singleLeg: boolean): boolean =>
+  singleLeg
+    ? reps <= HEAVY.singleLegReps && rir <= HEAVY.singleLegReserve
+    : rir <= HEAVY.reserve && (percent ?? percentFor(reps + rir) ?? 0) >= HEAVY.percent;
+
+export function isHeavy(
+  i: Pick<Item, "loading" | "percent1rm" | "rir" | "reps"> & { exercise: Pick<Exercise, "pattern" | "unilateral"> },
+): boolean {
+  return isLoadedLower(i) && i.reps !== null && heavyAt(i.reps, i.rir, i.percent1rm, i.exercise.unilateral);
 }
 
 /** Reserve of a logged set that says none, where nothing was asked either [house]. */
@@ -25,17 +35,20 @@ const UNSAID_RIR = 2;
  */
 export function loggedLegs(
   log: Pick<StrengthLog, "items">,
-  find: (id: string) => Pick<Exercise, "pattern"> | undefined,
+  find: (id: string) => Pick<Exercise, "pattern" | "unilateral"> | undefined,
 ): { lowerLoaded: boolean; heavy: boolean } {
   const lower = log.items.flatMap((i) => {
-    const pattern = find(i.exercise)?.pattern;
+    const exercise = find(i.exercise);
     const sets = i.sets.filter((s) => (s.loadKg ?? 0) > 0);
-    return sets.length > 0 && (pattern === undefined || LOWER.includes(pattern)) ? [{ i, sets }] : [];
+    const lowers = exercise === undefined || LOWER.includes(exercise.pattern);
+    return sets.length > 0 && lowers ? [{ i, sets, singleLeg: exercise?.unilateral ?? false }] : [];
   });
   return {
     lowerLoaded: lower.length > 0,
-    heavy: lower.some(({ i, sets }) =>
-      sets.some((s) => s.reps !== undefined && heavyAt(s.reps, s.rir ?? i.prescribed?.rir ?? UNSAID_RIR, null)),
+    heavy: lower.some(({ i, sets, singleLeg }) =>
+      sets.some(
+        (s) => s.reps !== undefined && heavyAt(s.reps, s.rir ?? i.prescribed?.rir ?? UNSAID_RIR, null, singleLeg),
+      ),
     ),
   };
 }

@@ -3,7 +3,7 @@ import { gymBody, gymTakeBody } from "../../api/requests";
 import type { GymRow, GymView } from "../../api/views";
 import { type IsoDate, mondayOf, timeOf } from "../../core/dates";
 import { EXTERNAL } from "../../core/exercise/types";
-import { assignRacks, fitGym, type GymLimits, occupancy } from "../../core/gym/fit";
+import { assignRacks, fitGym, type GymLimits, occupancy, togetherNow } from "../../core/gym/fit";
 import { gymAthlete } from "../../core/gymDay";
 import { asLocked } from "../../core/week/placed";
 import { done, json, type Route, RouteList } from "../http/route";
@@ -105,7 +105,14 @@ export function gymRoutes(ctx: ServerContext): Route[] {
       }),
       before: occupancy(now),
       after: occupancy(next),
-      fit: { cost: fit.cost, weeks: fit.weeks, together: fit.together, proven: fit.proven, steps: fit.steps },
+      fit: {
+        cost: fit.cost,
+        weeks: fit.weeks,
+        together: fit.together,
+        togetherNow: togetherNow(now),
+        proven: fit.proven,
+        steps: fit.steps,
+      },
     };
   };
 

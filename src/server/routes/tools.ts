@@ -58,7 +58,11 @@ export function athleteTools({ store, planner, today }: Context): AthleteTools {
       };
       const ok = await store.athletes.change(
         id,
-        (a) => withPastKept(a, apply(a), today()),
+        (a) => {
+          const next = apply(a);
+          check(next);
+          return withPastKept(a, next, today());
+        },
         check,
         words.replace(/^The (.)/, (_, c: string) => c.toUpperCase()),
         free,

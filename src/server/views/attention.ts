@@ -48,6 +48,9 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
       season.mileage.why[0]?.text ?? "",
     );
 
+  const close = week?.why.find((w) => w.rule === "race.close");
+  if (close) add(58, close.rule, close.text);
+
   const next = athlete.races.filter((r) => r.date >= today).sort((a, b) => (a.date < b.date ? -1 : 1))[0];
   if (next) {
     const days = daysBetween(today, next.date);

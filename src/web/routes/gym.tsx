@@ -139,7 +139,12 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
               </span>
             </p>
           ) : (
-            <p className="text-[12px] leading-4 text-ink2">As planned there is room for everybody.</p>
+            <p className="text-[12px] leading-4 text-ink2">
+              As planned there is room for everybody
+              {view.fit.togetherNow > 0
+                ? `; heavy sets at the same time weigh ${view.fit.togetherNow}, since one coach stands by one rack.`
+                : "."}
+            </p>
           )}
           <p className="mt-2 text-[12px] leading-4">
             <Asked

@@ -357,7 +357,7 @@ function StatusBar({ row }: { row: SquadRow | undefined }) {
       {warning && (
         <span className="flex min-w-0 items-center gap-1.5" title={warning.text}>
           <WarnIcon />
-          <span className="truncate">{warning.text}</span>
+          <span className="truncate">Now: {warning.text}</span>
         </span>
       )}
       <span className="flex-1" />
