@@ -7,6 +7,7 @@ export default defineConfig({
       "tests/reference/**/*.test.ts",
       "tests/simulation/**/*.test.ts",
       "tests/torture/**/*.test.ts",
+      "tests/properties/**/*.test.ts",
     ],
     testTimeout: 120_000,
     environment: "node",

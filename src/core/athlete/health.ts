@@ -21,7 +21,7 @@ export const AREA_EFFECT: Record<Area, string> = {
   shoulder: "No overhead squat and no bar on the back or front; goblet or safety-bar holds instead.",
   "low-back":
     "Hinges start raised and stop at the knee; front-loaded squats and leg press instead of back squat; bridges before deadlifts; no trunk swings or crawls.",
-  hip: "Squats and split squats in the pain-free range, no deep knee-forward work, holds before moving abduction.",
+  hip: "Squats and split squats in the pain-free range, no deep knee-forward work; abduction is held, not moved.",
   "hip-flexor": "March holds before loaded raises; rear foot stays off the bench.",
   groin: "Short squeezes of 4 to 5 s, building to 15 s; lateral work stays narrow.",
   hamstring: "Bridges and slider curls before long-range hinges, no swings, lighter loads of 15 or more repetitions.",

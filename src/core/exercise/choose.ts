@@ -94,7 +94,9 @@ export function closedBecause(e: Exercise, c: ChoiceContext): Closed | null {
     return { kind: "clearance", text: "cleared without long work on the back" };
   if (c.gate.rules.includes("no-impact") && e.pattern === "jump")
     return { kind: "clearance", text: "cleared without impact" };
-  const area = e.notWith.find((a) => c.areas.includes(a));
+  // With a low back in trouble every hinge starts raised and stops at the knee.
+  const beyond = e.pattern === "hinge" && !TO_THE_KNEE.has(e.id) && c.areas.includes("low-back");
+  const area = beyond ? "low-back" : e.notWith.find((a) => c.areas.includes(a));
   if (area) return { kind: "trouble", text: `left out while the ${AREA_WORDS[area]} is in trouble` };
   const screen = closedByScreen(e, c) ?? closedByLadder(e, c);
   if (screen) return screen;

@@ -13,11 +13,14 @@ const SPLIT: Record<NonNullable<Settings["splitSquatStyle"]>, string> = {
   lean: "slight forward lean of the trunk",
   "knee-forward": "knee forward, heel down",
 };
+/** A squat where the ankle is too stiff for the depth that the settings ask for. */
+const HEELS_DOWN = "as deep as the heels stay down";
 /** Trouble in which no knee travels forward and depth is short. */
 const UPRIGHT: readonly Area[] = ["knee-front", "hip"];
 
 /**
  * @param areas active trouble areas; they go before the settings
+ * @param stiffAnkle the knee-to-wall test was not passed: no knee forward, and no deeper than the heels allow
  * @returns the style in words, null where there is nothing to choose
  */
 export function styleFor(
@@ -25,12 +28,15 @@ export function styleFor(
   loading: Loading,
   settings: Settings | undefined,
   areas: readonly Area[],
+  stiffAnkle: boolean,
 ): string | null {
   const careful = areas.some((a) => UPRIGHT.includes(a));
   if (e.pattern === "squat" && e.unit === "reps" && e.loading !== "machine")
-    return careful ? "pain-free range" : DEPTH[settings?.squatDepth ?? "thigh-level"];
+    return careful ? "pain-free range" : stiffAnkle ? HEELS_DOWN : DEPTH[settings?.squatDepth ?? "thigh-level"];
   if (e.pattern === "split-squat" && e.variants.includes("upright shin"))
-    return careful ? "upright shin, shorter range" : SPLIT[settings?.splitSquatStyle ?? "upright"];
+    return careful
+      ? "upright shin, shorter range"
+      : SPLIT[stiffAnkle ? "upright" : (settings?.splitSquatStyle ?? "upright")];
   if (e.hand === "opposite" && loading !== "bodyweight")
     return settings?.singleLegLoad === "same"
       ? "load in the hand of the working side"

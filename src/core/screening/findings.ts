@@ -70,7 +70,7 @@ function effectOf(what: Seen, areas: readonly Area[], knee: string | null): Effe
     case "crossover":
       return areas.some((a) => CROSSOVER_AREAS.includes(a))
         ? {
-            says: "Adds band walks, 20 to 30 s each way; no cue to run wider, since over-correcting can irritate the outer hip.",
+            says: "Adds band walks, 30 s each way; no cue to run wider, since over-correcting can irritate the outer hip.",
             adds: [
               {
                 pattern: "hip",
@@ -81,7 +81,7 @@ function effectOf(what: Seen, areas: readonly Area[], knee: string | null): Effe
         : { says: "Noted only: it adds work where there is also trouble at the shin, sole or outside of the knee." };
     case "pelvis-tilt":
       return {
-        says: "Adds dead bugs, 30 s rising to 60 s with the low back on the floor, and a half-kneeling hip-flexor stretch.",
+        says: "Adds dead bugs with the low back kept on the floor, and a half-kneeling hip-flexor stretch.",
         adds: [
           { pattern: "trunk", exercises: ["dead-bug", "dead-bug-legs"] },
           { pattern: "mobility", exercises: ["hip-flexor-stretch"] },
@@ -89,7 +89,7 @@ function effectOf(what: Seen, areas: readonly Area[], knee: string | null): Effe
       };
     case "knee-in":
       return {
-        says: "Adds shallow single-leg squats with a light band below the knee, 3 x 15, for 4 to 8 weeks; level step-downs where there is no band.",
+        says: "Adds shallow single-leg squats with a light band below the knee, 3 x 15; level step-downs where there is no band.",
         adds: [
           {
             pattern: "split-squat",
@@ -100,7 +100,7 @@ function effectOf(what: Seen, areas: readonly Area[], knee: string | null): Effe
       };
     case "hip-flexor-fatigue":
       return {
-        says: "Adds march holds of 10 s a side, 5 rising to 10; stretching alone is not enough.",
+        says: "Adds march holds, 5 of 10 s a side; stretching alone is not enough.",
         adds: [{ pattern: "hip", exercises: ["march-hold", "march-hold-unloaded"] }],
       };
     case "rounded-catch":
@@ -124,7 +124,7 @@ function effectOf(what: Seen, areas: readonly Area[], knee: string | null): Effe
 
 const FAILED: Record<ScreenTest, Effect> = {
   "dowel-hinge": {
-    says: "Hinges go to the knee or start raised; deadlifts from the floor and good mornings stay closed, a bridge or slider curl comes first.",
+    says: "Hinges go to the knee or start raised, with 3 in reserve; deadlifts from the floor and bar good mornings stay closed, a bridge or slider curl comes first.",
     adds: [{ pattern: "hip", exercises: ["slider-curl", "bridge"], first: true }],
     prefers: ["rdl-to-knee", "kettlebell-deadlift", "dowel-hinge"],
   },
@@ -153,7 +153,7 @@ const FAILED: Record<ScreenTest, Effect> = {
     more: "hip",
   },
   "knee-to-wall": {
-    says: "Split squats are done with the front foot raised and an upright shin, knee-forward work stays closed, squats go as deep as the heels stay down; ankle rocks are added.",
+    says: "Split squats keep an upright shin, with the front foot raised at first; knee-forward work stays closed, squats go as deep as the heels stay down; ankle rocks are added.",
     adds: [{ pattern: "mobility", exercises: ["ankle-rock"] }],
     prefers: ["front-foot-elevated-split-squat"],
   },

@@ -16,15 +16,19 @@ export const TO_THE_KNEE: ReadonlySet<string> = new Set([
   "supported-back-extension",
 ]);
 
-/** @returns until when hinges stop at the knee, in words; null where they do not */
+/**
+ * A back that was seen to round, or that rounded in the dowel hinge before the mark.
+ * @returns until when hinges stop at the knee, in words; null where they do not
+ */
 export function hingeStopsAtKnee(athlete: Athlete, on: IsoDate): string | null {
   const last = athlete.seen
     .filter((s) => s.what === "rounded-catch" && s.date <= on)
     .map((s) => s.date)
     .sort()
     .at(-1);
+  const passed = passes(athlete, "dowel-hinge", on);
+  if (passed === false || (last !== undefined && passed !== true)) return "until the dowel hinge passes";
   if (last === undefined) return null;
-  if (passes(athlete, "dowel-hinge", on) !== true) return "until the dowel hinge passes";
   // Passed on a later day: it is over. Passed before and seen all the same: at the catch alone, for two weeks.
   if ((latestScreening(athlete, "dowel-hinge", on)?.date ?? "") > last) return null;
   const end = addDays(last, CATCH_DAYS);

@@ -240,6 +240,8 @@ const followsRuns = (athlete: Athlete, d: SeasonDay): boolean => approachFor(ath
 function wantedRoutines(athlete: Athlete, days: readonly SeasonDay[]): WantedRoutine[] {
   return days.flatMap((d): WantedRoutine[] => {
     if (!followsRuns(athlete, d) || (d.loading === "mobility" && d.phase !== "recovery")) return [];
+    // Without clearance nothing but what restores: a routine holds more.
+    if (safetyGate(athlete, d.date).restricted) return [];
     const runs = athlete.endurance.filter((e) => e.date === d.date && e.kind !== "race");
     const last = runs.reduce<(typeof runs)[number] | undefined>(
       (l, e) => (!l || startOf(e) + e.minutes > startOf(l) + l.minutes ? e : l),

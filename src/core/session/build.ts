@@ -16,7 +16,7 @@ import {
   slotsFor,
   withFindings,
 } from "./slots";
-import { OPENING_SECONDS, pairUp, timeOfSession, totalSeconds } from "./time";
+import { OPENING_SECONDS, pairUp, primerFirst, timeOfSession, totalSeconds } from "./time";
 import { heartSets, nextDrop, raiseHeart, scaleSets, trimHeart } from "./trim";
 import type { BuiltSession, Dropped, Item, SessionRequest } from "./types";
 
@@ -39,9 +39,14 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   if (half) for (const s of all) if (!slots.includes(s)) dropped.push(...droppedSlot(s, r, items));
   const asked = heartSets(items);
   // What was made by hand keeps its sets: the coach has seen the week.
-  const cut = r.setFactor < 1 && r.loading !== "mobility" && !edit;
+  // Mobility and what restores is never cut.
+  const cut = r.setFactor < 1 && r.loading !== "mobility" && r.emphasis !== "restore" && !edit;
+  const whole = items;
   if (cut) items = scaleSets(items, r.setFactor);
   if (r.heartRange && !edit) items = raiseHeart(trimHeart(items, r.heartRange.most), r.heartRange.least);
+  for (const { exercise } of whole)
+    if (!items.some((i) => i.exercise === exercise))
+      dropped.push({ exercise: exercise.id, why: "no set of it is left in a week of fewer sets" });
   const rpe =
     r.loading === "full" || r.loading === "light"
       ? r.dose.rpe - (!cut ? 0 : r.setFactor <= 0.6 ? 2 : 1)
@@ -49,7 +54,7 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
 
   const light = r.loading !== "full";
   const arrange = (list: readonly Item[]) => {
-    const paired = edit ? [...list] : pairUp(list);
+    const paired = edit ? [...list] : primerFirst(pairUp(list));
     const warmUp = paired.filter((i) => i.main).flatMap((i) => warmUpFor(i, r, light));
     const time = timeOfSession(paired, warmUp, r.routine ? 0 : OPENING_SECONDS);
     return { paired, warmUp, time, minutes: Math.ceil(totalSeconds(time) / 60) };

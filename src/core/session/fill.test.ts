@@ -57,15 +57,26 @@ describe("findings in a session", () => {
     expect(find(s, "slider-curl").sets).toBe(1);
     expect(ids(s).indexOf("slider-curl")).toBeLessThan(s.items.findIndex((i) => i.exercise.pattern === "hinge"));
   });
-  it("leave that set out where hip work stands before the hinge, and in a half session", () => {
+  it("take the hip work that stands before the hinge for that set, and stand before it in whatever pairs", () => {
     const b = build(seen("rounded-catch"), gym, { label: "B" });
-    const hinge = b.items.find((i) => i.exercise.pattern === "hinge")!;
+    const at = (s: BuiltSession, test: (i: BuiltSession["items"][number]) => boolean) => s.items.findIndex(test);
     const primers = b.items.filter((i) => i.slot.primer);
-    expect(primers).toEqual([]);
-    expect(b.items.some((i) => i.exercise.pattern === "hip" && b.items.indexOf(i) < b.items.indexOf(hinge))).toBe(true);
+    expect(primers.map((i) => [i.exercise.pattern, i.added])).toEqual([["hip", null]]);
+    expect(at(b, (i) => i.slot.primer === true)).toBeLessThan(at(b, (i) => i.exercise.pattern === "hinge"));
+    // A half session that leads with the squat holds no hinge, and needs no set before it.
     const half = build(seen("rounded-catch"), gym, { minutes: 30 });
-    expect(half.items.filter((i) => i.slot.primer)).toEqual([]);
+    expect(half.items.filter((i) => i.exercise.pattern === "hinge")).toEqual([]);
     expect(half.items.filter((i) => i.exercise.pattern === "hip")[0]!.sets).toBe(2);
+  });
+  it("add that set whatever else was found, and keep it and a set of what was added where sets are cut", () => {
+    const many = seen("hip-drop", "pelvis-tilt", "knee-in", "rounded-catch");
+    const s = build(many, gym, { minutes: 180 });
+    expect(s.items.some((i) => i.slot.primer)).toBe(true);
+    const cut = build(many, gym, { minutes: 180, setFactor: 0.55 });
+    for (const i of s.items.filter((x) => x.added || x.slot.primer)) expect(ids(cut)).toContain(i.exercise.id);
+    // What loses its last set is said.
+    for (const id of ids(s).filter((x) => !ids(cut).includes(x)))
+      expect(cut.dropped.map((d) => d.exercise)).toContain(id);
   });
   it("go with the assistance when time is short, not before it", () => {
     const dose = layeredAt("maximal");

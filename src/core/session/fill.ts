@@ -8,7 +8,7 @@ import { besides, type Candidate, type ChoiceContext, type Closed, closedBecause
 import { loadingAt } from "../exercise/equipment";
 import { styleFor } from "../exercise/style";
 import { EXTERNAL, type Exercise, HEART_PATTERNS, type Pattern } from "../exercise/types";
-import { latestScreening, weakerSide } from "../screening/marks";
+import { latestScreening, passes, weakerSide } from "../screening/marks";
 import { ROUNDED_RIR } from "../screening/rounding";
 import { testName } from "../screening/tests";
 import { type Why, why } from "../why";
@@ -37,7 +37,7 @@ export function candidatesFor(slot: Slot, c: ChoiceContext, standing: readonly E
     const { only } = slot;
     const open = ranked.filter((x) => only.includes(x.exercise.id));
     const first = (slot.prefer ?? []).flatMap((id) => open.filter((x) => x.exercise.id === id));
-    return [...first, ...open.filter((x) => !first.includes(x))];
+    if (open.length > 0 || !slot.orElse) return [...first, ...open.filter((x) => !first.includes(x))];
   }
   if (slot.kind === "assist") ranked = besides(ranked, standing);
   if (slot.singleLeg) {
@@ -136,8 +136,7 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
   const lightHinge = exercise.pattern === "hinge" ? r.choice.lightHinge : null;
   const gentle = r.loading === "light" || (r.loading === "full" && (!r.heavyOk || lightHinge !== null));
   // A hamstring in trouble: 15 or more light repetitions in the first weeks (handbook 3) [trade].
-  const spared =
-    external && exercise.primary.includes("hamstrings") && r.choice.areas.includes("hamstring") && r.loading === "full";
+  const spared = external && exercise.primary.includes("hamstrings") && r.choice.areas.includes("hamstring");
   const kneeHinge = exercise.pattern === "hinge" && external ? r.choice.kneeHinge : null;
   const least = Math.max(gentle || spared ? LIGHT_RIR : 0, kneeHinge === null ? 0 : ROUNDED_RIR);
   const rir = hand.rir ?? Math.max(dose.rir, least);
@@ -186,7 +185,13 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     main: slot.kind === "main",
     added: slot.added?.title ?? null,
     slot,
-    style: styleFor(exercise, loading, r.choice.athlete.settings, r.choice.areas),
+    style: styleFor(
+      exercise,
+      loading,
+      r.choice.athlete.settings,
+      r.choice.areas,
+      passes(r.choice.athlete, "knee-to-wall", r.choice.on) === false,
+    ),
     firstSide: side?.side ?? null,
     extraSide: side?.extra ? side.side : null,
     sets: half ? Math.ceil(sets / 2) : sets,

@@ -3,7 +3,7 @@ import type { Build, Column } from "../athlete/approach";
 import type { Label, Sport } from "../athlete/types";
 import type { Essential } from "../exercise/five";
 import type { Exercise, Pattern } from "../exercise/types";
-import type { Finding } from "../screening/findings";
+import type { AddedWork, Finding } from "../screening/findings";
 import type { Loading as DayLoading } from "../season/day";
 
 export interface Slot {
@@ -16,6 +16,8 @@ export interface Slot {
   singleLeg?: boolean;
   /** Nothing else may stand here. */
   only?: readonly string[];
+  /** Where none of those is open, other work of the pattern takes the place. */
+  orElse?: boolean;
   /** The first of these that is open goes before the ranking. */
   prefer?: readonly string[];
   /** The finding that asks for it. */
@@ -67,6 +69,7 @@ function fullRange(label: Label): Slot[] {
         sets: 2,
         prefer: ["straight-leg-hold"],
         only: ["straight-leg-hold", ...unloaded],
+        orElse: true,
       },
       { pattern: "trunk", kind: "assist", sets: 2 },
       stretch,
@@ -79,6 +82,7 @@ function fullRange(label: Label): Slot[] {
       sets: 2,
       prefer: ["loaded-hip-flexor-raise"],
       only: ["loaded-hip-flexor-raise", ...unloaded],
+      orElse: true,
     },
     { pattern: "split-squat", kind: "assist", sets: 2, singleLeg: true },
     { pattern: "calf", kind: "assist", sets: 2 },
@@ -209,28 +213,12 @@ export function withFindings(slots: readonly Slot[], findings: readonly Finding[
       const slot = out.find((s) => s.pattern === f.more && s.kind === "assist");
       if (slot) slot.sets = (slot.sets ?? ADDED_SETS) + 1;
     }
-    if (f.adds.length === 0 || added >= MOST_ADDED) continue;
+    // A light set before the hinge is no added work: it comes whatever else was found.
+    for (const add of f.adds) if (add.first) putBeforeHinge(out, add, f);
+    const work = f.adds.filter((a) => !a.first);
+    if (work.length === 0 || added >= MOST_ADDED) continue;
     added += 1;
-    for (const add of f.adds) {
-      if (add.first) {
-        const hinge = out.findIndex((s) => s.pattern === "hinge");
-        // Where hip work stands before the hinge already, the hamstrings have had their set.
-        const ready = out.slice(0, Math.max(0, hinge)).some((s) => s.pattern === add.pattern);
-        if (hinge >= 0 && !ready)
-          out.splice(hinge, 0, {
-            pattern: add.pattern,
-            kind: "assist",
-            sets: 1,
-            prefer: add.exercises,
-            added: f,
-            primer: true,
-          });
-        else if (ready) {
-          const own = out.find((s) => s.pattern === add.pattern);
-          if (own && !own.added) own.prefer = add.exercises;
-        }
-        continue;
-      }
+    for (const add of work) {
       // The order of descents is one of preference, not of turns.
       const at = f.rule === "descent.prep" ? 0 : turn % add.exercises.length;
       const prefer = [...add.exercises.slice(at), ...add.exercises.slice(0, at)];
@@ -253,15 +241,37 @@ export function withFindings(slots: readonly Slot[], findings: readonly Finding[
   return out;
 }
 
+/** Light work for the hamstrings before the hinge: the hip work that stands there anyway takes it, or a set of its own does. */
+function putBeforeHinge(slots: Slot[], add: AddedWork, f: Finding): void {
+  const hinge = slots.findIndex((s) => s.pattern === "hinge");
+  if (hinge < 0 || slots.some((s) => s.primer)) return;
+  const ready = slots.slice(0, hinge).find((s) => s.pattern === add.pattern && !s.added);
+  if (ready) {
+    ready.prefer = add.exercises;
+    ready.primer = true;
+  } else
+    slots.splice(hinge, 0, {
+      pattern: add.pattern,
+      kind: "assist",
+      sets: 1,
+      prefer: add.exercises,
+      added: f,
+      primer: true,
+    });
+}
+
 /** One main lift, one hip and one trunk exercise, for windows of 20 to 35 minutes (rule M1); a finding's work goes first. */
 export function halfSession(slots: readonly Slot[]): Slot[] {
   const first = slots.find((s) => s.kind !== "assist") ?? slots[0];
+  // Before a hinge the hip work is the set that readies the hamstrings.
+  const primer = first?.pattern === "hinge" ? slots.find((s) => s.primer) : undefined;
   const rest = (["hip", "trunk"] as const).flatMap((p) => {
-    const of = slots.filter((x) => x.pattern === p && x !== first && !x.primer);
+    if (p === "hip" && primer) return [];
+    const of = slots.filter((x) => x.pattern === p && x !== first && (!x.primer || x.sets !== 1));
     const s = of.find((x) => x.added) ?? of[0];
     return s ? [s] : [];
   });
-  return first ? [first, ...rest] : [];
+  return first ? [...(primer ? [primer] : []), first, ...rest] : [];
 }
 
 /** Windows under this are too short for any strength session, minutes (M1). */

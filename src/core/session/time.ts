@@ -43,6 +43,19 @@ export function pairUp<T extends { exercise: Exercise; loading: Loading; pair: s
   return out;
 }
 
+/** Paired work in its order, with the group that readies the hamstrings before the group of the hinge. */
+export function primerFirst<T extends { pair: string; slot: { primer?: boolean }; exercise: Exercise }>(
+  items: readonly T[],
+): T[] {
+  const groups = groupsOf(items);
+  const primer = groups.findIndex((g) => g.some((i) => i.slot.primer));
+  const hinge = groups.findIndex((g) => g.some((i) => i.exercise.pattern === "hinge"));
+  if (hinge < 0 || primer <= hinge) return [...items];
+  const [moved = []] = groups.splice(primer, 1);
+  groups.splice(hinge, 0, moved);
+  return labelGroups(groups);
+}
+
 /** @param opening seconds of opening, none where the session follows a run @returns seconds by kind; a rest is counted after every set, the part of it that a partner fills is marked */
 export function timeOfSession(
   items: readonly Item[],

@@ -7,7 +7,12 @@ interface Trimmable {
   main: boolean;
   /** Asked for by a finding: it goes with the assistance, not before. */
   added?: string | null;
+  /** A light set that readies the hamstrings stays for as long as its hinge. */
+  slot?: { primer?: boolean };
 }
+
+const readies = (i: Trimmable, all: readonly Trimmable[]): boolean =>
+  i.slot?.primer === true && all.some((x) => x.exercise.pattern === "hinge");
 
 const isHeart = (i: Trimmable): boolean => HEART_PATTERNS.includes(i.exercise.pattern);
 
@@ -22,7 +27,8 @@ const protectedWork = <T extends Trimmable>(items: readonly T[]): Set<T> => {
 };
 
 /**
- * Takes sets off until the heart patterns have at most `most`: always from the item with most sets, the later one first.
+ * Takes sets off until the heart patterns have at most `most`: always from the item with most sets, the later one first; the last set of
+ * what a finding asked for goes after everything that is not protected.
  * @returns new items; those left with no set are dropped
  */
 export function trimHeart<T extends Trimmable>(items: readonly T[], most: number): T[] {
@@ -31,11 +37,17 @@ export function trimHeart<T extends Trimmable>(items: readonly T[], most: number
   const first = work.find((i) => kept.has(i));
   const pickAbove = (floor: (i: T) => number): T | undefined =>
     work.reduce<T | undefined>(
-      (best, i) => (isHeart(i) && i.sets > floor(i) && (!best || i.sets >= best.sets) ? i : best),
+      (best, i) =>
+        isHeart(i) && i.sets > Math.max(floor(i), readies(i, work) ? 1 : 0) && (!best || i.sets >= best.sets)
+          ? i
+          : best,
       undefined,
     );
   while (heartSets(work) > most) {
-    const pick = pickAbove((i) => (kept.has(i) ? 2 : 0)) ?? pickAbove((i) => (i === first ? 2 : 0));
+    const pick =
+      pickAbove((i) => (kept.has(i) ? 2 : i.added ? 1 : 0)) ??
+      pickAbove((i) => (kept.has(i) ? 2 : 0)) ??
+      pickAbove((i) => (i === first ? 2 : 0));
     if (!pick) break;
     pick.sets -= 1;
   }
@@ -68,7 +80,9 @@ export const keptSets = (sets: number, factor: number): number => Math.max(1, Ma
 /** Scales every item by the share: heart patterns together, the others each, never below one set. */
 export function scaleSets<T extends Trimmable>(items: readonly T[], factor: number): T[] {
   if (factor >= 1) return [...items];
-  const others = items.map((i) => (isHeart(i) ? i : { ...i, sets: Math.max(1, Math.round(i.sets * factor)) }));
+  const others = items.map((i) =>
+    isHeart(i) || i.exercise.pattern === "mobility" ? i : { ...i, sets: Math.max(1, Math.round(i.sets * factor)) },
+  );
   return trimHeart(others, keptSets(heartSets(items), factor));
 }
 
@@ -102,7 +116,7 @@ export function nextDrop<T extends Trimmable>(items: readonly T[]): Drop<T> | nu
   const hips = items.filter((i) => i.exercise.pattern === "hip");
   const secondHip = hips
     .slice(1)
-    .filter((i) => !i.added)
+    .filter((i) => !i.added && !readies(i, items))
     .at(-1);
   if (secondHip) return without(secondHip, "the second hip exercise goes when time is short");
   const calf = last((i) => i.exercise.pattern === "calf");
@@ -110,9 +124,11 @@ export function nextDrop<T extends Trimmable>(items: readonly T[]): Drop<T> | nu
   const trunk = last((i) => i.exercise.pattern === "trunk" && i.sets > 1);
   if (trunk) return fewer(trunk, "trunk keeps one set when time is short");
   const lead = items.find((i) => isHeart(i) && i.exercise.pattern !== "hip");
-  const assist = last((i) => !i.main && i !== lead && !i.added) ?? last((i) => !i.main && i !== lead);
+  const gives = (i: T) => !i.main && i !== lead && (i.sets > 1 || !readies(i, items));
+  const assist = last((i) => gives(i) && !i.added) ?? last(gives);
   if (assist) return fewer(assist, "assistance gives way to the main work");
   const main = last((i) => i.sets > 2);
   if (main) return fewer(main, "the main lift keeps two sets");
-  return null;
+  const primer = last((i) => i !== lead && readies(i, items));
+  return primer ? without(primer, "the set that readies the hamstrings goes last") : null;
 }

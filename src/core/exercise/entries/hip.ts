@@ -127,6 +127,7 @@ const abduction = [
     mistakes: ["Rolling back", "Rushing", "Feet parting"],
     felt: "Side and back of the buttock",
     ladder: ["clam", null],
+    notWith: ["hip"],
   }),
   ex("reverse-clam", "Reverse clam", "hip", "bodyweight", 3.1, ["hip rotators", "gluteus medius"], [], {
     ...onSide,
@@ -135,8 +136,8 @@ const abduction = [
     cues: ["Knees together, lift the upper foot.", "Pelvis stacked and still."],
     mistakes: ["Knees part", "Rolling forward", "Swinging"],
     felt: "Deep at the side of the hip",
-    careWith: ["hip"],
     ladder: ["clam", "clam"],
+    notWith: ["hip"],
   }),
   ex(
     "reverse-clam-raised",
@@ -154,8 +155,8 @@ const abduction = [
       mistakes: ["Feet sink", "Rolling forward"],
       felt: "Deep at the side of the hip",
       level: 2,
-      careWith: ["hip"],
       ladder: ["clam", "reverse-clam"],
+      notWith: ["hip"],
     },
   ),
   ex(
@@ -174,6 +175,7 @@ const abduction = [
       felt: "Side of the buttock",
       goodWith: ["knee-outside"],
       ladder: ["side-lying-raise", null],
+      notWith: ["hip"],
     },
   ),
   ex("side-lying-raise", "Side-lying leg raise", "hip", "bodyweight", 3.5, ["gluteus medius"], ["obliques"], {
@@ -185,6 +187,7 @@ const abduction = [
     variants: ["toe in", "neutral", "toe out"],
     goodWith: ["knee-outside", "knee-front"],
     ladder: ["side-lying-raise", "side-lying-raise-toe-in"],
+    notWith: ["hip"],
   }),
   ex(
     "side-lying-raise-toe-out",
@@ -202,6 +205,7 @@ const abduction = [
       felt: "Side of the buttock, a little front",
       careWith: ["hip-flexor"],
       ladder: ["side-lying-raise", "side-lying-raise"],
+      notWith: ["hip"],
     },
   ),
   ex("abduction-hold", "Side-lying abduction hold", "hip", "bodyweight", 3.1, ["gluteus medius"], ["obliques"], {
@@ -229,6 +233,7 @@ const abduction = [
     sports: { run: 0.6 },
     conspicuous: true,
     ladder: ["band-walk", null],
+    notWith: ["hip"],
   }),
   ex(
     "band-walk-below-knee",
@@ -254,6 +259,7 @@ const abduction = [
       sports: { run: 0.6 },
       conspicuous: true,
       ladder: ["band-walk", "band-walk"],
+      notWith: ["hip"],
     },
   ),
   ex("band-walk-ankle", "Band walk, at the ankles", "hip", "band", 4.6, ["gluteus medius"], ["gluteus maximus"], {
@@ -272,6 +278,7 @@ const abduction = [
     sports: { run: 0.6 },
     conspicuous: true,
     ladder: ["band-walk", "band-walk-below-knee"],
+    notWith: ["hip"],
   }),
   ex("toe-tap", "Toe tap behind with knee lift", "hip", "bodyweight", 4.1, ["gluteus medius"], ["quadriceps"], {
     unilateral: true,
@@ -353,8 +360,8 @@ const abduction = [
       look: [SEE.knee],
       felt: "Side of the buttocks, inner thighs",
       ownReps: [8, 12],
-      notWith: ["groin"],
-      careWith: ["knee-front", "hip"],
+      notWith: ["groin", "hip"],
+      careWith: ["knee-front"],
       sports: { row: 0.3 },
       places: ["home", "gym", "outdoors"],
     },
@@ -499,9 +506,9 @@ const others = [
       mistakes: ["Trunk sways", "Rushing"],
       felt: "Around the hip",
       tempo: "2-0-2",
-      careWith: ["hip"],
       conspicuous: true,
       ladder: ["quadruped", "hydrant"],
+      notWith: ["hip"],
     },
   ),
   ex("hydrant", "Hydrant", "hip", "bodyweight", 3.4, ["gluteus medius"], ["hip rotators"], {
@@ -514,6 +521,7 @@ const others = [
     tempo: "2-1-1",
     conspicuous: true,
     ladder: ["quadruped", "quadruped-kick"],
+    notWith: ["hip"],
   }),
   ex("adductor-squeeze", "Adductor squeeze", "hip", "bodyweight", 2.6, ["adductors"], [], {
     position: "supine",

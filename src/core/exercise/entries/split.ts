@@ -52,7 +52,6 @@ const splitSquats = [
     variants: ["upright shin", "slight forward lean"],
     bodyweightToo: true,
     needs: withPair(STEP),
-    gates: ["knee-to-wall"],
     careWith: ["knee-front", "hip", "groin"],
     cautions: [BOX],
     standIn: STAIR,
@@ -90,6 +89,7 @@ const splitSquats = [
     cautions: [BOX],
     standIn: STAIR,
     ladder: ["split-squat", "split-squat"],
+    gates: ["single-leg-squat"],
   }),
   ex("rear-foot-elevated-split-squat", "Rear-foot-elevated split squat", "split-squat", "pair", 6.5, LEGS, STEADY, {
     ...one,

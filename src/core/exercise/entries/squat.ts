@@ -133,7 +133,7 @@ export const SQUAT: readonly Exercise[] = [
       felt: "Thighs, and the upper back holding the stick level",
       tempo: "3-0-2",
       notWith: ["shoulder"],
-      gates: ["wall-squat"],
+      gates: ["wall-squat", "wall-squat-overhead"],
       standIn: "A broom handle",
       ladder: ["squat", "goblet-squat"],
     },
@@ -221,6 +221,7 @@ export const SQUAT: readonly Exercise[] = [
     conspicuous: true,
     cautions: ["A warm-up of 3 to 5 repetitions, 15 to 20 in a session at most, never heavy."],
     ladder: ["squat", "back-squat"],
+    gates: ["wall-squat"],
   }),
   ex("leg-press", "Leg press", "squat", "machine", 4, LEGS, ["adductors"], {
     setup: ["Whole feet on the plate, hip-wide.", "Seat so that the low back stays on the pad at the bottom."],

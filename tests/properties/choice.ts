@@ -1,20 +1,19 @@
 /** What may never stand in a session, checked on generated athletes by rules written again here, apart from the planner's own. */
-import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { exercise } from "../../tests/support/choice";
-import { SEASON_START, screenedAthletes } from "../../tests/support/generate";
-import type { Athlete, Place } from "./athlete/types";
-import { addDays, type IsoDate } from "./dates";
-import { SHIPPED } from "./exercise/entries/all";
-import { type Exercise, HEART_PATTERNS, type Loading } from "./exercise/types";
-import { type PlanSession, plan } from "./plan";
+import type { Athlete, Place } from "../../src/core/athlete/types";
+import type { IsoDate } from "../../src/core/dates";
+import { SHIPPED } from "../../src/core/exercise/entries/all";
+import { type Exercise, HEART_PATTERNS, type Loading } from "../../src/core/exercise/types";
+import { exercise } from "../support/choice";
+import { SEASON_START } from "../support/generate";
+import { seasons, sessions } from "./corpus";
 
-const days = (a: IsoDate, b: IsoDate): number => (Date.parse(b) - Date.parse(a)) / 86_400_000;
+export const days = (a: IsoDate, b: IsoDate): number => (Date.parse(b) - Date.parse(a)) / 86_400_000;
 
 /** Calf marks as in the source, bridge marks ours; the others as in the handbook, section 4. */
 function mark(test: string, birthYear: number, on: IsoDate): number {
   const age = Number(on.slice(0, 4)) - birthYear;
-  const calf = age >= 80 ? 10 : age >= 70 ? 14 : age >= 60 ? 19 : age >= 50 ? 21 : 25;
+  const calf = age >= 80 ? 10 : age >= 70 ? 14 : age >= 60 ? 19 : age >= 50 ? 21 : age >= 40 ? 24 : 25;
   const marks: Record<string, number> = {
     "dowel-hinge": 60,
     "wall-squat": 1,
@@ -31,7 +30,7 @@ function mark(test: string, birthYear: number, on: IsoDate): number {
   return marks[test]!;
 }
 
-function failed(a: Athlete, test: string, on: IsoDate): boolean {
+export function failed(a: Athlete, test: string, on: IsoDate): boolean {
   const done = a.screening.filter((s) => s.test === test && s.date <= on);
   const last = done.sort((x, y) => (x.date < y.date ? -1 : 1)).at(-1);
   return last !== undefined && Math.min(last.left!, last.right!) < mark(test, a.athlete.birthYear, on);
@@ -58,7 +57,7 @@ function possible(e: Exercise, loading: Loading, place: Place): boolean {
   );
 }
 
-const active = (a: Athlete, on: IsoDate) =>
+export const active = (a: Athlete, on: IsoDate) =>
   a.health.areas
     .filter((t) => t.status === "current" || (t.status === "recent" && days(t.since!, on) < 84))
     .map((t) => t.area);
@@ -85,55 +84,41 @@ function forbidden(a: Athlete, e: Exercise, on: IsoDate): string[] {
   return out;
 }
 
-const sessionsOf = (a: Athlete): PlanSession[] =>
-  [SEASON_START, addDays(SEASON_START, 35)].flatMap((from) =>
-    plan(a, { from, weeks: 2 }).weeks.flatMap((w) => w.sessions),
-  );
-
-describe("1,000 generated athletes", () => {
-  it("never meet an exercise that equipment, gates, trouble, age or clearance forbid, and every heart pattern is filled that can be", () => {
+describe("what may stand in a session", () => {
+  it("is never what equipment, gates, trouble, age or clearance forbid, and every primary pattern is filled that can be", () => {
     let seen = 0;
-    fc.assert(
-      fc.property(screenedAthletes(), (a) => {
-        for (const s of sessionsOf(a)) {
-          const place = a.places.find((p) => p.id === s.place)!;
-          for (const i of s.items) {
-            seen += 1;
-            const at = `${i.exercise.id} on ${s.date} at ${s.place}`;
-            expect(forbidden(a, i.exercise, s.date), at).toEqual([]);
-            expect(possible(i.exercise, i.loading, place), `equipment: ${at}`).toBe(true);
-            if (Number(s.date.slice(0, 4)) - a.athlete.birthYear - 1 < 18 && s.loading !== "mobility")
-              expect(i.rir, `reserve: ${at}`).toBeGreaterThanOrEqual(2);
-            const moderate =
-              a.health.clearance?.rules?.includes("moderate-effort") && a.health.clearance.date <= s.date;
-            if (moderate && s.loading !== "mobility") expect(i.rir, `moderate: ${at}`).toBeGreaterThanOrEqual(4);
-          }
-          const empty = s.dropped.filter((d) => d.why.includes("exercise is open here"));
-          for (const p of HEART_PATTERNS) {
-            if (!empty.some((d) => d.exercise === p) || s.loading === "mobility") continue;
-            const open = SHIPPED.filter(
-              (e) =>
-                e.pattern === p &&
-                e.level === 1 &&
-                e.ladder?.before == null &&
-                e.bodyweightToo &&
-                possible(e, "bodyweight", place) &&
-                forbidden(a, e, s.date).length === 0,
-            ).filter((e) => !s.items.some((i) => i.exercise === e));
-            expect(
-              open.map((e) => e.id),
-              `${p} is empty on ${s.date}`,
-            ).toEqual([]);
-          }
-        }
-      }),
-      { numRuns: 1000, seed: 20260303 },
-    );
-    expect(seen).toBeGreaterThan(10_000);
-  }, 240_000);
+    for (const { athlete: a, session: s } of sessions()) {
+      const place = a.places.find((p) => p.id === s.place)!;
+      for (const i of s.items) {
+        seen += 1;
+        const at = `${i.exercise.id} on ${s.date} at ${s.place}`;
+        const wrong = forbidden(a, i.exercise, s.date);
+        if (wrong.length > 0) expect(wrong, at).toEqual([]);
+        if (!possible(i.exercise, i.loading, place)) expect.fail(`equipment: ${at}`);
+      }
+      const empty = s.dropped.filter((d) => d.why.includes("exercise is open here"));
+      for (const p of HEART_PATTERNS) {
+        if (!empty.some((d) => d.exercise === p) || s.loading === "mobility") continue;
+        const open = SHIPPED.filter(
+          (e) =>
+            e.pattern === p &&
+            e.level === 1 &&
+            e.ladder?.before == null &&
+            e.bodyweightToo &&
+            possible(e, "bodyweight", place) &&
+            forbidden(a, e, s.date).length === 0,
+        ).filter((e) => !s.items.some((i) => i.exercise === e));
+        expect(
+          open.map((e) => e.id),
+          `${p} is empty on ${s.date}`,
+        ).toEqual([]);
+      }
+    }
+    expect(seen).toBeGreaterThan(100 * seasons().length);
+  });
 
   it("would be caught: the check names what is forbidden", () => {
-    const a = fc.sample(screenedAthletes(), { numRuns: 1, seed: 1 })[0]!;
+    const a = seasons()[0]!.athlete;
     const sore: Athlete = {
       ...a,
       health: { clearanceNeeded: true, areas: [{ area: "shoulder", side: "left", status: "current" }] },

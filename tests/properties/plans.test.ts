@@ -1,0 +1,4 @@
+/** One file, so that the generated seasons are planned once a run for all of them. */
+import "./choice";
+import "./promises";
+import "./time";
