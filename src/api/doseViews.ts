@@ -5,8 +5,8 @@ import type { ChangedSession } from "../core/diff";
 import type { Loading, Pattern } from "../core/exercise/types";
 import type { LiftEntry, LiftStory } from "../core/lift";
 import type { LiftChange, ReviewWeek, Share, Sums } from "../core/review";
+import type { Why } from "../core/rulebook";
 import type { PhaseTally } from "../core/tally";
-import type { Why } from "../core/why";
 
 export interface ApproachView {
   approach: Approach;

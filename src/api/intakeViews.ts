@@ -2,9 +2,9 @@
 import type { Athlete, Place, Sport, Window } from "../core/athlete/types";
 import type { Closed } from "../core/exercise/choose";
 import type { Exercise, Loading } from "../core/exercise/types";
+import type { Trust, Why } from "../core/rulebook";
 import type { Finding } from "../core/screening/findings";
 import type { TestSheet } from "../core/screening/tests";
-import type { Trust, Why } from "../core/why";
 
 export interface ExerciseView extends Exercise {
   hidden: boolean;

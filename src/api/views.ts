@@ -22,10 +22,10 @@ import type {
 import type { Known } from "../core/endurance/assumed";
 import type { Loading, Pattern } from "../core/exercise/types";
 import type { Occupied } from "../core/gym/fit";
+import type { RuleId, Why } from "../core/rulebook";
 import type { SeasonWarning } from "../core/season/phases";
 import type { Item, LeftOut, TimeParts } from "../core/session/types";
 import type { Alternative, Cost, Placed, Unplaced } from "../core/week/types";
-import type { Why } from "../core/why";
 
 export interface ClubView {
   name: string;
@@ -131,7 +131,7 @@ export interface RaceFlag {
 }
 
 export interface AttentionView {
-  rule: string;
+  rule: RuleId;
   text: string;
   /** Higher needs the coach sooner. */
   weight: number;

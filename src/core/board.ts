@@ -47,7 +47,7 @@ export function weighPlaces(input: WeekInput, placed: readonly Placed[], label: 
   const now = [...others, ...placed.filter((p) => p.label === label).flatMap(optionOf)];
   const want = problem.wanted.find((w) => w.label === label) ?? { label, days: null, taper: false };
   const places = problem.free(want).map((o): BoardPlace => {
-    const other = others.map((x) => blockedByOther(o, x)).find((b) => b !== null) ?? null;
+    const other = others.map((x) => blockedByOther(o, x, context)).find((b) => b !== null) ?? null;
     const blocked = blockedHere(o, context) ?? other ?? blockedByTiredLegs([...others, o], context);
     const costs = blocked ? [] : costsOf([...others, o], context);
     return {

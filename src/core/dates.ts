@@ -6,6 +6,9 @@
 export type IsoDate = string;
 export type ClockTime = string;
 
+/** Minutes of a day, and mean days of a month. */
+export const MINUTES_A_DAY = 1440;
+export const DAYS_A_MONTH = 30.44;
 const DAY_MS = 86_400_000;
 const dayCache = new Map<string, number>();
 const nameCache = new Map<number, string>();
@@ -85,6 +88,8 @@ export function clock(seconds: number): string {
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 
+/** @param n Monday 1 @returns "Mon" */
+export const weekdayName = (n: number): string => WEEKDAYS[n - 1] ?? "";
 /** @returns "Tue" */
 export const dayName = (date: IsoDate): string => WEEKDAYS[weekday(date) - 1] ?? "";
 /** @returns "Mar" */

@@ -16,10 +16,10 @@ import { decide } from "./progress/decide";
 import { historyOf } from "./progress/history";
 import { alike, decisionBasis, overruleAfter } from "./progress/next";
 import { risingPain } from "./progress/pain";
+import { numbers, type Why, why } from "./rulebook";
 import { asymmetry } from "./screening/marks";
 import type { SeasonWeek } from "./season/weeks";
 import type { Item } from "./session/types";
-import { type Why, why } from "./why";
 
 export interface LiftEntry {
   date: IsoDate;
@@ -45,8 +45,8 @@ export interface LiftStory {
   rising: [number, number, number] | null;
 }
 
-/** What a log asked for that does not say and lies outside the season [house]. */
-const USUAL = { reps: [8, 8], rir: 2, seconds: 20 } as const;
+/** What a log asked for that does not say and lies outside the season (rule log.unsaid). */
+const USUAL = numbers("log.unsaid");
 
 /** What a planned item and the last log make of each other: what the plan uses, decided by it or begun anew. */
 export function plannedDecision(
@@ -93,8 +93,8 @@ export function liftStory(
     const week = season.find((w) => w.start === mondayOf(on));
     const day = week?.days.find((d) => d.date === on);
     const cell = day && rowFor(athlete, day.phase, day.stage).cells[columnOf(exercise.pattern, exercise.main)];
-    const [low, high] = cell?.reps ?? USUAL.reps;
-    const rir = asked?.rir ?? cell?.rir?.[0] ?? USUAL.rir;
+    const [low, high] = cell?.reps ?? [USUAL.reps, USUAL.reps];
+    const rir = asked?.rir ?? cell?.rir?.[0] ?? USUAL.reserve;
     // The log itself, and before it what the plan would look at: work of a like reserve.
     const older = byLoad ? alike(history.slice(i + 1), rir) : history.slice(i + 1);
     const made = decide({
@@ -128,7 +128,7 @@ export function liftStory(
         ? {
             kind: o.kind,
             byCoach: true,
-            why: [why("progress.overrule", `Decided by the coach${o.reason ? `: ${o.reason}` : ""}.`), ...made.why],
+            why: [why("progress.overrule", "page", o.reason), ...made.why],
           }
         : { kind: made.kind, byCoach: false, why: made.why },
       sides: sums && {

@@ -1,13 +1,23 @@
 /**
- * The nearest change that makes room for a session that found none (handbook 12): each kind of change is tried from the smallest up,
+ * The nearest change that makes room for a session that found none: each kind of change is tried from the smallest up,
  * by planning the week with it, until one places the session without costing another its place.
  */
 import type { Athlete, EnduranceSession, Label, WeekChange } from "./athlete/types";
 import type { DatedWindow } from "./athlete/windows";
-import { addDays, type ClockTime, dayLabel, daysBetween, type IsoDate, minutesOf, timeOf } from "./dates";
+import {
+  addDays,
+  type ClockTime,
+  dayLabel,
+  daysBetween,
+  type IsoDate,
+  MINUTES_A_DAY,
+  minutesOf,
+  timeOf,
+} from "./dates";
 import { LABEL_WORDS } from "./dose/dose";
 import { isLegHeavy, startOf } from "./endurance/load";
 import { planWeek, type WeekInput, weekProblem } from "./planWeek";
+import { numbers } from "./rulebook";
 import type { Placed } from "./week/types";
 
 /** How the change is made. */
@@ -25,18 +35,14 @@ export interface NearestChange {
   cost: number;
 }
 
-/** Hours between which a window may be made, minutes after midnight [house]. */
-const AWAKE = { from: 5 * 60, to: 22 * 60 + 30 };
-/** Longest change of one window, minutes. */
-const LONGEST = 120;
-const STEP = 15;
-/** What going to another day weighs beside the minutes of the window there [house]. */
-const ANOTHER_DAY = 60;
-/** Lengths that a session may be cut to, minutes. */
-const SHORTER = [75, 60, 50, 45, 40, 35, 30, 25];
-/** Hours by which a key session may move on its day, and days by which it may move at its hour. */
-const LATER_HOURS = [1, 2, 3, 4, 5, 6, -1, -2, -3];
-const LATER_DAYS = [1, -1, 2, -2];
+/** How changes are tried, from the smallest up (rule nearest.change). */
+const TRY = numbers("nearest.change");
+const AWAKE = { from: TRY.from, to: TRY.to };
+const { longest: LONGEST, step: STEP, anotherDay: ANOTHER_DAY } = TRY;
+const SLOTS = Object.values(TRY.slots);
+const SHORTER = Object.values(TRY.shorter);
+const LATER_HOURS = Object.values(TRY.hours);
+const LATER_DAYS = Object.values(TRY.days);
 
 interface Candidate {
   size: number;
@@ -119,7 +125,7 @@ function otherDays(input: WeekInput): Candidate[] {
     const date = addDays(week.start, d);
     if (date < input.from || taken.has(date)) continue;
     for (const s of shapes.values())
-      for (const minutes of [45, 60, 75, 90]) {
+      for (const minutes of SLOTS) {
         const w = { date, start: s.start, minutes, place: s.place };
         if (w.start + w.minutes > AWAKE.to) continue;
         out.push({
@@ -165,7 +171,7 @@ function movedEndurance(input: WeekInput): Candidate[] {
       const date = addDays(session.date, d);
       if (date < week.start || date > end || date < input.from) continue;
       out.push({
-        size: Math.abs(daysBetween(session.date, date)) * 24 * 60,
+        size: Math.abs(daysBetween(session.date, date)) * MINUTES_A_DAY,
         text: `Move the ${what} to ${dayLabel(date)}.`,
         fix: { kind: "endurance", session, date, start: timeOf(startOf(session)) },
       });

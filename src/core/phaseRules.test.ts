@@ -6,7 +6,7 @@ import { weighPlaces } from "./board";
 import { addDays } from "./dates";
 import { descentWork } from "./descents";
 import { plan } from "./plan";
-import { RULES, SWITCHES } from "./rules";
+import { RULES, SWITCHES } from "./rulebook";
 import { seasonDays } from "./season/days";
 import { layoffOf } from "./season/layoff";
 import { planPhases } from "./season/phases";
@@ -138,7 +138,7 @@ describe("switched off", () => {
     const of = (x: Athlete) => plan(x, { weeks: "season" }).season;
     const jump = of(a).find((w) => w.mileage.factor < 1)!;
     expect(jump.mileage.holdOnly).toBe(true);
-    const free = of(without(a, "mileage.leap", "mileage.jump", "stepback.every", "stepback.endurance", "race.b"));
+    const free = of(without(a, "mileage.spike", "mileage.increase", "stepback.every", "stepback.endurance", "race.b"));
     expect(free.every((w) => w.setFactor === 1 && !w.mileage.holdOnly)).toBe(true);
     expect(of(a).some((w) => w.why.some((r) => r.rule === "race.b"))).toBe(true);
   });

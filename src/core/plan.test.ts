@@ -94,7 +94,7 @@ const isFullRaceWeek = (a: Athlete, w: PlanWeek): boolean =>
   w.season.routines.length === 0 &&
   w.fit.unplaced.length === 0 &&
   // Where no window has the time, the fit says so and charges it.
-  !w.fit.costs.some((c) => c.rule === "thin") &&
+  !w.fit.costs.some((c) => c.rule === "hold.minimum") &&
   !a.away.some((x) => x.start <= addDays(w.season.start, 6) && x.end >= w.season.start);
 
 /** @returns how many full race-phase weeks were compared */

@@ -5,7 +5,7 @@ import type { Approach } from "./athlete/approach";
 import { safetyGate } from "./athlete/gate";
 import { lengthOf } from "./athlete/logged";
 import type { Athlete, EnduranceSession, Label, LockedSession, StrengthLog } from "./athlete/types";
-import { addDays, dayLabel, dayNumber, type IsoDate, laterOf } from "./dates";
+import { addDays, dayLabel, dayNumber, type IsoDate, laterOf, MINUTES_A_DAY } from "./dates";
 import { perWeek } from "./dose/dose";
 import { assumedEndurance } from "./endurance/assumed";
 import { withoutMissed } from "./endurance/incoming";
@@ -16,6 +16,7 @@ import { type LegBout, MEAN_DAYS } from "./legs/freshness";
 import type { Basis, LastBuild, Swap } from "./planSession";
 import { type PlanWeek, plannedBout, planWeek } from "./planWeek";
 import type { PlannedLoad } from "./progress/next";
+import { numbers, type RuleValues } from "./rulebook";
 import { planPhases, type SeasonPhase, type SeasonWarning } from "./season/phases";
 import { type SeasonWeek, seasonWeeks } from "./season/weeks";
 import { loggedLegs } from "./session/heavy";
@@ -36,6 +37,8 @@ export interface PlanOptions {
   weights?: Readonly<Record<string, number>>;
   /** The coach's copies of approaches; those that came with the athlete are known too. */
   approaches?: readonly Approach[];
+  /** The coach's own numbers of rules for every athlete; the athlete's own go before them, rule by rule. */
+  values?: RuleValues;
   /** Rules of the phases that the coach has switched off for every athlete. */
   rulesOff?: readonly string[];
   /** Exercises to choose from. Default: the library as it ships. */
@@ -125,7 +128,7 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
       );
     if (isFullBuild(week)) lastBuild = buildOf(planned) ?? lastBuild;
     const until = dayNumber(week.start) + 7;
-    bouts = [...bouts.filter((b) => b.end > (until - MEAN_DAYS) * 1440), ...planned.sessions.map(plannedBout)];
+    bouts = [...bouts.filter((b) => b.end > (until - MEAN_DAYS) * MINUTES_A_DAY), ...planned.sessions.map(plannedBout)];
     standing = [
       ...standing.filter((s) => dayNumber(week.start) - s.day <= 3),
       ...planned.sessions.map((s) => ({
@@ -159,17 +162,18 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
 
 /** The athlete with what the coach has set for all of them; a planned endurance session that was missed does not count. */
 function withClub(whole: Athlete, from: IsoDate, options: PlanOptions): Athlete {
-  const { weights, rulesOff, approaches } = options;
+  const { weights, rulesOff, approaches, values } = options;
   const settings = {
     ...whole.settings,
     ...(weights ? { ruleWeights: { ...weights, ...whole.settings?.ruleWeights } } : {}),
+    ...(values ? { ruleValues: { ...values, ...whole.settings?.ruleValues } } : {}),
     ...(rulesOff?.length ? { rulesOff: [...rulesOff, ...(whole.settings?.rulesOff ?? [])] } : {}),
   };
   const own = [...(approaches ?? []), ...(whole.approaches ?? [])];
   return {
     ...whole,
     endurance: withoutMissed(whole.endurance, from),
-    ...(weights || rulesOff?.length ? { settings } : {}),
+    ...(weights || values || rulesOff?.length ? { settings } : {}),
     ...(own.length > 0 ? { approaches: own } : {}),
   };
 }
@@ -184,8 +188,8 @@ function lastDaysOf(monday: IsoDate, log: readonly StrengthLog[], before: PlanWe
   return new Map(stood.map((s) => [s.label, dayNumber(s.date) - dayNumber(since) + 1]));
 }
 
-/** Weeks of a block after which assistance exercises change [house: a block is 3 to 6 weeks]. */
-export const BLOCK_WEEKS = 4;
+/** Weeks of a block after which assistance exercises change (rule choice.block). */
+export const BLOCK_WEEKS = numbers("choice.block").weeks;
 
 /** Keeps which exercises each block of four weeks used, counted from the season's start; what is logged counts as what is planned. */
 export function blockUse(athlete: Athlete, log: readonly StrengthLog[]) {

@@ -19,13 +19,13 @@ import type { Exercise } from "./exercise/types";
 import type { LadderState } from "./progress/decision";
 import { nextLoad, type PlannedLoad } from "./progress/next";
 import { stoppedByPain } from "./progress/pain";
+import { numbers, say, type Why, why } from "./rulebook";
 import { type Finding, findingsOf } from "./screening/findings";
 import { hingeStopsAtKnee } from "./screening/rounding";
 import type { SeasonDay } from "./season/day";
 import type { SeasonWeek } from "./season/weeks";
 import { buildSession } from "./session/build";
 import type { BuiltSession } from "./session/types";
-import { type Why, why } from "./why";
 
 export interface LastBuild {
   /** Hard sets in the four heart patterns. */
@@ -69,11 +69,6 @@ export interface BuilderInput {
   /** What the last full build week held; null before there was one. */
   lastBuild: LastBuild | null;
 }
-
-/** In a full race-phase week the hard sets are 41 to 60% below the last full build week. */
-export const RACE_WEEK = { mostShare: 0.59, leastShare: 0.4 };
-/** Days back in which a logged lift counts as one the athlete is on. */
-const RECENT_DAYS = 56;
 
 /** Builds and remembers what each label is on a day in a window. */
 export function sessionBuilder(input: BuilderInput) {
@@ -133,7 +128,11 @@ export function sessionBuilder(input: BuilderInput) {
       routine,
       ...(edit ? { edit } : {}),
       place,
-      minutes: Math.min(minutes, day.minutesMost ?? minutes, day.loading === "mobility" ? 30 : minutes),
+      minutes: Math.min(
+        minutes,
+        day.minutesMost ?? minutes,
+        day.loading === "mobility" ? numbers("session.slots").mobilityMinutes : minutes,
+      ),
       choice,
       swaps: new Map(swaps.map((s) => [s.from, s.to])),
       loadFor: (q: Parameters<typeof nextLoad>[0]) =>
@@ -156,20 +155,24 @@ export function sessionBuilder(input: BuilderInput) {
     const measure = edit ? buildSession({ ...planned, setFactor: 1, heartRange: null, stressCap: null }) : whole;
     if (measure) deepest = Math.max(deepest, measure.stress);
     const taper = day.taperFor !== null && day.loading === "light";
-    const setFactor = taper ? 0.5 : week.setFactor;
+    const own = athlete.settings?.ruleValues;
+    const setFactor = taper ? numbers("taper.light", own).share : week.setFactor;
     const hold =
       day.emphasis === "hold" && !taper && !routine && isOn(athlete, "taper.week") && input.lastBuild
         ? input.lastBuild.sets / shared
         : null;
-    const heartRange =
-      hold !== null
-        ? { least: Math.ceil(hold * RACE_WEEK.leastShare), most: Math.max(2, Math.floor(hold * RACE_WEEK.mostShare)) }
-        : null;
+    const heartRange = hold !== null ? holdRange(hold) : null;
     if (setFactor >= 1 && heartRange === null && depth >= 1) return whole;
     const stressCap = depth < 1 && whole ? whole.stress * depth : null;
     return buildSession({ ...request, setFactor, heartRange: setFactor < 1 ? null : heartRange, stressCap });
   };
   return { build, deepest: () => deepest };
+}
+
+/** Least and most hard sets of a session that holds, from its share of the last full build week's (rule taper.week). */
+export function holdRange(buildSets: number): { least: number; most: number } {
+  const { least, most } = numbers("taper.week");
+  return { least: Math.ceil(buildSets * least), most: Math.max(2, Math.floor(buildSets * most)) };
 }
 
 /** What an exercise can become here (rule 5 of progress). */
@@ -188,12 +191,12 @@ export function ladderState(e: Exercise, choice: ChoiceContext): LadderState {
   };
 }
 
-/** Felt in the low back twice: a light set for the hamstrings before the hinge (handbook 14). */
+/** Felt in the low back twice: a light set for the hamstrings before the hinge. */
 const FELT_LOW_BACK: Finding = {
   id: "felt-low-back",
   kind: "seen",
   title: "Hinge felt in the low back",
-  says: "A light bridge or slider set before the hinge, so that the hamstrings are felt.",
+  says: say("progress.felt", "primer"),
   rule: "progress.felt",
   adds: [{ pattern: "hip", exercises: ["bridge", "slider-curl"], first: true }],
   prefers: [],
@@ -201,9 +204,6 @@ const FELT_LOW_BACK: Finding = {
 };
 
 const FOR_STRENGTH: readonly Emphasis[] = ["develop", "maximal", "hold"];
-
-/** Days before an A race without anything new, and after slow-lowering work for the first time without a key session [trade]. */
-const FIRST_TIME = { beforeRace: 14, beforeKey: 4 };
 
 /**
  * What exercises are chosen by on a day at a place. Days that do not differ share one context, with its rankings.
@@ -215,9 +215,14 @@ export function choiceContexts(
   const { athlete, library, basis, week, log } = input;
   const recent = new Map<string, number>();
   for (const s of log)
-    if (dayNumber(week.start) - dayNumber(s.date) <= RECENT_DAYS)
+    if (dayNumber(week.start) - dayNumber(s.date) <= numbers("choice.points").recentDays)
       for (const i of s.items) recent.set(i.exercise, (recent.get(i.exercise) ?? 0) + 1);
-  const stopped = stoppedByPain(log, laterOf(week.start, input.from), athlete.settings?.strictPain ?? false);
+  const stopped = stoppedByPain(
+    log,
+    laterOf(week.start, input.from),
+    athlete.settings?.strictPain ?? false,
+    athlete.settings?.ruleValues,
+  );
   const standings = standingsOf(library, athlete, safetyGate(athlete, week.start).training, log);
   const sides = sideGaps(log);
   const felt = feltLowBackTwice(log, (id) => library.byId(id)?.pattern === "hinge");
@@ -292,13 +297,14 @@ export function choiceContexts(
 }
 
 function noNewWork(athlete: Athlete, day: SeasonDay, week: SeasonWeek): string | null {
+  const { beforeRace } = numbers("first.time", athlete.settings?.ruleValues);
   const race = athlete.races.find((r) => {
     const out = dayNumber(r.date) - dayNumber(day.date);
-    return r.priority === "A" && out > 0 && out <= FIRST_TIME.beforeRace;
+    return r.priority === "A" && out > 0 && out <= beforeRace;
   });
-  if (race) return `new work is left out in the ${FIRST_TIME.beforeRace} days before ${race.name}`;
+  if (race) return `new work is left out in the ${beforeRace} days before ${race.name}`;
   if (day.phase === "race") return "new work is left out in the race phase";
-  return week.mileage.factor < 1 ? "new work is left out with a jump in mileage" : null;
+  return week.mileage.factor < 1 ? "new work is left out with a mileage increase" : null;
 }
 
 const keyDaysOf = new WeakMap<Athlete["endurance"], ReadonlySet<number>>();
@@ -314,12 +320,13 @@ function keyDays(endurance: Athlete["endurance"]): ReadonlySet<number> {
 
 function noSlowWork(athlete: Athlete, day: SeasonDay): string | null {
   const days = keyDays(athlete.endurance);
+  const { beforeKey } = numbers("first.time");
   const from = dayNumber(day.date);
-  const near = Array.from({ length: FIRST_TIME.beforeKey + 1 }, (_, i) => from + i).some((n) => days.has(n));
-  return near ? `slow-lowering work for the first time needs ${FIRST_TIME.beforeKey} days before a key session` : null;
+  const near = Array.from({ length: beforeKey + 1 }, (_, i) => from + i).some((n) => days.has(n));
+  return near ? `slow-lowering work for the first time needs ${beforeKey} days before a key session` : null;
 }
 
-/** Rowers protect the back: no heavy hinge the day before long rowing (handbook 18) [trade]. */
+/** Rowers protect the back: no heavy hinge the day before long rowing. */
 function longRowingNext(athlete: Athlete, date: IsoDate): string | null {
   if (athlete.athlete.sport !== "row") return null;
   const next = addDays(date, 1);
@@ -327,11 +334,11 @@ function longRowingNext(athlete: Athlete, date: IsoDate): string | null {
   return long ? "long rowing tomorrow: the hinge stays light" : null;
 }
 
-/** Why nothing may go up in this week; null where it may (handbook 13, rule 6). */
+/** Why nothing may go up in this week; null where it may. */
 export function increaseCap(athlete: Athlete, day: SeasonDay, week: SeasonWeek): Why | null {
   if (!isOn(athlete, "progress.cap")) return null;
-  if (day.phase === "race") return why("progress.cap", "No increase in the race phase: strength is held.");
-  if (week.stepBack) return why("progress.cap", "No increase in a step-back week.");
-  if (week.mileage.factor < 1) return why("progress.cap", "No increase with a jump in mileage.");
+  if (day.phase === "race") return why("progress.cap", "race");
+  if (week.stepBack) return why("progress.cap", "stepBack");
+  if (week.mileage.factor < 1) return why("progress.cap", "mileage");
   return null;
 }

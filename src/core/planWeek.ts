@@ -1,12 +1,13 @@
 /** One week of the plan: what each session would be in each window, the exact fit, and the depth limits. */
 import { isRoutine, type Label, type LockedSession } from "./athlete/types";
 import { type DatedWindow, windowsOfWeek } from "./athlete/windows";
-import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate, minutesOf, timeOf } from "./dates";
+import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate, MINUTES_A_DAY, minutesOf, timeOf } from "./dates";
 import { LABEL_WORDS } from "./dose/dose";
 import { isKey, sessionLoad } from "./endurance/load";
 import { enduranceBout, strengthParts } from "./legs/bouts";
 import { type LegBout, type LegPart, MEAN_DAYS, meanDailyLoad } from "./legs/freshness";
 import { type BuilderInput, sessionBuilder } from "./planSession";
+import { numbers, ruleIdOf, say, type Why, why } from "./rulebook";
 import { nearestBefore } from "./season/races";
 import { inWeek, type SeasonWeek, type WantedSession } from "./season/weeks";
 import { loggedLegs } from "./session/heavy";
@@ -14,9 +15,8 @@ import { ROUTINE_MINUTES } from "./session/slots";
 import type { BuiltSession } from "./session/types";
 import { packWarnings, setOffWarnings } from "./warnings";
 import { costsOf, fitWeek } from "./week/fit";
-import { blockedHere } from "./week/rules";
+import { blockedHere, type CostRule, weekNumbers } from "./week/rules";
 import type { Demand, FitResult, Option, Standing, WeekContext } from "./week/types";
-import { type Why, why } from "./why";
 
 export interface PlanSession extends BuiltSession {
   date: IsoDate;
@@ -54,14 +54,11 @@ export interface WeekInput extends BuilderInput {
   walk?: number;
 }
 
-/** Depth limit against the planned dose [house]. */
-export const DEPTH_FACTOR = { free: 1, jump: 2 / 3, leap: 0.5, stepBack: 0.55 };
-const DEPTH_RULES: readonly string[] = ["S2", "S12", "S13"];
-/** Minutes of a light mobility visit, for the depth limit of a day. */
-const MOBILITY_STRESS = 60;
-
-/** Hours at which a session may begin lie so many minutes apart, from the window's start. */
-export const GRID = 15;
+/** What a week takes of the full dose (rule week.most). */
+const MOST = numbers("week.most");
+const DEPTH_RULES: readonly CostRule[] = ["S2", "S12", "S13"];
+/** Hours at which a session may begin lie so many minutes apart, from the free slot's start. */
+export const GRID = numbers("M1").grid;
 
 /** A week's problem: its windows, what each session would be in each of them, and what is asked for. */
 export function weekProblem(input: WeekInput) {
@@ -204,12 +201,14 @@ export function planWeek(input: WeekInput): PlanWeek {
     sessions,
     fit,
     depthLimit,
-    depthWhy: why(
-      "depth.week",
+    depthWhy:
       builder.deepest() === 0
-        ? "No free time slot of this week takes a session, so that there is no training load to compare with."
-        : `This week takes ${depthLimit} AU of training load at most in one session: the full dose weighs ${Math.round(builder.deepest())} AU${factor.text}.`,
-    ),
+        ? why("week.most", "none")
+        : why("week.most", "most", {
+            most: depthLimit,
+            full: Math.round(builder.deepest()),
+            because: factor.text,
+          }),
     input,
     dayLimits: dayLimits(week, windows, demands, context),
     why: [
@@ -222,19 +221,14 @@ export function planWeek(input: WeekInput): PlanWeek {
       ),
       ...setOffWarnings(athlete, week),
       ...packWarnings(athlete, week),
-      ...skipped.map((c) => why("week.skip", `${LABEL_WORDS[c.label]} is skipped: ${c.reason}.`)),
+      ...skipped.map((c) => why("week.skip", "skipped", { session: LABEL_WORDS[c.label], reason: c.reason })),
       ...roomWhy(week, asked.length, wanted.length),
       ...closeToRace(input),
-      ...(demands.length === 0
-        ? [
-            why(
-              "fit.place",
-              input.done.size > 0
-                ? "Nothing is left to place: this week's sessions are done."
-                : "Nothing to place this week.",
-            ),
-          ]
-        : [why("fit.place", fit.weighed === 1 ? "The one option there is." : `Best of ${fit.weighed} options.`)]),
+      demands.length === 0
+        ? why("fit.place", input.done.size > 0 ? "done" : "nothing")
+        : fit.weighed === 1
+          ? why("fit.place", "only")
+          : why("fit.place", "best", fit.weighed),
     ],
   };
 }
@@ -261,13 +255,17 @@ function routines(
 
 function depthFactor(week: SeasonWeek): { factor: number; text: string } {
   const { mileage } = week;
-  const list: [number, string][] = [[DEPTH_FACTOR.free, ""]];
-  if (mileage.holdOnly) list.push([DEPTH_FACTOR.leap, ", one half above 30% more mileage"]);
-  else if (mileage.factor < 1) list.push([DEPTH_FACTOR.jump, ", two thirds above 10% more mileage"]);
-  if (week.stepBack) list.push([DEPTH_FACTOR.stepBack, ", 0.55 in a step-back week"]);
+  const list: [number, string][] = [[1, ""]];
+  if (mileage.holdOnly) list.push([MOST.spike, say("week.most", "spike")]);
+  else if (mileage.factor < 1) list.push([MOST.increase, say("week.most", "increase")]);
+  if (week.stepBack) list.push([MOST.stepBack, say("week.most", "stepBack")]);
   const [factor, text] = list.reduce((a, b) => (b[0] < a[0] ? b : a));
   return { factor, text };
 }
+
+/** Points by the rules' names of today. */
+const weightsOf = (own: Readonly<Record<string, number>> = {}): WeekContext["weights"] =>
+  Object.fromEntries(Object.entries(own).map(([id, points]) => [ruleIdOf(id) ?? id, points]));
 
 function withLocks(wanted: readonly WantedSession[], locks: readonly LockedSession[]): WantedSession[] {
   const extra = locks.filter((l) => !wanted.some((w) => w.label === l.label));
@@ -291,7 +289,7 @@ const legsOf = (s: Pick<BuiltSession, "items" | "stress">): LegPart[] =>
 
 /** What a planned session puts on the legs, and when. */
 export const plannedBout = (s: PlanSession): LegBout => ({
-  end: dayNumber(s.date) * 1440 + s.start + s.minutes,
+  end: dayNumber(s.date) * MINUTES_A_DAY + s.start + s.minutes,
   parts: legsOf(s),
 });
 
@@ -311,14 +309,15 @@ function weekContext(input: WeekInput, perWeek: number): WeekContext {
     endurance,
     standing: input.standing,
     placement: athlete.settings?.placement ?? "stack",
-    weights: athlete.settings?.ruleWeights ?? {},
+    weights: weightsOf(athlete.settings?.ruleWeights),
+    numbers: weekNumbers(athlete.settings?.ruleValues),
     keyDays,
     hasKey: endurance.some((e) => inWeek(week, e.date) && isKey(e) && sessionLoad(e) > 0),
     preferredDays: new Set(athlete.settings?.preferredDays ?? []),
     lastDays: input.lastDays,
     dailyMinutes: athlete.settings?.maxMinutesPerDay ?? null,
     perWeek,
-    legs: { bouts, meanDaily: meanDailyLoad(bouts, monday * 1440) },
+    legs: { bouts, meanDaily: meanDailyLoad(bouts, monday * MINUTES_A_DAY) },
   };
 }
 
@@ -350,28 +349,28 @@ function noSlot(
     : `There is no free time slot${when}. Add one of 35 min or more.`;
 }
 
-/** Days back in which a logged session is compared with the race that it came close to. */
-const CLOSE_DAYS = 14;
-
 /** What was lifted nearer to a race than the rules would have placed it: said in the week that is running, never undone. */
 function closeToRace({ athlete, library, week, log, asOf }: WeekInput): Why[] {
   if (!inWeek(week, asOf)) return [];
   const ahead = athlete.races.filter((r) => r.date >= asOf);
   return log
-    .filter((s) => daysBetween(s.date, asOf) <= CLOSE_DAYS)
+    .filter((s) => daysBetween(s.date, asOf) <= numbers("race.close").days)
     .flatMap((s): Why[] => {
       const { heavy, lowerLoaded } = loggedLegs(s, library.byId);
       return ahead.flatMap((race): Why[] => {
         const out = daysBetween(s.date, race.date);
-        const { lastHeavy, lastLoaded } = nearestBefore(race);
+        const { lastHeavy, lastLoaded } = nearestBefore(race, athlete.settings?.ruleValues);
         const meant = heavy && out < lastHeavy ? lastHeavy : lowerLoaded && out < lastLoaded ? lastLoaded : null;
         if (meant === null) return [];
-        const days = (n: number) => `${n} day${n === 1 ? "" : "s"}`;
         return [
-          why(
-            "race.close",
-            `${LABEL_WORDS[s.label]} of ${dayLabel(s.date)} was ${meant === lastHeavy ? "heavy" : "loaded"} ${days(out)} before ${race.name}; ${days(meant)} are meant. Nothing more is added to the legs until then.`,
-          ),
+          why("race.close", "close", {
+            session: LABEL_WORDS[s.label],
+            on: dayLabel(s.date),
+            what: heavy && out < lastHeavy ? "heavy" : "loaded",
+            out,
+            race: race.name,
+            meant,
+          }),
         ];
       });
     });
@@ -395,7 +394,7 @@ function dayLimits(
           !costsOf([o], context).some((c) => DEPTH_RULES.includes(c.rule)),
       )
       .map((o) => o.stress);
-    const mobility = windows.some((w) => w.date === date) ? MOBILITY_STRESS : 0;
+    const mobility = windows.some((w) => w.date === date) ? MOST.mobility : 0;
     return Math.round(Math.max(mobility, ...stresses));
   });
 }
@@ -412,25 +411,18 @@ function weekWhy(week: SeasonWeek, wanted: number, done: number, assumed: number
   return [
     ...(head ? [head] : []),
     ...knownWhy(week, assumed),
-    why(
-      "phase.day",
-      `${count} session${count === 1 ? "" : "s"} this week: ${phases.size > 1 ? `days ${mix}, each with its share` : `${week.emphasis}, ${week.phase} phase`}.`,
-    ),
+    phases.size > 1
+      ? why("phase.day", "mixed", { sessions: count, days: mix })
+      : why("phase.day", "one", { sessions: count, emphasis: week.emphasis, phase: week.phase }),
     ...dayWhy.values(),
   ];
 }
 
 /** What is said where the week's endurance is not planned, or not all of it. */
-function knownWhy(week: SeasonWeek, assumed: number): Why[] {
-  if (week.known === "all") return [];
-  const head = week.known === "none" ? "No endurance is planned here" : "Only part of the endurance is planned here";
+function knownWhy({ known }: SeasonWeek, sessions: number): Why[] {
+  if (known === "all") return [];
   return [
-    why(
-      "mileage.assumed",
-      assumed > 0
-        ? `${head}: ${assumed} session${assumed === 1 ? "" : "s"} of the last ordinary week stand${assumed === 1 ? "s" : ""} in, until you plan it.`
-        : `${head}: strength is placed as if those days were free, and no change of mileage is judged.`,
-    ),
+    sessions > 0 ? why("mileage.assumed", "standsIn", { known, sessions }) : why("mileage.assumed", "free", { known }),
   ];
 }
 
@@ -439,9 +431,6 @@ const roomWhy = (week: SeasonWeek, asked: number, wanted: number): Why[] =>
     ? []
     : [
         week.emphasis === "restore"
-          ? why(
-              "restore.visits",
-              `${asked} short visits are wanted and there are windows for ${wanted}; the rest needs no equipment and can be done at home.`,
-            )
-          : why("phase.day", `${asked} sessions would fit the phase; there are days for ${wanted}, the lower end.`),
+          ? why("restore.visits", "short", { asked, slots: wanted })
+          : why("phase.day", "fewerDays", { asked, days: wanted }),
       ];

@@ -13,10 +13,10 @@ import { sideGaps } from "./exercise/sides";
 import type { Pattern } from "./exercise/types";
 import type { PlanSession } from "./plan";
 import { historyOf } from "./progress/history";
+import { listWords, numbers } from "./rulebook";
 import { SPORT_SHARE } from "./session/slots";
 import { HARD_RIR, tallyOf } from "./tally";
 import { roundTo } from "./units";
-import { listWords } from "./why";
 
 export type Group = Exclude<Column, "assist">;
 export const GROUPS: readonly Group[] = ["squat", "hinge", "split-squat", "hip", "calf", "trunk", "upper"];
@@ -226,8 +226,8 @@ export interface Ahead {
 }
 
 const hours = (minutes: number): string => `${roundTo(minutes / 60, 1)} h`;
-/** Points of difference in percent from which a pattern's share is said [house]. */
-const SHARE_GAP = 8;
+/** Points of percent from which a pattern's share is said (rule review.hard). */
+const SHARE_GAP = numbers("review.hard").gap;
 
 /**
  * The block in words, made from the figures alone; for the coach to change and send.

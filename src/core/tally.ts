@@ -3,13 +3,14 @@ import type { Phase } from "./athlete/types";
 import { type IsoDate, weeksIn } from "./dates";
 import { HEART_PATTERNS, type Pattern } from "./exercise/types";
 import type { Plan, PlanSession } from "./plan";
+import { numbers } from "./rulebook";
 import { isHeavy } from "./session/heavy";
 
 export interface Tally {
   sessions: number;
   /** Working sets. */
   sets: number;
-  /** Working sets at RIR 4 or less (handbook 2). */
+  /** Working sets at RIR 4 or less. */
   hardSets: number;
   /** Sets that count as heavy (see session/heavy). */
   heavySets: number;
@@ -20,7 +21,8 @@ export interface Tally {
   patterns: Partial<Record<Pattern, number>>;
 }
 
-export const HARD_RIR = 4;
+/** Reserve up to which a set is hard (rule review.hard). */
+export const HARD_RIR = numbers("review.hard").hardReserve;
 export const emptyTally = (): Tally => ({
   sessions: 0,
   sets: 0,

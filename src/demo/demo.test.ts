@@ -82,7 +82,7 @@ describe("the club's seasons", () => {
       "choice.trouble",
       "choice.swap",
       "first.time",
-    ])
+    ] as const)
       expect(rules.has(rule), rule).toBe(true);
   });
 

@@ -23,7 +23,7 @@ import {
   SPORTS,
 } from "../core/athlete/types";
 import { isDate } from "../core/dates";
-import { SWITCHES } from "../core/rules";
+import { SWITCHES } from "../core/rulebook";
 
 const DATE_TEXT = 'a real date such as "2026-03-02" expected';
 const date = z

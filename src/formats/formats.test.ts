@@ -5,7 +5,7 @@ import { athleteWith, raceOn, START } from "../../tests/support/athlete";
 import type { Athlete } from "../core/athlete/types";
 import { addDays } from "../core/dates";
 import { plan } from "../core/plan";
-import { RULES } from "../core/rules";
+import { ruleOf } from "../core/rulebook";
 import { demoClub } from "../demo/club";
 import { checkAthlete, readAthleteFile, writeAthleteFile } from "./athlete-file";
 import { pathText } from "./fault";
@@ -332,10 +332,10 @@ describe("plan files", () => {
     for (const a of demoClub("2026-03-04")) {
       for (const w of planToFile(plan(a, { from: "2026-03-04", weeks: 12 })).weeks) {
         expect(w.why.length).toBeGreaterThan(0);
-        for (const r of w.why) expect(RULES[r.rule], r.rule).toBeDefined();
-        for (const c of w.placement.costs) expect(RULES[c.rule], c.rule).toBeDefined();
+        for (const r of w.why) expect(ruleOf(r.rule), r.rule).not.toBeNull();
+        for (const c of w.placement.costs) expect(ruleOf(c.rule), c.rule).not.toBeNull();
         for (const i of w.sessions.flatMap((s) => s.items)) {
-          for (const r of i.why) expect(RULES[r.rule], r.rule).toBeDefined();
+          for (const r of i.why) expect(ruleOf(r.rule), r.rule).not.toBeNull();
           if (i.loadKg !== null)
             expect(
               i.why.some((r) => /^(load|progress)/.test(r.rule)),

@@ -184,7 +184,7 @@ describe("two people on one thing", () => {
         thing: "approaches/rules",
         method: "PUT",
         path: "/approaches/rules",
-        first: { rulesOff: ["mileage.leap"] },
+        first: { rulesOff: ["mileage.spike"] },
         second: { rulesOff: [] },
       },
       {

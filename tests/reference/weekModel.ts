@@ -5,7 +5,7 @@
 import highsLoader from "highs";
 import type { EnduranceSession } from "../../src/core/athlete/types";
 import { dayNumber } from "../../src/core/dates";
-import { DEFAULT_WEIGHTS } from "../../src/core/week/rules";
+import { type CostRule, DEFAULT_WEIGHTS } from "../../src/core/week/rules";
 import type { Demand, Option, Standing, WeekContext } from "../../src/core/week/types";
 import { LEFT_OUT, LEFT_OUT_PRICE } from "../support/weekfit";
 
@@ -51,11 +51,11 @@ const tiredAt = (c: WeekContext): number => -2 * Math.log(0.55) * Math.max(20, c
 /** Loaded leg work of 150 AU or more makes a hard day of it. */
 const hardDay = (s: Standing): boolean => s.lowerLoaded && s.stress >= 150;
 
-const weigh = (c: WeekContext, rule: string, severity: number): number =>
-  Math.round((c.weights[rule] ?? DEFAULT_WEIGHTS[rule]!) * Math.max(0, Math.min(1, severity)));
+const weigh = (c: WeekContext, rule: CostRule, severity: number): number =>
+  Math.round((c.weights[rule] ?? DEFAULT_WEIGHTS[rule]) * Math.max(0, Math.min(1, severity)));
 
 function alone(o: Option, c: WeekContext): number {
-  let points = o.lostShare > 0 ? weigh(c, "whole", o.lostShare) : 0;
+  let points = o.lostShare > 0 ? weigh(c, "work.lost", o.lostShare) : 0;
   const weekday = o.day - c.monday + 1;
   if (o.mobility) return points;
   for (const e of c.endurance) {

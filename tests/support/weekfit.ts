@@ -5,6 +5,7 @@ import { addDays, dayNumber } from "../../src/core/dates";
 import { isKey } from "../../src/core/endurance/load";
 import { enduranceBout } from "../../src/core/legs/bouts";
 import { fitWeek } from "../../src/core/week/fit";
+import { weekNumbers } from "../../src/core/week/rules";
 import type { Demand, Option, Standing, WeekContext } from "../../src/core/week/types";
 
 export const MONDAY = "2026-03-02";
@@ -97,6 +98,7 @@ export function contextOf(
     standing: [],
     placement,
     weights: {},
+    numbers: weekNumbers(),
     keyDays,
     hasKey: sessions.some((e) => isKey(e) && dayNumber(e.date) >= monday && dayNumber(e.date) < monday + 7),
     preferredDays: new Set(),

@@ -2,7 +2,7 @@
 
 import type { Athlete, EnduranceSession } from "../../core/athlete/types";
 import { windowsOfWeek } from "../../core/athlete/windows";
-import { addDays, dayNumber, daysBetween, type IsoDate, isoWeek } from "../../core/dates";
+import { addDays, dayNumber, daysBetween, type IsoDate, isoWeek, timeOf } from "../../core/dates";
 import { flatEquivalent } from "../../core/endurance/hills";
 import { ASSUMED_RPE, ASSUMED_START, isKey, sessionLoad, startOf } from "../../core/endurance/load";
 import { weighs } from "../../core/endurance/weigh";
@@ -20,7 +20,7 @@ import { flagOf, phasePlace } from "./season";
 export function enduranceView(e: EnduranceSession, id: string, of: Athlete["athlete"]): EnduranceView {
   const assumed: string[] = [];
   if (e.rpe === undefined) assumed.push(`RPE ${ASSUMED_RPE[e.kind]} assumed for ${e.kind}`);
-  if (e.start === undefined) assumed.push(`start ${ASSUMED_START} assumed`);
+  if (e.start === undefined) assumed.push(`start ${timeOf(ASSUMED_START)} assumed`);
   if (e.key === undefined && isKey(e)) assumed.push(`key session because it is ${e.kind}`);
   const flat = flatEquivalent(e);
   if (flat?.assumed) assumed.push("as much down as up assumed for the hills");

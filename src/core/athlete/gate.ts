@@ -1,6 +1,6 @@
-/** The safety gate of the handbook, section 3: who may do what at all. It never diagnoses; it defers to licensed practice. */
-import { daysBetween, type IsoDate } from "../dates";
-import { type Why, why } from "../why";
+/** The safety gate: who may do what at all. It never diagnoses; it defers to licensed practice. */
+import { DAYS_A_MONTH, daysBetween, type IsoDate } from "../dates";
+import { numbers, type Why, why } from "../rulebook";
 import type { Area, Athlete, ClearanceRule, TroubleArea } from "./types";
 
 export type Training = "new" | "novice" | "trained";
@@ -9,8 +9,9 @@ export const TRAINING_LEVEL: Readonly<Record<Training, number>> = { new: 1, novi
 
 /** Training age in the gym: under 3 months new, 3 to 12 novice, over 12 trained. */
 export function trainingAge(months: number): Training {
-  if (months < 3) return "new";
-  return months <= 12 ? "novice" : "trained";
+  const { newMonths, noviceMonths } = numbers("gate.new");
+  if (months < newMonths) return "new";
+  return months <= noviceMonths ? "novice" : "trained";
 }
 
 export interface Gate {
@@ -22,19 +23,12 @@ export interface Gate {
   /** 65 and over: increases wait for one session more. */
   slower: boolean;
   /** Weeks between step-back weeks: 4, or 3 for new lifters and from 50. */
-  stepBackEvery: 3 | 4;
+  stepBackEvery: number;
   training: Training;
   /** Limits that came with the clearance. */
   rules: readonly ClearanceRule[];
   why: Why[];
 }
-
-/** RIR at least where the clearance asks for moderate effort (ACOG Committee Opinion 804 asks for moderate; the number is ours). */
-const MODERATE_RIR = 4;
-/** Ages from which the masters' rules hold; the oldest reading of the birth year counts. */
-export const MASTERS = { from: 50, slowerFrom: 65 };
-/** Days for which a recent trouble area still counts. */
-export const RECENT_DAYS = 84;
 
 /** @returns the youngest and oldest age that the birth year leaves open on a day */
 export function ageRange(birthYear: number, on: IsoDate): { youngest: number; oldest: number } {
@@ -48,10 +42,14 @@ export function ageRange(birthYear: number, on: IsoDate): { youngest: number; ol
  */
 export function safetyGate(athlete: Athlete, on: IsoDate): Gate {
   const { birthYear, strengthTrainingMonths } = athlete.athlete;
-  const sinceStart = Math.max(0, daysBetween(athlete.season.start, on)) / 30.44;
+  const sinceStart = Math.max(0, daysBetween(athlete.season.start, on)) / DAYS_A_MONTH;
   const { youngest, oldest } = ageRange(birthYear, on);
-  const minor = youngest < 18;
-  const slower = oldest >= MASTERS.slowerFrom;
+  const own = athlete.settings?.ruleValues;
+  const young = numbers("gate.minor", own);
+  const masters = numbers("gate.masters");
+  const moderate = numbers("gate.limits", own).reserve;
+  const minor = youngest < young.age;
+  const slower = oldest >= masters.slowerFrom;
   const training = trainingAge(strengthTrainingMonths + sinceStart);
   const { clearanceNeeded, clearance } = athlete.health;
   const cleared = clearance !== undefined && daysBetween(clearance.date, on) >= 0;
@@ -62,39 +60,21 @@ export function safetyGate(athlete: Athlete, on: IsoDate): Gate {
   const rules = cleared ? (clearance.rules ?? []) : [];
   const reasons: Why[] = [];
   if (restricted)
-    reasons.push(
-      why(
-        "gate.clearance",
-        clearanceNeeded && !cleared
-          ? "Restore and mobility only until someone licensed has cleared the athlete and it is recorded."
-          : cleared
-            ? "Bone stress that began after the clearance: restore and mobility only until a clinician has cleared this, too."
-            : "Bone stress: restore and mobility only until a clinician has cleared the athlete and it is recorded.",
-      ),
-    );
-  if (minor)
-    reasons.push(
-      why(
-        "gate.minor",
-        "Under 18: two reps or more in reserve, no 1RM test; qualified supervision and consent are needed.",
-      ),
-    );
-  if (slower) reasons.push(why("gate.masters", "65 and over: every increase waits for one session more."));
-  else if (oldest >= MASTERS.from)
-    reasons.push(why("gate.masters", "50 and over: step-back every third week, sets cut before load."));
-  if (rules.includes("moderate-effort"))
-    reasons.push(
-      why("gate.limits", `Cleared for moderate effort: ${MODERATE_RIR} or more in reserve, no breath-holding.`),
-    );
-  if (rules.includes("no-supine")) reasons.push(why("gate.limits", "Cleared without long work on the back."));
-  if (rules.includes("no-impact")) reasons.push(why("gate.limits", "Cleared without impact."));
-  const often = oldest >= MASTERS.from || training === "new";
+    reasons.push(why("gate.clearance", clearanceNeeded && !cleared ? "needed" : cleared ? "boneAfter" : "bone"));
+  if (minor) reasons.push(why("gate.minor", "minor", { reserve: young.reserve }));
+  if (slower) reasons.push(why("gate.masters", "slower"));
+  else if (oldest >= masters.from) reasons.push(why("gate.masters", "masters"));
+  if (rules.includes("moderate-effort")) reasons.push(why("gate.limits", "moderate", { reserve: moderate }));
+  if (rules.includes("no-supine")) reasons.push(why("gate.limits", "back"));
+  if (rules.includes("no-impact")) reasons.push(why("gate.limits", "impact"));
+  const often = oldest >= masters.from || training === "new";
+  const every = numbers("stepback.every");
   return {
     restricted,
-    minRir: Math.max(minor ? 2 : 0, rules.includes("moderate-effort") ? MODERATE_RIR : 0),
+    minRir: Math.max(minor ? young.reserve : 0, rules.includes("moderate-effort") ? moderate : 0),
     minor,
     slower,
-    stepBackEvery: often ? 3 : 4,
+    stepBackEvery: often ? every.often : every.weeks,
     training,
     rules,
     why: reasons,
@@ -106,13 +86,15 @@ export function safetyGate(athlete: Athlete, on: IsoDate): Gate {
  * taken: only a clearance that is itself recent can have been given for it.
  */
 function isFor(cleared: IsoDate, a: TroubleArea, on: IsoDate): boolean {
-  return a.since === undefined ? daysBetween(cleared, on) < RECENT_DAYS : daysBetween(a.since, cleared) >= 0;
+  return a.since === undefined
+    ? daysBetween(cleared, on) < numbers("gate.clearance").recentDays
+    : daysBetween(a.since, cleared) >= 0;
 }
 
 /** Current, or recent and not yet 12 weeks old. */
 function isActive(a: TroubleArea, on: IsoDate): boolean {
   if (a.status === "past") return false;
-  return a.status === "current" || a.since === undefined || daysBetween(a.since, on) < RECENT_DAYS;
+  return a.status === "current" || a.since === undefined || daysBetween(a.since, on) < numbers("gate.recent").days;
 }
 
 /** Trouble areas that remove exercises on a day: current ones, and recent ones (under 12 weeks; without a date, all). */

@@ -1,9 +1,7 @@
 /** What a logged set says: its clean repetitions, what was done, and sets counted once where they were logged by side. */
 import { minutesOf } from "../dates";
+import { numbers } from "../rulebook";
 import type { LoggedItem, LoggedSet, StrengthLog } from "./types";
-
-/** Taken for a log that does not say [house]. */
-export const UNSAID = { rpe: 6, minutes: 50, start: "18:00" };
 
 /** When a logged session began, how long it was, and its load in AU; what it does not say is taken as usual. */
 export function lengthOf(log: Pick<StrengthLog, "start" | "minutes" | "rpe">): {
@@ -11,11 +9,12 @@ export function lengthOf(log: Pick<StrengthLog, "start" | "minutes" | "rpe">): {
   minutes: number;
   stress: number;
 } {
-  const minutes = log.minutes ?? UNSAID.minutes;
+  const unsaid = numbers("log.unsaid");
+  const minutes = log.minutes ?? unsaid.minutes;
   return {
-    start: minutesOf(log.start ?? UNSAID.start),
+    start: log.start === undefined ? unsaid.start : minutesOf(log.start),
     minutes,
-    stress: Math.round(minutes * (log.rpe ?? UNSAID.rpe)),
+    stress: Math.round(minutes * (log.rpe ?? unsaid.rpe)),
   };
 }
 

@@ -1,5 +1,6 @@
 /** The athlete as the core knows them: the plain value behind an athlete file (see docs/formats). Always metric, local dates. */
 import type { ClockTime, IsoDate } from "../dates";
+import type { RuleValues } from "../rulebook";
 import type { Approach as OwnApproach } from "./approach";
 
 export { APPROACHES, type ApproachId as Approach, EMPHASES, type Emphasis } from "./approach";
@@ -134,6 +135,8 @@ export interface Settings {
   quietExercises?: boolean;
   oneRepMax?: OneRepMaxFormula;
   ruleWeights?: Record<string, number>;
+  /** The coach's own numbers of rules, by rule and parameter (see rulebook). */
+  ruleValues?: RuleValues;
   /** Weekdays on which the coach would have strength work, Monday 1. */
   preferredDays?: number[];
   /** A block of deliberate weight loss: nothing maximal stands in it. */

@@ -1,6 +1,7 @@
-/** What a coach may not write into an approach, with where and why (handbook 6: an impossible pair is refused). */
+/** What a coach may not write into an approach, with where and why: an impossible pair is refused. */
 import { type Approach, COLUMNS, type DoseCell, type Range, STAGES } from "../athlete/approach";
 import type { OneRepMaxFormula } from "../athlete/types";
+import { numbers } from "../rulebook";
 import { percentFor, repsAt } from "./oneRepMax";
 
 export interface CellFault {
@@ -9,31 +10,33 @@ export interface CellFault {
   expected: string;
 }
 
-/** Least and most of each figure [house]. */
+const { least, most, letPass } = numbers("approach.limits");
+const limit = (what: keyof typeof least): readonly [number, number] => [least[what], most[what]];
+/** Least and most of each figure (rule approach.limits). */
 export const LIMITS = {
-  sets: [1, 10],
-  reps: [1, 30],
-  rir: [0, 6],
-  percent: [30, 100],
-  seconds: [5, 120],
-  rest: [0, 600],
-  perWeek: [0, 7],
-} as const;
+  sets: limit("sets"),
+  reps: limit("reps"),
+  rir: limit("rir"),
+  percent: limit("percent"),
+  seconds: limit("seconds"),
+  rest: limit("rest"),
+  perWeek: limit("perWeek"),
+};
 
 /**
  * @returns why these repetitions cannot be done at this percent, or null where they can; half a repetition is let pass, since
  * formulas differ by as much
  */
 export function impossiblePair(reps: number, percent: number, formula: OneRepMaxFormula = "default"): string | null {
-  const most = repsAt(percent, formula);
-  if (most === null || reps <= most + 0.5) return null;
-  const can = percentFor(reps, formula);
-  return `${reps} reps at ${percent}% cannot be done: at ${percent}% about ${Math.floor(most + 1e-6)} ${Math.floor(most + 1e-6) === 1 ? "is" : "are"} possible, and ${reps} ask for ${can === null ? "far less" : `${Math.floor(can)}%`} or less`;
+  const can = repsAt(percent, formula);
+  if (can === null || reps <= can + letPass) return null;
+  const [whole, asks] = [Math.floor(can + 1e-6), percentFor(reps, formula)];
+  return `${reps} reps at ${percent}% cannot be done: at ${percent}% about ${whole} ${whole === 1 ? "is" : "are"} possible, and ${reps} ask for ${asks === null ? "far less" : `${Math.floor(asks)}%`} or less`;
 }
 
-function rangeFault(path: string, range: Range, [least, most]: readonly [number, number]): CellFault[] {
+function rangeFault(path: string, range: Range, [from, to]: readonly [number, number]): CellFault[] {
   const [lo, hi] = range;
-  if (lo < least || hi > most) return [{ path, expected: `${least} to ${most} expected` }];
+  if (lo < from || hi > to) return [{ path, expected: `${from} to ${to} expected` }];
   return lo > hi ? [{ path, expected: "the low end must not be above the high end" }] : [];
 }
 

@@ -1,6 +1,7 @@
-/** The athlete's current e1RM of a lift from the strength log (handbook 6). */
+/** The athlete's current e1RM of a lift from the strength log. */
 import type { LoggedItem, OneRepMaxFormula } from "../athlete/types";
 import { daysBetween, type IsoDate } from "../dates";
+import { numbers, type RuleValues } from "../rulebook";
 import { estimate, uncertaintyPct } from "./oneRepMax";
 
 export interface CurrentMax {
@@ -11,15 +12,11 @@ export interface CurrentMax {
   date: IsoDate;
 }
 
-/** Estimates within this many days count in full. */
-export const FULL_WEIGHT_DAYS = 42;
-/** Decay of an older estimate, percent a week, to a floor of 80% (handbook 13, e1RM without lifting) [house]. */
-export const DECAY = { pctPerWeek: 1.5, floor: 0.8 };
-
-/** Share of an estimate that is kept after so many days without a newer one. */
-export function kept(days: number): number {
-  if (days <= FULL_WEIGHT_DAYS) return 1;
-  return Math.max(DECAY.floor, 1 - (DECAY.pctPerWeek / 100) * Math.ceil((days - FULL_WEIGHT_DAYS) / 7));
+/** Share of an estimate that is left after so many days without a newer one (rule load.percent). */
+export function decayShare(days: number, own?: RuleValues): number {
+  const { fullDays, decayPct, floor } = numbers("load.percent", own);
+  if (days <= fullDays) return 1;
+  return Math.max(floor, 1 - (decayPct / 100) * Math.ceil((days - fullDays) / 7));
 }
 
 /** Best set of a logged item as an e1RM, clean reps only; null where no set says anything. */
@@ -50,7 +47,7 @@ export function currentMax(
     if (date >= asOf) continue;
     const set = bestOf(item, formula);
     if (!set) continue;
-    const kg = set.kg * kept(daysBetween(date, asOf));
+    const kg = set.kg * decayShare(daysBetween(date, asOf));
     if (!best || kg > best.kg || (kg === best.kg && date > best.date)) best = { kg, unsurePct: set.unsurePct, date };
   }
   return best;

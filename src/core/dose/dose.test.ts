@@ -6,7 +6,7 @@ import { SHIPPED_APPROACHES, shippedApproach } from "../approach/shipped";
 import { ONE_REP_MAX_FORMULAS } from "../athlete/types";
 import { addDays } from "../dates";
 import { approachFaults, cellFaults, impossiblePair } from "./check";
-import { bestOf, currentMax, kept } from "./current";
+import { bestOf, currentMax, decayShare } from "./current";
 import { doseOf, percentOf, perWeek } from "./dose";
 import { makeableLoads, makeLoad } from "./loads";
 import { percentFor, repsAt, uncertaintyPct } from "./oneRepMax";
@@ -78,9 +78,9 @@ describe("current e1RM", () => {
     expect(max.unsurePct).toBe(uncertaintyPct(5, 2));
   });
   it("lets older ones fade to a floor of 80%", () => {
-    expect(kept(42)).toBe(1);
-    expect(kept(49)).toBeCloseTo(0.985, 9);
-    expect(kept(2000)).toBe(0.8);
+    expect(decayShare(42)).toBe(1);
+    expect(decayShare(49)).toBeCloseTo(0.985, 9);
+    expect(decayShare(2000)).toBe(0.8);
     const max = currentMax([history("2025-06-01", 100)], "brzycki", "2026-03-10")!;
     expect(max.kg).toBeCloseTo(96, 9);
   });

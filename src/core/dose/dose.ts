@@ -1,9 +1,9 @@
-/** What a day's row of the approach prescribes to one athlete: ranges become numbers (handbook 6, 8). */
+/** What a day's row of the approach prescribes to one athlete: ranges become numbers. */
 import { approachFor, rowFor, sessionsAWeek } from "../approach/pick";
 import type { Column, DoseCell, DoseRow, Range, Stage } from "../athlete/approach";
 import type { Gate } from "../athlete/gate";
 import type { Athlete, Emphasis, Label, OneRepMaxFormula, Phase } from "../athlete/types";
-import { type Why, why } from "../why";
+import { numbers, type Why, why } from "../rulebook";
 import { percentFor, repsAt } from "./oneRepMax";
 
 /** One kind of work: sets, reps [low, high], RIR, rest. */
@@ -25,17 +25,11 @@ export interface SessionDose {
   approach: string;
   emphasis: Emphasis;
   cells: Readonly<Record<Column, Dose>>;
-  /** Planned session RPE (handbook 11) [house]. */
+  /** Planned effort of the session (rule session.rpe). */
   rpe: number;
   says: string;
   why: Why[];
 }
-
-export const SESSION_RPE: Record<Emphasis, number> = { prepare: 5, develop: 6, maximal: 7, hold: 6, restore: 3 };
-
-/** Percent of 1RM at most while restoring with light loads, and its repetitions (handbook 8: 50 to 60%, 6 to 10 reps) [trade]. */
-export const RESTORE_PERCENT = 55;
-export const RESTORE_LIGHT_REPS: Range = [6, 10];
 
 /** Who the numbers are for. */
 export interface DoseFor {
@@ -109,13 +103,12 @@ export function sessionDose(
     approach: approach.id,
     emphasis: day.emphasis,
     cells,
-    rpe: SESSION_RPE[day.emphasis],
+    rpe: numbers("session.rpe").rpe[day.emphasis],
     says: row.says,
     why: [
-      why(
-        approach.id === "layered" ? "emphasis.layered" : "approach.dose",
-        `${approach.name}${version}. ${row.says}; ${ends}.`,
-      ),
+      approach.id === "layered"
+        ? why("emphasis.layered", "dose", { name: `${approach.name}${version}`, says: row.says, ends })
+        : why("approach.dose", "dose", { name: `${approach.name}${version}`, says: row.says, ends }),
     ],
   };
 }

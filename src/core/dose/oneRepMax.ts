@@ -1,10 +1,12 @@
-/** Estimated 1RM and its inverse, percent by repetitions to failure (handbook 6). */
+/** Estimated 1RM and its inverse, percent by repetitions to failure. */
 import type { OneRepMaxFormula } from "../athlete/types";
+import { numbers } from "../rulebook";
 
 export type NamedFormula = Exclude<OneRepMaxFormula, "default" | "nsca">;
 
+const { mostReps, join, unsure } = numbers("load.percent");
 /** No estimate above this many repetitions to failure. */
-export const MOST_REPS = 20;
+export const MOST_REPS = mostReps;
 
 /**
  * 1RM / load for n repetitions to failure, n > 1.
@@ -21,38 +23,24 @@ export const FORMULAS: Record<NamedFormula, (n: number) => number> = {
 };
 
 /** Percent of 1RM by repetitions to failure [pub: NSCA Essentials, 4th ed., ch. 17]. */
-export const NSCA_PERCENT: Readonly<Record<number, number>> = {
-  1: 100,
-  2: 95,
-  3: 93,
-  4: 90,
-  5: 87,
-  6: 85,
-  7: 83,
-  8: 80,
-  9: 77,
-  10: 75,
-  11: 70,
-  12: 67,
-  15: 65,
-};
+export const NSCA_PERCENT: Readonly<Record<number, number>> = numbers("load.table").percent;
 
 const highReps = (n: number): number => (FORMULAS.mayhew(n) + FORMULAS.wathan(n)) / 2;
-/** Above 10 the mean of Mayhew and Wathan, scaled so that it meets Brzycki at 10 [house]. */
-const JOIN = FORMULAS.brzycki(10) / highReps(10);
+/** Above 10 the mean of Mayhew and Wathan, scaled so that it meets Brzycki there (rule load.percent). */
+const JOIN = FORMULAS.brzycki(join) / highReps(join);
 
-const standard = (n: number): number => (n <= 10 ? FORMULAS.brzycki(n) : highReps(n) * JOIN);
+const standard = (n: number): number => (n <= join ? FORMULAS.brzycki(n) : highReps(n) * JOIN);
 /** Repetitions that the published table ends at; above them the default, scaled so that it meets the table there [house]. */
-const TABLE_ENDS = 15;
+const TABLE_ENDS = numbers("load.table").ends;
 /** 1RM / load by the published table, straight lines between its entries. */
 function byTable(n: number): number {
-  if (n > TABLE_ENDS) return (100 / (NSCA_PERCENT[TABLE_ENDS] ?? 65)) * (standard(n) / standard(TABLE_ENDS));
+  if (n > TABLE_ENDS) return (100 / (NSCA_PERCENT[TABLE_ENDS] ?? 100)) * (standard(n) / standard(TABLE_ENDS));
   const known = Object.keys(NSCA_PERCENT)
     .map(Number)
     .sort((a, b) => a - b);
   const high = known.find((k) => k >= n) ?? TABLE_ENDS;
   const low = known.findLast((k) => k <= n) ?? 1;
-  const [a, b] = [NSCA_PERCENT[low] ?? 100, NSCA_PERCENT[high] ?? 65];
+  const [a, b] = [NSCA_PERCENT[low] ?? 100, NSCA_PERCENT[high] ?? 100];
   return 100 / (high === low ? a : a + ((b - a) * (n - low)) / (high - low));
 }
 
@@ -85,7 +73,7 @@ export function estimate(
 }
 
 /** How unsure an estimate is, plus or minus percent; grows with reps to failure and with RIR [house]. */
-export const uncertaintyPct = (reps: number, rir: number): number => 1 + 0.5 * (reps + rir - 1) + rir;
+export const uncertaintyPct = (reps: number, rir: number): number => 1 + unsure * (reps + rir - 1) + rir;
 
 /**
  * Percent of 1RM for n repetitions to failure: the inverse of the formula that made the estimate, so that up and down give
@@ -97,6 +85,9 @@ export function percentFor(n: number, formula: OneRepMaxFormula = "default"): nu
   return m === null ? null : 100 / m;
 }
 
+/** Halvings until a double can tell no more. */
+const BISECTIONS = 60;
+
 /**
  * Repetitions to failure at a percent of 1RM, not rounded: the inverse of `percentFor`.
  * @param percent over 0, up to 100
@@ -107,7 +98,7 @@ export function repsAt(percent: number, formula: OneRepMaxFormula = "default"): 
   let [low, high] = [1, MOST_REPS];
   if ((percentFor(high, formula) ?? 0) >= percent) return high;
   // A true single is 100% in every formula, though some of them say less just above it.
-  for (let i = 0; i < 60; i++) {
+  for (let i = 0; i < BISECTIONS; i++) {
     const mid = (low + high) / 2;
     if ((percentFor(mid, formula) ?? 0) >= percent) low = mid;
     else high = mid;

@@ -1,6 +1,7 @@
-/** Finding a load on the floor: sets that rise until the reserve is what was meant (handbook 6). */
+/** Finding a load on the floor: sets that rise until the reserve is what was meant. */
 import type { OneRepMaxFormula, Place } from "../athlete/types";
 import type { Exercise, Loading } from "../exercise/types";
+import { numbers } from "../rulebook";
 import { type MadeLoad, makeableLoads, makeLoad } from "./loads";
 import { estimate, percentFor } from "./oneRepMax";
 
@@ -8,16 +9,15 @@ export interface RampSet extends MadeLoad {
   reps: number;
 }
 
-/** Each set rises by this share at least, and a found load by this share at most; a reserve above so many says only "too light",
- * and then a quarter more is tried: five reps with five left are at most 75%, so that this stays under 94% [house]. */
-export const RAMP = { rise: 1.2, tooLight: 1.25, most: 1.4, sets: 5, tellsUpTo: 4 };
+/** See rule load.unknown. Five reps with five left are at most 75%, so that a quarter more stays under 94%. */
+export const RAMP = numbers("load.unknown");
 
 /**
  * The first sets to try: the lightest load there is, then about a fifth more each time, at the repetitions that are meant, five at most.
  * @returns up to five sets, rising; empty where the place makes no load
  */
 export function rampSets(exercise: Exercise, loading: Loading, place: Place, reps: number): RampSet[] {
-  const key = `${exercise.id}/${loading}/${Math.min(reps, 5)}`;
+  const key = `${exercise.id}/${loading}/${Math.min(reps, RAMP.reps)}`;
   const known = made.get(place) ?? new Map<string, RampSet[]>();
   made.set(place, known);
   const sets = known.get(key) ?? workOut(exercise, loading, place, reps);
@@ -36,7 +36,7 @@ function workOut(exercise: Exercise, loading: Loading, place: Place, reps: numbe
     const next = loads.find((l) => l >= wanted - 1e-9);
     const made = next === undefined ? null : makeLoad(exercise, loading, place, next);
     if (!made) break;
-    out.push({ ...made, reps: Math.min(reps, 5) });
+    out.push({ ...made, reps: Math.min(reps, RAMP.reps) });
     wanted = Math.max(made.loadKg * RAMP.rise, made.loadKg + 1e-6);
   }
   return out;

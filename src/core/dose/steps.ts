@@ -1,8 +1,6 @@
-/** How much heavier "one step" is (handbook 6) [trade]. */
+/** How much heavier "one step" is. */
 import type { Exercise, Loading } from "../exercise/types";
-
-/** Smallest step on a bar, kg: by default, and where small plates exist. Upper body and single-leg take half of it. */
-export const SMALLEST_STEP = { bar: 2.5, small: 1 };
+import { numbers } from "../rulebook";
 
 const UPPER = ["push", "pull"];
 
@@ -18,9 +16,10 @@ export function stepUp(
   fromKg: number,
 ): number | undefined {
   if (loading !== "bar") return loads.find((l) => l > fromKg + 1e-9);
+  const { step, small, half: halved } = numbers("load.makeable");
   const gaps = loads.slice(1).map((l, i) => l - (loads[i] ?? 0));
-  const fine = gaps.some((g) => g < SMALLEST_STEP.bar - 1e-9);
-  const half = exercise.unilateral || UPPER.includes(exercise.pattern) ? 0.5 : 1;
-  const least = (fine ? SMALLEST_STEP.small : SMALLEST_STEP.bar) * half;
+  const fine = gaps.some((g) => g < step - 1e-9);
+  const half = exercise.unilateral || UPPER.includes(exercise.pattern) ? halved : 1;
+  const least = (fine ? small : step) * half;
   return loads.find((l) => l >= fromKg + least - 1e-9) ?? loads.find((l) => l > fromKg + 1e-9);
 }

@@ -1,7 +1,8 @@
-/** Warm-up sets of a main lift, from the working load (handbook 6) [trade]. Never counted as working sets. */
+/** Warm-up sets of a main lift, from the working load. Never counted as working sets. */
 
 import type { Place } from "../athlete/types";
 import type { Exercise, Loading } from "../exercise/types";
+import { numbers } from "../rulebook";
 import { type MadeLoad, makeLoad } from "./loads";
 
 export interface WarmUpSet extends MadeLoad {
@@ -9,8 +10,9 @@ export interface WarmUpSet extends MadeLoad {
   reps: number;
 }
 
-/** Seconds a warm-up set takes, with its plates and its short rest [house]. */
-export const WARM_UP_SECONDS = 90;
+const { share: SHARE, reps: REPS, heavyFrom, lightSets, seconds } = numbers("load.warm-up");
+/** Seconds a warm-up set takes, with its plates and its short rest (rule load.warm-up). */
+export const WARM_UP_SECONDS = seconds;
 
 /**
  * Bar x 8; 0.5 W x 5; 0.7 W x 3; 0.85 W x 2 when W is 80% of 1RM or more; rounded down to what can be made, never a load twice,
@@ -27,11 +29,11 @@ export function warmUpSets(
   light: boolean,
 ): WarmUpSet[] {
   const steps: [number, number][] = [
-    [0.5, 5],
-    [0.7, 3],
+    [SHARE.first, REPS.first],
+    [SHARE.second, REPS.second],
   ];
-  if (loading === "bar") steps.unshift([0, 8]);
-  if (percent1rm !== null && percent1rm >= 80) steps.push([0.85, 2]);
+  if (loading === "bar") steps.unshift([0, REPS.bar]);
+  if (percent1rm !== null && percent1rm >= heavyFrom) steps.push([SHARE.last, REPS.last]);
   const sets: WarmUpSet[] = [];
   for (const [share, reps] of steps) {
     const made = makeLoad(exercise, loading, place, workKg * share);
@@ -39,5 +41,5 @@ export function warmUpSets(
     if (sets.some((s) => s.loadKg === made.loadKg)) continue;
     sets.push({ exercise: exercise.id, reps, ...made });
   }
-  return light ? sets.slice(0, 2) : sets;
+  return light ? sets.slice(0, lightSets) : sets;
 }

@@ -2,16 +2,12 @@
 import type { Athlete, EnduranceSession, Phase } from "../athlete/types";
 import { hasAbsence } from "../athlete/windows";
 import { addDays, daysBetween, type IsoDate, weekday } from "../dates";
-import { byWeek, EXPECT, EXPECT_SHARE, medianOf } from "./figures";
+import { numbers } from "../rulebook";
+import { byWeek, EXPECT, medianOf } from "./figures";
 import { sessionLoad } from "./load";
 
 /** How much of a week is known: planned or recorded as a whole, in part, or not at all. */
 export type Known = "all" | "part" | "none";
-
-/** Share of the usual training days under which a week that is not over counts as planned in part alone [house]. */
-const PART_SHARE = 0.5;
-/** Usual training days after today without any plan, from which the rest of a week counts as not planned [house]. */
-const OPEN_DAYS = 2;
 
 const daysOf = (sessions: readonly EnduranceSession[]): Set<number> => new Set(sessions.map((s) => weekday(s.date)));
 
@@ -27,11 +23,12 @@ export function knownOf(
   asOf: IsoDate | undefined,
 ): Known {
   if (sessions.length === 0) return "none";
+  const { part, openDays } = numbers("mileage.assumed");
   if (asOf !== undefined && addDays(start, 6) < asOf) return "all";
-  if (daysOf(sessions).size < PART_SHARE * usual.size) return "part";
+  if (daysOf(sessions).size < part * usual.size) return "part";
   if (asOf === undefined || asOf <= start || sessions.some((s) => s.date >= asOf)) return "all";
   const today = daysBetween(start, asOf) + 1;
-  return [...usual].filter((d) => d >= today).length >= OPEN_DAYS ? "part" : "all";
+  return [...usual].filter((d) => d >= today).length >= openDays ? "part" : "all";
 }
 
 /** The last week of a list that is like its neighbours: no absence, no race, a load within a quarter of the median of the last six. */
@@ -51,7 +48,7 @@ export class UsualWeek {
   sessions(): readonly EnduranceSession[] {
     if (this.last.length < EXPECT.least) return [];
     const median = medianOf(this.last.map((w) => w.load));
-    return this.last.findLast((w) => Math.abs(w.load - median) <= EXPECT_SHARE.off * median)?.sessions ?? [];
+    return this.last.findLast((w) => Math.abs(w.load - median) <= EXPECT.off * median)?.sessions ?? [];
   }
 
   days(): ReadonlySet<number> {

@@ -179,9 +179,9 @@ describe("change and mileage rules", () => {
   // Handbook section 10 (common practice; the numbers are our assumption).
   it.each([
     [10, 1, false, null],
-    [10.1, 2 / 3, false, "mileage.jump"],
-    [30, 2 / 3, false, "mileage.jump"],
-    [30.1, 0.5, true, "mileage.leap"],
+    [10.1, 2 / 3, false, "mileage.increase"],
+    [30, 2 / 3, false, "mileage.increase"],
+    [30.1, 0.5, true, "mileage.spike"],
     [-15, 1, false, null],
     [-15.1, 1, false, "mileage.room"],
   ] as const)("%d%%: share %d, hold only %s", (pct, factor, holdOnly, rule) => {

@@ -1,6 +1,7 @@
 /** Weekly endurance figures (handbook 10): totals, monotony, strain, weighted means, change, longest session. */
 import type { Athlete, EnduranceSession } from "../athlete/types";
 import { addDays, dayNumber, type IsoDate, mondayOf, weekday } from "../dates";
+import { numbers } from "../rulebook";
 import { legLoad, sessionLoad } from "./load";
 
 /** One day of a week. */
@@ -120,7 +121,7 @@ export interface Background {
 }
 
 /** Days of the two weighted means, and of the look back for the longest session. */
-export const MEANS = { short: 7, long: 28, longest: 30 };
+export const MEANS = { ...numbers("figures.means"), longest: numbers("figures.longest").days };
 
 /**
  * What lies behind each week, in one pass over the days.
@@ -159,10 +160,8 @@ export interface Change {
   against: IsoDate[];
 }
 
-/** Weeks looked back over, ordinary ones the median is made of, and ordinary ones a comparison rests on. */
-export const EXPECT = { lookBack: 12, median: 6, weeks: 3, least: 2 };
-/** Share of the median by which a week may differ and still count, and most that is taken for growth a week [house]. */
-export const EXPECT_SHARE = { off: 0.25, growth: 0.05 };
+/** See rule mileage.expected. */
+export const EXPECT = numbers("mileage.expected");
 
 /** The middle value, or the mean of the two in the middle; 0 of none. */
 export const medianOf = (values: readonly number[]): number => {
@@ -184,7 +183,7 @@ export function expected(
 ): { value: number; from: number[] } | null {
   const last = before.slice(-EXPECT.median);
   const median = medianOf(last.map((w) => w.value));
-  const like = last.filter((w) => Math.abs(w.value - median) <= EXPECT_SHARE.off * median + 1e-9).slice(-EXPECT.weeks);
+  const like = last.filter((w) => Math.abs(w.value - median) <= EXPECT.off * median + 1e-9).slice(-EXPECT.weeks);
   if (median <= 0 || like.length < EXPECT.least) return null;
   const mean = like.reduce((a, w) => a + w.value, 0) / like.length;
   const from = like.map((w) => w.index);
@@ -193,7 +192,7 @@ export function expected(
   const slope =
     like.reduce((a, w) => a + (w.index - middle) * (w.value - mean), 0) /
     like.reduce((a, w) => a + (w.index - middle) ** 2, 0);
-  const growth = Math.min(EXPECT_SHARE.growth, Math.max(0, slope / mean));
+  const growth = Math.min(EXPECT.growth, Math.max(0, slope / mean));
   return { value: mean * (1 + growth) ** (index - middle), from };
 }
 

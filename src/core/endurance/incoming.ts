@@ -1,6 +1,7 @@
 /** Records that come in (files, a training log): what each one is beside what is known already, so that nothing counts twice. */
 import type { EnduranceSession } from "../athlete/types";
 import { type IsoDate, minutesOf } from "../dates";
+import { numbers } from "../rulebook";
 
 export interface Known {
   id: string;
@@ -20,9 +21,7 @@ export interface Incoming {
 export type Fate = { kind: "new" } | { kind: "same" | "changed" | "done"; id: string } | { kind: "twice"; row: number };
 
 /** How far two records of one session may lie apart: minutes of start, share and minutes of duration, share of distance [house]. */
-export const TWIN = { start: 5, share: 0.03, minutes: 1, distance: 0.02 };
-/** A done session is taken for the day's planned one of its sport between these shares of the planned minutes [house]. */
-export const PLAN_MATCH = { least: 0.5, most: 2 };
+export const TWIN = numbers("import.twin");
 
 const near = (a: number, b: number, share: number, least: number): boolean =>
   Math.abs(a - b) <= Math.max(least, share * Math.max(a, b)) + 1e-9;
@@ -128,7 +127,7 @@ function plannedFor(done: EnduranceSession, plans: readonly Known[]): Known | un
   return plans
     .filter(({ session: p }) => {
       const share = done.minutes / p.minutes;
-      return p.sport === done.sport && share >= PLAN_MATCH.least && share <= PLAN_MATCH.most;
+      return p.sport === done.sport && share >= TWIN.planLeast && share <= TWIN.planMost;
     })
     .reduce<Known | undefined>((best, k) => (!best || apart(k) < apart(best) ? k : best), undefined);
 }

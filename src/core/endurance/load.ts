@@ -1,35 +1,15 @@
 /** Endurance load (handbook 10): session load, and what stands in for what a record leaves out. */
 import type { AthleteFacts, EnduranceSession, SessionKind, SessionSport } from "../athlete/types";
 import { minutesOf } from "../dates";
+import { numbers } from "../rulebook";
 
-/** RPE taken where none was given, by kind [house]. */
-export const ASSUMED_RPE: Record<SessionKind, number> = {
-  easy: 3,
-  technique: 3,
-  long: 4,
-  steady: 4,
-  tempo: 6,
-  threshold: 7,
-  intervals: 8,
-  race: 9,
-  other: 4,
-};
-
-/** Start taken where none was given [house]. */
-export const ASSUMED_START = "07:00";
+/** Effort taken where none was given, by kind, of 10; start taken where none was, minutes after midnight (rule load.session). */
+export const { rpe: ASSUMED_RPE, start: ASSUMED_START } = numbers("load.session");
 
 const KEY_KINDS: readonly SessionKind[] = ["tempo", "threshold", "intervals", "race", "long"];
 
-/** Share of a session's load that falls on the legs [house]. */
-export const LEG_SHARE: Record<SessionSport, number> = {
-  run: 1,
-  triathlon: 0.7,
-  hike: 0.8,
-  row: 0.6,
-  ride: 0.5,
-  swim: 0.15,
-  other: 0.3,
-};
+/** Share of a session's load that falls on the legs, and what a hike adds to it (rule load.legs). */
+export const LEG_SHARES = numbers("load.legs");
 
 /** @returns RPE, given or assumed by kind */
 export const rpeOf = (s: EnduranceSession): number => s.rpe ?? ASSUMED_RPE[s.kind];
@@ -37,18 +17,13 @@ export const rpeOf = (s: EnduranceSession): number => s.rpe ?? ASSUMED_RPE[s.kin
 /** Session load = RPE x minutes, in AU [pub: Foster 2001]. */
 export const sessionLoad = (s: EnduranceSession): number => rpeOf(s) * s.minutes;
 
-/** On a hike: what each kg of pack and each 1,000 m of descent add to the leg share, and its ceiling [house]. */
-export const HIKE_SHARE = { packPerKg: 0.01, descentPerKm: 0.1, most: 1.2 };
-
 /** @returns share of the load that falls on the legs; a hike's rises with pack and descent [house] */
 export function legShare(s: EnduranceSession): number {
-  const share = LEG_SHARE[s.sport];
+  const { packPerKg, descentPerKm, most } = LEG_SHARES;
+  const share = LEG_SHARES.share[s.sport];
   if (s.sport !== "hike") return share;
   const descentKm = (s.descentM ?? s.ascentM ?? 0) / 1000;
-  return Math.min(
-    HIKE_SHARE.most,
-    share + HIKE_SHARE.packPerKg * (s.packKg ?? 0) + HIKE_SHARE.descentPerKm * descentKm,
-  );
+  return Math.min(most, share + packPerKg * (s.packKg ?? 0) + descentPerKm * descentKm);
 }
 
 /** @returns load on the legs in AU [house shares] */
@@ -75,10 +50,11 @@ export function trainingImpulse(
 export const isKey = (s: EnduranceSession): boolean => s.key ?? KEY_KINDS.includes(s.kind);
 
 /** @returns minutes after midnight of its start, given or assumed */
-export const startOf = (s: EnduranceSession): number => minutesOf(s.start ?? ASSUMED_START);
+export const startOf = (s: EnduranceSession): number => (s.start === undefined ? ASSUMED_START : minutesOf(s.start));
 
 const ON_FOOT: readonly SessionSport[] = ["run", "hike", "triathlon"];
 
 /** Leg-heavy in the sense of rule M4: key, long, or over 60 minutes on foot. */
 export const isLegHeavy = (s: EnduranceSession): boolean =>
-  s.sport !== "swim" && (isKey(s) || s.kind === "long" || (ON_FOOT.includes(s.sport) && s.minutes > 60));
+  s.sport !== "swim" &&
+  (isKey(s) || s.kind === "long" || (ON_FOOT.includes(s.sport) && s.minutes > numbers("M4").onFoot));

@@ -1,5 +1,5 @@
-/** Mileage rules for strength (handbook 10) [trade, numbers house]: what a jump in distance or leg load takes from the sets. */
-import { type Why, why } from "../why";
+/** Mileage rules for strength: what an increase or a spike of distance or leg load takes from the sets. */
+import { numbers, type RuleId, type RuleValues, type Why, why } from "../rulebook";
 import type { Change } from "./figures";
 
 export interface MileageRule {
@@ -10,10 +10,6 @@ export interface MileageRule {
   why: Why[];
 }
 
-/** Percent above what the last ordinary weeks led to expect at which sets are cut, and at which only the hold dose stays [house]. */
-export const JUMP_PCT = 10;
-export const LEAP_PCT = 30;
-
 /** Where the rule says nothing. */
 export const NO_MILEAGE_RULE: MileageRule = { factor: 1, holdOnly: false, roomForProgress: false, why: [] };
 
@@ -21,11 +17,13 @@ export const NO_MILEAGE_RULE: MileageRule = { factor: 1, holdOnly: false, roomFo
  * @param change of the week against what was to be expected
  * @param ordinary whether this is itself an ordinary week (no step-back, taper, recovery, absence)
  * @param on which of the rules act
+ * @param own the coach's own numbers
  */
 export function mileageRule(
   change: Change,
   ordinary: boolean,
-  on: (rule: string) => boolean = () => true,
+  on: (rule: RuleId) => boolean = () => true,
+  own?: RuleValues,
 ): MileageRule {
   const both = [
     { what: "distance", pct: change.distancePct },
@@ -33,41 +31,25 @@ export function mileageRule(
   ].filter((c): c is { what: string; pct: number } => c.pct !== null);
   const top = both.reduce<{ what: string; pct: number } | null>((m, c) => (!m || c.pct > m.pct ? c : m), null);
   if (!top) return NO_MILEAGE_RULE;
-  const rounded = Math.round(top.pct);
-  if (top.pct > LEAP_PCT && on("mileage.leap"))
+  const { what } = top;
+  const pct = Math.round(top.pct);
+  const [increase, spike] = [numbers("mileage.increase", own), numbers("mileage.spike", own)];
+  if (top.pct > spike.pct && on("mileage.spike"))
     return {
-      factor: 0.5,
+      factor: spike.share,
       holdOnly: true,
       roomForProgress: false,
-      why: [
-        why(
-          "mileage.leap",
-          `Hold dose only: ${top.what} is ${rounded}% above what the last ordinary weeks led to expect.`,
-        ),
-      ],
+      why: [why("mileage.spike", "hold", { what, pct })],
     };
-  if (top.pct > JUMP_PCT && on("mileage.jump"))
+  if (top.pct > increase.pct && on("mileage.increase"))
     return {
-      factor: 2 / 3,
+      factor: increase.share,
       holdOnly: false,
       roomForProgress: false,
-      why: [
-        why(
-          "mileage.jump",
-          `Sets trimmed by a third, load kept: ${top.what} is ${rounded}% above what the last ordinary weeks led to expect.`,
-        ),
-      ],
+      why: [why("mileage.increase", "cut", { what, pct })],
     };
-  if (on("mileage.room") && ordinary && both.every((c) => c.pct < -15))
-    return {
-      ...NO_MILEAGE_RULE,
-      roomForProgress: true,
-      why: [
-        why(
-          "mileage.room",
-          `Room for progress: ${top.what} is ${-rounded}% below what the last ordinary weeks led to expect.`,
-        ),
-      ],
-    };
+  const room = numbers("mileage.room", own).pct;
+  if (on("mileage.room") && ordinary && both.every((c) => c.pct < room))
+    return { ...NO_MILEAGE_RULE, roomForProgress: true, why: [why("mileage.room", "room", { what, pct: -pct })] };
   return NO_MILEAGE_RULE;
 }

@@ -1,11 +1,7 @@
 /** Single sessions far above the longest of the month before (Frandsen et al. 2025, Br J Sports Med 59:1203-1210). */
 import type { EnduranceSession } from "../athlete/types";
 import { dayNumber } from "../dates";
-
-/** Percent over the longest of the last 30 days from which a session is said, and from which heavy legs keep 48 h away [house]. */
-export const SPIKE = { saidPct: 10, blocksPct: 30, days: 30, blockDays: 2 };
-/** Sessions of the sport that the days before must hold: a longest of one or two says little [house]. */
-const LEAST_SESSIONS = 4;
+import { numbers } from "../rulebook";
 
 export interface Spike {
   session: EnduranceSession;
@@ -24,6 +20,8 @@ const known = new WeakMap<readonly EnduranceSession[], readonly Spike[]>();
 export function spikesOf(sessions: readonly EnduranceSession[]): readonly Spike[] {
   const made = known.get(sessions);
   if (made) return made;
+  const longer = numbers("session.longer");
+  const blocksFrom = numbers("session.spike").pct;
   const bySport = new Map<string, EnduranceSession[]>();
   for (const s of sessions) {
     if (s.kind === "race" || s.sport === "swim") continue;
@@ -39,15 +37,15 @@ export function spikesOf(sessions: readonly EnduranceSession[]): readonly Spike[
       for (let k = i - 1; k >= 0; k--) {
         const s = list[k];
         const ago = s ? day - dayNumber(s.date) : 0;
-        if (!s || ago > SPIKE.days) break;
+        if (!s || ago > longer.days) break;
         if (ago > 0) before.push(s);
       }
-      if (before.length < LEAST_SESSIONS) return [];
+      if (before.length < longer.least) return [];
       const byDistance = [session, ...before].every((s) => s.distanceKm !== undefined);
       const length = (s: EnduranceSession) => (byDistance ? (s.distanceKm ?? 0) : s.minutes);
       const longest = Math.max(...before.map(length));
       const pct = longest > 0 ? (length(session) / longest - 1) * 100 : 0;
-      return pct > SPIKE.saidPct + 1e-9 ? [{ session, pct, blocks: pct > SPIKE.blocksPct + 1e-9 }] : [];
+      return pct > longer.pct + 1e-9 ? [{ session, pct, blocks: pct > blocksFrom + 1e-9 }] : [];
     });
   });
   known.set(sessions, spikes);

@@ -110,7 +110,7 @@ describe("single sessions far above the month's longest", () => {
     const daysWith = (km: number) =>
       plan(athleteWith({ endurance: [...month, long(km)] }), { from: START, weeks: "season" })
         .season.flatMap((w) => w.days)
-        .filter((d) => d.why.some((w) => w.rule === "mileage.spike"));
+        .filter((d) => d.why.some((w) => w.rule === "session.spike"));
     expect(daysWith(26).map((d) => d.date)).toEqual([]);
     const kept = daysWith(26.1);
     expect(kept.map((d) => d.date)).toEqual([-2, -1, 0, 1, 2].map((n) => addDays(day, n)));
@@ -119,7 +119,7 @@ describe("single sessions far above the month's longest", () => {
     expect(
       said
         .flatMap((w) => w.why)
-        .filter((w) => w.rule === "mileage.session")
+        .filter((w) => w.rule === "session.longer")
         .map((w) => w.text),
     ).toEqual([expect.stringContaining("15% longer than the longest of the 30 days before.")]);
   });

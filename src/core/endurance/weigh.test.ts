@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { RULES } from "../rules";
+import { RULES } from "../rulebook";
 import { weighs } from "./weigh";
 
 const of = { sex: "male" as const, bodyMassKg: 70, restingHeartRate: 50, maxHeartRate: 190 };

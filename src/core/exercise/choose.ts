@@ -3,6 +3,7 @@ import { AREA_WORDS, type Gate, pastAreas, TRAINING_LEVEL } from "../athlete/gat
 import type { Area, Athlete, Label, Place } from "../athlete/types";
 import { placeName } from "../athlete/windows";
 import type { IsoDate } from "../dates";
+import { numbers, type RuleId, say, type Why, why } from "../rulebook";
 import type { Finding } from "../screening/findings";
 import { latestScreening, passes } from "../screening/marks";
 import { TO_THE_KNEE } from "../screening/rounding";
@@ -28,7 +29,7 @@ export interface ChoiceContext {
   forStrength: boolean;
   /** The approach climbs the ladder before it adds load. */
   laddersFirst: boolean;
-  /** Exercises whose sides differ in the log, by id (handbook 15). */
+  /** Exercises whose sides differ in the log, by id. */
   sides: ReadonlyMap<string, SideGap>;
   /** Exercises stopped for pain, by id, with the reason. */
   stopped: ReadonlyMap<string, string>;
@@ -111,34 +112,13 @@ export function closedBecause(e: Exercise, c: ChoiceContext): Closed | null {
   return null;
 }
 
-/** What moves an exercise up or down, in points [house]. */
-export const POINTS = {
-  finding: 2.5,
-  good: 3,
-  back: 3,
-  care: -4,
-  rung: 12,
-  earned: 3,
-  /** A lift that takes load, where the phase asks for strength. */
-  load: 3,
-  recent: 1.5,
-  recentMost: 4,
-  thisBlock: 3,
-  lastBlock: -3,
-  earlierBlock: -1.5,
-  below: -3,
-  quiet: -8,
-  notNow: -20,
-  newToBar: -4,
-  ladderFirst: 4,
-  sameMuscle: -1.5,
-};
-
+/** What moves an exercise up or down, in points (rule choice.points). */
+export const POINTS = numbers("choice.points").points;
 /** Muscles that a strength slot is for. */
 const STRONG: readonly Muscle[] = ["quadriceps", "gluteus maximus", "hamstrings"];
 
 export interface Part {
-  rule: string;
+  rule: RuleId;
   text: string;
   points: number;
 }
@@ -159,52 +139,48 @@ export interface Candidate {
 
 function partsOf(e: Exercise, loading: Loading, c: ChoiceContext, kind: SlotKind, label: Label): Part[] {
   const parts: Part[] = [];
-  const add = (rule: string, points: number, text: string) => {
-    if (points !== 0) parts.push({ rule, points, text });
+  const add = (points: number, because: Why) => {
+    if (points !== 0) parts.push({ ...because, points });
   };
   const { sport } = c.athlete.athlete;
-  add("choice.sport", e.sports[sport] ?? 0, `matters for this sport (${sport})`);
+  add(e.sports[sport] ?? 0, why("choice.sport", "matters", sport));
   const found = c.findings.find((f) => f.prefers.includes(e.id));
-  if (found) add(found.rule, POINTS.finding, `asked for by the screening: ${found.title.toLowerCase()}`);
+  if (found) add(POINTS.finding, { rule: found.rule, text: say("finding.test", "asks", found.title) });
   const good = e.goodWith.find((a) => c.areas.includes(a));
-  if (good) add("choice.trouble", POINTS.good, `suits trouble at the ${AREA_WORDS[good]}`);
+  if (good) add(POINTS.good, why("choice.trouble", "suits", AREA_WORDS[good]));
   const over = c.known?.has(e.id) ? undefined : pastAreas(c.athlete, c.on).find((a) => e.notWith.includes(a));
   const care = e.careWith.find((a) => c.areas.includes(a));
-  if (care) add("choice.trouble", POINTS.care, `with care at the ${AREA_WORDS[care]}`);
+  if (care) add(POINTS.care, why("choice.trouble", "with", AREA_WORDS[care]));
   const stands = c.athlete.rungs?.some((r) => r.exercise === e.id);
   const s = e.ladder ? c.standings.get(e.ladder.id) : undefined;
   const here = s?.steps[s.at] === e;
-  if (here && s?.earned) add("choice.rung", POINTS.earned, "the step that was earned on its ladder");
-  else if (here && s?.back) add("choice.rung", POINTS.earned, "a step back on its ladder");
-  if (stands && here && !s?.earned) add("choice.rung", POINTS.rung, "the step the athlete stands on");
+  if (here && s?.earned) add(POINTS.earned, why("choice.step", "earned"));
+  else if (here && s?.back) add(POINTS.earned, why("choice.step", "back"));
+  if (stands && here && !s?.earned) add(POINTS.step, why("choice.step", "current"));
   const times = Math.min(POINTS.recentMost, c.recent.get(e.id) ?? 0);
   // Lifts stay; what is done without load changes from block to block, as assistance does.
   const loads = loading !== "bodyweight" && loading !== "band";
   const stays = kind === "main" || (kind === "single" && loads);
   if (kind === "single" && c.forStrength && loads && !care && e.primary.some((m) => STRONG.includes(m)))
-    add("choice.load", POINTS.load, "takes load, and the phase asks for strength");
-  if (stays) add("choice.block", times * POINTS.recent, "in the log of the last weeks; lifts stay 3 to 6 weeks");
-  if (c.block.now.has(blockKey(label, e.id))) add("choice.block", POINTS.thisBlock, "already in this block");
-  else if (!stays && !c.nothingNew && c.block.before.has(e.id))
-    add("choice.block", POINTS.lastBlock, "done last block");
+    add(POINTS.load, why("choice.load", "loads"));
+  if (stays) add(times * POINTS.recent, why("choice.block", "recent"));
+  if (c.block.now.has(blockKey(label, e.id))) add(POINTS.thisBlock, why("choice.block", "thisBlock"));
+  else if (!stays && !c.nothingNew && c.block.before.has(e.id)) add(POINTS.lastBlock, why("choice.block", "lastBlock"));
   else if (!stays && !c.nothingNew && c.block.earlier.has(e.id))
-    add("choice.block", POINTS.earlierBlock, "done the block before last");
+    add(POINTS.earlierBlock, why("choice.block", "earlierBlock"));
   // Somebody who has not been on this ladder comes back to it at its lowest step.
   const backAt = s?.by === "level" ? s.steps[0] : s?.steps[s.at];
-  if (over && backAt === e) add("choice.back", POINTS.back, `open again: the ${AREA_WORDS[over]} is clear`);
+  if (over && backAt === e) add(POINTS.back, why("choice.back", "open", AREA_WORDS[over]));
   const harder = s?.steps
     .slice(s.steps.indexOf(e) + 1)
     .find((h, i) => s.steps.indexOf(e) + 1 + i <= s.open && c.known?.has(h.id));
-  if (harder && !here) add("choice.rung", POINTS.below, `a step below ${harder.name.toLowerCase()}, which was done`);
+  if (harder && !here) add(POINTS.below, why("choice.step", "below", harder.name.toLowerCase()));
   const isNew = c.known !== null && !c.known.has(e.id) && e.pattern !== "mobility";
-  if (isNew && c.nothingNew) add("first.time", POINTS.notNow, c.nothingNew);
-  else if (isNew && e.slow && c.nothingSlow) add("first.time", POINTS.notNow, c.nothingSlow);
-  if (c.athlete.settings?.quietExercises && e.conspicuous)
-    add("choice.quiet", POINTS.quiet, "draws looks in a public gym");
-  if (c.laddersFirst && !loads)
-    add("choice.ladder", POINTS.ladderFirst, "the approach climbs the ladder before it adds load");
-  if (c.gate.training === "new" && e.loading === "bar")
-    add("choice.simple", POINTS.newToBar, "simpler than a bar for somebody new");
+  if (isNew && c.nothingNew) add(POINTS.notNow, { rule: "first.time", text: c.nothingNew });
+  else if (isNew && e.slow && c.nothingSlow) add(POINTS.notNow, { rule: "first.time", text: c.nothingSlow });
+  if (c.athlete.settings?.quietExercises && e.conspicuous) add(POINTS.quiet, why("choice.quiet", "looks"));
+  if (c.laddersFirst && !loads) add(POINTS.ladderFirst, why("choice.ladder", "climbs"));
+  if (c.gate.training === "new" && e.loading === "bar") add(POINTS.newToBar, why("choice.simple", "bar"));
   return parts;
 }
 
@@ -240,9 +216,8 @@ export function besides(list: readonly Candidate[], standing: readonly Exercise[
       const other = standing.find((s) => s.primary.some((m) => c.exercise.primary.includes(m)));
       if (!other) return c;
       const part: Part = {
-        rule: "pair.rest",
+        ...why("pair.rest", "sameMuscles", other.name.toLowerCase()),
         points: POINTS.sameMuscle,
-        text: `works the same muscles as the ${other.name.toLowerCase()}`,
       };
       return { ...c, score: c.score + part.points, parts: [...c.parts, part] };
     })

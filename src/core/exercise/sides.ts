@@ -1,13 +1,12 @@
-/** Left against right in what was lifted (handbook 15): a trend over sessions, not a single day. */
+/** Left against right in what was lifted: a trend over sessions, not a single day. */
 import { amountOf } from "../athlete/logged";
 import type { LoggedItem, StrengthLog } from "../athlete/types";
 import type { IsoDate } from "../dates";
+import { numbers } from "../rulebook";
 import { asymmetry } from "../screening/marks";
 
-/** Percent from which a difference is watched and acted on, and repetitions it must come to [trade]. */
-export const SIDE_MARKS = { watch: 10, act: 15, reps: 2 };
-/** Sessions looked at. */
-const SESSIONS = 3;
+/** Percent from which a difference is watched and acted on, repetitions it must come to, sessions looked at (rule side.match). */
+export const SIDE_MARKS = numbers("side.match");
 
 export interface SideGap {
   weaker: "left" | "right";
@@ -22,7 +21,7 @@ export interface SideGap {
 /** What the difference asks for; in repetitions only from two on. */
 export function sideAction(left: number, right: number, reps: boolean): SideGap["action"] {
   const pct = asymmetry(left, right);
-  if (reps && Math.abs(left - right) < SIDE_MARKS.reps) return "even";
+  if (reps && Math.abs(left - right) < SIDE_MARKS.least) return "even";
   return pct >= SIDE_MARKS.act ? "act" : pct >= SIDE_MARKS.watch ? "watch" : "even";
 }
 
@@ -49,7 +48,7 @@ export function sideGaps(log: readonly StrengthLog[]): ReadonlyMap<string, SideG
     }
   const gaps = new Map<string, SideGap>();
   for (const [id, all] of sums) {
-    const last = all.sort((a, b) => (a.date < b.date ? 1 : -1)).slice(0, SESSIONS);
+    const last = all.sort((a, b) => (a.date < b.date ? 1 : -1)).slice(0, SIDE_MARKS.sessions);
     const [left, right] = [last.reduce((a, x) => a + x.left, 0), last.reduce((a, x) => a + x.right, 0)];
     if (left === right) continue;
     gaps.set(id, {

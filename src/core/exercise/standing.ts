@@ -1,8 +1,9 @@
-/** Where an athlete stands on each ladder: put there by the coach, by training age, or by what was lifted (handbook 5, 13). */
+/** Where an athlete stands on each ladder: put there by the coach, by training age, or by what was lifted. */
 import { TRAINING_LEVEL, type Training } from "../athlete/gate";
 import { amountOf } from "../athlete/logged";
 import type { Athlete, LoggedItem, StrengthLog } from "../athlete/types";
 import type { IsoDate } from "../dates";
+import { numbers } from "../rulebook";
 import type { Library } from "./library";
 import type { Exercise } from "./types";
 
@@ -23,15 +24,16 @@ export interface Standing {
   back: boolean;
 }
 
-/** Sets that work without load takes before its next step [house]. */
-export const LADDER_SETS = 3;
-/** The step that a hinge felt in the low back twice goes back to (handbook 14). */
+const { sets: ladderSets, easyPain } = numbers("progress.ladder");
+/** Sets that work without load takes before its next step (rule progress.ladder). */
+export const LADDER_SETS = ladderSets;
+/** The step that a hinge felt in the low back twice goes back to. */
 const SAFE_HINGE = "rdl-to-knee";
 
 type Logged = { date: IsoDate; item: LoggedItem };
 const reachedTop = ({ item }: Logged): boolean => {
   const asked = item.prescribed?.seconds ?? item.prescribed?.reps;
-  if (asked === undefined || item.sets.length === 0 || (item.pain ?? 0) > 2) return false;
+  if (asked === undefined || item.sets.length === 0 || (item.pain ?? 0) > easyPain) return false;
   if ((item.prescribed?.sets ?? LADDER_SETS) < LADDER_SETS) return false;
   const target = item.prescribed?.rir;
   return item.sets.every(

@@ -2,14 +2,12 @@
  * One gym on one day: the hours of several athletes chosen together, so that there are racks enough, not too many at once, and the
  * coach can stand by the heavy sets. Exact: hours are tried in the order of their cost, and what cannot be better is left out.
  */
+import { MINUTES_A_DAY } from "../dates";
+import { numbers } from "../rulebook";
 
-/** Minutes between two points at which the gym is looked at. */
-export const QUARTER = 15;
-const QUARTERS = (24 * 60) / QUARTER;
-/** Points for each quarter of an hour and pair of athletes whose heavy sets fall together [house]. */
-export const TOGETHER = 2;
-/** What having no hour at all weighs, points [house]. */
-export const NO_HOUR = 1000;
+/** Minutes between two looks at the gym, points of heavy sets together, points of having no hour (rule gym.fit). */
+export const { quarter: QUARTER, together: TOGETHER, noHour: NO_HOUR } = numbers("gym.fit");
+const QUARTERS = MINUTES_A_DAY / QUARTER;
 /** Less than any point: nobody moves where moving spares nothing. */
 const MOVE = 1 / 1024;
 /** Steps of the search before it gives the best it has. */

@@ -1,16 +1,15 @@
 /** What sessions put on the legs: endurance by sport, strength by what its sets are [house]. */
 import { lengthOf } from "../athlete/logged";
 import type { EnduranceSession, StrengthLog } from "../athlete/types";
-import { dayNumber } from "../dates";
+import { dayNumber, MINUTES_A_DAY } from "../dates";
 import { legLoad, startOf } from "../endurance/load";
 import type { Exercise, Loading } from "../exercise/types";
 import { EXTERNAL } from "../exercise/types";
+import { numbers } from "../rulebook";
 import { HALF_LIFE, type LegBout, type LegPart } from "./freshness";
 
-/** Share of a strength session's load that falls on the legs, by what a set is [house]. */
-export const STRENGTH_SHARE = { loaded: 1, bodyweight: 0.4, trunk: 0.1 };
-/** Repetitions from which loaded work counts as high-rep [house]. */
-export const HIGH_REPS = 10;
+/** Share of a strength session's load that falls on the legs, by what a set is (rule legs.freshness). */
+export const STRENGTH_SHARE = numbers("legs.freshness");
 
 const LEGS: readonly string[] = ["squat", "hinge", "split-squat", "hip", "calf", "jump"];
 const NOT_LEGS: readonly string[] = ["push", "pull"];
@@ -33,7 +32,9 @@ function shareOf(s: LegSet): number {
 
 function halfLifeOf(s: LegSet): number {
   if (s.exercise.pattern === "jump") return HALF_LIFE.jumps;
-  return (s.reps ?? 0) >= HIGH_REPS || s.exercise.slow || s.unfamiliar ? HALF_LIFE.fatiguing : HALF_LIFE.heavy;
+  return (s.reps ?? 0) >= STRENGTH_SHARE.highReps || s.exercise.slow || s.unfamiliar
+    ? HALF_LIFE.fatiguing
+    : HALF_LIFE.heavy;
 }
 
 /**
@@ -51,10 +52,8 @@ export function strengthParts(sets: readonly LegSet[], stress: number): LegPart[
   return [...loads].sort((a, b) => a[0] - b[0]).map(([halfLife, load]) => ({ load, halfLife }));
 }
 
-const DAY = 1440;
-
 export const enduranceBout = (e: EnduranceSession): LegBout => ({
-  end: dayNumber(e.date) * DAY + startOf(e) + e.minutes,
+  end: dayNumber(e.date) * MINUTES_A_DAY + startOf(e) + e.minutes,
   parts: [{ load: legLoad(e), halfLife: HALF_LIFE.endurance }],
 });
 
@@ -73,7 +72,7 @@ export function loggedBout(log: StrengthLog, find: (id: string) => Exercise | un
     };
   });
   return {
-    end: dayNumber(log.date) * DAY + start + minutes,
+    end: dayNumber(log.date) * MINUTES_A_DAY + start + minutes,
     parts: strengthParts(sets, stress),
   };
 }

@@ -1,20 +1,19 @@
 /**
- * Leg freshness (handbook 11): a simple fatigue sum. Each session adds its leg load, which decays with a half-life of its own; the
+ * Leg freshness : a simple fatigue sum. Each session adds its leg load, which decays with a half-life of its own; the
  * sum is set against the athlete's mean daily leg load. It ranks placements and promises nothing.
  */
+import { MINUTES_A_DAY } from "../dates";
+import { numbers } from "../rulebook";
 
-/** Half-lives of leg fatigue, hours [house]. */
-export const HALF_LIFE = { endurance: 20, heavy: 24, fatiguing: 36, jumps: 30 };
-/** Below it the legs count as tired [house]. */
-export const TIRED = 55;
-/** How fast the sum tells on freshness [house]. */
-const STEEPNESS = 0.5;
-/** Least mean daily leg load that the sum is set against, AU [house]. */
-export const LEAST_DAILY = 20;
-/** Days of the mean. */
-export const MEAN_DAYS = 28;
-/** Hours after which a session is no longer felt: fifteen half-lives leave a share of 0.00003. */
-const FORGOTTEN_HALF_LIVES = 15;
+/** See rule legs.freshness: half-lives in hours, the mark below which legs count as tired, the least daily mean in AU, days of the mean. */
+export const {
+  halfLife: HALF_LIFE,
+  tired: TIRED,
+  leastDaily: LEAST_DAILY,
+  meanDays: MEAN_DAYS,
+  steepness: STEEPNESS,
+  forgotten: FORGOTTEN_HALF_LIVES,
+} = numbers("legs.freshness");
 
 /** What one session puts on the legs. */
 export interface LegBout {
@@ -65,7 +64,7 @@ export const loadOf = (b: LegBout): number => b.parts.reduce((a, p) => a + p.loa
  * @returns mean daily leg load, AU
  */
 export function meanDailyLoad(bouts: readonly LegBout[], minute: number): number {
-  const from = minute - MEAN_DAYS * 1440;
+  const from = minute - MEAN_DAYS * MINUTES_A_DAY;
   let sum = 0;
   for (const b of bouts) if (b.end > from && b.end <= minute) sum += loadOf(b);
   return sum / MEAN_DAYS;

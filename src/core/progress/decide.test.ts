@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { lifted } from "../../../tests/support/athlete";
-import { why } from "../why";
+import { why } from "../rulebook";
 import { decide } from "./decide";
 import type { DecisionInput } from "./decision";
 import type { History } from "./history";
@@ -104,7 +104,7 @@ describe("effort, when no rule above spoke", () => {
 
 describe("limits", () => {
   it("gives the reason and no increase where one may not go up", () => {
-    const cap = why("progress.cap", "No increase in a step-back week.");
+    const cap = why("progress.cap", "stepBack");
     const d = ask([one("back-squat", 80, [5, 5, 5], 3)], { cap });
     expect(d).toMatchObject({ kind: "same", loadKg: 80 });
     expect(d.why).toContainEqual(cap);

@@ -1,21 +1,19 @@
-/** What a logged exercise says about the next time (handbook 13, rules 1 to 4, capped by 6). */
+/** What a logged exercise says about the next time. */
 import { cleanReps, setsOnce, topLoad } from "../athlete/logged";
 import type { LoggedItem } from "../athlete/types";
-import { why } from "../why";
+import { numbers, type Why, why } from "../rulebook";
 import { type Decision, type DecisionInput, kg } from "./decision";
 import type { History } from "./history";
 import { decideHold, onLadder } from "./ladder";
 import { painFirst } from "./pain";
 import { up } from "./rise";
 
-/** Each RIR step away from the target moves the load so many percent [house]. */
-export const PCT_PER_RIR = 2.5;
-/** Down after two sets under the range, percent [trade: 5 to 10]. */
-const DOWN_PCT = 7.5;
-
 export function decide(input: DecisionInput): Decision {
   const [last, before] = input.history;
-  const { repsLow, reps, rir } = input;
+  const { repsLow, reps, rir, own } = input;
+  const { pctPerRir } = numbers("progress.effort", own);
+  const range = numbers("progress.range", own);
+  const spare = numbers("progress.spare");
   if (input.seconds != null) return decideHold(input, input.seconds);
   const load = topLoad(last.item);
   const sets = last.item.sets;
@@ -25,26 +23,21 @@ export function decide(input: DecisionInput): Decision {
   const counts = sets.map(cleanReps);
   const setCount = setsOnce(last.item).length;
   const least = counts.length ? Math.min(...counts) : 0;
-  const same = (rule: string, text: string): Decision => ({ kind: "same", loadKg: load, reps, why: [why(rule, text)] });
+  const same = (because: Why): Decision => ({ kind: "same", loadKg: load, reps, why: [because] });
 
   const hurt = painFirst(input, { loadKg: load, reps });
   if (hurt) return hurt;
 
-  // Where the hinge was felt (handbook 14).
+  // Where the hinge was felt.
   if (input.hinge && last.item.felt === "low-back") {
     if (before?.item.felt === "low-back")
       return {
         kind: "back-rung",
         loadKg: load,
         reps,
-        why: [
-          why(
-            "progress.felt",
-            "Felt in the low back twice: back to the Romanian deadlift to the knee, weight on the heels, a light bridge or slider set first.",
-          ),
-        ],
+        why: [why("progress.felt", "twice")],
       };
-    return same("progress.felt", "Felt in the low back: the same again; feel the hamstrings first, stop at the knee.");
+    return same(why("progress.felt", "once"));
   }
 
   // 2. Form: only reps that meet the standard count.
@@ -58,65 +51,62 @@ export function decide(input: DecisionInput): Decision {
         kind: "back-rung",
         loadKg: null,
         reps,
-        why: [
-          why("progress.form", `Fewer clean reps than asked for twice: back to ${input.ladder.easier.toLowerCase()}.`),
-        ],
+        why: [why("progress.form", "twiceStep", input.ladder.easier.toLowerCase())],
       };
     if (sloppy(before))
       return {
         kind: "down-load",
-        loadKg: load === null ? null : load * 0.9,
+        loadKg: load === null ? null : load * numbers("progress.form", own).share,
         reps,
-        why: [why("progress.form", "Fewer clean reps than asked for twice: 10% off.")],
+        why: [why("progress.form", "twiceLoad")],
       };
     return {
       kind: "fewer-reps",
       loadKg: load,
       reps: Math.max(1, least),
-      why: [why("progress.form", `Only ${least} reps were clean: that many next time.`)],
+      why: [why("progress.form", "once", least)],
     };
   }
 
   // 3. Spare reps, and the range.
   const missing = last.item.prescribed && setCount < last.item.prescribed.sets;
   const short = counts.filter((c) => c < lo).length;
-  if (short >= 2 && load === null)
+  if (short >= range.sets && load === null)
     return {
       kind: "fewer-reps",
       loadKg: null,
       reps: Math.max(1, least),
-      why: [why("progress.range", `${short} sets stayed under ${lo} reps: ${least} next time.`)],
+      why: [why("progress.range", "fewer", { sets: short, low: lo, least })],
     };
-  if (short >= 2)
+  if (short >= range.sets)
     return {
       kind: "down-load",
-      loadKg: load === null ? null : load * (1 - DOWN_PCT / 100),
+      loadKg: load === null ? null : load * (1 - range.downPct / 100),
       reps,
-      why: [why("progress.range", `${short} sets stayed under ${lo} reps: ${DOWN_PCT}% off.`)],
+      why: [why("progress.range", "off", { sets: short, low: lo, pct: range.downPct })],
     };
   const shown = lowestRir(last.item);
   if (short === 1) {
-    const off = shown !== null && shown < target ? (target - shown) * PCT_PER_RIR : 0;
-    const text = `One set stopped at ${least} of ${lo} reps${off > 0 ? `, ${target - (shown ?? 0)} nearer the limit than meant` : ""}: ${off > 0 ? `${off}% off` : "the same load again"}.`;
+    const off = shown !== null && shown < target ? (target - shown) * pctPerRir : 0;
+    const because = why("progress.range", "oneShort", { least, low: lo, nearer: target - (shown ?? 0), off });
     return off > 0
       ? {
           kind: "down-load",
           loadKg: load === null ? null : load * (1 - off / 100),
           reps,
-          why: [why("progress.range", text)],
+          why: [because],
         }
-      : same("progress.range", text);
+      : same(because);
   }
-  if (missing)
-    return same("progress.same", `${setCount} of ${last.item.prescribed?.sets} sets were done: the same again.`);
+  if (missing) return same(why("progress.same", "fewerSets", { done: setCount, asked: last.item.prescribed?.sets }));
   const step = load === null ? onLadder(input, hi, last, before) : null;
   if (step) return step;
   const lastSet = counts.at(-1) ?? 0;
   const beforeTop = before?.item.prescribed?.reps ?? hi;
   const beforeLast = before ? cleanReps(before.item.sets.at(-1) ?? { side: "both" }) : 0;
-  if (lastSet >= hi + 3)
+  if (lastSet >= hi + spare.once)
     return up(input, load, hi, `The last set went ${lastSet - hi} past the top of the range`, "progress.spare");
-  if (before && lastSet >= hi + 2 && beforeLast >= beforeTop + 2)
+  if (before && lastSet >= hi + spare.twice && beforeLast >= beforeTop + spare.twice)
     return up(input, load, hi, "Two past the top of the range in two sessions running", "progress.spare");
   if (least >= hi && shown !== null && shown >= target)
     return up(
@@ -135,21 +125,18 @@ export function decide(input: DecisionInput): Decision {
       hi,
       `${shown} in reserve against ${target}`,
       "progress.effort",
-      (shown - target) * PCT_PER_RIR,
+      (shown - target) * pctPerRir,
     );
   if (shown !== null && shown < target && load !== null) {
-    const pct = (target - shown) * PCT_PER_RIR;
+    const pct = (target - shown) * pctPerRir;
     return {
       kind: "down-load",
       loadKg: load * (1 - pct / 100),
       reps,
-      why: [why("progress.effort", `${shown} in reserve against ${target}: ${pct}% off.`)],
+      why: [why("progress.effort", "under", { shown, target, pct })],
     };
   }
-  return same(
-    "progress.same",
-    `Last time ${load === null ? "" : `${kg(load)}, `}${counts.join(", ")} reps inside the range: the same again.`,
-  );
+  return same(why("progress.same", "inside", { kg: load === null ? null : kg(load), reps: counts }));
 }
 
 function lowestRir(item: LoggedItem): number | null {

@@ -1,8 +1,8 @@
 /** What a decision about the next time is made from, and what it says. */
 import type { DecisionKind } from "../athlete/types";
 import type { IsoDate } from "../dates";
+import type { RuleValues, Why } from "../rulebook";
 import { roundTo } from "../units";
-import type { Why } from "../why";
 import type { History } from "./history";
 
 export interface Decision {
@@ -46,9 +46,9 @@ export interface DecisionInput {
   secondsMost?: number;
   /** Where it stands on its ladder; null for exercises that stand on none. */
   ladder?: LadderState | null;
-  /** Achilles or patellar tendon in trouble: some pain is allowed (handbook 3). */
+  /** Achilles or patellar tendon in trouble: some pain is allowed. */
   tendon?: boolean;
-  /** A hinge: where it is felt counts (handbook 14). */
+  /** A hinge: where it is felt counts. */
   hinge?: boolean;
   /** Why nothing may go up now; null where it may. */
   cap: Why | null;
@@ -57,6 +57,8 @@ export interface DecisionInput {
   slower?: boolean;
   /** Every load the place can make, kg, rising. */
   loads: readonly number[];
+  /** The coach's own numbers. */
+  own?: RuleValues | undefined;
   /** The next load worth a step; default: the next the place can make. */
   stepUp?: (fromKg: number) => number | undefined;
 }

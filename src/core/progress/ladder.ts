@@ -1,16 +1,12 @@
-/** Work without load (handbook 13, rule 5): repetitions or seconds, then sets, a harder position, load, slower lowering. */
+/** Work without load: repetitions or seconds, then sets, a harder position, load, slower lowering. */
 import { amountOf, setsOnce, topLoad } from "../athlete/logged";
 import { LADDER_SETS } from "../exercise/standing";
-import { why } from "../why";
+import { numbers, why } from "../rulebook";
 import { type Decision, type DecisionInput, kg } from "./decision";
 import type { History } from "./history";
 import { painFirst } from "./pain";
-import { EXTRA_REPS } from "./rise";
 
-/** Seconds added to a hold at a time [house]. */
-export const EXTRA_SECONDS = 5;
-/** Lowering gets no slower than this, seconds [house]. */
-const SLOWEST = 4;
+const { seconds: EXTRA_SECONDS, slowest: SLOWEST } = numbers("progress.ladder");
 
 /** Every set at the top that was asked for, with control: no rep left out, and the reserve where it was told. */
 function atTop({ item }: History, asked: number, rir: number): boolean {
@@ -42,13 +38,13 @@ export function onLadder(
   const base = { loadKg: null, reps };
   const ready = `All sets at ${hi} with control`;
   if (input.cap)
-    return { ...base, kind: "same", why: [why("progress.ladder", `${ready}: ready for more.`), input.cap] };
+    return { ...base, kind: "same", why: [why("progress.ladder", "told", `${ready}: ready for more.`), input.cap] };
   if (hi < reps)
     return {
       ...base,
       kind: "up-reps",
-      reps: Math.min(reps, hi + EXTRA_REPS.step),
-      why: [why("progress.ladder", `${ready}: more repetitions.`)],
+      reps: Math.min(reps, hi + numbers("progress.step", input.own).extra),
+      why: [why("progress.ladder", "told", `${ready}: more repetitions.`)],
     };
   if (
     !twice ||
@@ -57,7 +53,7 @@ export function onLadder(
     return {
       ...base,
       kind: "same",
-      why: [why("progress.ladder", `${ready}: once more at the top before it gets harder.`)],
+      why: [why("progress.ladder", "told", `${ready}: once more at the top before it gets harder.`)],
     };
   return { ...base, ...climb(input, asked, `${ready} twice running`) };
 }
@@ -68,7 +64,7 @@ function climb(
   sets: number,
   because: string,
 ): Pick<Decision, "kind" | "sets" | "loadKg" | "tempo" | "why"> {
-  const told = (text: string) => [why("progress.ladder", `${because}: ${text}`)];
+  const told = (text: string) => [why("progress.ladder", "told", `${because}: ${text}`)];
   const { ladder } = input;
   if (sets < LADDER_SETS)
     return { kind: "up-sets", loadKg: null, sets: sets + 1, why: told(`a set more, ${sets + 1}.`) };
@@ -98,21 +94,19 @@ export function decideHold(input: DecisionInput, dose: number): Decision {
   const held = last.item.sets.map(amountOf);
   const least = held.length > 0 ? Math.min(...held) : asked;
   const short = held.filter((v) => v < asked).length;
-  if (short >= 2)
+  if (short >= numbers("progress.range").sets)
     return {
       ...base,
       kind: "fewer-reps",
       seconds: Math.max(EXTRA_SECONDS, least),
-      why: [
-        why("progress.range", `${short} holds ended before ${asked} s: ${Math.max(EXTRA_SECONDS, least)} s next time.`),
-      ],
+      why: [why("progress.range", "holds", { sets: short, asked, next: Math.max(EXTRA_SECONDS, least) })],
     };
   if (!atTop(last, asked, input.rir))
     return {
       ...base,
       kind: "same",
       seconds: asked,
-      why: [why("progress.same", `Held ${held.join(", ")} s: the same again.`)],
+      why: [why("progress.same", "held", held)],
     };
   const ready = `All holds at ${asked} s`;
   if (input.cap)
@@ -120,21 +114,21 @@ export function decideHold(input: DecisionInput, dose: number): Decision {
       ...base,
       kind: "same",
       seconds: asked,
-      why: [why("progress.ladder", `${ready}: ready for more.`), input.cap],
+      why: [why("progress.ladder", "told", `${ready}: ready for more.`), input.cap],
     };
   if (!(before && atTop(before, askedOf(before, asked), input.rir)))
     return {
       ...base,
       kind: "same",
       seconds: asked,
-      why: [why("progress.ladder", `${ready}: once more before it gets longer.`)],
+      why: [why("progress.ladder", "told", `${ready}: once more before it gets longer.`)],
     };
   if (asked < most)
     return {
       ...base,
       kind: "up-seconds",
       seconds: Math.min(most, asked + EXTRA_SECONDS),
-      why: [why("progress.ladder", `${ready} twice running: ${Math.min(most, asked + EXTRA_SECONDS)} s.`)],
+      why: [why("progress.ladder", "told", `${ready} twice running: ${Math.min(most, asked + EXTRA_SECONDS)} s.`)],
     };
   const sets = last.item.prescribed?.sets ?? held.length;
   return { ...base, seconds: asked, ...climb(input, sets, `${ready} twice running`) };

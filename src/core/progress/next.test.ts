@@ -4,8 +4,8 @@ import { exercise } from "../../../tests/support/choice";
 import type { StrengthLog } from "../athlete/types";
 import { addDays } from "../dates";
 import type { Loading } from "../exercise/types";
+import { why } from "../rulebook";
 import type { LoadQuestion } from "../session/types";
-import { why } from "../why";
 import { type LoadContext, nextLoad } from "./next";
 import { stoppedByPain } from "./pain";
 
@@ -93,7 +93,7 @@ describe("who sets the load", () => {
   });
 
   it("repeats the load of the weeks planned before where nothing may go up", () => {
-    const cap = why("progress.cap", "No increase in the race phase.");
+    const cap = why("progress.cap", "race");
     const log = [logOf("2026-03-03", [lifted("back-squat", 100, [5, 5, 5], 2)])];
     const a = nextLoad(
       question(),
@@ -104,7 +104,7 @@ describe("who sets the load", () => {
   });
 
   it("keeps the load at the start of a block where nothing may go up, and begins the block once something may", () => {
-    const cap = why("progress.cap", "No increase with a jump in mileage.");
+    const cap = why("progress.cap", "mileage");
     const tens = logOf("2026-02-24", [lifted("back-squat", 80, [10, 10, 10], 2, { reps: 10, repsLow: 6 })]);
     const block = { blockStart: "2026-02-25" };
     const held = nextLoad(question(), context([tens], { ...block, cap }));
@@ -118,7 +118,7 @@ describe("who sets the load", () => {
   });
 
   it("takes the last planned load for the most, where one lies between the log and a block that may not rise", () => {
-    const cap = why("progress.cap", "No increase in the race phase.");
+    const cap = why("progress.cap", "race");
     const tens = logOf("2026-02-24", [lifted("back-squat", 80, [10, 10, 10], 2, { reps: 10, repsLow: 6 })]);
     const race = { cap, blockStart: "2026-04-20", asOf: "2026-02-25" };
     const hold = (planned: LoadContext["planned"]) => nextLoad(question(), context([tens], { ...race, planned }));
@@ -196,7 +196,7 @@ describe("missed weeks", () => {
     const a = after(days);
     expect(a.loadKg).toBe(kg);
     expect(a.setsLess ?? 0).toBe(fewer);
-    expect(rules(a).includes("progress.missed")).toBe(days > 7);
+    expect(rules(a).includes("missed.weeks")).toBe(days > 7);
   });
   it("charge only the first session back", () => {
     const a = after(15, new Map([["back-squat", { loadKg: 100, reps: 5, rir: 2 }]]));

@@ -1,27 +1,25 @@
-/** Who sets the load (handbook 6): e1RM x percent at the start of a block, then the log, within 7.5% of e1RM x percent. */
+/** Who sets the load: e1RM x percent at the start of a block, then the log, within 7.5% of e1RM x percent. */
 import type { Area, Athlete, Overrule, StrengthLog } from "../athlete/types";
 import { dayLabel, daysBetween, type IsoDate } from "../dates";
-import { type CurrentMax, currentMax, kept } from "../dose/current";
+import { type CurrentMax, currentMax, decayShare } from "../dose/current";
 import { makeableLoads, makeLoad } from "../dose/loads";
 import { NSCA_PERCENT, percentFor } from "../dose/oneRepMax";
 import { rampSets } from "../dose/ramp";
 import { stepUp } from "../dose/steps";
 import { LADDER_SETS } from "../exercise/standing";
 import { EXTERNAL, type Exercise, type Loading } from "../exercise/types";
+import { numbers, type say, type Why, why } from "../rulebook";
 import type { LoadAnswer, LoadQuestion } from "../session/types";
 import { roundTo } from "../units";
-import { type Why, why } from "../why";
 import { decide } from "./decide";
 import type { Decision, LadderState } from "./decision";
 import { type History, historyOf, lastDayOf } from "./history";
 import { riseLimitPct } from "./rise";
 
-/** Loads stay this near to e1RM x percent, percent of it [house: handbook 6]. */
-export const NEAR_PCT = 7.5;
-/** Days without a lift after which a log no longer sets the load. */
-export const LAYOFF_DAYS = 28;
-/** Days for which an exercise that has changed places with others still knows its load, while the athlete trains [house]. */
-const AWAY_DAYS = 84;
+/** Days after which a log no longer sets the load, and for which a resting exercise still knows its own (rule load.progress). */
+const { layoffDays: LAYOFF_DAYS, awayDays: AWAY_DAYS, unlike: UNLIKE_RIR } = numbers("load.progress");
+/** Reserve from which work counts as light. */
+const LIGHT_RIR = numbers("load.light").reserve;
 
 export interface LoadContext {
   athlete: Athlete;
@@ -57,15 +55,17 @@ interface Missed {
 }
 
 /**
- * Missed weeks (handbook 13) [trade]: one, repeat; two, the same load and one set fewer; three or four, 10% and one set off.
+ * Missed weeks: one, repeat; two, the same load and one set fewer; three or four, 10% and one set off.
  * Only the first session back is charged.
  */
-function missedWeeks(days: number): Missed | null {
+export function missedWeeks(days: number): Missed | null {
   const weeks = Math.floor((days - 1) / 7);
-  const because = (text: string) => why("progress.missed", `Nothing of this lift for ${days} days: ${text}.`);
-  if (weeks >= 3) return { factor: 0.9, setsLess: 1, why: because("10% off and one set fewer") };
-  if (weeks === 2) return { factor: 1, setsLess: 1, why: because("the same load, one set fewer") };
-  return weeks === 1 ? { factor: 1, setsLess: 0, why: because("repeat") } : null;
+  const { lighter, oneSetLess, share } = numbers("missed.weeks");
+  const because = (text: Parameters<typeof say<"missed.weeks", "because">>[2]["text"]) =>
+    why("missed.weeks", "because", { days, text });
+  if (weeks >= lighter) return { factor: share, setsLess: 1, why: because("10% off and one set fewer") };
+  if (weeks >= oneSetLess) return { factor: 1, setsLess: 1, why: because("the same load, one set fewer") };
+  return weeks >= 1 ? { factor: 1, setsLess: 0, why: because("repeat") } : null;
 }
 
 const none: LoadAnswer = { loadKg: null, perSideKg: [], barKg: null, percent1rm: null, why: [] };
@@ -81,17 +81,13 @@ interface Basis {
   missed: Missed | null;
 }
 
-/** Reserves this far apart are not the same kind of work: a taper's light set says nothing about the next hard one. */
-const UNLIKE_RIR = 2;
 const askedRir = (h: History, q: LoadQuestion): number => h.item.prescribed?.rir ?? q.rir;
 /** Logs that say something about work of a reserve, as the plan takes them. @param history newest first */
 export const alike = (history: readonly History[], rir: number): History[] =>
   history.filter((h) => Math.abs((h.item.prescribed?.rir ?? rir) - rir) < UNLIKE_RIR);
-/** Reserve from which work counts as light. */
-const LIGHT_RIR = 4;
 const loadOf = (h: History): number | undefined => h.item.sets.find((s) => s.loadKg !== undefined)?.loadKg;
 
-/** Tendons in which some pain in the work is allowed (handbook 3). */
+/** Tendons in which some pain in the work is allowed. */
 const TENDONS: readonly Area[] = ["achilles", "knee-front"];
 
 /** What a decision needs to know of the exercise and the athlete, whenever it is made. */
@@ -105,6 +101,7 @@ export const decisionBasis = (
   tendon: TENDONS.some((a) => areas.includes(a) && e.careWith.concat(e.goodWith).includes(a)),
   hinge: e.pattern === "hinge",
   strictPain: athlete.settings?.strictPain ?? false,
+  own: athlete.settings?.ruleValues,
   loads,
   stepUp: (from: number) => stepUp(e, loading, loads, from),
 });
@@ -145,14 +142,13 @@ function decided(
   const o = overruleAfter(b.c.athlete, b.q.exercise.id, history[0].date);
   // Work that pain has stopped stays stopped.
   if (!o || made.kind === "stop") return { ...made, byCoach: false };
-  const reason = o.reason ? `: ${o.reason}` : "";
   return {
     kind: o.kind,
     loadKg: o.loadKg ?? (o.kind === "same" ? (loadOf(history[0]) ?? made.loadKg) : made.loadKg),
     reps: o.reps ?? b.q.reps,
     ...(o.sets === undefined ? {} : { sets: o.sets }),
     ...(o.seconds === undefined ? {} : { seconds: o.seconds }),
-    why: [why("progress.overrule", `The coach decided after ${dayLabel(o.date)}${reason}.`)],
+    why: [why("progress.overrule", "after", { on: dayLabel(o.date), reason: o.reason })],
     byCoach: true,
   };
 }
@@ -207,7 +203,7 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
   const coach = fromCoach(b, history);
   if (coach) return coach;
   if (c.cap && planned && planned.rir === q.rir && planned.reps >= q.repsLow) {
-    const reasons = [c.cap, why("load.progress", "The load of the weeks before is kept.")];
+    const reasons = [c.cap, why("load.progress", "weeksBefore")];
     return { ...answer(q, planned.loadKg, b.max, reasons), reps: planned.reps };
   }
   return (
@@ -216,12 +212,7 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
     (byMax ? null : fromLast(b, history)) ?? {
       ...none,
       ramp: rampSets(q.exercise, q.loading, q.place, q.reps),
-      why: [
-        why(
-          "load.unknown",
-          `No log yet: rise in sets until ${q.rir} stay${q.rir === 1 ? "s" : ""} in reserve, then that load is kept.`,
-        ),
-      ],
+      why: [why("load.unknown", "ramp", q.rir)],
     }
   );
 }
@@ -266,16 +257,18 @@ function fromLog(b: Basis, history: readonly History[]): LoadAnswer | null {
   if (missed && !reasons.includes(missed.why)) reasons.push(missed.why);
   if (max && percent !== null && !d.byCoach) {
     const wanted = (max.kg * percent) / 100;
-    const [low, high] = [wanted * (1 - NEAR_PCT / 100), wanted * (1 + NEAR_PCT / 100)];
-    const near = `within ${NEAR_PCT}% of e1RM x percent (${roundTo(wanted, 1)} kg)`;
+    const own = c.athlete.settings?.ruleValues;
+    const { nearPct } = numbers("load.progress", own);
+    const [low, high] = [wanted * (1 - nearPct / 100), wanted * (1 + nearPct / 100)];
+    const near = { pct: nearPct, kg: roundTo(wanted, 1) };
     if (target > high) {
       target = high;
-      reasons.push(why("load.progress", `Kept ${near}.`));
+      reasons.push(why("load.progress", "near", near));
     } else if (target < low && d.kind === "up-load") {
       // A higher floor never overrules a decision to go down or to stay, nor the most that may be added at once.
-      const most = riseLimitPct([last, ...older], c.on);
+      const most = riseLimitPct([last, ...older], c.on, own);
       target = Math.max(target, Math.min(low, (loadOf(last) ?? target) * (1 + most / 100)));
-      reasons.push(why("load.progress", `Raised towards ${near}, ${most}% at most now.`));
+      reasons.push(why("load.progress", "raised", { ...near, most }));
     }
   }
   return {
@@ -291,7 +284,7 @@ function fromLog(b: Basis, history: readonly History[]): LoadAnswer | null {
 function fromMax({ q, c, max, percent, last, missed }: Basis, history: readonly History[]): LoadAnswer | null {
   if (!max || percent === null) return null;
   // What the fading of an old estimate has charged already is not charged again.
-  const faded = last ? kept(daysBetween(last.date, c.asOf)) : 1;
+  const faded = last ? decayShare(daysBetween(last.date, c.asOf)) : 1;
   const factor = missed ? Math.min(1, missed.factor / faded) : 1;
   const wanted = ((max.kg * percent) / 100) * factor;
   // Where nothing may go up, a new block does not either: the load of the last working sets is the most, planned ones among them.
@@ -301,19 +294,23 @@ function fromMax({ q, c, max, percent, last, missed }: Basis, history: readonly 
     : undefined;
   const most = c.cap && planned ? planned.loadKg : before ? loadOf(before) : undefined;
   const target = Math.min(wanted, most ?? wanted);
-  const estimate = `e1RM ${roundTo(max.kg, 1)} kg (give or take ${Math.round(max.unsurePct)}%)`;
   const share =
     q.percent === null
       ? `${roundTo(percent, 1)}%${beside(q.reps + q.rir)} for ${q.reps} reps with ${q.rir} in reserve`
       : `${roundTo(percent, 1)}%, as the approach says`;
   const less = factor < 1 ? `, less ${Math.round((1 - factor) * 100)}%` : "";
-  const reasons = [why("load.percent", `${estimate} x ${share}${less} = ${roundTo(wanted, 1)} kg.`)];
+  const reasons = [
+    why("load.percent", "product", {
+      max: roundTo(max.kg, 1),
+      unsure: Math.round(max.unsurePct),
+      share,
+      less,
+      kg: roundTo(wanted, 1),
+    }),
+  ];
   if (missed) reasons.push(missed.why);
   if (c.cap && target < wanted)
-    reasons.push(
-      c.cap,
-      why("load.progress", `${roundTo(target, 2)} kg, as ${planned ? "planned before" : "lifted last"}, is kept.`),
-    );
+    reasons.push(c.cap, why("load.progress", "kept", { kg: roundTo(target, 2), planned: planned !== undefined }));
   return { ...answer(q, target, max, reasons), setsLess: missed?.setsLess ?? 0 };
 }
 
@@ -324,14 +321,14 @@ function fromLast({ q, c }: Basis, history: readonly History[]): LoadAnswer | nu
   const load = last ? loadOf(last) : undefined;
   if (!last || load === undefined) return null;
   const days = daysBetween(last.date, c.asOf);
-  const start = (share: number, text: string) => answer(q, load * share, null, [why("load.rir", text)]);
+  const shares = numbers("load.rir");
+  const start = (share: number, because: Why) => answer(q, load * share, null, [because]);
   if (days > (trains(c) ? AWAY_DAYS : LAYOFF_DAYS))
-    return start(0.9, `Last lifted ${days} days ago: start below ${load} kg and go by the reserve.`);
+    return start(shares.away, why("load.rir", "away", { days, kg: load }));
   if (q.rir - askedRir(last, q) >= UNLIKE_RIR)
-    return start(0.85, `Light today: below the ${load} kg of last time, ${q.rir} in reserve.`);
-  if (q.reps > (last.item.prescribed?.reps ?? q.reps))
-    return start(0.9, `New block with more reps: start below the ${load} kg of last time.`);
-  return start(1, `New block: start from the ${load} kg of last time and go by the reserve.`);
+    return start(shares.light, why("load.rir", "light", { kg: load, reserve: q.rir }));
+  if (q.reps > (last.item.prescribed?.reps ?? q.reps)) return start(shares.moreReps, why("load.rir", "moreReps", load));
+  return start(1, why("load.rir", "start", load));
 }
 
 /** The published table's percent, shown beside ours. */
@@ -339,13 +336,12 @@ const beside = (n: number): string => (NSCA_PERCENT[n] === undefined ? "" : ` (t
 
 function lightLoad(q: LoadQuestion, max: CurrentMax | null, last: History | undefined, cap: number): LoadAnswer {
   const load = last?.item.sets.find((s) => s.loadKg !== undefined)?.loadKg;
-  const target = max ? (max.kg * cap) / 100 : load === undefined ? null : load * 0.6;
-  if (target === null) return { ...none, why: [why("load.light", "Light: a load that leaves 5 or more in reserve.")] };
+  const target = max ? (max.kg * cap) / 100 : load === undefined ? null : load * numbers("load.light").ofLast;
+  if (target === null) return { ...none, why: [why("load.light", "unknown")] };
   const made = makeLoad(q.exercise, q.loading, q.place, target);
   // Nothing light enough here: nothing in the hands.
-  if (!made || made.loadKg > target + 1e-9)
-    return { ...none, why: [why("load.light", "The lightest load here is too heavy for this week: empty hands.")] };
-  return answer(q, target, max, [why("load.light", `At most ${cap}% of 1RM, 4 or more in reserve, while restoring.`)]);
+  if (!made || made.loadKg > target + 1e-9) return { ...none, why: [why("load.light", "empty")] };
+  return answer(q, target, max, [why("load.light", "most", cap)]);
 }
 
 function answer(q: LoadQuestion, targetKg: number, max: CurrentMax | null, reasons: Why[]): LoadAnswer {
@@ -353,15 +349,6 @@ function answer(q: LoadQuestion, targetKg: number, max: CurrentMax | null, reaso
   if (!made) return { ...none, why: reasons };
   const off = targetKg - made.loadKg;
   const rounded =
-    Math.abs(off) > 0.01
-      ? [
-          why(
-            "load.makeable",
-            off > 0
-              ? `${roundTo(made.loadKg, 2)} kg is the nearest load at or below it here.`
-              : `${roundTo(made.loadKg, 2)} kg is the lightest there is here.`,
-          ),
-        ]
-      : [];
+    Math.abs(off) > 0.01 ? [why("load.makeable", off > 0 ? "below" : "lightest", roundTo(made.loadKg, 2))] : [];
   return { ...made, percent1rm: max ? roundTo((made.loadKg / max.kg) * 100, 1) : null, why: [...reasons, ...rounded] };
 }

@@ -6,8 +6,8 @@ import type { LoggedItem, StrengthLog } from "../athlete/types";
 import { SHIPPED_LIBRARY } from "../exercise/library";
 import { sideGaps } from "../exercise/sides";
 import { feltLowBackTwice, standingsOf } from "../exercise/standing";
+import { why } from "../rulebook";
 import type { LoadQuestion } from "../session/types";
-import { why } from "../why";
 import { decide } from "./decide";
 import type { DecisionInput, LadderState } from "./decision";
 import type { History } from "./history";
@@ -186,7 +186,7 @@ describe("rule 5, ladders", () => {
 
 describe("rule 6, caps", () => {
   it("no increase where phase or mileage says so, on ladders and holds too", () => {
-    const cap = why("progress.cap", "No increase in a step-back week.");
+    const cap = why("progress.cap", "stepBack");
     const both: [History, History] = [at("2026-03-03", bare([12, 12, 12])), at("2026-02-24", bare([12, 12, 12]))];
     for (const d of [
       ask([at("2026-03-03", bar([6, 6, 6], 4))], { cap }),
@@ -249,7 +249,7 @@ describe("the coach's word", () => {
     ).toBe(false);
   });
   it("holds at the start of a block and where nothing may go up, too", () => {
-    const cap = why("progress.cap", "No increase in a step-back week.");
+    const cap = why("progress.cap", "stepBack");
     for (const more of [{ blockStart: "2026-03-09" }, { cap }])
       expect(nextLoad(question, { ...context([{ ...same, loadKg: 90 }]), ...more })).toMatchObject({
         loadKg: 90,

@@ -2,9 +2,9 @@
 import { activeAreas } from "../athlete/gate";
 import type { Area, Athlete, ScreenTest, Seen } from "../athlete/types";
 import type { IsoDate } from "../dates";
-import { listWords } from "../why";
+import { listWords, numbers, type RuleId, say } from "../rulebook";
 import { asymmetry, gateValue, latestScreening, passMark, weakerOf } from "./marks";
-import { hingeStopsAtKnee, ROUNDED_RIR } from "./rounding";
+import { hingeStopsAtKnee } from "./rounding";
 import { TEST_SHEETS, testName } from "./tests";
 
 /** The four heart patterns and the rest, as the exercise room names them; a finding speaks of patterns without knowing that room. */
@@ -28,7 +28,10 @@ export interface Finding {
   title: string;
   /** One sentence: what it changes. */
   says: string;
-  rule: "finding.seen" | "finding.test" | "side.first" | "finding.house" | "descent.prep" | "progress.felt";
+  rule: Extract<
+    RuleId,
+    "finding.seen" | "finding.test" | "side.first" | "finding.house" | "descent.prep" | "progress.felt"
+  >;
   adds: readonly AddedWork[];
   /** Exercises that move up in the ranking. */
   prefers: readonly string[];
@@ -108,7 +111,7 @@ function effectOf(what: Seen, areas: readonly Area[], knee: string | null): Effe
         says:
           knee === null
             ? "The dowel hinge passes: hinges are open again. A light bridge or slider curl comes first so that the hamstrings are felt."
-            : `Hinges stop at the knee ${knee}, with ${ROUNDED_RIR} in reserve, and a light bridge or slider curl comes first so that the hamstrings are felt.`,
+            : `Hinges stop at the knee ${knee}, with ${numbers("finding.seen").reserve} in reserve, and a light bridge or slider curl comes first so that the hamstrings are felt.`,
         adds: [{ pattern: "hip", exercises: ["slider-curl", "bridge"], first: true }],
         prefers: ["rdl-to-knee", "dowel-hinge"],
       };
@@ -224,7 +227,10 @@ export function findingsOf(athlete: Athlete, on: IsoDate): Finding[] {
           "side",
           `${testName(test)}: ${weaker} side weaker, ${num(s.left ?? 0)} left and ${num(s.right ?? 0)} right`,
           {
-            says: `Work on one side starts with the ${weaker} and the other side matches its repetitions (${Math.round(asymmetry(s.left ?? 0, s.right ?? 0))}% apart).`,
+            says: say("side.first", "finding", {
+              side: weaker,
+              pct: Math.round(asymmetry(s.left ?? 0, s.right ?? 0)),
+            }),
           },
         ),
         rule: "side.first",

@@ -1,54 +1,39 @@
-/** Pass marks of the movement screen (handbook 4), by age where the trade has them, and what the latest result says. */
-import { ageRange, MASTERS } from "../athlete/gate";
+/** Pass marks of the movement screen, by age where the trade has them, and what the latest result says. */
+import { ageRange } from "../athlete/gate";
 import type { Athlete, Screening, ScreenTest } from "../athlete/types";
 import type { IsoDate } from "../dates";
+import { numbers } from "../rulebook";
 
+const { marks, sideHold, calf, bridge } = numbers("screen.marks");
 /** Lowest value that passes, in the test's own unit (degrees, reps, cm, seconds; wall squats: 1 pass, 0 fail). */
-export const PASS_MARKS: Record<ScreenTest, number> = {
-  "dowel-hinge": 60,
-  "wall-squat": 1,
-  "wall-squat-overhead": 1,
-  "single-leg-squat": 10,
-  "step-down": 20,
-  "side-hold": 30,
-  "calf-raise": 25,
-  "single-leg-bridge": 20,
-  "knee-to-wall": 10,
-  "march-hold": 10,
-  "front-plank": 60,
+export const PASS_MARKS: Readonly<Record<ScreenTest, number>> = {
+  ...marks,
+  "side-hold": sideHold,
+  "calf-raise": calf,
+  "single-leg-bridge": bridge,
 };
 
-/**
- * Median calf raises by decade, [from, men, women] (Hebert-Losier et al. 2017, Physiotherapy 103:446-452; values from memory). Where they lie
- * above the 25 of young adults (Lunsford and Perry 1995), 25 is the mark: age asks for fewer, never for more.
- */
-const CALF_BY_AGE: readonly [number, number, number][] = [
-  [80, 10, 13],
-  [70, 14, 16],
-  [60, 19, 19],
-  [50, 23, 21],
-  [40, 28, 24],
-  [30, 32, 27],
-  [20, 37, 30],
-];
-/** Single-leg bridge marks from these ages [house]. */
-const BRIDGE_BY_AGE: readonly [number, number][] = [
-  [65, 15],
-  [50, 18],
-];
+/** The entry of a table by age that holds: that of the highest age reached; null under the lowest. */
+function byAge(of: Readonly<Record<string, number>>, age: number): number | null {
+  const reached = Object.keys(of)
+    .map(Number)
+    .filter((from) => age >= from);
+  return reached.length > 0 ? (of[String(Math.max(...reached))] ?? null) : null;
+}
 
 /** @returns the mark that this athlete has to reach on a day */
 export function passMark(athlete: Athlete, test: ScreenTest, on: IsoDate): number {
   const { oldest } = ageRange(athlete.athlete.birthYear, on);
+  const ages = numbers("screen.age");
   if (test === "calf-raise") {
-    const row = CALF_BY_AGE.find(([from]) => oldest >= from);
     const { sex } = athlete.athlete;
-    // Where the sex is not said, the lower of the two.
-    const median = row && (sex === "male" ? row[1] : sex === "female" ? row[2] : Math.min(row[1], row[2]));
-    return Math.min(PASS_MARKS[test], median ?? PASS_MARKS[test]);
+    const [men, women] = [byAge(ages.calfMen, oldest), byAge(ages.calfWomen, oldest)];
+    // Where the sex is not said, the lower of the two. Age asks for fewer than the 25 of the young, never for more.
+    const median =
+      sex === "male" ? men : sex === "female" ? women : men === null || women === null ? null : Math.min(men, women);
+    return Math.min(calf, median ?? calf);
   }
-  if (oldest >= MASTERS.from && test === "single-leg-bridge")
-    return BRIDGE_BY_AGE.find(([from]) => oldest >= from)?.[1] ?? PASS_MARKS[test];
+  if (test === "single-leg-bridge") return byAge(ages.bridge, oldest) ?? bridge;
   return PASS_MARKS[test];
 }
 
@@ -70,14 +55,8 @@ export function passes(athlete: Athlete, test: ScreenTest, on: IsoDate): boolean
   return s ? gateValue(s) >= passMark(athlete, test, on) : null;
 }
 
-/** Sides count as different from this share of the stronger one, and by this much at least (handbook 15) [trade]. */
-const SIDE_SHARE = 0.1;
-const SIDE_LEAST: Partial<Record<ScreenTest, number>> = {
-  "single-leg-squat": 2,
-  "calf-raise": 2,
-  "single-leg-bridge": 2,
-  "knee-to-wall": 2,
-};
+/** Tests whose sides must differ by a least amount, too; holds are compared by their share alone. */
+const COUNTED: readonly ScreenTest[] = ["single-leg-squat", "calf-raise", "single-leg-bridge", "knee-to-wall"];
 
 /**
  * Asymmetry = (stronger - weaker) / stronger x 100 (Bishop et al. 2018, Strength Cond J 40(4):1-6).
@@ -92,7 +71,8 @@ export function asymmetry(left: number, right: number): number {
 export function weakerOf(test: ScreenTest, s: Pick<Screening, "left" | "right"> | undefined): "left" | "right" | null {
   if (!s || s.left === undefined || s.right === undefined) return null;
   const apart = Math.abs(s.left - s.right);
-  if (apart < (SIDE_LEAST[test] ?? 0) || asymmetry(s.left, s.right) < SIDE_SHARE * 100 - 1e-9) return null;
+  const { pct, least } = numbers("side.first");
+  if ((COUNTED.includes(test) && apart < least) || asymmetry(s.left, s.right) < pct - 1e-9) return null;
   return s.left < s.right ? "left" : "right";
 }
 

@@ -1,12 +1,9 @@
 /** A back that rounds at the catch or in the hinge: how far hinges go meanwhile, and for how long (rule finding.seen) [trade]. */
 import type { Athlete } from "../athlete/types";
 import { addDays, type IsoDate } from "../dates";
+import { numbers } from "../rulebook";
 import { latestScreening, passes } from "./marks";
 
-/** Seen at the catch although the dowel hinge was passed: days for which hinges stop at the knee all the same. */
-export const CATCH_DAYS = 14;
-/** Repetitions that stay in reserve in the hinges that are left. */
-export const ROUNDED_RIR = 3;
 /** Hinges that end at the knee or above it; whatever else is a hinge goes further and is closed. */
 export const TO_THE_KNEE: ReadonlySet<string> = new Set([
   "dowel-hinge",
@@ -31,6 +28,6 @@ export function hingeStopsAtKnee(athlete: Athlete, on: IsoDate): string | null {
   if (last === undefined) return null;
   // Passed on a later day: it is over. Passed before and seen all the same: at the catch alone, for two weeks.
   if ((latestScreening(athlete, "dowel-hinge", on)?.date ?? "") > last) return null;
-  const end = addDays(last, CATCH_DAYS);
+  const end = addDays(last, numbers("finding.seen").catchDays);
   return on < end ? `until ${end}` : null;
 }

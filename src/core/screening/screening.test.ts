@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { athleteWith } from "../../../tests/support/athlete";
 import { exercise } from "../../../tests/support/choice";
 import { AREAS, type Athlete, SCREEN_TESTS, SEEN, type Seen, SPORTS } from "../athlete/types";
-import { RULES } from "../rules";
+import { RULES } from "../rulebook";
 import { findingsOf, SEEN_BY_SPORT, SEEN_WORDS } from "./findings";
 import { asymmetry, PASS_MARKS, passes, passMark, weakerOf, weakerSide } from "./marks";
 import { TEST_SHEETS } from "./tests";

@@ -1,6 +1,7 @@
 /** Where a club's calendars get in each other's way: the coach away while athletes race, one weekend with many races, a race while away. */
 import type { Away, Priority } from "../athlete/types";
 import { addDays, type IsoDate, weekday } from "../dates";
+import { numbers } from "../rulebook";
 
 /** What of a race matters here. */
 export interface RaceDays {
@@ -32,8 +33,8 @@ export interface Clash {
   text: string;
 }
 
-/** Athletes who race on one weekend from which the coach must choose where to be [house]. */
-export const MANY_RACING = 3;
+/** Athletes who race on one weekend from which the coach must choose where to be (rule club.racing). */
+export const MANY_RACING = numbers("club.racing").athletes;
 
 const lastDay = (r: RaceDays): IsoDate => addDays(r.date, (r.days ?? 1) - 1);
 const meets = (a: { start: IsoDate; end: IsoDate }, r: RaceDays): boolean => r.date <= a.end && lastDay(r) >= a.start;

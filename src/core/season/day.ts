@@ -2,7 +2,7 @@
 import type { Stage } from "../athlete/approach";
 import type { Emphasis, Phase } from "../athlete/types";
 import type { IsoDate } from "../dates";
-import type { Why } from "../why";
+import type { Why } from "../rulebook";
 
 /** full: the emphasis' own dose. light: half sets, nothing heavy. restore: light loads. Then bodyweight, and mobility alone. */
 export type Loading = "full" | "light" | "restore" | "bodyweight" | "mobility";

@@ -1,29 +1,16 @@
-/** The season day by day: emphasis, what kind of loading may stand there, and why (handbook 8, 9). */
+/** The season day by day: emphasis, what kind of loading may stand there, and why. */
 import { approachFor } from "../approach/pick";
 import type { Stage } from "../athlete/approach";
 import { safetyGate } from "../athlete/gate";
 import { isOn } from "../athlete/switches";
 import type { Athlete, Emphasis } from "../athlete/types";
 import { dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
-import { type Why, why } from "../why";
+import { numbers, type Why, why } from "../rulebook";
 import { limitTo, type SeasonDay } from "./day";
-import { LAYOFF_WEEKS, layoffOf, RETURNING } from "./layoff";
-import {
-  AFTER_ILLNESS,
-  afterIllness,
-  betweenNearRaces,
-  limitByRace,
-  limitBySpike,
-  limitByTravel,
-  nearPairs,
-} from "./limits";
+import { layoffOf } from "./layoff";
+import { afterIllness, betweenNearRaces, limitByRace, limitBySpike, limitByTravel, nearPairs } from "./limits";
 import { phaseOn, type SeasonPhase } from "./phases";
-import { raceSeries, SERIES } from "./races";
-
-/** Days of prepare at the start of a base, at most [house]; and after a recovery [trade: one or two weeks]. */
-export const PREPARE_DAYS = { first: 28, afterRecovery: 14 };
-/** New lifters: days of bodyweight before load [trade: 2 to 3 weeks]. */
-export const UNLOADED_DAYS_NEW = 21;
+import { raceSeries } from "./races";
 
 const EMPHASIS_SAYS: Record<Emphasis, string> = {
   prepare: "prepares",
@@ -46,8 +33,8 @@ function stageOf(
   if (phase.phase === "race") return { stage: "race", part: "The race phase", through };
   if (phase.phase === "recovery") return { stage: "recovery", part: "Recovery", through };
   const before = phases[phases.indexOf(phase) - 1];
-  const most =
-    before?.phase === "recovery" || before?.phase === "build" ? PREPARE_DAYS.afterRecovery : PREPARE_DAYS.first;
+  const prepare = numbers("emphasis.early");
+  const most = before?.phase === "recovery" || before?.phase === "build" ? prepare.afterRecovery : prepare.first;
   const early = Math.min(most, Math.ceil(length / 2));
   return day - start < early
     ? { stage: "base-early", part: `Early base (its first ${early} days)`, through }
@@ -67,10 +54,15 @@ export function seasonDays(
   asOf?: IsoDate,
 ): SeasonDay[] {
   const days: SeasonDay[] = [];
+  const own = athlete.settings?.ruleValues;
+  const newLifter = numbers("gate.new", own);
+  const returning = numbers("gate.returning", own);
+  const mostPrepare = numbers("layoff.prepare", own).most;
+  const weekly = numbers("race.series", own);
   const near = nearPairs(athlete.races);
   const layoff =
     asOf && (isOn(athlete, "layoff.prepare") || isOn(athlete, "gate.returning"))
-      ? layoffOf(athlete, asOf, (d) => phaseOn(phases, d)?.phase === "recovery")
+      ? layoffOf(athlete, asOf, (d) => phaseOn(phases, d)?.phase === "recovery", own)
       : null;
   const series = isOn(athlete, "race.series") ? raceSeries(athlete.races) : [];
   let built: SeasonDay["holds"] | null = null;
@@ -84,10 +76,9 @@ export function seasonDays(
     const approach = approachFor(athlete, phase.phase);
     let stage = asked;
     let emphasis = approach.rows[stage].emphasis;
-    let reason = why(
-      stage === "base-early" || stage === "base-late" ? "emphasis.early" : "emphasis.approach",
-      `${part} ${EMPHASIS_SAYS[emphasis]} (${approach.name.toLowerCase()}).`,
-    );
+    const of = { part, says: EMPHASIS_SAYS[emphasis], approach: approach.name.toLowerCase() };
+    const base = stage === "base-early" || stage === "base-late";
+    let reason = base ? why("emphasis.early", "part", of) : why("emphasis.approach", "part", of);
     const lighter = emphasis === "maximal" ? whyNotMaximal(athlete, gate.training, date) : null;
     if (lighter) {
       // An approach that is maximal in late base already gives its early base's dose.
@@ -95,13 +86,10 @@ export function seasonDays(
       emphasis = "develop";
       reason = lighter;
     }
-    const next = series.map((run) => run.find((r) => r > n && r - n <= SERIES.gapDays)).find((r) => r !== undefined);
+    const next = series.map((run) => run.find((r) => r > n && r - n <= weekly.gap)).find((r) => r !== undefined);
     if (next !== undefined && (phase.phase === "base" || phase.phase === "build")) {
       [stage, emphasis] = ["race", "hold"];
-      reason = why(
-        "race.series",
-        `Racing week by week: one hold of about ${SERIES.minutes} min, 72 to 96 h before each race.`,
-      );
+      reason = why("race.series", "hold", weekly.minutes);
     }
     if (
       layoff &&
@@ -110,13 +98,10 @@ export function seasonDays(
       emphasis !== "restore" &&
       emphasis !== "prepare"
     ) {
-      const weeks = Math.min(LAYOFF_WEEKS.most, layoff.weeks);
+      const weeks = Math.min(mostPrepare, layoff.weeks);
       if (n < dayNumber(layoff.back) + 7 * weeks) {
         [stage, emphasis] = ["base-early", "prepare"];
-        reason = why(
-          "layoff.prepare",
-          `${layoff.weeks} weeks without lifting before ${dayLabel(layoff.back)}: back to prepare for ${weeks} week${weeks === 1 ? "" : "s"}.`,
-        );
+        reason = why("layoff.prepare", "back", { away: layoff.weeks, on: dayLabel(layoff.back), weeks });
       }
     }
     const day: SeasonDay = {
@@ -147,28 +132,17 @@ export function seasonDays(
       isOn(athlete, "gate.new") &&
       gate.training === "new" &&
       firstLog &&
-      n - dayNumber(athlete.season.start) < UNLOADED_DAYS_NEW
+      n - dayNumber(athlete.season.start) < newLifter.days
     )
-      limitTo(
-        day,
-        "bodyweight",
-        why("gate.new", "New to the gym: bodyweight for the first three weeks before any load."),
-      );
+      limitTo(day, "bodyweight", why("gate.new", "bodyweight", { weeks: newLifter.days / 7 }));
     if (
       layoff &&
-      layoff.weeks >= RETURNING.weeks &&
+      layoff.weeks >= returning.weeks &&
       isOn(athlete, "gate.returning") &&
       date >= layoff.back &&
-      n < dayNumber(layoff.back) + RETURNING.days
+      n < dayNumber(layoff.back) + returning.days
     )
-      limitTo(
-        day,
-        "bodyweight",
-        why(
-          "gate.returning",
-          `Back after ${layoff.weeks} weeks without lifting: bodyweight for two weeks before any load.`,
-        ),
-      );
+      limitTo(day, "bodyweight", why("gate.returning", "back", { away: layoff.weeks, days: returning.days }));
     for (const race of athlete.races) limitByRace(athlete, day, n, race);
     limitByTravel(athlete, day, n);
     limitBySpike(athlete, day, n);
@@ -187,14 +161,12 @@ function backFromIllness(athlete: Athlete, day: SeasonDay): void {
   const ill = afterIllness(athlete, day.date);
   if (!ill) return;
   const { lost, days, nth } = ill;
-  const because = why(
-    "illness.back",
-    `Back from illness: restore for ${days} day${days === 1 ? "" : "s"} after ${lost} lost, at most ${AFTER_ILLNESS.minutes} min, the first half without load.`,
-  );
+  const { minutes } = numbers("illness.back", athlete.settings?.ruleValues);
+  const because = why("illness.back", "restore", { days, lost, minutes });
   day.emphasis = "restore";
   day.stage = "recovery";
   day.heavyOk = false;
-  day.minutesMost = AFTER_ILLNESS.minutes;
+  day.minutesMost = minutes;
   const before = day.why.length;
   limitTo(day, nth <= Math.ceil(days / 2) ? "bodyweight" : "restore", because);
   if (day.why.length === before) day.why.push(because);
@@ -206,9 +178,9 @@ function whyNotMaximal(
   training: ReturnType<typeof safetyGate>["training"],
   date: IsoDate,
 ): Why | null {
-  if (training === "new") return why("gate.new", "Under three months in the gym: develop instead of maximal.");
+  if (training === "new") return why("gate.new", "develop");
   const block = athlete.settings?.weightLoss;
   return block && block.start <= date && date <= block.end && isOn(athlete, "weight.develop")
-    ? why("weight.develop", `Weight is lost on purpose until ${dayLabel(block.end)}: develop instead of maximal.`)
+    ? why("weight.develop", "until", dayLabel(block.end))
     : null;
 }

@@ -1,11 +1,7 @@
-/** Weeks without lifting, and what they ask of the days after (handbook 13) [trade]. */
+/** Weeks without lifting, and what they ask of the days after. */
 import type { Athlete } from "../athlete/types";
 import { dateOf, dayNumber, type IsoDate } from "../dates";
-
-/** Weeks missed from which an athlete goes back to prepare, and for how many at most [trade]. */
-export const LAYOFF_WEEKS = { from: 5, most: 4 };
-/** Weeks without lifting after which somebody counts as returning [house], and days of bodyweight then [trade: 2 to 3 weeks]. */
-export const RETURNING = { weeks: 13, days: 14 };
+import { numbers, type RuleValues } from "../rulebook";
 
 /**
  * The last long stretch without a strength session: when it ended, and how many weeks it took. Weeks of recovery after a race are
@@ -16,7 +12,9 @@ export function layoffOf(
   athlete: Pick<Athlete, "strengthLog">,
   asOf: IsoDate,
   recovering: (date: IsoDate) => boolean,
+  own?: RuleValues,
 ): { back: IsoDate; weeks: number } | null {
+  const least = numbers("layoff.prepare", own).from;
   const dates = [...new Set(athlete.strengthLog.map((l) => l.date).filter((d) => d < asOf))].sort();
   const ends = [...dates.slice(1), asOf];
   for (let i = dates.length - 1; i >= 0; i--) {
@@ -25,7 +23,7 @@ export function layoffOf(
     let away = 0;
     for (let n = dayNumber(from) + 1; n < dayNumber(back); n++) if (!recovering(dateOf(n))) away++;
     const weeks = Math.floor(away / 7);
-    if (weeks >= LAYOFF_WEEKS.from) return { back, weeks };
+    if (weeks >= least) return { back, weeks };
   }
   return null;
 }

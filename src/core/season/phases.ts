@@ -1,9 +1,10 @@
-/** Races into phases, worked backwards from the A races; the coach's own boundaries stay where they were put (handbook 9). */
+/** Races into phases, worked backwards from the A races; the coach's own boundaries stay where they were put. */
 import { isOn } from "../athlete/switches";
 import type { Athlete, Phase, PhaseSpan, Race } from "../athlete/types";
 import { addDays, dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
+import { numbers, type RuleValues, say } from "../rulebook";
 import { kmToMi } from "../units";
-import { B_RACE, classRule, inOrder, lastRaceDay, raceClass, raceDay, raceMinutes } from "./races";
+import { classRule, inOrder, lastRaceDay, raceClass, raceDay, raceMinutes } from "./races";
 
 export interface SeasonPhase extends PhaseSpan {
   /** The A race it leads to or recovers from. */
@@ -26,19 +27,6 @@ export interface SeasonPlan {
   warnings: SeasonWarning[];
 }
 
-/** Days of build before a race phase: wanted, most, least [trade]. */
-export const BUILD_DAYS = { wanted: 56, most: 70, least: 28 };
-/** A base shorter than this joins the build beside it [house]. */
-const SHORTEST_BASE = 7;
-/** A base shorter than this between two A races is said [house]. */
-const SHORT_BASE = 28;
-/** Blocks where no A race gives an end [house]. */
-export const ROLLING = { base: 56, build: 42 };
-/** A race phase longer than this gets a note on holding (handbook 9). */
-const LONG_HOLD_DAYS = 42;
-/** A races closer than this share one taper. */
-const ONE_TAPER_DAYS = 14;
-
 interface Cell {
   phase: Phase;
   race: string | null;
@@ -55,6 +43,11 @@ const CLASS_WORDS = { short: "under 30 min", middle: "30 min to 2 h", long: "2 t
 export function planPhases(
   athlete: Pick<Athlete, "season" | "races" | "phases" | "pastPhases" | "settings">,
 ): SeasonPlan {
+  const own = athlete.settings?.ruleValues;
+  const weeks = numbers("phase.build", own);
+  const rollingDays = { base: weeks.rollingBase, build: weeks.rollingBuild };
+  const oneTaper = numbers("race.one-taper").days;
+  const longHold = numbers("hold.long", own);
   const first = dayNumber(athlete.season.start);
   const last = dayNumber(athlete.season.end);
   const cells: (Cell | undefined)[] = new Array(last - first + 1);
@@ -71,9 +64,9 @@ export function planPhases(
     const begins = raceDay(race) - rule.raceDays;
     if (previous) free = giveRecovery(previous, race);
     const between = previous ? raceDay(race) - lastRaceDay(previous) - 1 : Number.POSITIVE_INFINITY;
-    const needed = previous ? classRule(previous).recoveryDays + BUILD_DAYS.least + rule.raceDays : 0;
+    const needed = previous ? classRule(previous).recoveryDays + weeks.least + rule.raceDays : 0;
     if (previous && between < needed) {
-      const close = raceDay(race) - lastRaceDay(previous) <= ONE_TAPER_DAYS;
+      const close = raceDay(race) - lastRaceDay(previous) <= oneTaper;
       put(free, raceDay(race) - 1, {
         phase: "race",
         race: race.id,
@@ -152,8 +145,8 @@ export function planPhases(
   function fillTo(begins: number, race: Race): void {
     const room = begins - free;
     if (room <= 0) return;
-    let build = Math.min(BUILD_DAYS.wanted, room);
-    if (room - build < SHORTEST_BASE) build = Math.min(BUILD_DAYS.most, room);
+    let build = Math.min(weeks.wanted, room);
+    if (room - build < weeks.shortestBase) build = Math.min(weeks.most, room);
     const base = room - build;
     if (base > 0)
       put(free, free + base - 1, {
@@ -165,7 +158,7 @@ export function planPhases(
     put(begins - build, begins - 1, {
       phase: "build",
       race: race.id,
-      why: `${build === BUILD_DAYS.wanted ? "8 weeks" : `${build} days`} of build before the race phase of ${race.name}.`,
+      why: `${build === weeks.wanted ? "8 weeks" : `${build} days`} of build before the race phase of ${race.name}.`,
       fixed: false,
     });
     if (base === 0)
@@ -174,13 +167,13 @@ export function planPhases(
         date: dateOf(free),
         text: `No room for base before ${race.name}: the build starts without a block of preparation, so loads begin low.`,
       });
-    else if (previous && base < SHORT_BASE)
+    else if (previous && base < weeks.shortBase)
       warnings.push({
         code: "short-base",
         date: dateOf(free),
         text: `Only ${base} days of base before ${race.name}: room to prepare again, little to develop.`,
       });
-    if (build < BUILD_DAYS.least)
+    if (build < weeks.least)
       warnings.push({
         code: "short-build",
         date: dateOf(free),
@@ -194,19 +187,19 @@ export function planPhases(
       const cell: Cell = {
         phase,
         race: null,
-        why: `No A race ahead: rolling blocks of ${ROLLING.base / 7} weeks of base and ${ROLLING.build / 7} of build until one is entered.`,
+        why: `No A race ahead: rolling blocks of ${rollingDays.base / 7} weeks of base and ${rollingDays.build / 7} of build until one is entered.`,
         fixed: false,
       };
-      put(free, free + ROLLING[phase] - 1, cell);
-      free += ROLLING[phase];
+      put(free, free + rollingDays[phase] - 1, cell);
+      free += rollingDays[phase];
       phase = phase === "base" ? "build" : "base";
     }
   }
 
   keepPast(cells, athlete.pastPhases ?? [], first);
-  for (const own of athlete.phases ?? [])
-    put(dayNumber(own.start), dayNumber(own.end), {
-      phase: own.phase,
+  for (const span of athlete.phases ?? [])
+    put(dayNumber(span.start), dayNumber(span.end), {
+      phase: span.phase,
       race: null,
       why: "Set by the coach.",
       fixed: true,
@@ -224,16 +217,15 @@ export function planPhases(
   const phases = merge(cells, athlete.season.start);
   for (const hold of isOn(athlete, "hold.long") ? holds(phases) : []) {
     const days = dayNumber(hold.end) - dayNumber(hold.start) + 1;
-    if (days > LONG_HOLD_DAYS) {
-      const proposal = miniBlock(hold, athlete.races);
+    if (days > longHold.days) {
+      const proposal = miniBlock(hold, athlete.races, own);
       warnings.push({
         code: "long-hold",
         date: hold.start,
-        text: `Strength is only held for ${Math.round(days / 7)} weeks: practice says about six, a published season held thirteen on one weekly session. ${
-          proposal
-            ? `Two weeks of two sessions from ${dayLabel(proposal.start)} to ${dayLabel(proposal.end)} would refresh it.`
-            : "Two weeks of two sessions would refresh it, but the races leave no room for them."
-        }`,
+        text: say("hold.long", "long", {
+          weeks: Math.round(days / 7),
+          proposal: proposal ? `from ${dayLabel(proposal.start)} to ${dayLabel(proposal.end)}` : null,
+        }),
         ...(proposal ? { proposal } : {}),
       });
     }
@@ -257,31 +249,32 @@ function holds(phases: readonly SeasonPhase[]): { start: IsoDate; end: IsoDate }
   return out;
 }
 
-/** Days of a mini-block, and of hold before and after it at least [house]. */
-const MINI_BLOCK = { days: 14, before: 14 };
-
 /**
  * Two weeks of build inside a long hold: clear of the taper before every A race and of the week before B races and the days after
  * either, as near the middle of the hold as that allows.
  * @returns undefined where the races leave no room
  */
-function miniBlock(hold: { start: IsoDate; end: IsoDate }, races: readonly Race[]): PhaseSpan | undefined {
-  const [from, to] = [dayNumber(hold.start) + MINI_BLOCK.before, dayNumber(hold.end) - MINI_BLOCK.days + 1];
-  const middle = (dayNumber(hold.start) + dayNumber(hold.end) + 1 - MINI_BLOCK.days) / 2;
+function miniBlock(
+  hold: { start: IsoDate; end: IsoDate },
+  races: readonly Race[],
+  own: RuleValues | undefined,
+): PhaseSpan | undefined {
+  const { block, before } = numbers("hold.long", own);
+  const bRace = numbers("race.b", own);
+  const [from, to] = [dayNumber(hold.start) + before, dayNumber(hold.end) - block + 1];
+  const middle = (dayNumber(hold.start) + dayNumber(hold.end) + 1 - block) / 2;
   const blocked = races
     .filter((r) => r.priority !== "C")
     .map((r): [number, number] =>
       r.priority === "A"
         ? [raceDay(r) - classRule(r).raceDays, lastRaceDay(r) + classRule(r).recoveryDays]
-        : [raceDay(r) - B_RACE.lastHeavy, lastRaceDay(r) + B_RACE.easyDays],
+        : [raceDay(r) - bRace.lastHeavy, lastRaceDay(r) + bRace.easyDays],
     );
-  const fits = (start: number) => blocked.every(([a, b]) => start + MINI_BLOCK.days - 1 < a || start > b);
+  const fits = (start: number) => blocked.every(([a, b]) => start + block - 1 < a || start > b);
   let best: number | undefined;
   for (let start = from; start <= to; start++)
     if (fits(start) && (best === undefined || Math.abs(start - middle) < Math.abs(best - middle))) best = start;
-  return best === undefined
-    ? undefined
-    : { phase: "build", start: dateOf(best), end: dateOf(best + MINI_BLOCK.days - 1) };
+  return best === undefined ? undefined : { phase: "build", start: dateOf(best), end: dateOf(best + block - 1) };
 }
 
 /** Days that are past keep the phase they had; one that runs on into what is ahead is one phase with it. */

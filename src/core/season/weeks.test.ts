@@ -177,7 +177,7 @@ describe("weeks", () => {
     const jumped = weeksFor(athleteWith({ endurance: weeksOf([...flat, 1.2, 1]) }))[6]!;
     expect(jumped.setFactor).toBeCloseTo(2 / 3, 9);
     expect(jumped.change.distancePct).toBeCloseTo(20, 6);
-    expect(jumped.why.map((w) => w.rule)).toContain("mileage.jump");
+    expect(jumped.why.map((w) => w.rule)).toContain("mileage.increase");
     const leapt = weeksFor(athleteWith({ endurance: weeksOf([...flat, 1.4, 1]) }))[6]!;
     expect(leapt.mileage.holdOnly).toBe(true);
     expect(leapt.wanted).toHaveLength(1);

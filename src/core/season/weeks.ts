@@ -10,11 +10,10 @@ import { byWeek, type Change, changeAgainstOrdinary, type WeekFigures, weeklyFig
 import { isKey, startOf } from "../endurance/load";
 import { type MileageRule, mileageRule, NO_MILEAGE_RULE } from "../endurance/mileage";
 import { spikesOf } from "../endurance/spikes";
-import { type Why, why } from "../why";
+import { numbers, type RuleValues, type Why, why } from "../rulebook";
 import type { SeasonDay } from "./day";
 import { seasonDays } from "./days";
 import type { SeasonPhase } from "./phases";
-import { SERIES } from "./races";
 
 /** A session the week asks for; `days` limits where it may stand, null is anywhere. */
 export interface WantedSession {
@@ -60,19 +59,6 @@ export interface SeasonWeek {
 export const inWeek = (w: Pick<SeasonWeek, "start">, date: IsoDate): boolean =>
   date >= w.start && date <= addDays(w.start, 6);
 
-/** An endurance week below this share of the last three ordinary ones is a step-back [house]. */
-export const STEP_BACK_SHARE = 0.82;
-/** Sets kept in a step-back week [trade: cut by 40 to 50%]. */
-export const STEP_BACK_SETS = 0.55;
-/** Sets kept in the first hot or high week [trade: a third fewer]. */
-export const HEAT_SETS = 2 / 3;
-/** Days of heat or height that count as the first. */
-const HEAT_DAYS = 7;
-/** Sets kept in the week of a B race [trade]. */
-export const B_RACE_SETS = 0.5;
-/** Weeks of history looked at for comparisons. */
-const LOOK_BACK_WEEKS = 12;
-
 const mostFrequent = <T>(values: readonly T[]): T | undefined => {
   const count = new Map<T, number>();
   for (const v of values) count.set(v, (count.get(v) ?? 0) + 1);
@@ -93,9 +79,12 @@ export function seasonWeeks(
   perWeek: PerWeek,
   asOf?: IsoDate,
 ): SeasonWeek[] {
+  const own = athlete.settings?.ruleValues;
+  const stepShare = numbers("stepback.endurance", own).share;
+  const lookBack = numbers("mileage.expected").lookBack;
   const first = mondayOf(athlete.season.start);
   const last = mondayOf(athlete.season.end);
-  const historyStart = addDays(first, -7 * LOOK_BACK_WEEKS);
+  const historyStart = addDays(first, -7 * lookBack);
   const figures = weeklyFigures(athlete, historyStart, last);
   const days = seasonDays(athlete, phases, athlete.season.start, athlete.season.end, asOf);
   const lastTaper = new Map<string, IsoDate>();
@@ -117,25 +106,27 @@ export function seasonWeeks(
     const previous = figures[i - 1]?.load ?? 0;
     return (
       before === 3 &&
-      load < STEP_BACK_SHARE * previous &&
-      ((change.legLoadPct ?? 0) / 100 + 1 < STEP_BACK_SHARE || (change.distancePct ?? 0) / 100 + 1 < STEP_BACK_SHARE)
+      load < stepShare * previous &&
+      ((change.legLoadPct ?? 0) / 100 + 1 < stepShare || (change.distancePct ?? 0) / 100 + 1 < stepShare)
     );
   };
 
   figures.forEach((figure, i) => {
-    const inSeason = i >= LOOK_BACK_WEEKS;
-    const own = inSeason ? daysOf(figure.start) : [];
-    const phase = mostFrequent(own.map((d) => d.phase));
+    const inSeason = i >= lookBack;
+    const week = inSeason ? daysOf(figure.start) : [];
+    const phase = mostFrequent(week.map((d) => d.phase));
     const known = knownAt(i);
     const back = stepsBack(i, phase, known);
     const racing = phase === "race" || phase === "recovery";
     ordinary[i] = !back && !racing && known === "all" && !hasAbsence(athlete, figure.start) && figure.load > 0;
     if (ordinary[i]) usual.tell(figure.start, sessions.get(figure.start) ?? []);
     if (!inSeason || !phase) return;
-    const emphasis = mostFrequent(own.map((d) => d.emphasis)) ?? "prepare";
+    const emphasis = mostFrequent(week.map((d) => d.emphasis)) ?? "prepare";
     const change = changeAgainstOrdinary(figures, i, (k) => ordinary[k] ?? true, known === "part");
     // Taper and restart raise no warning of growth.
-    const mileage = racing ? NO_MILEAGE_RULE : mileageRule(change, ordinary[i] ?? false, (rule) => isOn(athlete, rule));
+    const mileage = racing
+      ? NO_MILEAGE_RULE
+      : mileageRule(change, ordinary[i] ?? false, (rule) => isOn(athlete, rule), own);
     const reasons: Why[] = [];
     const trains = phase === "base" || phase === "build";
     since = trains ? since + 1 : 0;
@@ -143,17 +134,10 @@ export function seasonWeeks(
     let stepBack = false;
     if (trains && back && since > 1 && isOn(athlete, "stepback.endurance")) {
       stepBack = true;
-      reasons.push(
-        why("stepback.endurance", "Step-back week: the endurance steps back, the strength sets with it; load held."),
-      );
+      reasons.push(why("stepback.endurance", "with"));
     } else if (trains && since >= every && !waits(i) && isOn(athlete, "stepback.every")) {
       stepBack = true;
-      reasons.push(
-        why(
-          "stepback.every",
-          `Step-back week: every ${every === 3 ? "3rd" : "4th"} week, sets cut by 40 to 50%, load held.`,
-        ),
-      );
+      reasons.push(why("stepback.every", "every", { weeks: every }));
     }
     if (stepBack) since = 0;
     reasons.push(...mileage.why, ...spikeWhy(athlete, figure.start));
@@ -161,13 +145,13 @@ export function seasonWeeks(
       ? athlete.races.find((r) => r.priority === "B" && r.date >= figure.start && r.date <= addDays(figure.start, 6))
       : undefined;
     const hot = isOn(athlete, "heat.sets") ? firstHeat(athlete, figure.start) : null;
-    if (hot) reasons.push(why("heat.sets", `First week of ${hot}: a third of the sets less, load kept.`));
-    if (bRace) reasons.push(why("race.b", `Sets halved in the week of ${bRace.name}, load kept.`));
+    if (hot) reasons.push(why("heat.sets", "first", hot));
+    if (bRace) reasons.push(why("race.b", "halved", bRace.name));
     weeks.push({
       start: figure.start,
       phase,
       emphasis,
-      days: own,
+      days: week,
       known,
       stepBack,
       enduranceStepBack: back,
@@ -176,18 +160,19 @@ export function seasonWeeks(
       change,
       mileage,
       setFactor: Math.min(
-        stepBack ? STEP_BACK_SETS : 1,
-        bRace ? B_RACE_SETS : 1,
-        hot ? HEAT_SETS : 1,
+        stepBack ? numbers("stepback.every", own).share : 1,
+        bRace ? numbers("race.b", own).share : 1,
+        hot ? numbers("heat.sets", own).share : 1,
         mileage.holdOnly ? 1 : mileage.factor,
       ),
       wanted: wantedSessions(
         lastTaper,
-        own.filter((d) => !followsRuns(athlete, d)),
+        week.filter((d) => !followsRuns(athlete, d)),
         perWeek,
         mileage.holdOnly,
+        own,
       ),
-      routines: wantedRoutines(athlete, own),
+      routines: wantedRoutines(athlete, week),
       why: reasons,
     });
   });
@@ -214,10 +199,12 @@ const spikeWhy = (athlete: Athlete, monday: IsoDate): Why[] =>
   spikesOf(athlete.endurance)
     .filter(({ session: s }) => s.date >= monday && s.date <= addDays(monday, 6))
     .map(({ session: s, pct, blocks }) =>
-      why(
-        "mileage.session",
-        `${s.kind === "long" ? `Long ${s.sport}` : s.sport} on ${dayLabel(s.date)}: ${Math.round(pct)}% longer than the longest of the 30 days before${blocks ? "; no heavy legs in the 48 h around it" : ""}.`,
-      ),
+      why("session.longer", "longer", {
+        what: s.kind === "long" ? `Long ${s.sport}` : s.sport,
+        on: dayLabel(s.date),
+        pct: Math.round(pct),
+        blocks,
+      }),
     );
 
 /** Heat or height that began so lately that the week is its first; null otherwise. */
@@ -227,7 +214,7 @@ function firstHeat(athlete: Athlete, monday: IsoDate): "heat" | "height" | null 
     (a) =>
       (a.kind === "heat" || a.kind === "height") &&
       a.start <= sunday &&
-      addDays(a.start, HEAT_DAYS - 1) >= monday &&
+      addDays(a.start, numbers("heat.sets").days - 1) >= monday &&
       a.end >= monday,
   );
   return span?.kind === "height" ? "height" : span ? "heat" : null;
@@ -269,6 +256,7 @@ function wantedSessions(
   days: readonly SeasonDay[],
   perWeek: PerWeek,
   holdOnly: boolean,
+  own: RuleValues | undefined,
 ): WantedSession[] {
   const total = Math.round(days.reduce((a, d) => a + perWeek(d) / 7, 0));
   const tapers = [...lastTaper].flatMap(([race, last]) => {
@@ -278,8 +266,9 @@ function wantedSessions(
   });
   const series = days.filter((d) => d.seriesIn !== null && d.emphasis === "hold" && d.phase !== "race");
   if (series.length > 0 && tapers.length === 0) {
-    const near = series.filter((d) => SERIES.before.some((n) => n === d.seriesIn)).map((d) => d.date);
-    return [{ label: "A", days: near.length > 0 ? near : null, taper: false, minutes: SERIES.minutes }];
+    const { first, last, minutes } = numbers("race.series", own);
+    const near = series.filter((d) => (d.seriesIn ?? 0) >= first && (d.seriesIn ?? 0) <= last).map((d) => d.date);
+    return [{ label: "A", days: near.length > 0 ? near : null, taper: false, minutes }];
   }
   const open = days.some((d) => d.counts);
   const full = open ? Math.max(0, Math.min(holdOnly ? 1 : FITTED_LABELS.length, total) - tapers.length) : 0;

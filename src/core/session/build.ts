@@ -1,9 +1,9 @@
-/** Builds one strength session for a day, a place and the minutes there are (handbook 17). */
+/** Builds one strength session for a day, a place and the minutes there are. */
 import { AREA_WORDS } from "../athlete/gate";
 import { type WarmUpSet, warmUpSets } from "../dose/warmup";
 import { fiveFor } from "../exercise/five";
 import { HEART_PATTERNS } from "../exercise/types";
-import { listWords, type Why, why } from "../why";
+import { numbers, say, type Why, why } from "../rulebook";
 import { fillEdit } from "./edited";
 import { candidatesFor, fillSlots } from "./fill";
 import { isHeavy, isLoadedLower } from "./heavy";
@@ -19,9 +19,6 @@ import {
 import { OPENING_SECONDS, pairUp, primerFirst, timeOfSession, totalSeconds } from "./time";
 import { heartSets, nextDrop, raiseHeart, scaleSets, trimHeart } from "./trim";
 import type { BuiltSession, Dropped, Item, SessionRequest } from "./types";
-
-/** Planned RPE of unloaded and restoring work [house]; with a third of the sets cut a session counts one less than its emphasis, with half of them two. */
-const UNLOADED_RPE = 3;
 
 /**
  * @returns the session, or null where not even its least form fits the minutes
@@ -47,10 +44,11 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   for (const { exercise } of whole)
     if (!items.some((i) => i.exercise === exercise))
       dropped.push({ exercise: exercise.id, why: "no set of it is left in a week of fewer sets" });
+  const effort = numbers("session.rpe");
   const rpe =
     r.loading === "full" || r.loading === "light"
-      ? r.dose.rpe - (!cut ? 0 : r.setFactor <= 0.6 ? 2 : 1)
-      : Math.min(r.dose.rpe, UNLOADED_RPE);
+      ? r.dose.rpe - (!cut ? 0 : r.setFactor <= effort.halved ? 2 : 1)
+      : Math.min(r.dose.rpe, effort.unloaded);
 
   const light = r.loading !== "full";
   const arrange = (list: readonly Item[]) => {
@@ -81,23 +79,14 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   const lower = now.paired.filter(isLoadedLower);
   const heavy = lower.some(isHeavy);
   const reasons: Why[] = [...r.dose.why];
-  if (edit) reasons.push(why("edit.hand", "Made by hand: it stays as it is when the week is planned again."));
-  if (r.routine)
-    reasons.push(
-      why(
-        "approach.routine",
-        `The ${r.routine} routine, straight after the ${r.routine === "long" ? "hard" : "easy"} run: no gap is asked of it.`,
-      ),
-    );
+  if (edit) reasons.push(why("edit.hand", "session"));
+  if (r.routine) reasons.push(why("approach.routine", "follows", r.routine));
   if (r.loading !== "mobility") reasons.push(...r.choice.gate.why);
-  if (all.some((x) => x.essential))
-    reasons.push(why("choice.five", "Time is short: the essential five of the sport and nothing else."));
-  if (half)
-    reasons.push(why("time.drop", `${r.minutes} min take the half session: one lift, one hip, one trunk exercise.`));
+  if (all.some((x) => x.essential)) reasons.push(why("choice.five", "short"));
+  if (half) reasons.push(why("time.drop", "half", r.minutes));
   else if (dropped.length > before)
-    reasons.push(why("time.drop", `${dropped.length - before} cuts to stay inside ${r.minutes} min.`));
-  if (asked > heartSets(items) && cut)
-    reasons.push(why("phase.day", `${asked} hard sets become ${heartSets(items)}; the load is kept.`));
+    reasons.push(why("time.drop", "cuts", { cuts: dropped.length - before, minutes: r.minutes }));
+  if (asked > heartSets(items) && cut) reasons.push(why("phase.day", "sets", { asked, left: heartSets(items) }));
   const stays = now.paired.reduce((a, i) => a + i.sets, 0);
   return {
     label: r.label,
@@ -152,7 +141,7 @@ function warmUpFor(i: Item, r: SessionRequest, light: boolean): WarmUpSet[] {
   return i.loadKg === null ? [] : warmUpSets(i.exercise, i.loading, r.place, i.loadKg, i.percent1rm, light);
 }
 
-/** Cautions stand where the decision is made (handbook 14). */
+/** Cautions stand where the decision is made. */
 function cautionsFor(items: readonly Item[], r: SessionRequest): string[] {
   const has = (p: string) => items.some((i) => i.exercise.pattern === p);
   const bar = items.some((i) => i.loading === "bar");
@@ -168,7 +157,11 @@ function cautionsFor(items: readonly Item[], r: SessionRequest): string[] {
     out.push("Steps and boxes rigid, on level ground; lower the box before the form goes.");
   if (r.choice.areas.length > 0)
     out.push(
-      `Trouble noted (${listWords(r.choice.areas.map((a) => AREA_WORDS[a]))}): pain-free range only; above 5 of 10 the exercise stops.`,
+      say(
+        "choice.trouble",
+        "noted",
+        r.choice.areas.map((a) => AREA_WORDS[a]),
+      ),
     );
   const shoes = r.choice.athlete.health.areas.some((a) => a.setOffBy?.includes("shoes"));
   if (shoes)

@@ -5,7 +5,7 @@ import { makeLoad } from "../dose/loads";
 import { closedBecause } from "../exercise/choose";
 import { loadingAt } from "../exercise/equipment";
 import { EXTERNAL } from "../exercise/types";
-import { type Why, why } from "../why";
+import { type Why, why } from "../rulebook";
 import { type Filled, itemFor } from "./fill";
 import { slotKindOf } from "./slots";
 import { labelGroups } from "./time";
@@ -62,10 +62,7 @@ function itemOf(e: EditItem, r: SessionRequest): Item | Left | null {
       ...(e.rir === undefined ? {} : { rir: Math.max(e.rir, r.choice.gate.minRir) }),
     },
   );
-  const reasons: Why[] = [
-    why("edit.hand", "Chosen by hand."),
-    ...base.why.filter((w) => !w.rule.startsWith("choice.")),
-  ];
+  const reasons: Why[] = [why("edit.hand", "item"), ...base.why.filter((w) => !w.rule.startsWith("choice."))];
   let item: Item = { ...base, main, sets: e.sets, note: e.note ?? null, why: reasons };
   if (e.restSeconds !== undefined) item = { ...item, restSeconds: e.restSeconds };
   if (e.loadKg !== undefined && EXTERNAL.includes(loading)) {
@@ -79,18 +76,12 @@ function itemOf(e: EditItem, r: SessionRequest): Item | Left | null {
         ...made,
         ramp: [],
         percent1rm: share === null ? null : Math.round(made.loadKg * share * 10) / 10,
-        why: [
-          why(
-            "edit.hand",
-            `Load set by hand: ${e.loadKg} kg${made.loadKg === e.loadKg ? "" : `, ${made.loadKg} kg can be made here`}.`,
-          ),
-          ...reasons,
-        ],
+        why: [why("edit.hand", "load", { asked: e.loadKg, made: made.loadKg }), ...reasons],
       };
     }
   }
   const care = r.choice.areas.find((a) => exercise.careWith.includes(a));
   return care
-    ? { ...item, why: [...item.why, why("choice.trouble", `Care at the ${AREA_WORDS[care]}: pain-free range.`)] }
+    ? { ...item, why: [...item.why, why("choice.trouble", "care", { area: AREA_WORDS[care], how: "pain-free range" })] }
     : item;
 }

@@ -4,7 +4,7 @@ import { choiceFor } from "../../../tests/support/choice";
 import { layeredAt } from "../../../tests/support/dose";
 import type { Athlete, Label, Place, Seen } from "../athlete/types";
 import type { ChoiceContext } from "../exercise/choose";
-import { RULES } from "../rules";
+import { RULES } from "../rulebook";
 import { buildSession } from "./build";
 import type { BuiltSession, SessionRequest } from "./types";
 

@@ -3,22 +3,20 @@ import { columnOf } from "../approach/columns";
 import { AREA_WORDS, pastAreas } from "../athlete/gate";
 import { isOn } from "../athlete/switches";
 import type { Label, ScreenTest } from "../athlete/types";
-import { type Dose, RESTORE_LIGHT_REPS, RESTORE_PERCENT } from "../dose/dose";
+import type { Dose } from "../dose/dose";
 import { besides, type Candidate, type ChoiceContext, type Closed, closedBecause, rankFor } from "../exercise/choose";
 import { loadingAt } from "../exercise/equipment";
 import { styleFor } from "../exercise/style";
 import { EXTERNAL, type Exercise, HEART_PATTERNS, type Pattern } from "../exercise/types";
+import { numbers, say, type Why, why } from "../rulebook";
 import { latestScreening, passes, weakerSide } from "../screening/marks";
-import { ROUNDED_RIR } from "../screening/rounding";
 import { testName } from "../screening/tests";
-import { type Why, why } from "../why";
 import type { Slot } from "./slots";
 import type { Dropped, Item, LeftOut, SessionRequest } from "./types";
 
-/** RIR on days where nothing heavy may stand [house]. */
-const LIGHT_RIR = 4;
-/** Repetitions of a hinge with trouble at the hamstring. */
-const SPARED_REPS: [number, number] = [15, 15];
+/** Reserve on days where nothing heavy may stand, and repetitions of light loads (rule load.light). */
+const LIGHT = numbers("load.light");
+const FIXED = numbers("session.slots");
 /** Tests whose sides say which side begins, by pattern. */
 const SIDE_TESTS: Partial<Record<Pattern, readonly ScreenTest[]>> = {
   "split-squat": ["single-leg-squat", "step-down"],
@@ -135,17 +133,20 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
   const external = EXTERNAL.includes(loading);
   const lightHinge = exercise.pattern === "hinge" ? r.choice.lightHinge : null;
   const gentle = r.loading === "light" || (r.loading === "full" && (!r.heavyOk || lightHinge !== null));
-  // A hamstring in trouble: 15 or more light repetitions in the first weeks (handbook 3) [trade].
+  // A hamstring in trouble: 15 or more light repetitions in the first weeks.
   const spared = external && exercise.primary.includes("hamstrings") && r.choice.areas.includes("hamstring");
   const kneeHinge = exercise.pattern === "hinge" && external ? r.choice.kneeHinge : null;
-  const least = Math.max(gentle || spared ? LIGHT_RIR : 0, kneeHinge === null ? 0 : ROUNDED_RIR);
+  const own = r.choice.athlete.settings?.ruleValues;
+  const rounded = numbers("finding.seen", own).reserve;
+  const least = Math.max(gentle || spared ? LIGHT.reserve : 0, kneeHinge === null ? 0 : rounded);
   const rir = hand.rir ?? Math.max(dose.rir, least);
   const first =
     r.loading === "full" &&
     r.choice.known !== null &&
     !r.choice.known.has(exercise.id) &&
     isOn(r.choice.athlete, "first.time");
-  const [low, high] = hand.reps ?? (spared ? SPARED_REPS : repRange(exercise, slot, dose, external, r));
+  const fewest = numbers("choice.trouble").hamstringReps;
+  const [low, high] = hand.reps ?? (spared ? [fewest, fewest] : repRange(exercise, slot, dose, external, r));
   const wanted = slot.sets ?? dose.sets;
   const seconds = timed ? (hand.seconds ?? exercise.ownSeconds ?? holdSeconds(exercise.pattern, dose)) : null;
   const answer = r.loadFor({
@@ -159,25 +160,19 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     ...(exercise.ownSeconds === null ? { secondsMost: dose.secondsMost } : {}),
     rir,
     percent: gentle || spared || kneeHinge !== null || hand.reps || hand.rir !== undefined ? null : dose.percent,
-    capPercent: r.loading === "restore" ? RESTORE_PERCENT : null,
+    capPercent: r.loading === "restore" ? numbers("load.light", own).percent : null,
   });
   const reasons: Why[] = [...choiceWhy(c, slot, r, among), ...answer.why];
-  if (spared)
-    reasons.push(
-      why("choice.trouble", "Trouble at the hamstring: light loads of 15 or more repetitions in the first weeks."),
-    );
-  if (kneeHinge !== null)
-    reasons.push(
-      why("finding.seen", `The back rounds: to the knee alone, ${ROUNDED_RIR} or more in reserve, ${kneeHinge}.`),
-    );
+  if (spared) reasons.push(why("choice.trouble", "hamstring"));
+  if (kneeHinge !== null) reasons.push(why("finding.seen", "toTheKnee", { reserve: rounded, until: kneeHinge }));
   if (lightHinge && external)
-    reasons.push(why("sport.row-hinge", `Rowing: ${lightHinge}, ${LIGHT_RIR} or more in reserve.`));
+    reasons.push(why("sport.row-hinge", "light", { because: lightHinge, reserve: LIGHT.reserve }));
   const side = exercise.unilateral ? sideFirst(exercise, r.choice) : null;
   if (side) reasons.push(side.why);
   const sets = Math.max(1, (answer.sets ?? wanted) - (answer.setsLess ?? 0));
+  const newSets = Math.ceil(sets * numbers("first.time").share);
   const half = first && sets > 1 && exercise.pattern !== "mobility";
-  if (half)
-    reasons.push(why("first.time", `New work: half the sets the first time (${Math.ceil(sets / 2)} of ${sets}).`));
+  if (half) reasons.push(why("first.time", "half", { sets: newSets, of: sets }));
   return {
     pair: "",
     exercise,
@@ -194,7 +189,7 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     ),
     firstSide: side?.side ?? null,
     extraSide: side?.extra ? side.side : null,
-    sets: half ? Math.ceil(sets / 2) : sets,
+    sets: half ? newSets : sets,
     repsLow: timed ? null : Math.min(low, answer.reps ?? low),
     reps: timed ? null : (answer.reps ?? high),
     seconds: timed ? (answer.seconds ?? seconds) : null,
@@ -216,19 +211,18 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
 /** Own repetitions go before the slot's; bodyweight work in a strength slot of few reps goes by the control dose instead. */
 function repRange(e: Exercise, slot: Slot, dose: Dose, external: boolean, r: SessionRequest): [number, number] {
   if (slot.reps) return [slot.reps, slot.reps];
-  if (r.loading === "restore" && external) return [RESTORE_LIGHT_REPS[0], RESTORE_LIGHT_REPS[1]];
+  if (r.loading === "restore" && external) return [LIGHT.repsLow, LIGHT.reps];
   if (e.ownReps && slot.kind !== "main") {
-    const most = r.emphasis === "restore" ? Math.max(dose.reps, 8) : e.ownReps[1];
+    const most = r.emphasis === "restore" ? Math.max(dose.reps, LIGHT.leastReps) : e.ownReps[1];
     return [Math.min(e.ownReps[0], most), Math.min(e.ownReps[1], Math.max(most, e.ownReps[0]))];
   }
-  return !external && dose.reps < 8 ? [8, 10] : [dose.repsLow, dose.reps];
+  return !external && dose.reps < FIXED.bodyweightLow
+    ? [FIXED.bodyweightLow, FIXED.bodyweightHigh]
+    : [dose.repsLow, dose.reps];
 }
 
-/** Sessions after which it is no longer said that an exercise is back. */
-const BACK_TOLD = 2;
-
 const holdSeconds = (pattern: string, dose: Dose): number =>
-  pattern === "mobility" ? 60 : pattern === "jump" ? 10 : dose.seconds;
+  pattern === "mobility" ? FIXED.mobilitySeconds : pattern === "jump" ? FIXED.hopSeconds : dose.seconds;
 
 interface SideFirst {
   side: "left" | "right";
@@ -245,10 +239,7 @@ function sideFirst(e: Exercise, c: ChoiceContext): SideFirst | null {
     return {
       side: gap.weaker,
       extra: acted,
-      why: why(
-        "side.match",
-        `The ${gap.weaker} side did ${Math.round(gap.pct)}% less over the last ${gap.sessions} session${gap.sessions === 1 ? "" : "s"} (${gap.weak} against ${gap.strong}): it begins, the other matches its reps${acted ? ", and it takes a set more" : "; watched"}.`,
-      ),
+      why: why("side.match", "log", { ...gap, side: gap.weaker, pct: Math.round(gap.pct), acted }),
     };
   }
   const tests = e.primary.includes("hip flexors") ? (["march-hold"] as const) : (SIDE_TESTS[e.pattern] ?? []);
@@ -260,10 +251,7 @@ function sideFirst(e: Exercise, c: ChoiceContext): SideFirst | null {
     return {
       side,
       extra: false,
-      why: why(
-        "side.first",
-        `Start with the ${side} side, the weaker in the ${testName(test).toLowerCase()} (${weak} against ${strong}), and match its reps; an extra set on it is open.`,
-      ),
+      why: why("side.first", "test", { side, test: testName(test), weak, strong }),
     };
   }
   return null;
@@ -272,49 +260,49 @@ function sideFirst(e: Exercise, c: ChoiceContext): SideFirst | null {
 function choiceWhy(c: Candidate, slot: Slot, r: SessionRequest, { left, swappedFrom, of }: Among): Why[] {
   const { exercise } = c;
   const out: Why[] = [];
-  if (swappedFrom) out.push(why("choice.coach", `Chosen by the coach instead of ${swappedFrom.name.toLowerCase()}.`));
+  if (swappedFrom) out.push(why("choice.coach", "instead", swappedFrom.name.toLowerCase()));
   if (slot.added)
-    out.push(
-      why(
-        slot.added.rule,
+    out.push({
+      rule: slot.added.rule,
+      text:
         slot.added.rule === "descent.prep" || slot.added.rule === "progress.felt"
           ? slot.added.says
-          : `Added by the screening: ${slot.added.title.toLowerCase()}.`,
-      ),
-    );
-  if (slot.essential) out.push(why("choice.five", `One of the essential five: ${slot.essential.toLowerCase()}.`));
-  for (const l of left) out.push(why("choice.swap", `Instead of ${l.name.toLowerCase()}: ${l.why}.`));
+          : say("finding.seen", "added", slot.added.title),
+    });
+  if (slot.essential) out.push(why("choice.five", "one", slot.essential.toLowerCase()));
+  for (const l of left) out.push(why("choice.swap", "instead", { name: l.name.toLowerCase(), because: l.why }));
   const back = pastAreas(r.choice.athlete, r.choice.on).find((a) => exercise.notWith.includes(a));
-  if (back && (r.choice.recent.get(exercise.id) ?? 0) < BACK_TOLD) {
+  if (back && (r.choice.recent.get(exercise.id) ?? 0) < numbers("choice.back").sessions) {
     const steps = exercise.ladder ? r.choice.library.ladder(exercise.ladder.id) : [];
     const at = steps.indexOf(exercise) + 1;
     out.push(
-      why(
-        "choice.back",
-        `The ${AREA_WORDS[back]} is clear: ${exercise.name.toLowerCase()} is back${at > 0 ? `, step ${at} of ${steps.length} on its ladder` : ""}. Introduce it slowly.`,
-      ),
+      why("choice.back", "back", {
+        area: AREA_WORDS[back],
+        name: exercise.name.toLowerCase(),
+        step: at,
+        of: steps.length,
+      }),
     );
   }
   const best = [...c.parts].filter((p) => p.points > 0).sort((a, b) => b.points - a.points)[0];
-  if (best && out.length === 0) out.push(why(best.rule, `${best.text.charAt(0).toUpperCase()}${best.text.slice(1)}.`));
+  if (best && out.length === 0)
+    out.push({ rule: best.rule, text: `${best.text.charAt(0).toUpperCase()}${best.text.slice(1)}.` });
   if (out.length === 0)
     out.push(
-      why(
-        "choice.rank",
-        of === 1
-          ? `The only ${exercise.pattern} exercise open here.`
-          : slot.kind === "assist"
-            ? `First of ${of} ${exercise.pattern} exercises open here; what works the same muscles as its partners, or was done in the last blocks, stands back.`
-            : `First of ${of} ${exercise.pattern} exercises open here, in the library's order.`,
-      ),
+      of === 1
+        ? why("choice.rank", "only", exercise.pattern)
+        : why("choice.rank", slot.kind === "assist" ? "assist" : "first", { of, pattern: exercise.pattern }),
     );
   const care = exercise.careWith.find((a) => r.choice.areas.includes(a));
   if (care)
     out.push(
-      why(
-        "choice.trouble",
-        `Care at the ${AREA_WORDS[care]}: ${care === "knee-front" ? "upright shin, shorter range, introduced slowly" : "pain-free range, introduced slowly"}.`,
-      ),
+      why("choice.trouble", "care", {
+        area: AREA_WORDS[care],
+        how:
+          care === "knee-front"
+            ? "upright shin, shorter range, introduced slowly"
+            : "pain-free range, introduced slowly",
+      }),
     );
   return out;
 }

@@ -5,9 +5,11 @@
 import type { StrengthLog } from "../athlete/types";
 import { percentFor } from "../dose/oneRepMax";
 import { EXTERNAL, type Exercise } from "../exercise/types";
+import { numbers } from "../rulebook";
 import type { Item } from "./types";
 
-export const HEAVY = { percent: 80, reserve: 3, singleLegReps: 8, singleLegReserve: 2 };
+/** See rule load.heavy. */
+export const HEAVY = numbers("load.heavy");
 const LOWER: readonly string[] = ["squat", "hinge", "split-squat"];
 
 /** Lower-body work with a load: what rules M3 and M4 keep apart. */
@@ -25,9 +27,6 @@ export function isHeavy(
 ): boolean {
   return isLoadedLower(i) && i.reps !== null && heavyAt(i.reps, i.rir, i.percent1rm, i.exercise.unilateral);
 }
-
-/** Reserve of a logged set that says none, where nothing was asked either [house]. */
-const UNSAID_RIR = 2;
 
 /**
  * What a logged session put on the legs, by the words of a planned one: a row or a press is no work of the legs, whatever it weighs.
@@ -47,7 +46,9 @@ export function loggedLegs(
     lowerLoaded: lower.length > 0,
     heavy: lower.some(({ i, sets, singleLeg }) =>
       sets.some(
-        (s) => s.reps !== undefined && heavyAt(s.reps, s.rir ?? i.prescribed?.rir ?? UNSAID_RIR, null, singleLeg),
+        (s) =>
+          s.reps !== undefined &&
+          heavyAt(s.reps, s.rir ?? i.prescribed?.rir ?? numbers("log.unsaid").reserve, null, singleLeg),
       ),
     ),
   };

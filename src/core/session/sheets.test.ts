@@ -6,7 +6,7 @@ import { screenedAthletes } from "../../../tests/support/generate";
 import type { Area, Athlete, Seen } from "../athlete/types";
 import { closedBecause } from "../exercise/choose";
 import { makeLibrary } from "../exercise/library";
-import { RULES } from "../rules";
+import { RULES } from "../rulebook";
 import { sheetsFor } from "./sheets";
 
 const sheetOf = (athlete: Athlete, id: "activation" | "before-lifting" | "after") =>

@@ -1,9 +1,9 @@
-/** Activation before a run, the warm-up before lifting, and what comes after (handbook 16) [trade]. Light work: never counted as strength. */
+/** Activation before a run, the warm-up before lifting, and what comes after. Light work: never counted as strength. */
 import type { Place, Sport } from "../athlete/types";
 import { type ChoiceContext, closedBecause } from "../exercise/choose";
 import type { Exercise } from "../exercise/types";
+import { numbers, type Why, why } from "../rulebook";
 import { findingsOf } from "../screening/findings";
-import { type Why, why } from "../why";
 
 export interface SheetLine {
   exercise: Exercise;
@@ -61,8 +61,8 @@ const ACTIVATION: readonly { name: string; exercises: readonly string[] }[] = [
   },
   { name: "one calf item", exercises: ["double-leg-calf-raise", "heel-walk", "calf-isometric", "short-foot"] },
 ];
-/** Repetitions a side, most and least; seconds of a timed item and between items; minutes an activation takes at most. */
-const LIGHT = { most: 10, least: 5, seconds: 20, change: 15, mostMinutes: 8 };
+/** Repetitions a side, most and least; seconds of a timed item and between items; minutes at most (rule sheet.activation). */
+const LIGHT = numbers("sheet.activation");
 
 const secondsOf = (e: Exercise, reps: number, seconds: number): number =>
   (e.unit === "seconds" ? seconds : reps * e.secondsPerRep) * (e.unilateral ? 2 : 1) + LIGHT.change;
@@ -106,23 +106,25 @@ export function sheetsFor(c: ChoiceContext): Sheet[] {
         seconds: 0,
         why:
           asked && wanted.includes(e.id)
-            ? why(asked.rule, `${name}, for: ${asked.title.toLowerCase()}`)
+            ? { rule: asked.rule, text: `${name}, for: ${asked.title.toLowerCase()}` }
             : closed && first
-              ? why("choice.swap", `${name}; instead of ${first.name.toLowerCase()}: ${closed.text}`)
-              : why("sheet.activation", name),
+              ? why("choice.swap", "sheet", { what: name, name: first.name.toLowerCase(), because: closed.text })
+              : why("sheet.activation", "item", name),
       },
     ];
   });
   let reps = LIGHT.most;
   const round = () => activation.reduce((a, l) => a + secondsOf(l.exercise, reps, LIGHT.seconds), 0);
-  while (reps > LIGHT.least && round() > LIGHT.mostMinutes * 60) reps -= 1;
+  while (reps > LIGHT.least && round() > LIGHT.minutes * 60) reps -= 1;
   for (const l of activation) {
     l.dose = doseOf(l.exercise, reps, LIGHT.seconds);
     l.seconds = secondsOf(l.exercise, reps, LIGHT.seconds);
   }
   const line = (id: string, dose: string, seconds: number, text: string): SheetLine[] => {
     const exercise = open(id);
-    return exercise ? [{ exercise, name: exercise.name, dose, seconds, why: why("sheet.activation", text) }] : [];
+    return exercise
+      ? [{ exercise, name: exercise.name, dose, seconds, why: why("sheet.activation", "item", text) }]
+      : [];
   };
   const rounds = "1 to 3 rounds; then the lift's own warm-up sets.";
   const squat = line("wall-facing-squat", "10", 70, "squat to an easy depth");
@@ -136,7 +138,7 @@ export function sheetsFor(c: ChoiceContext): Sheet[] {
             name: "Light ball chop",
             dose: "10",
             seconds: 40,
-            why: why("sheet.activation", "standing, with a ball of 2 to 3 kg, across to both sides"),
+            why: why("sheet.activation", "item", "standing, with a ball of 2 to 3 kg, across to both sides"),
           },
         ]
       : []),
@@ -152,7 +154,7 @@ export function sheetsFor(c: ChoiceContext): Sheet[] {
   ];
   const after = stretches.flatMap((id) => {
     const e = c.library.byId(id);
-    const seconds = e?.ownSeconds ?? 30;
+    const seconds = e?.ownSeconds ?? LIGHT.hold;
     return line(
       id,
       e ? doseOf(e, e.ownReps?.[1] ?? 8, seconds) : "",
@@ -166,7 +168,7 @@ export function sheetsFor(c: ChoiceContext): Sheet[] {
       BEFORE[c.athlete.athlete.sport],
       "No equipment, barefoot where it is safe. One round at least, two when there is time.",
       activation,
-      LIGHT.mostMinutes,
+      LIGHT.minutes,
     ),
     sheetOf("before-lifting", "Before lifting", rounds, before, null),
     sheetOf(

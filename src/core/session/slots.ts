@@ -1,8 +1,9 @@
-/** What a session is made of, before exercises are chosen: the slots of each label and kind of day (handbook 4, 5, 12, 17). */
+/** What a session is made of, before exercises are chosen: the slots of each label and kind of day. */
 import type { Build, Column } from "../athlete/approach";
 import type { Label, Sport } from "../athlete/types";
 import type { Essential } from "../exercise/five";
 import type { Exercise, Pattern } from "../exercise/types";
+import { numbers } from "../rulebook";
 import type { AddedWork, Finding } from "../screening/findings";
 import type { Loading as DayLoading } from "../season/day";
 
@@ -38,9 +39,10 @@ export const SPORT_SHARE: Record<Sport, Record<Exclude<Column, "assist">, number
 };
 
 /** Sets that a share asks of one session: none at 1, one at 2, two above. */
-const setsFor = (share: number): number => (share <= 1 ? 0 : share === 2 ? 1 : 2);
+const { shareOne, assist: ASSIST_SETS } = numbers("session.slots");
+export const setsFor = (share: number): number => (share < shareOne ? 0 : share === shareOne ? 1 : ASSIST_SETS);
 
-/** After a race, and without clearance: rolling, mobility, bridges, calf and heel walks, nothing else (handbook 8). */
+/** After a race, and without clearance: rolling, mobility, bridges, calf and heel walks, nothing else. */
 const RESTORING: Partial<Record<Pattern, readonly string[]>> = {
   hip: ["bridge", "clam", "side-lying-raise"],
   calf: ["heel-walk", "short-foot"],
@@ -54,7 +56,7 @@ const DEEP: readonly string[] = [
   "front-foot-elevated-split-squat",
 ];
 
-/** Two leg days (handbook 8, full range): the deep split squat with a real squat on one, hinge and hip flexors on the other. */
+/** Two leg days: the deep split squat with a real squat on one, hinge and hip flexors on the other. */
 function fullRange(label: Label): Slot[] {
   // What makes the approach stands whatever the screening adds beside it.
   const stretch: Slot = { pattern: "mobility", kind: "assist", sets: 1, only: ["active-quad-stretch"] };
@@ -91,7 +93,7 @@ function fullRange(label: Label): Slot[] {
   ];
 }
 
-/** Trunk holds, hip control and moving range (handbook 8, paired routines); the long version stands after hard runs. */
+/** Trunk holds, hip control and moving range; the long version stands after hard runs. */
 function routineSlots(long: boolean): Slot[] {
   const trunk = (prefer: readonly string[]): Slot => ({ pattern: "trunk", kind: "assist", sets: 2, prefer });
   const short: Slot[] = [
@@ -110,8 +112,8 @@ function routineSlots(long: boolean): Slot[] {
   ];
 }
 
-/** Minutes of a routine after an easy and after a hard run [trade]. */
-export const ROUTINE_MINUTES = { short: 15, long: 25 };
+/** Minutes of a routine after an easy and after a hard run (rule approach.routine). */
+export const ROUTINE_MINUTES = numbers("approach.routine").minutes;
 
 /**
  * @param routine short or long where the session follows a run
@@ -195,10 +197,8 @@ export function essentialSlots(five: readonly Essential[]): Slot[] {
   );
 }
 
-/** At most so many findings add work to one session; the others wait for the next [house]. */
-const MOST_ADDED = 3;
-/** Sets of added work. */
-const ADDED_SETS = 2;
+/** At most so many findings add work to one session, the others wait for the next; and the sets of added work (rule finding.seen). */
+const { mostAdded: MOST_ADDED, sets: ADDED_SETS } = numbers("finding.seen");
 
 /**
  * Puts the work that the findings ask for into the slots: it takes an assistance slot of its pattern, or a slot of its own behind the
@@ -274,7 +274,5 @@ export function halfSession(slots: readonly Slot[]): Slot[] {
   return first ? [...(primer ? [primer] : []), first, ...rest] : [];
 }
 
-/** Windows under this are too short for any strength session, minutes (M1). */
-export const SHORTEST_MINUTES = 20;
-/** Windows up to this long take the half session, minutes. */
-export const HALF_SESSION_MINUTES = 35;
+/** Free time under the first is too short for any strength session, up to the second it takes the short one; minutes (rule M1). */
+export const { shortest: SHORTEST_MINUTES, half: HALF_SESSION_MINUTES } = numbers("M1");

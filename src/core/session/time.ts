@@ -1,14 +1,14 @@
-/** Pairs and time of a session (handbook 17). */
+/** Pairs and time of a session. */
 
 import type { WarmUpSet } from "../dose/warmup";
 import { WARM_UP_SECONDS } from "../dose/warmup";
 import type { Exercise, Loading } from "../exercise/types";
+import { numbers } from "../rulebook";
 import { together } from "./said";
 import type { Item, TimeParts } from "./types";
 
-/** Minutes of opening, and seconds between exercises [trade]. */
-export const OPENING_SECONDS = 300;
-export const CHANGE_SECONDS = 75;
+/** Seconds of opening, and of set-up at each exercise (rule time.parts). */
+export const { opening: OPENING_SECONDS, change: CHANGE_SECONDS } = numbers("time.parts");
 
 type Worked = Pick<Item, "exercise" | "sets" | "reps" | "seconds" | "eachSide" | "restSeconds">;
 

@@ -1,5 +1,6 @@
-/** Cutting sets: by a share (step-back, mileage, taper), and by time (handbook 8, 10, 17). */
+/** Cutting sets: by a share (step-back, mileage, taper), and by time. */
 import { HEART_PATTERNS, type Pattern } from "../exercise/types";
+import { numbers } from "../rulebook";
 
 interface Trimmable {
   exercise: { pattern: Pattern; id: string };
@@ -54,8 +55,8 @@ export function trimHeart<T extends Trimmable>(items: readonly T[], most: number
   return work.filter((i) => i.sets > 0);
 }
 
-/** A main lift takes at most this many sets. */
-const MOST_SETS = 4;
+/** An exercise takes at most this many sets (rule session.slots). */
+const MOST_SETS = numbers("session.slots").most;
 
 /**
  * Adds sets until the heart patterns have at least `least`: first to the item with fewest, up to four each.

@@ -5,8 +5,8 @@ import type { RampSet } from "../dose/ramp";
 import type { WarmUpSet } from "../dose/warmup";
 import type { ChoiceContext } from "../exercise/choose";
 import type { Exercise, Loading } from "../exercise/types";
+import type { Why } from "../rulebook";
 import type { Loading as DayLoading } from "../season/day";
-import type { Why } from "../why";
 import type { Slot } from "./slots";
 
 /** What stands in a set of an exercise: chosen by the load rules, asked for by the builder. */

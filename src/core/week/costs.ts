@@ -1,10 +1,22 @@
-/** What the rules that should hold charge (handbook 12): one session by itself, and two together. */
+/** What the rules that should hold charge: one session by itself, and two together. */
+import { weekdayName } from "../dates";
 import { LABEL_WORDS } from "../dose/dose";
-import { at, type EnduranceFact, enduranceFacts, FULLY_OVER, HOURS, hours, isDemanding, points, what } from "./rules";
+import { numbers } from "../rulebook";
+import {
+  at,
+  type CostRule,
+  type EnduranceFact,
+  enduranceFacts,
+  FULLY_OVER,
+  hours,
+  isDemanding,
+  points,
+  what,
+} from "./rules";
 import type { Cost, Option, Standing, WeekContext } from "./types";
 
 /** Takes what a rule charges; the sentence is made only where it is read. */
-type Charge = (rule: string, severity: number, text: () => string) => void;
+type Charge = (rule: CostRule, severity: number, text: () => string) => void;
 
 /** What one option costs by itself, against the endurance work and what stands already. */
 export function ownCosts(o: Option, c: WeekContext): Cost[] {
@@ -31,15 +43,17 @@ function chargeOwn(o: Option, c: WeekContext, add: Charge): void {
   const name = LABEL_WORDS[o.label];
   if (o.lostShare > 0)
     add(
-      "whole",
+      "work.lost",
       o.lostShare,
       () => `${name} loses ${Math.round(o.lostShare * 100)}% of its sets in a window of this length.`,
     );
-  if (o.unloaded) add("whole", 0.6, () => `${name} has nothing to load with at ${o.place}.`);
-  if (o.thin) add("thin", 1, () => `${name} has no time for the hard sets that hold strength in a race-phase week.`);
+  if (o.unloaded)
+    add("work.lost", numbers("work.lost").unloaded, () => `${name} has nothing to load with at ${o.place}.`);
+  if (o.thin)
+    add("hold.minimum", 1, () => `${name} has no time for the hard sets that hold strength in a race-phase week.`);
   if (o.heavy && o.softRaces.length > 0) add("S13", 1, () => `${name} is heavy close to ${o.softRaces.join(" and ")}.`);
   if (o.mobility) return;
-  for (const e of enduranceFacts(c)) chargeBeside(o, e, name, add);
+  for (const e of enduranceFacts(c)) chargeBeside(o, e, c, name, add);
   chargeDay(o, c, name, add);
   if (isDemanding(o) && c.hasKey) {
     const onKey = c.keyDays.has(o.day);
@@ -51,26 +65,27 @@ function chargeOwn(o: Option, c: WeekContext, add: Charge): void {
 }
 
 /** S2, S3, S4, S14: one endurance session. */
-function chargeBeside(o: Option, e: EnduranceFact, name: string, add: Charge): void {
+function chargeBeside(o: Option, e: EnduranceFact, c: WeekContext, name: string, add: Charge): void {
   const ahead = e.begin - at(o);
-  const before = e.long ? HOURS.beforeLong : e.key ? HOURS.beforeKey : 0;
+  const before = e.long ? c.numbers.beforeLong : e.key ? c.numbers.beforeKey : 0;
   if (o.heavy && ahead > 0 && ahead < before * 60)
     add("S2", 1, () => `${name} is heavy ${hours(ahead)} before ${what(e)}; ${before} is the target.`);
   if (e.day !== o.day) return;
   const gap = Math.abs(ahead);
-  if (!e.legHeavy && gap < HOURS.fromOther * 60)
+  if (!e.legHeavy && gap < c.numbers.fromOther * 60)
     add(
       "S14",
-      1 - gap / (HOURS.fromOther * 60),
-      () => `${name} starts ${hours(gap)} from ${what(e)}; ${HOURS.fromOther} are wanted from any endurance session.`,
+      1 - gap / (c.numbers.fromOther * 60),
+      () =>
+        `${name} starts ${hours(gap)} from ${what(e)}; ${c.numbers.fromOther} are wanted from any endurance session.`,
     );
   if (e.key && ahead > 0)
     add("S3", 1, () => `${name} comes before ${what(e)} on the same day; the key session goes first.`);
-  if (gap < HOURS.sameDay * 60)
+  if (gap < c.numbers.sameDay * 60)
     add(
       "S4",
-      1 - gap / (HOURS.sameDay * 60),
-      () => `${name} starts ${hours(gap)} from ${what(e)}; ${HOURS.sameDay} is the target.`,
+      1 - gap / (c.numbers.sameDay * 60),
+      () => `${name} starts ${hours(gap)} from ${what(e)}; ${c.numbers.sameDay} is the target.`,
     );
 }
 
@@ -98,10 +113,6 @@ function chargeDay(o: Option, c: WeekContext, name: string, add: Charge): void {
     );
 }
 
-const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
-/** @param n Monday 1 */
-export const weekdayName = (n: number): string => WEEKDAYS[n - 1] ?? "";
-
 /** Either a session of this week, or one that stands already and has no label. */
 type Either = Standing & { label?: Option["label"]; mobility?: boolean };
 
@@ -127,7 +138,7 @@ export function pairCosts(a: Either, b: Either, c: WeekContext): Cost[] {
     out.push({
       rule: "S1",
       points: heavy,
-      text: `${names[0]} and ${names[1]} are both heavy, ${hours(Math.abs(at(a) - at(b)))} apart; ${HOURS.heavyTarget} is the target.`,
+      text: `${names[0]} and ${names[1]} are both heavy, ${hours(Math.abs(at(a) - at(b)))} apart; ${c.numbers.heavyTarget} is the target.`,
     });
   return out;
 }
@@ -149,6 +160,8 @@ function spacingPoints(a: Either, b: Either, c: WeekContext): number {
 /** S1. */
 function heavyPoints(a: Either, b: Either, c: WeekContext): number {
   if (!a.heavy || !b.heavy) return 0;
-  const short = HOURS.heavyTarget * 60 - Math.abs(at(a) - at(b));
-  return short <= 0 ? 0 : points(c, "S1", 0.5 + (0.5 * short) / ((HOURS.heavyTarget - HOURS.betweenLoaded) * 60));
+  const short = c.numbers.heavyTarget * 60 - Math.abs(at(a) - at(b));
+  return short <= 0
+    ? 0
+    : points(c, "S1", 0.5 + (0.5 * short) / ((c.numbers.heavyTarget - c.numbers.betweenLoaded) * 60));
 }

@@ -1,5 +1,5 @@
 /**
- * The exact week fit (handbook 12): a placement of least cost, with its price by rule, what found no place, and the best alternatives.
+ * The exact week fit: a placement of least cost, with its price by rule, what found no place, and the best alternatives.
  * Placing a session always comes before saving points; a locked one first, then A before B before C.
  */
 import { dayLabel, timeOf } from "../dates";

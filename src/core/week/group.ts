@@ -2,8 +2,9 @@
  * Costs that hang on the whole week and not on two sessions: S6, S11, S12, and M7 beside other sessions. Each can only rise as
  * sessions are added, which is what the exact search leans on.
  */
+
+import { weekdayName } from "../dates";
 import { fatigueAt, freshness, leftOf, TIRED, tiredFrom } from "../legs/freshness";
-import { weekdayName } from "./costs";
 import { at, boutOf, type EnduranceFact, enduranceFacts, isDemanding, MOST_IN_A_ROW, points, what } from "./rules";
 import type { Cost, Option, WeekContext } from "./types";
 

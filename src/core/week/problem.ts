@@ -76,7 +76,7 @@ export class Problem {
     const at = a.index * (this.weighed[i]?.length ?? 0) + b.index;
     let known = table[at] ?? UNKNOWN;
     if (known === UNKNOWN) {
-      known = keptApart(a.option, b.option) ? -1 : pairPoints(a.option, b.option, this.context);
+      known = keptApart(a.option, b.option, this.context) ? -1 : pairPoints(a.option, b.option, this.context);
       table[at] = known;
     }
     return known;

@@ -3,7 +3,14 @@ import type { EnduranceSession } from "../athlete/types";
 import { dayNumber } from "../dates";
 import { ownCosts, pairCosts } from "./costs";
 import { costsOf, fitWeek } from "./fit";
-import { blockedByEndurance, blockedByOther, blockedByTiredLegs, blockedHere, DEFAULT_WEIGHTS } from "./rules";
+import {
+  blockedByEndurance,
+  blockedByOther,
+  blockedByTiredLegs,
+  blockedHere,
+  DEFAULT_WEIGHTS,
+  weekNumbers,
+} from "./rules";
 import type { Demand, Option, WeekContext } from "./types";
 
 const option = (date: string, hour: number, more: Partial<Option> = {}): Option => ({
@@ -41,6 +48,7 @@ const context = (endurance: EnduranceSession[], more: Partial<WeekContext> = {})
     standing: [],
     placement: "stack",
     weights: {},
+    numbers: weekNumbers(),
     keyDays,
     hasKey: keyDays.size > 0,
     preferredDays: new Set(),
@@ -80,10 +88,10 @@ describe("must-hold rules", () => {
     expect(at({ key: true, minutes: 45 })).not.toBeNull();
   });
   it("M3: 24 hours between loaded lower-body sessions, start to start, also over midnight", () => {
-    expect(blockedByOther(option(TUE, 18), option(WED, 17))?.rule).toBe("M3");
-    expect(blockedByOther(option(TUE, 18), option(WED, 18))).toBeNull();
-    expect(blockedByOther(option(TUE, 18), option(WED, 7, { lowerLoaded: false }))).toBeNull();
-    expect(blockedByOther(option(TUE, 7), option(TUE, 20, { lowerLoaded: false }))).not.toBeNull();
+    expect(blockedByOther(option(TUE, 18), option(WED, 17), context([]))?.rule).toBe("M3");
+    expect(blockedByOther(option(TUE, 18), option(WED, 18), context([]))).toBeNull();
+    expect(blockedByOther(option(TUE, 18), option(WED, 7, { lowerLoaded: false }), context([]))).toBeNull();
+    expect(blockedByOther(option(TUE, 7), option(TUE, 20, { lowerLoaded: false }), context([]))).not.toBeNull();
   });
 });
 
@@ -160,9 +168,9 @@ describe("should-hold rules", () => {
   });
   it("charges races, lost sets and a bare room", () => {
     expect(charged(option(TUE, 18, { softRaces: ["Tern Hill"] }), context([])).S13).toBe(DEFAULT_WEIGHTS.S13);
-    expect(charged(option(TUE, 18, { lostShare: 0.5 }), context([])).whole).toBe(6);
-    expect(charged(option(TUE, 18, { unloaded: true }), context([])).whole).toBe(7);
-    expect(charged(option(TUE, 18, { thin: true }), context([])).thin).toBe(DEFAULT_WEIGHTS.thin);
+    expect(charged(option(TUE, 18, { lostShare: 0.5 }), context([]))["work.lost"]).toBe(6);
+    expect(charged(option(TUE, 18, { unloaded: true }), context([]))["work.lost"]).toBe(7);
+    expect(charged(option(TUE, 18, { thin: true }), context([]))["hold.minimum"]).toBe(DEFAULT_WEIGHTS["hold.minimum"]);
   });
   it("leaves mobility free of spacing", () => {
     expect(

@@ -1,52 +1,71 @@
-/** The rules of the week (handbook 12): their figures, and those that must hold. Hours between sessions are from start to start unless said otherwise. */
+/** The rules of the week: their figures, and those that must hold. Hours between sessions are from start to start unless said otherwise. */
 import type { EnduranceSession } from "../athlete/types";
-import { dayLabel, dayNumber, timeOf } from "../dates";
+import { dayLabel, dayNumber, MINUTES_A_DAY, timeOf } from "../dates";
 import { isKey, isLegHeavy, startOf } from "../endurance/load";
 import { fatigueAt, freshness, TIRED, tiredFrom } from "../legs/freshness";
+import { numbers, type RuleId, type RuleValues } from "../rulebook";
 import type { Option, Standing, WeekContext } from "./types";
 
-/** Points at full severity [trade]; the athlete's settings may change each. */
-export const DEFAULT_WEIGHTS: Readonly<Record<string, number>> = {
-  S1: 12,
-  S2: 10,
-  S3: 6,
-  S4: 6,
-  S5: 8,
-  S6: 6,
-  S7: 5,
-  S8: 3,
-  S9: 4,
-  S10: 8,
-  S11: 5,
-  S12: 8,
-  S13: 6,
-  S14: 4,
-  whole: 12,
-  thin: 40,
+/** Rules that should hold: each has points at full severity, which the coach may change. */
+export const COST_RULES = [
+  "S1",
+  "S2",
+  "S3",
+  "S4",
+  "S5",
+  "S6",
+  "S7",
+  "S8",
+  "S9",
+  "S10",
+  "S11",
+  "S12",
+  "S13",
+  "S14",
+  "work.lost",
+  "hold.minimum",
+] as const satisfies readonly RuleId[];
+export type CostRule = (typeof COST_RULES)[number];
+
+/** Points at full severity as they ship. */
+export const DEFAULT_WEIGHTS = Object.fromEntries(COST_RULES.map((id) => [id, numbers(id).points])) as Readonly<
+  Record<CostRule, number>
+>;
+
+/** The hours and marks that the week is held to, with the coach's own values where there are any. */
+export interface WeekNumbers {
+  betweenLoaded: number;
+  legHeavyGap: number;
+  heavyTarget: number;
+  beforeKey: number;
+  beforeLong: number;
+  sameDay: number;
+  fromOther: number;
+  jumpsAfterHard: number;
+}
+
+export const weekNumbers = (own?: RuleValues): WeekNumbers => {
+  const { beforeKey, beforeLong } = numbers("S2", own);
+  return {
+    betweenLoaded: numbers("M3", own).hours,
+    legHeavyGap: numbers("M4", own).hours,
+    heavyTarget: numbers("S1", own).hours,
+    beforeKey,
+    beforeLong,
+    sameDay: numbers("S4", own).hours,
+    fromOther: numbers("S14", own).hours,
+    jumpsAfterHard: numbers("M7", own).hours,
+  };
 };
 
-/** Hours, all [trade]. */
-export const HOURS = {
-  betweenLoaded: 24,
-  legHeavyGap: 3,
-  heavyTarget: 48,
-  beforeKey: 24,
-  beforeLong: 36,
-  sameDay: 6,
-  fromOther: 3,
-  jumpsAfterHard: 24,
-};
-/** Minutes over a day's limit at which it weighs in full [house]. */
-export const FULLY_OVER = 30;
-/** Planned stress from which loaded lower-body work makes a day demanding, AU [house]; light and restoring sessions lie below. */
-export const DEMANDING_STRESS = 150;
+/** Minutes over a day's limit at which it weighs in full. */
+export const FULLY_OVER = numbers("S10").fullyOver;
+/** Demanding days in a row that are well, and the training load from which loaded lower-body work makes a day demanding, AU. */
+export const { most: MOST_IN_A_ROW, demanding: DEMANDING_STRESS } = numbers("S11");
 export const isDemanding = (s: Pick<Standing, "lowerLoaded" | "stress">): boolean =>
   s.lowerLoaded && s.stress >= DEMANDING_STRESS;
-/** Demanding days in a row that are well. */
-export const MOST_IN_A_ROW = 2;
 
-const DAY = 1440;
-export const at = (o: { day: number; start: number }): number => o.day * DAY + o.start;
+export const at = (o: { day: number; start: number }): number => o.day * MINUTES_A_DAY + o.start;
 export const hours = (minutes: number): string => {
   const h = Math.round((minutes / 60) * 10) / 10;
   return `${h} hour${h === 1 ? "" : "s"}`;
@@ -72,7 +91,7 @@ export function enduranceFacts(c: Pick<WeekContext, "endurance">): readonly Endu
   if (known) return known;
   const made = c.endurance.map((e): EnduranceFact => {
     const day = dayNumber(e.date);
-    const begin = day * DAY + startOf(e);
+    const begin = day * MINUTES_A_DAY + startOf(e);
     return {
       session: e,
       day,
@@ -92,7 +111,7 @@ export const what = ({ session: e }: EnduranceFact): string =>
   `${e.kind === "other" ? e.sport : e.kind === "long" ? `long ${e.sport}` : e.kind} (${dayLabel(e.date).slice(0, 3)} ${timeOf(startOf(e))})`;
 
 export interface Block {
-  rule: string;
+  rule: RuleId;
   text: string;
 }
 
@@ -103,8 +122,8 @@ export function blockedByEndurance(o: Option, c: WeekContext): Block | null {
     if (from < e.end && e.begin < to) return { rule: "M4", text: `it would overlap with ${what(e)}` };
     if (!o.lowerLoaded || !e.legHeavy) continue;
     const gap = e.begin >= to ? e.begin - to : from - e.end;
-    if (gap < HOURS.legHeavyGap * 60)
-      return { rule: "M4", text: `only ${hours(gap)} from ${what(e)}; ${HOURS.legHeavyGap} are needed` };
+    if (gap < c.numbers.legHeavyGap * 60)
+      return { rule: "M4", text: `only ${hours(gap)} from ${what(e)}; ${c.numbers.legHeavyGap} are needed` };
   }
   return null;
 }
@@ -114,10 +133,10 @@ export function blockedByJumps(o: Option, c: WeekContext): Block | null {
   if (!o.jumps) return null;
   for (const e of enduranceFacts(c)) {
     const since = at(o) - e.end;
-    if ((e.key || e.long) && since >= 0 && since < HOURS.jumpsAfterHard * 60)
+    if ((e.key || e.long) && since >= 0 && since < c.numbers.jumpsAfterHard * 60)
       return {
         rule: "M7",
-        text: `it holds jumps, only ${hours(since)} after ${what(e)}; ${HOURS.jumpsAfterHard} are needed`,
+        text: `it holds jumps, only ${hours(since)} after ${what(e)}; ${c.numbers.jumpsAfterHard} are needed`,
       };
   }
   const fatigue = fatigueAt(c.legs.bouts, at(o));
@@ -146,15 +165,15 @@ export const boutOf = (o: Option): { end: number; parts: Option["legs"] } => ({
 });
 
 /** M3, and one strength session a day: whether two sessions must not both stand. */
-export const keptApart = (a: Standing, b: Standing): boolean =>
-  a.day === b.day || (a.lowerLoaded && b.lowerLoaded && Math.abs(at(a) - at(b)) < HOURS.betweenLoaded * 60);
+export const keptApart = (a: Standing, b: Standing, c: Pick<WeekContext, "numbers">): boolean =>
+  a.day === b.day || (a.lowerLoaded && b.lowerLoaded && Math.abs(at(a) - at(b)) < c.numbers.betweenLoaded * 60);
 
 /** The same with the reason. */
-export function blockedByOther(a: Standing, b: Standing): Block | null {
-  if (!keptApart(a, b)) return null;
+export function blockedByOther(a: Standing, b: Standing, c: Pick<WeekContext, "numbers">): Block | null {
+  if (!keptApart(a, b, c)) return null;
   if (a.day === b.day) return { rule: "M3", text: "there is a strength session on that day already" };
   const gap = Math.abs(at(a) - at(b));
-  return { rule: "M3", text: `only ${hours(gap)} from another loaded session; ${HOURS.betweenLoaded} are needed` };
+  return { rule: "M3", text: `only ${hours(gap)} from another loaded session; ${c.numbers.betweenLoaded} are needed` };
 }
 
 /** What keeps an option out whatever else is placed: endurance (M4), jumps (M7), or a session that stands already (M3). */
@@ -162,11 +181,11 @@ export function blockedHere(o: Option, c: WeekContext): Block | null {
   const block = blockedByEndurance(o, c) ?? blockedByJumps(o, c);
   if (block) return block;
   for (const s of c.standing) {
-    const other = blockedByOther(o, s);
+    const other = blockedByOther(o, s, c);
     if (other) return other;
   }
   return null;
 }
 
-export const points = (c: WeekContext, rule: string, severity: number): number =>
-  Math.round((c.weights[rule] ?? DEFAULT_WEIGHTS[rule] ?? 0) * Math.min(1, Math.max(0, severity)));
+export const points = (c: WeekContext, rule: CostRule, severity: number): number =>
+  Math.round((c.weights[rule] ?? DEFAULT_WEIGHTS[rule]) * Math.min(1, Math.max(0, severity)));

@@ -1,6 +1,7 @@
 import type { EnduranceSession, Label } from "../athlete/types";
 import type { IsoDate } from "../dates";
 import type { LegBout, LegPart } from "../legs/freshness";
+import type { CostRule, WeekNumbers } from "./rules";
 
 /** One way to place one session: what it would be on that day, in that window, at that hour. */
 export interface Option {
@@ -48,7 +49,9 @@ export interface WeekContext {
   endurance: readonly EnduranceSession[];
   standing: readonly Standing[];
   placement: "stack" | "spread";
-  weights: Readonly<Record<string, number>>;
+  weights: Readonly<Partial<Record<CostRule, number>>>;
+  /** Hours that the rules hold to. */
+  numbers: WeekNumbers;
   /** The week has a key session at all. */
   hasKey: boolean;
   /** Days that hold a key session. */
@@ -73,7 +76,7 @@ export interface LegContext {
 }
 
 export interface Cost {
-  rule: string;
+  rule: CostRule;
   points: number;
   text: string;
 }

@@ -1,6 +1,6 @@
 /** What the athletes' devices recorded, day by day: a simulated training log, the same for the same seed and first day. */
 import type { EnduranceSession } from "../../core/athlete/types";
-import { addDays, dayNumber, type IsoDate } from "../../core/dates";
+import { addDays, dayNumber, type IsoDate, timeOf } from "../../core/dates";
 import { ASSUMED_START } from "../../core/endurance/load";
 import { instantOf } from "../../formats/zone";
 import { random } from "../random";
@@ -103,7 +103,7 @@ function activityOf(
   beats: number,
   rated: boolean,
 ): Activity {
-  const start = instantOf(a.zone, s.date, s.start ?? ASSUMED_START) + minutesLater * 60_000;
+  const start = instantOf(a.zone, s.date, s.start ?? timeOf(ASSUMED_START)) + minutesLater * 60_000;
   return {
     id: `${a.account}-${dayNumber(s.date)}-${i}`,
     revision: 1,

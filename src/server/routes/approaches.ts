@@ -7,7 +7,7 @@ import type { Approach } from "../../core/athlete/approach";
 import type { Athlete, Phase } from "../../core/athlete/types";
 import { approachFaults } from "../../core/dose/check";
 import type { WeekPlan } from "../../core/review";
-import { SWITCHES } from "../../core/rules";
+import { SWITCHES } from "../../core/rulebook";
 import { faulty, notFound, ProblemError } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";

@@ -5,7 +5,7 @@ import { safetyGate, TRAINING_LEVEL } from "../../core/athlete/gate";
 import { type Athlete, SEEN } from "../../core/athlete/types";
 import type { IsoDate } from "../../core/dates";
 import type { Library } from "../../core/exercise/library";
-import { RULES } from "../../core/rules";
+import { RULES } from "../../core/rulebook";
 import { type Finding, findingsOf, SEEN_BY_SPORT, SEEN_WORDS } from "../../core/screening/findings";
 import { passes, passMark } from "../../core/screening/marks";
 import { TEST_SHEETS } from "../../core/screening/tests";

@@ -11,10 +11,10 @@ import { makeableLoads } from "../../core/dose/loads";
 import type { PlanSession, PlanWeek } from "../../core/plan";
 import { plan } from "../../core/plan";
 import { historyOf } from "../../core/progress/history";
+import { why } from "../../core/rulebook";
 import { workText } from "../../core/session/said";
 import type { Item } from "../../core/session/types";
 import { massIn } from "../../core/units";
-import { why } from "../../core/why";
 import type { Planned } from "../planner";
 
 /** "3 × 5 @ 52.5", or set by set where they differ; one side stands for both. */
@@ -112,7 +112,7 @@ function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
       style: null,
       firstSide: null,
       extraSide: null,
-      why: [why("past.log", "As it was prescribed and logged that day; the past is not worked out again.")],
+      why: [why("past.log", "item")],
       warmUp: [],
       loads: [],
       last: last ? { date: last.date, text: lastText(last.item, p.stored.athlete.athlete.massUnit) } : null,
@@ -138,7 +138,7 @@ function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
     left: [],
     cautions: [],
     time: null,
-    why: [why("past.log", "A session of the past, from its log.")],
+    why: [why("past.log", "session")],
     log,
     edit: null,
   };

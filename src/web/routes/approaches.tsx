@@ -7,7 +7,7 @@ import type { ApproachesView, ApproachView } from "../../api/views";
 import type { Approach } from "../../core/athlete/approach";
 import type { Phase } from "../../core/athlete/types";
 import { approachFaults } from "../../core/dose/check";
-import { RULES } from "../../core/rules";
+import { ruleOf } from "../../core/rulebook";
 import { CellForm } from "../approaches/CellForm";
 import { ChangesSheet } from "../approaches/ChangesSheet";
 import { Compare } from "../approaches/Compare";
@@ -272,7 +272,7 @@ const nameOf = (view: ApproachesView, id: string): string =>
 
 function rulesWords(was: readonly string[], is: readonly string[]): string {
   const differ = [...was.filter((x) => !is.includes(x)), ...is.filter((x) => !was.includes(x))];
-  return differ.map((id) => RULES[id]?.title ?? id).join(", ");
+  return differ.map((id) => ruleOf(id)?.title ?? id).join(", ");
 }
 
 function Entry({ view: v, here, onOpen }: { view: ApproachView; here: boolean; onOpen: () => void }) {

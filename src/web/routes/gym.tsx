@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { toast } from "sonner";
 import type { GymRow, GymView } from "../../api/views";
 import { addDays, mondayOf } from "../../core/dates";
+import { why } from "../../core/rulebook";
 import { useGym, useSaveGym, useTakeGym, useUndoFor } from "../data/gym";
 import { useClub } from "../data/hooks";
 import { day, duration, placeName, sessionName, time } from "../format";
@@ -148,12 +149,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
           )}
           <p className="mt-2 text-[12px] leading-4">
             <Asked
-              reasons={[
-                {
-                  rule: "gym.fit",
-                  text: `The weeks cost ${view.fit.weeks} points above their best, heavy sets that fall together ${view.fit.together}. ${view.fit.proven ? "Nothing cheaper exists" : "The search was cut short; something cheaper may exist"}.`,
-                },
-              ]}
+              reasons={[why("gym.fit", "points", view.fit)]}
               className="num text-[22px] leading-7 font-semibold"
               label={`Cost of fitting together ${view.fit.cost}`}
             >

@@ -4,7 +4,7 @@ import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import type { AthleteView, EnduranceView } from "../../api/views";
 import type { Race } from "../../core/athlete/types";
 import { minutesOf } from "../../core/dates";
-import { why } from "../../core/why";
+import { why } from "../../core/rulebook";
 import { useAthlete } from "../data/hooks";
 import { day, distance, duration, massNumber, SPORT_NAMES, type Units } from "../format";
 import { ICON } from "../ui/glyphs";
@@ -222,10 +222,11 @@ const isHilly = (e: EnduranceView): boolean =>
   e.flatKm !== null && e.distanceKm !== undefined && Math.abs(e.flatKm / e.distanceKm - 1) >= 0.03;
 
 const flatWhy = (e: EnduranceView, units: Units) =>
-  why(
-    "hills.flat",
-    `${e.ascentM ?? 0} m of ascent make it cost as much as ${distance(e.flatKm ?? 0, units, 1)} on the flat${e.descentM === undefined ? ", taking as much down as up" : ""}.`,
-  );
+  why("hills.flat", "climb", {
+    ascent: e.ascentM ?? 0,
+    distance: distance(e.flatKm ?? 0, units, 1),
+    assumed: e.descentM === undefined,
+  });
 
 function EnduranceTable({
   rows,

@@ -1,6 +1,7 @@
 /** Session: the sheet of one session, its time against the window, its cautions and reasons. */
 import { Link, Navigate, useNavigate, useParams } from "react-router";
 import type { SessionView } from "../../api/views";
+import { why } from "../../core/rulebook";
 import { useAthlete, useClub, useSession } from "../data/hooks";
 import { day, duration, EMPHASIS_NAMES, PHASE_NAMES, placeName, sessionName, time } from "../format";
 import { SessionAnchor, TimeBar } from "../session/Drawn";
@@ -200,9 +201,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
           <SessionAnchor view={view} />
           <p className="mt-1 text-[12px] text-ink2">
             {duration(view.minutes)} × RPE {view.rpe} ={" "}
-            <Asked reasons={[view.why[0] ?? { rule: "depth.week", text: "Planned session RPE x minutes." }]}>
-              {view.stress} AU
-            </Asked>
+            <Asked reasons={[view.why[0] ?? why("week.most", "planned")]}>{view.stress} AU</Asked>
             {view.locked ? ", locked" : ""}
           </p>
         </div>

@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import type { SeasonView, SeasonWeekView } from "../../api/views";
 import type { PhaseSpan } from "../../core/athlete/types";
 import { addDays } from "../../core/dates";
+import { why } from "../../core/rulebook";
 import { useSaveNote } from "../data/imports";
 import { useHeld } from "../data/tags";
 import {
@@ -123,26 +124,12 @@ export function Inspector({
           </Asked>
         </p>
         <p className="text-[12px] leading-6 text-ink2 cond-s">
-          <Asked
-            reasons={[
-              {
-                rule: "figures.monotony",
-                text: `Mean daily load over its standard deviation; strain is load x monotony: ${week.strain === null ? "none" : thousands(week.strain)} AU.`,
-              },
-            ]}
-          >
+          <Asked reasons={[why("figures.monotony", "strain", week.strain === null ? "none" : thousands(week.strain))]}>
             monotony{" "}
             <b className="font-semibold text-ink">{week.monotony === null ? "even" : week.monotony.toFixed(1)}</b>
           </Asked>
           {", "}
-          <Asked
-            reasons={[
-              {
-                rule: "figures.means",
-                text: `Weighted means of daily load at the week's end: ${week.shortMean} AU over 7 days, ${week.longMean} AU over 28.`,
-              },
-            ]}
-          >
+          <Asked reasons={[why("figures.means", "means", { short: week.shortMean, long: week.longMean })]}>
             7 / 28 days{" "}
             <b className="font-semibold text-ink">
               {week.shortMean} / {week.longMean}
@@ -151,13 +138,9 @@ export function Inspector({
           {", "}
           <Asked
             reasons={[
-              {
-                rule: "figures.longest",
-                text:
-                  week.longestBefore === null
-                    ? "No session in the 30 days before."
-                    : `The longest of the 30 days before took ${duration(week.longestBefore)}.`,
-              },
+              week.longestBefore === null
+                ? why("figures.longest", "none")
+                : why("figures.longest", "before", duration(week.longestBefore)),
             ]}
           >
             longest <b className="font-semibold text-ink">{duration(week.longestMinutes)}</b>

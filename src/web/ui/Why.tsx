@@ -1,15 +1,15 @@
 /** Reasons: one sentence each with its rule; the rule opens to say how far it can be trusted and where it comes from. */
 import { Popover } from "radix-ui";
 import type { ReactNode } from "react";
-import { RULES } from "../../core/rules";
-import type { Why } from "../../core/why";
+import type { Why } from "../../core/rulebook";
+import { ruleOf } from "../../core/rulebook";
 import { textIn } from "../format";
 import { useUnits } from "./Frame";
 
 const TRUST = { pub: "Published", trade: "Common practice", house: "Our assumption" } as const;
 
 export function RuleNote({ rule }: { rule: string }) {
-  const r = RULES[rule];
+  const r = ruleOf(rule);
   if (!r) return null;
   return (
     <span className="block text-[11px] leading-[14px] text-ink2">

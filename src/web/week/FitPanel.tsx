@@ -1,7 +1,7 @@
 /** The side panel of a week: the fit's price by rule, the best alternatives, the reasons. */
 import type { WeekView } from "../../api/views";
 import { dayName } from "../../core/dates";
-import { RULES } from "../../core/rules";
+import { RULES, why } from "../../core/rulebook";
 import { time } from "../format";
 import { FitHistogram } from "../section/FitHistogram";
 import { MiniWeek } from "../section/MiniWeek";
@@ -51,12 +51,7 @@ export function FitPanel({
         <div className="flex items-end gap-4">
           <div>
             <Asked
-              reasons={[
-                {
-                  rule: "fit.place",
-                  text: `The least cost of ${fit.weighed} placements; what breaks a must-hold rule or cannot be better is ruled out.`,
-                },
-              ]}
+              reasons={[why("fit.place", "least", fit.weighed.toLocaleString("en-GB"))]}
               className="num block text-[44px] leading-[44px] font-semibold"
               label={`Cost ${fit.cost}`}
             >
@@ -99,7 +94,7 @@ export function FitPanel({
               <span className="num text-[18px] leading-5 font-semibold">{c.points}</span>
               <div>
                 <Asked reasons={[c]} className="block text-left text-[13px] leading-5 font-semibold">
-                  {RULES[c.rule]?.title ?? c.rule}
+                  {RULES[c.rule].title}
                 </Asked>
                 <p className="text-[12px] leading-4 text-ink2 cond-s">{c.text}</p>
               </div>

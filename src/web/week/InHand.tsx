@@ -2,7 +2,7 @@
 import { memo, useSyncExternalStore } from "react";
 import type { WeekView } from "../../api/views";
 import type { BoardPlace } from "../../core/board";
-import { RULES } from "../../core/rules";
+import { RULES } from "../../core/rulebook";
 import { day, placeName, sessionName, time } from "../format";
 import type { WeekLayout } from "../section/layout/week";
 import { Text } from "../section/parts";
@@ -289,7 +289,7 @@ function SessionWords({ state }: { state: HandState }) {
       ))}
       {less.slice(0, 2).map((c) => (
         <p key={c.text} className="mt-0.5 text-ink2 cond-s">
-          <b>−{c.points}</b> {RULES[c.rule]?.title ?? c.rule} ({c.rule})
+          <b>−{c.points}</b> {RULES[c.rule].title} ({c.rule})
         </p>
       ))}
     </>

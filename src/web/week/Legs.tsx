@@ -1,6 +1,7 @@
 /** Leg freshness at the key sessions, with what it assumes one action away. */
 import type { WeekView } from "../../api/views";
 import { HALF_LIFE } from "../../core/legs/freshness";
+import { why } from "../../core/rulebook";
 import { day } from "../format";
 import { keyFreshness } from "../section/layout/freshness";
 import { Asked } from "../ui/Why";
@@ -14,19 +15,10 @@ export function Legs({ view }: { view: WeekView }) {
       <h3 className="sec-h">
         <Asked
           reasons={[
-            {
-              rule: "legs.freshness",
-              text: `100 × e^(−0.5 × fatigue / mean daily leg load), the mean ${meanDaily} AU over 28 days (20 at the least).`,
-            },
-            {
-              rule: "legs.freshness",
-              text: `Half-lives: endurance ${HALF_LIFE.endurance} h, heavy lifting ${HALF_LIFE.heavy} h, many repetitions, slow lowering or new work ${HALF_LIFE.fatiguing} h, jumps ${HALF_LIFE.jumps} h.`,
-            },
-            {
-              rule: "legs.freshness",
-              text: "Loaded leg work counts in full, bodyweight 0.4, trunk 0.1; endurance by sport.",
-            },
-            { rule: "legs.freshness", text: "It ranks placements and promises nothing about how the legs will feel." },
+            why("legs.freshness", "formula", { mean: meanDaily }),
+            why("legs.freshness", "halfLives", HALF_LIFE),
+            why("legs.freshness", "shares"),
+            why("legs.freshness", "promise"),
           ]}
           className="font-[inherit]"
         >

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { toast } from "sonner";
 import type { RuleWeightsView } from "../../api/views";
-import { RULES } from "../../core/rules";
+import { ruleOf } from "../../core/rulebook";
 import { useSaveClubWeights, useSaveWeights, useWeights } from "../data/board";
 import { useHeld } from "../data/tags";
 import { FormProblem, numberFrom } from "../ui/form";
@@ -120,7 +120,7 @@ function Form({ id, name, view, onClose }: { id: string; name: string; view: Rul
         {Object.keys(view.shipped).map((rule) => (
           <li key={rule} className="flex h-9 items-center gap-2 border-b border-hair2 last:border-b-0">
             <label htmlFor={`w-${rule}`} className="min-w-0 flex-1 truncate text-[12px]">
-              {RULES[rule]?.title ?? rule} <span className="text-ink2">({rule})</span>
+              {ruleOf(rule)?.title ?? rule} <span className="text-ink2">({rule})</span>
             </label>
             <input
               id={`w-${rule}`}

@@ -86,7 +86,7 @@ describe("where something in hand would be put down", () => {
 });
 
 describe("what a move changes", () => {
-  const cost = (rule: string, points: number) => ({ rule, points, text: `${rule} ${points}` });
+  const cost = (rule: "S1" | "S2" | "S5" | "S9", points: number) => ({ rule, points, text: `${rule} ${points}` });
   it("is what is charged now and was not, and the other way round, the dearest first", () => {
     const { more, less } = costChange([cost("S1", 4), cost("S5", 8)], [cost("S5", 8), cost("S9", 1), cost("S2", 10)]);
     expect(more.map((c) => c.rule)).toEqual(["S2", "S9"]);

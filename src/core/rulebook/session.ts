@@ -1,0 +1,66 @@
+/** Building a session: slots, pairs, time, what goes first when time is short, sheets before and after. */
+import { eg, HOUSE, num, rule, TRADE } from "./rule";
+
+export const SESSION = {
+  "session.slots": rule({
+    title: "Sets beside the leading lifts",
+    kind: "dose",
+    ...HOUSE,
+    parameters: {
+      assist: num(2, "sets", HOUSE, "of an assistance exercise"),
+      shareOne: num(
+        2,
+        "of 5",
+        HOUSE,
+        "of the sport's share at which a pattern gets one set, above it two, below it none",
+      ),
+      most: num(4, "sets", HOUSE, "of one exercise at most"),
+      bodyweightLow: num(8, "repetitions", HOUSE, "of bodyweight work in a slot of few repetitions at least"),
+      bodyweightHigh: num(10, "repetitions", HOUSE, "of it at most"),
+      mobilitySeconds: num(60, "seconds", HOUSE, "of mobility without a length of its own"),
+      hopSeconds: num(10, "seconds", TRADE, "of hops"),
+      mobilityMinutes: num(30, "minutes", TRADE, "of a mobility visit at most"),
+    },
+    examples: [eg({ share: 1 }, 0), eg({ share: 2 }, 1), eg({ share: 3 }, 2)],
+  }),
+  "pair.rest": rule({
+    title: "Paired work",
+    kind: "choice",
+    ...TRADE,
+    says: { sameMuscles: (other: string) => `works the same muscles as the ${other}` },
+  }),
+  "time.parts": rule({
+    title: "How long a session takes",
+    kind: "figure",
+    ...TRADE,
+    parameters: {
+      opening: num(300, "seconds", TRADE, "of opening"),
+      change: num(75, "seconds", TRADE, "of set-up at each exercise"),
+    },
+    examples: [eg({ exercises: 1, sets: 1, reps: 10, secondsPerRep: 3, rest: 60 }, 465)],
+  }),
+  "time.drop": rule({
+    title: "Dropped to fit the time",
+    kind: "dose",
+    ...TRADE,
+    says: {
+      half: (minutes: number) => `${minutes} min take the half session: one lift, one hip, one trunk exercise.`,
+      cuts: (v: { cuts: number; minutes: number }) => `${v.cuts} cuts to stay inside ${v.minutes} min.`,
+    },
+  }),
+  "sheet.activation": rule({
+    title: "Activation and after-care",
+    kind: "dose",
+    ...TRADE,
+    parameters: {
+      most: num(10, "repetitions a side", TRADE, "of each item at most"),
+      least: num(5, "repetitions a side", TRADE, "of each item at least"),
+      seconds: num(20, "seconds", HOUSE, "of a timed item"),
+      change: num(15, "seconds", HOUSE, "between items"),
+      minutes: num(8, "minutes", TRADE, "of an activation at most"),
+      hold: num(30, "seconds", TRADE, "of a stretch"),
+    },
+    says: { item: (text: string) => text },
+    examples: [eg({ minutesOfTen: 7 }, 10), eg({ minutesOfTen: 12 }, 6)],
+  }),
+};
