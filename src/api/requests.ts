@@ -18,6 +18,7 @@ import {
   placeSchema,
   proseSchema,
   raceSchema,
+  ruleValuesSchema,
   rungsSchema,
   screeningSchema,
   seasonSchema,
@@ -150,6 +151,8 @@ export const previewBody = z.strictObject({
   clubRulesOff: settingsSchema.shape.rulesOff,
 });
 export const clubRulesBody = z.strictObject({ rulesOff: z.array(textSchema).max(50) });
+/** The coach's own numbers of rules: for the club, or for one athlete. */
+export const ruleValuesBody = z.strictObject({ values: ruleValuesSchema });
 export const compareBody = z.strictObject({ a: textSchema.max(70), b: textSchema.max(70) });
 /** A session by hand: its exercises in order with their groups. */
 export const editBody = z.strictObject({

@@ -57,6 +57,7 @@ function insideAthlete(parts: readonly string[], body: unknown): string | null {
     case "follow":
       return a === undefined ? kind : null;
     case "weights":
+    case "rules":
       return a === undefined ? kind : null;
     case "intake":
       return `intake/${partsOf(body)}`;

@@ -22,7 +22,7 @@ import type {
 import type { Known } from "../core/endurance/assumed";
 import type { Loading, Pattern } from "../core/exercise/types";
 import type { Occupied } from "../core/gym/fit";
-import type { RuleId, Why } from "../core/rulebook";
+import type { RuleId, RuleValues, Why } from "../core/rulebook";
 import type { SeasonWarning } from "../core/season/phases";
 import type { Item, LeftOut, TimeParts } from "../core/session/types";
 import type { Alternative, Cost, Placed, Unplaced } from "../core/week/types";
@@ -430,4 +430,21 @@ export interface GymView {
   after: Occupied[];
   /** `togetherNow`: points of heavy sets at the same time, all at their planned hours. */
   fit: { cost: number; weeks: number; together: number; togetherNow: number; proven: boolean; steps: number };
+}
+
+/** The coach's own numbers of rules, and rules switched off, for all athletes. */
+export interface RulesView {
+  values: RuleValues;
+  rulesOff: string[];
+}
+
+export interface SpokenView {
+  times: number;
+  /** Its first sentences, with the Monday of their week. */
+  first: { text: string; week: string }[];
+}
+
+/** The same for one athlete, and where each rule spoke in the season's plan. */
+export interface AthleteRulesView extends RulesView {
+  spoken: Partial<Record<RuleId, SpokenView>>;
 }

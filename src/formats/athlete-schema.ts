@@ -23,7 +23,7 @@ import {
   SPORTS,
 } from "../core/athlete/types";
 import { isDate } from "../core/dates";
-import { SWITCHES } from "../core/rulebook";
+import { ruleIdOf, SWITCHES, valueFault } from "../core/rulebook";
 
 const DATE_TEXT = 'a real date such as "2026-03-02" expected';
 const date = z
@@ -63,6 +63,17 @@ const approach = z
     (v) => (APPROACHES as readonly string[]).includes(v) || /^own-[a-z0-9-]{1,60}$/.test(v),
     `one of ${APPROACHES.join(", ")}, or the id of a copy such as "own-club" expected`,
   );
+/** The coach's own numbers of rules; what must hold is only tightened. */
+export const ruleValuesSchema = z
+  .record(z.string().max(60), z.record(z.string().max(60), z.number()))
+  .superRefine((values, context) => {
+    for (const [id, of] of Object.entries(values))
+      for (const [name, value] of Object.entries(of)) {
+        const fault = valueFault(id, name, value);
+        if (fault) context.addIssue({ code: "custom", path: [id, name], message: fault });
+      }
+  });
+
 export const settingsSchema = z.strictObject({
   approach: approach.optional(),
   approachByPhase: z
@@ -75,7 +86,12 @@ export const settingsSchema = z.strictObject({
     .optional(),
   rulesOff: z
     .array(
-      z.string().refine((v) => SWITCHES.some((r) => r.id === v), "the id of a rule that can be switched off expected"),
+      z
+        .string()
+        .refine(
+          (v) => SWITCHES.some((r) => r.id === ruleIdOf(v)),
+          "the id of a rule that can be switched off expected",
+        ),
     )
     .max(50)
     .optional(),
@@ -88,6 +104,7 @@ export const settingsSchema = z.strictObject({
   quietExercises: z.boolean().optional(),
   oneRepMax: z.enum(ONE_REP_MAX_FORMULAS).optional(),
   ruleWeights: z.record(z.string(), z.number().min(0).max(1000)).optional(),
+  ruleValues: ruleValuesSchema.optional(),
   preferredDays: z.array(weekday).max(7).optional(),
   shortTime: z.enum(["essential-five", "essential-five-swim"]).optional(),
   weightLoss: z

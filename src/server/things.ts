@@ -110,6 +110,8 @@ function inRecord(s: Stored, kind: string, [a = "", b = "", c = ""]: readonly st
         approachByPhase: athlete.settings?.approachByPhase,
         rulesOff: athlete.settings?.rulesOff,
       };
+    case "rules":
+      return { values: athlete.settings?.ruleValues ?? {} };
     case "weights":
       return {
         weights: athlete.settings?.ruleWeights ?? {},
@@ -129,6 +131,8 @@ async function ofClub(m: EntityManager, key: string): Promise<unknown> {
   switch (kind) {
     case "club":
       return { weights: (await setting("weights")) ?? {} };
+    case "rules":
+      return { values: (await setting("ruleValues")) ?? {} };
     case "gyms":
       return ((await setting("gyms")) as Record<string, unknown> | null)?.[a] ?? null;
     case "approaches": {
@@ -183,7 +187,7 @@ async function athleteTags(
 ): Promise<Record<string, string>> {
   const { athlete } = s;
   const names = [
-    ...["windows", "phases", "follow", "weights"],
+    ...["windows", "phases", "follow", "weights", "rules"],
     ...INTAKE.map((n) => `intake/${n}`),
     ...["availability", "phases", "races", ...(seasonal ? ["endurance", "mileage"] : [])].map((n) => `scenario/${n}`),
     ...s.heldWeeks.map((w) => `held/${w}`),
@@ -224,6 +228,8 @@ async function clubTags(store: Store, kind: string): Promise<Record<string, stri
         const { own, hidden } = await store.exercises.facts();
         return [...own.map((o) => `exercises/${o.id}`), ...hidden.map((h) => `exercises/${h}/hidden`)];
       }
+      case "rules":
+        return ["rules/values"];
       case "templates":
         return (await reader.find(TemplateEntity)).map((t) => `templates/${t.id}`);
       case "calendar":

@@ -56,6 +56,7 @@ const router = createBrowserRouter([
       { path: "/a/:id/session/:date/:label/edit", lazy: view(() => import("./routes/sessionEdit")) },
       { path: "/a/:id/card/:date/:label", lazy: view(() => import("./routes/card")) },
       { path: "/a/:id/sheets", lazy: view(() => import("./routes/sheets")) },
+      { path: "/rules/:chapter?/:rule?", lazy: view(() => import("./routes/rules")) },
       { path: "/club-data", lazy: view(() => import("./routes/clubData")) },
       { path: "*", lazy: view(() => import("./routes/missing")) },
     ],

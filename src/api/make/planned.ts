@@ -4,6 +4,7 @@ import type { Athlete, LockedSession } from "../../core/athlete/types";
 import { addDays, daysBetween, type IsoDate, laterOf, mondayOf } from "../../core/dates";
 import type { Library } from "../../core/exercise/library";
 import { type Plan, plan, type Swap } from "../../core/plan";
+import type { RuleValues } from "../../core/rulebook";
 
 export interface Facts {
   id: string;
@@ -19,6 +20,8 @@ export interface Facts {
   /** The coach's copies of approaches, and the rules of the phases switched off for all athletes. */
   approaches: readonly Approach[];
   rulesOff: readonly string[];
+  /** Numbers of the rules as the coach has set them for all athletes. */
+  values: RuleValues;
   /** The coach's words about a week, by its Monday. */
   notes: Readonly<Record<IsoDate, string>>;
 }
@@ -41,12 +44,13 @@ export function firstDay({ athlete }: Facts, today: IsoDate): IsoDate {
 }
 
 /** What of the facts a plan is made with, beside the athlete. */
-export const clubOptions = ({ held, swaps, weights, approaches, rulesOff }: Facts) => ({
+export const clubOptions = ({ held, swaps, weights, approaches, rulesOff, values }: Facts) => ({
   held,
   swaps,
   weights,
   approaches,
   rulesOff,
+  values,
 });
 
 /** Whole weeks from the week of one date to the week of another. */

@@ -6,7 +6,8 @@ const ROBINEAU = pub(
   "Robineau et al. 2016, J Strength Cond Res 30(3):672-683: 6 h or more between strength and endurance",
 );
 
-const points = (value: number) => num(value, "points", HOUSE, "at full severity", { least: 0, most: 100 });
+/** Points have a sheet of their own, where the coach sets them. */
+const points = (value: number) => num(value, "points", HOUSE, "at full severity");
 
 export const WEEK = {
   M1: rule({

@@ -14,6 +14,7 @@ import { intakeRoutes } from "./intake";
 import { outgoingRoutes } from "./outgoing";
 import { paperRoutes } from "./paper";
 import { recordRoutes } from "./records";
+import { ruleRoutes } from "./rules";
 import { templateRoutes } from "./templates";
 
 const ROOMS = [
@@ -23,6 +24,7 @@ const ROOMS = [
   exerciseRoutes,
   approachRoutes,
   templateRoutes,
+  ruleRoutes,
   athleteRoutes,
   intakeRoutes,
   recordRoutes,

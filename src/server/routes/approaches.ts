@@ -6,13 +6,12 @@ import { SHIPPED_APPROACHES } from "../../core/approach/shipped";
 import type { Approach } from "../../core/athlete/approach";
 import type { Athlete, Phase } from "../../core/athlete/types";
 import { approachFaults } from "../../core/dose/check";
-import type { WeekPlan } from "../../core/review";
-import { SWITCHES } from "../../core/rulebook";
+import { ruleIdOf, SWITCHES } from "../../core/rulebook";
 import { faulty, notFound, ProblemError } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";
 import type { ServerContext } from "../serverContext";
-import { pastWeeks } from "../views/review";
+import { pastTools } from "./tools";
 
 /** Phases in which an athlete follows an approach: null for all that have no exception, [] for none. */
 export function followedIn({ settings }: Pick<Athlete, "settings">, id: string): Phase[] | null {
@@ -41,18 +40,7 @@ const slugOf = (name: string): string =>
 export function approachRoutes({ store, planner }: ServerContext): Route[] {
   const r = new RouteList("/approaches");
 
-  /** Weeks that are over stay as they were planned before what changes now. */
-  const pastOf = async (athletes: readonly { id: string }[]): Promise<{ id: string; fresh: WeekPlan[] }[]> => {
-    const out: { id: string; fresh: WeekPlan[] }[] = [];
-    for (const { id } of athletes) {
-      const p = await planner.season(id);
-      if (p) out.push({ id, fresh: (await pastWeeks(store, p, planner.today())).fresh });
-    }
-    return out;
-  };
-  const keepPast = async (past: Awaited<ReturnType<typeof pastOf>>): Promise<void> => {
-    for (const { id, fresh } of past) await store.archive.keep(id, fresh);
-  };
+  const { pastOf, keepPast } = pastTools({ store, planner });
 
   r.read("", async () => {
     const athletes = await store.athletes.outlines();
@@ -90,7 +78,7 @@ export function approachRoutes({ store, planner }: ServerContext): Route[] {
     "/rules",
     { body: { schema: clubRulesBody, what: "The rules" }, expensive: true },
     async ({ body }) => {
-      const unknown = body.rulesOff.filter((x) => !SWITCHES.some((s) => s.id === x));
+      const unknown = body.rulesOff.filter((x) => !SWITCHES.some((s) => s.id === ruleIdOf(x)));
       if (unknown.length > 0)
         throw faulty(
           unknown.map((x) => ({ path: `rulesOff.${x}`, expected: "a rule that can be switched off expected" })),

@@ -1,12 +1,14 @@
 /** What every route about an athlete needs: reading, changing with its checks, and parameters. */
 import { type Athlete, LABELS, type Label } from "../../core/athlete/types";
 import { type IsoDate, isDate } from "../../core/dates";
+import type { WeekPlan } from "../../core/review";
 import { withPastKept } from "../../core/season/past";
 import { crossFaults } from "../../formats/athlete-file";
 import type { Context } from "../context";
 import { faulty, notFound } from "../errors";
 import type { Planned } from "../planner";
 import type { Stored } from "../store/store";
+import { pastWeeks } from "../views/review";
 
 /** A label of the address. @throws a problem that says what was expected */
 export function labelParam(value: string | undefined): Label {
@@ -70,4 +72,20 @@ export function athleteTools({ store, planner, today }: Context): AthleteTools {
       if (!ok) throw notFound("athlete");
     },
   };
+}
+
+/** Weeks that are over stay as they were planned before what changes now. */
+export function pastTools({ store, planner }: Pick<Context, "store" | "planner">) {
+  const pastOf = async (athletes: readonly { id: string }[]): Promise<{ id: string; fresh: WeekPlan[] }[]> => {
+    const out: { id: string; fresh: WeekPlan[] }[] = [];
+    for (const { id } of athletes) {
+      const p = await planner.season(id);
+      if (p) out.push({ id, fresh: (await pastWeeks(store, p, planner.today())).fresh });
+    }
+    return out;
+  };
+  const keepPast = async (past: Awaited<ReturnType<typeof pastOf>>): Promise<void> => {
+    for (const { id, fresh } of past) await store.archive.keep(id, fresh);
+  };
+  return { pastOf, keepPast };
 }

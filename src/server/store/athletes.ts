@@ -98,6 +98,7 @@ export class AthleteStore {
       weights: this.club.weights,
       approaches: this.approaches.all,
       rulesOff: this.club.rulesOff,
+      values: this.club.values,
       notes: Object.fromEntries(
         (await m.findBy(WeekNoteEntity, { athleteId: id })).map((n) => [n.monday, n.text] as const),
       ),

@@ -1,10 +1,13 @@
 /** What holds for the whole club: settings by name, points of the rules, rules switched off. */
+import type { RuleValues } from "../../core/rulebook";
 import type { Database } from "./database";
 import { ClubSettingEntity } from "./entities";
 
 export class ClubStore {
   /** Points of the rules as the coach has set them for everybody. */
   weights: Readonly<Record<string, number>> = {};
+  /** Numbers of the rules as the coach has set them for everybody. */
+  values: RuleValues = {};
   /** Rules of the phases that the coach has switched off for everybody. */
   rulesOff: readonly string[] = [];
 
@@ -12,6 +15,7 @@ export class ClubStore {
 
   async read(): Promise<void> {
     this.rulesOff = ((await this.setting("rulesOff")) ?? []) as string[];
+    this.values = ((await this.setting("ruleValues")) ?? {}) as RuleValues;
     this.weights = ((await this.setting("weights")) ?? {}) as Record<string, number>;
   }
 

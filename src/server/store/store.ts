@@ -79,6 +79,7 @@ export class Store {
     return JSON.stringify([
       this.club.weights,
       this.club.rulesOff,
+      this.club.values,
       this.approaches.all.map((a) => [a.id, a.version]),
       this.exercises.fingerprint,
     ]);

@@ -22,6 +22,7 @@ describe("the lifts of the demo club", () => {
         weights: {},
         approaches: [],
         rulesOff: [],
+        values: {},
         notes: {},
       } satisfies Stored;
       const p = planSeason(facts, SHIPPED_LIBRARY, TODAY);

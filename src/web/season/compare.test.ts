@@ -31,6 +31,7 @@ const viewOf = (scenario: ScenarioBody) =>
         weights: {},
         approaches: [],
         rulesOff: [],
+        values: {},
       },
       SHIPPED_LIBRARY,
       TODAY,

@@ -82,6 +82,7 @@ export function Frame() {
     { key: "0", label: "Gym on one day", run: () => navigate("/gym") },
     { key: "b", label: "Club data", run: () => navigate("/club-data") },
     { key: "h", label: "Approaches", run: () => navigate("/approaches") },
+    { key: "y", label: "Rules", run: () => navigate("/rules") },
     { key: "j", label: "Lifts", run: open("lifts") },
     { key: "k", label: "Review", run: open("review") },
   ]);
@@ -108,6 +109,7 @@ export function Frame() {
         )}
         <RailLink to="/library" name="Library" glyph={RAIL.library} />
         <RailLink to="/approaches" name="Approaches" glyph={RAIL.approaches} />
+        <RailLink to="/rules" name="Rules" glyph={RAIL.rules} />
         {row && (
           <>
             <RailLink to={`/a/${row.id}/records`} name="Records" glyph={RAIL.records} />

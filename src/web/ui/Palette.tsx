@@ -3,6 +3,7 @@ import { Command } from "cmdk";
 import { useNavigate } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { SPORT_NAMES } from "../format";
+import { GLOSSARY } from "../rules/words";
 
 const VIEWS = ["Season", "Week", "Session", "Lifts", "Review", "Screening", "Records", "Intake", "Sheets"] as const;
 
@@ -58,7 +59,26 @@ export default function Palette({
             </Command.Item>
           ))}
         </Command.Group>
+        <Command.Group heading="Terms" className={heading}>
+          {GLOSSARY.map((t) => (
+            <Command.Item
+              key={t.term}
+              value={`term ${t.term} ${t.also ?? ""}`}
+              className={item}
+              onSelect={go(`/rules?tab=terms&q=${encodeURIComponent(t.term)}`)}
+            >
+              <span>
+                {t.term}
+                {t.also && <span className="text-ink2"> {t.also}</span>}
+              </span>
+              <span className="max-w-[60%] truncate text-[12px] text-ink2">{t.says}</span>
+            </Command.Item>
+          ))}
+        </Command.Group>
         <Command.Group heading="Actions" className={heading}>
+          <Command.Item className={item} onSelect={go("/rules")}>
+            Rules and their numbers
+          </Command.Item>
           <Command.Item className={item} onSelect={go("/new")}>
             New athlete
           </Command.Item>

@@ -1,20 +1,24 @@
 /** Reasons: one sentence each with its rule; the rule opens to say how far it can be trusted and where it comes from. */
 import { Popover } from "radix-ui";
 import type { ReactNode } from "react";
+import { Link } from "react-router";
 import type { Why } from "../../core/rulebook";
-import { ruleOf } from "../../core/rulebook";
+import { ruleIdOf, ruleOf, TRUST_WORDS, trustOf } from "../../core/rulebook";
 import { textIn } from "../format";
+import { rulePath } from "../rules/words";
 import { useUnits } from "./Frame";
 
-const TRUST = { pub: "Published", trade: "Common practice", house: "Our assumption" } as const;
-
+/** The rule behind a sentence, one click away, with how far its numbers can be trusted: as far as the least of them. */
 export function RuleNote({ rule }: { rule: string }) {
-  const r = ruleOf(rule);
-  if (!r) return null;
+  const [id, r] = [ruleIdOf(rule), ruleOf(rule)];
+  if (!id || !r) return null;
   return (
     <span className="block text-[11px] leading-[14px] text-ink2">
-      {r.title} ({rule}). {TRUST[r.trust]}
-      {r.trust === "pub" ? `: ${r.source}` : r.trust === "house" ? ", adjustable" : ", no published source"}.
+      <Link className="link" to={rulePath(id)}>
+        {r.title}
+      </Link>
+      . {TRUST_WORDS[trustOf(r)]}
+      {r.trust === "pub" ? `${trustOf(r) === "pub" ? "" : " in its numbers"}; ${r.source}` : ""}.
     </span>
   );
 }
@@ -38,9 +42,13 @@ export function WhyList({ reasons, sources = false }: { reasons: readonly Why[];
               <RuleNote rule={r.rule} />
             </>
           ) : (
-            <Asked reasons={[r]} className="py-1 text-left hover:underline">
+            <Link
+              className="block py-1 text-left text-inherit hover:underline"
+              to={rulePath(ruleIdOf(r.rule) ?? r.rule)}
+              title={`Rule: ${ruleOf(r.rule)?.title ?? r.rule}`}
+            >
               {r.text}
-            </Asked>
+            </Link>
           )}
         </li>
       ))}

@@ -81,6 +81,7 @@ const NAMES: Record<string, string> = {
   overrules: "decision on a lift",
   follow: "approach that is followed",
   weights: "points of the rules",
+  rules: "numbers of the rules",
   feed: "training log",
   reviews: "text of the review",
   approaches: "approach",
