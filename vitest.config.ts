@@ -8,6 +8,7 @@ export default defineConfig({
       "tests/simulation/**/*.test.ts",
       "tests/torture/**/*.test.ts",
       "tests/properties/**/*.test.ts",
+      "tests/rulebook/**/*.test.ts",
     ],
     testTimeout: 120_000,
     environment: "node",

@@ -75,7 +75,7 @@ export const PROGRESS = {
     examples: [
       eg({ felt: ["low-back"] }, "same"),
       eg({ felt: ["low-back", "low-back"] }, "back-rung"),
-      eg({ felt: ["hamstrings", "low-back"] }, "up-load"),
+      eg({ felt: ["low-back", "hamstrings"] }, "up-load"),
     ],
   }),
   "progress.form": rule({
@@ -90,11 +90,7 @@ export const PROGRESS = {
       twiceStep: (easier: string) => `Fewer clean reps than asked for twice: back to ${easier}.`,
       twiceLoad: () => "Fewer clean reps than asked for twice: 10% off.",
     },
-    examples: [
-      eg({ clean: [4, 5] }, "up-load"),
-      eg({ clean: [3, 5] }, "fewer-reps"),
-      eg({ clean: [3, 3] }, "down-load"),
-    ],
+    examples: [eg({ clean: [4] }, "same"), eg({ clean: [3] }, "fewer-reps"), eg({ clean: [3, 3] }, "down-load")],
   }),
   "progress.spare": rule({
     title: "Spare reps",

@@ -316,7 +316,7 @@ export const SEASON = {
     },
     switchable: "The strength steps back with the endurance",
     says: { with: () => "Step-back week: the endurance steps back, the strength sets with it; load held." },
-    examples: [eg({ factor: 0.82 }, false), eg({ factor: 0.8 }, true)],
+    examples: [eg({ factor: 0.825 }, false), eg({ factor: 0.815 }, true)],
   }),
   "restore.visits": rule({
     title: "Restore after a race",

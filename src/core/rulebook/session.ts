@@ -61,6 +61,6 @@ export const SESSION = {
       hold: num(30, "seconds", TRADE, "of a stretch"),
     },
     says: { item: (text: string) => text },
-    examples: [eg({ minutesOfTen: 7 }, 10), eg({ minutesOfTen: 12 }, 6)],
+    examples: [eg({ fixed: 80, aRep: 40 }, 10), eg({ fixed: 81, aRep: 40 }, 9), eg({ fixed: 400, aRep: 40 }, 5)],
   }),
 };

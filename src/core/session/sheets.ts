@@ -70,6 +70,13 @@ const secondsOf = (e: Exercise, reps: number, seconds: number): number =>
 const doseOf = (e: Exercise, reps: number, seconds: number): string =>
   `${e.unit === "seconds" ? `${seconds} s` : reps}${e.unilateral ? " a side" : ""}`;
 
+/** The most repetitions, from the least on, of which one round ends in time. @param round seconds of a round of so many */
+export function lightReps(round: (reps: number) => number): number {
+  let reps = LIGHT.most;
+  while (reps > LIGHT.least && round(reps) > LIGHT.minutes * 60) reps -= 1;
+  return reps;
+}
+
 function sheetOf(id: Sheet["id"], title: string, says: string, lines: SheetLine[], most: number | null): Sheet {
   const once = lines.reduce((a, l) => a + l.seconds, 0);
   const rounds = most !== null && once * 2 <= most * 60 ? 2 : 1;
@@ -113,9 +120,7 @@ export function sheetsFor(c: ChoiceContext): Sheet[] {
       },
     ];
   });
-  let reps = LIGHT.most;
-  const round = () => activation.reduce((a, l) => a + secondsOf(l.exercise, reps, LIGHT.seconds), 0);
-  while (reps > LIGHT.least && round() > LIGHT.minutes * 60) reps -= 1;
+  const reps = lightReps((n) => activation.reduce((a, l) => a + secondsOf(l.exercise, n, LIGHT.seconds), 0));
   for (const l of activation) {
     l.dose = doseOf(l.exercise, reps, LIGHT.seconds);
     l.seconds = secondsOf(l.exercise, reps, LIGHT.seconds);
