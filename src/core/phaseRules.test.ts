@@ -1,4 +1,4 @@
-/** Phase behaviour, rule by rule: what each does, that it names itself, and that it can be switched off (handbook 8, 9, 13, 18). */
+/** Phase behaviour, rule by rule: what each does, that it names itself, and that it can be switched off. */
 import { describe, expect, it } from "vitest";
 import { athleteWith, lifted, logOf, raceOn, START, weeksOf } from "../../tests/support/athlete";
 import type { Athlete, EnduranceSession, StrengthLog } from "./athlete/types";

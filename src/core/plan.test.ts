@@ -22,7 +22,7 @@ function checkPhases(a: Athlete, p: Plan): void {
   });
 }
 
-/** The blocked days of rule M2, written down anew from the handbook's tables (sections 8 and 9). */
+/** The blocked days of rule M2, written down anew from the tables of race.class. */
 function blockedForLoad(a: Athlete, date: string): boolean {
   const day = dayNumber(date);
   return a.races.some((r) => {

@@ -48,7 +48,7 @@ describe("the week that is running", () => {
     expect(texts.join(" ")).not.toMatch(/ 0 AU|of 0 |of 1 /);
   });
 
-  // The handbook's chapter on the season: last heavy session 4 days before a B race, by class before an A race; nothing loaded the day before a C race.
+  // Rules race.close, race.b, race.class: last heavy session 4 days before a B race, by class before an A race; nothing loaded the day before a C race.
   it.each([
     ["B", 3, 2, true],
     ["B", 4, 2, false],

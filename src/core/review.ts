@@ -1,4 +1,4 @@
-/** Planned against done: weeks, patterns against the sport's share, and the words made from the figures (handbook 1, step 10). */
+/** Planned against done: weeks, patterns against the sport's share, and the words made from the figures (rule review.hard). */
 
 import type { Column } from "./athlete/approach";
 import { lengthOf, setsOnce } from "./athlete/logged";

@@ -1,5 +1,8 @@
 /** Exact unit conversions (international agreement of 1959). Stored values are always metric; conversion is for display and entry. */
 
+/** Numbers nearer than this are equal: loads in kg, percents, shares. */
+export const TOLERANCE = 1e-9;
+
 /** Kilograms in one pound, exact. */
 export const KG_PER_LB = 0.45359237;
 /** Kilometres in one mile, exact. */
@@ -24,5 +27,5 @@ export const toMicrograms = (kg: number): number => Math.round(kg * 1e9);
 /** @param value any number @param digits decimal places kept @returns the rounded number (halves away from zero) */
 export function roundTo(value: number, digits: number): number {
   const f = 10 ** digits;
-  return (Math.sign(value) * Math.round(Math.abs(value) * f + 1e-9)) / f;
+  return (Math.sign(value) * Math.round(Math.abs(value) * f + TOLERANCE)) / f;
 }

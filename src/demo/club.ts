@@ -1,4 +1,4 @@
-/** The demo club of the handbook, section 21: invented people and races, generated from a seed and a day. */
+/** The demo club: invented people and races, generated from a seed and a day. */
 import type { Athlete } from "../core/athlete/types";
 import { addDays, type IsoDate, mondayOf, weekday } from "../core/dates";
 import { enduranceYear } from "./endurance";

@@ -249,7 +249,7 @@ test("four weeks of a lift: load, reps and deload decided as computed; one is ov
   const view = await read<LiftView>(page, `/athletes/${id}/lifts/back-squat`);
   const of = (date: string) => view.entries.find((e) => e.date === date)!;
 
-  // Every set at the top with the reserve: up, in load or where the step is too large in reps first (handbook 13, rule 3).
+  // Every set at the top with the reserve: up, in load or where the step is too large in reps first (rules progress.range, progress.step).
   expect(["up-load", "up-reps"]).toContain(of(dates[0]!).decision.kind);
   await expect(entry(dates[0]!)).toContainText(/heavier|more reps/);
   const [one, two] = [asked[0]!, asked[1]!];

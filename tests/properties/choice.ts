@@ -10,7 +10,7 @@ import { seasons, sessions } from "./corpus";
 
 export const days = (a: IsoDate, b: IsoDate): number => (Date.parse(b) - Date.parse(a)) / 86_400_000;
 
-/** Calf marks as in the source, bridge marks ours; the others as in the handbook, section 4. */
+/** Calf marks as in the source, bridge marks ours; the others as rule screen.marks says. */
 function mark(test: string, birthYear: number, on: IsoDate): number {
   const age = Number(on.slice(0, 4)) - birthYear;
   const calf = age >= 80 ? 10 : age >= 70 ? 14 : age >= 60 ? 19 : age >= 50 ? 21 : age >= 40 ? 24 : 25;

@@ -1,4 +1,4 @@
-/** A thousand planned sessions on the floor: pairs, time, windows (handbook 17; common practice, no source). */
+/** A thousand planned sessions on the floor: pairs, time, windows (rules time.parts, pair.rest; common practice, no source). */
 import { describe, expect, it } from "vitest";
 import { isRoutine } from "../../src/core/athlete/types";
 import { windowsOfWeek } from "../../src/core/athlete/windows";

@@ -1,5 +1,5 @@
 /**
- * Each approach's dose in each part of the season against the table of the trade (handbook 8; common practice, no source; the layered
+ * Each approach's dose in each part of the season against the table of the trade (common practice, no source; the layered
  * one is our assumption). What is compared is what a session of such a day is given, not only what the grid says.
  */
 import { describe, expect, it } from "vitest";

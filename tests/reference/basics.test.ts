@@ -24,7 +24,7 @@ describe("units (international agreement of 1959)", () => {
 });
 
 describe("ISO 8601 weeks", () => {
-  // ISO 8601 week dates; the first two from the handbook, the others follow from the rule that week 1 holds 4 January.
+  // ISO 8601 week dates; the first two are known dates, the others follow from the rule that week 1 holds 4 January.
   it.each([
     ["2026-12-31", 2026, 53, 4],
     ["2027-01-03", 2026, 53, 7],
@@ -69,7 +69,7 @@ describe("session load", () => {
   it("is RPE x minutes", () => {
     expect(sessionLoad({ date: "2026-03-03", sport: "run", kind: "intervals", minutes: 62, rpe: 8 })).toBe(496);
   });
-  // Handbook section 10, house values.
+  // Rules load.session and load.legs, our own values.
   it("takes the kind's effort where none is given", () => {
     const kinds = { easy: 3, technique: 3, long: 4, steady: 4, tempo: 6, threshold: 7, intervals: 8, race: 9 } as const;
     for (const [kind, rpe] of Object.entries(kinds) as [keyof typeof kinds, number][])

@@ -1,4 +1,4 @@
-/** Hills against the values of handbook section 20. All values from memory of the papers named. */
+/** Hills against published values. All values from memory of the papers named. */
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import {

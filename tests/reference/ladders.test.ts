@@ -1,5 +1,5 @@
 /**
- * The library against the handbook, section 5: which exercises there are and in which order the steps of each ladder stand.
+ * The library against the trade: which exercises there are and in which order the steps of each ladder stand.
  * Common practice among strength coaches, no source.
  */
 import { describe, expect, it } from "vitest";
@@ -29,7 +29,7 @@ const STEPS: Record<string, string> = {
   jump: "ankle-hops step-off-stick squat-jump burpee-jump bounds",
 };
 
-/** What the handbook names beside the ladders. */
+/** What the trade names beside the ladders. */
 const BESIDE: Partial<Record<Pattern, string>> = {
   squat: "leg-press",
   hinge: "supported-back-extension kettlebell-swing",
@@ -70,7 +70,7 @@ describe("the exercises beside them", () => {
   });
 });
 
-describe("numbers that the handbook gives with an exercise", () => {
+describe("numbers that the trade gives with an exercise", () => {
   it.each([
     ["staggered-row", [15, 20]],
     ["kettlebell-swing", [8, 12]],

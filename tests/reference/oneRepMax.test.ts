@@ -4,7 +4,7 @@ import { ONE_REP_MAX_FORMULAS } from "../../src/core/athlete/types";
 import { estimate, FORMULAS, multiplier, NSCA_PERCENT, percentFor } from "../../src/core/dose/oneRepMax";
 
 describe("rep-max formulas, 100 kg x 5", () => {
-  // Values from memory, as the handbook's section 20 gives them.
+  // Values from memory of the sources named.
   it.each([
     ["epley", 116.67, "Epley 1985"],
     ["brzycki", 112.5, "Brzycki 1993, JOPERD 64(1):88-90"],

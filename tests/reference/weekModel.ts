@@ -1,5 +1,5 @@
 /**
- * The week fit stated a second time, from the words of the rules (handbook 12) and not from the planner's code, as a mixed-integer
+ * The week fit stated a second time, from the words of the rules and not from the planner's code, as a mixed-integer
  * program for a general solver (HiGHS). Only the points of each rule are taken from the planner, since they are settings.
  */
 import highsLoader from "highs";

@@ -37,7 +37,7 @@ import { choiceContexts, holdRange } from "../../src/core/planSession";
 import { decide } from "../../src/core/progress/decide";
 import type { DecisionInput } from "../../src/core/progress/decision";
 import { missedWeeks, nextLoad } from "../../src/core/progress/next";
-import type { RuleId } from "../../src/core/rulebook";
+import { numbers, type RuleId } from "../../src/core/rulebook";
 import { passMark, weakerOf } from "../../src/core/screening/marks";
 import { hingeStopsAtKnee } from "../../src/core/screening/rounding";
 import { clashesOf } from "../../src/core/season/clashes";
@@ -54,6 +54,7 @@ import { groupOf } from "../../src/core/week/group";
 import { blockedByEndurance, blockedByJumps, blockedByOther, weekNumbers } from "../../src/core/week/rules";
 import type { Option, WeekContext } from "../../src/core/week/types";
 import { athleteWith, gym, lifted, logOf, raceOn, START, weeksOf } from "../support/athlete";
+import { easierDay, lighterBy } from "../../src/web/floor/progress";
 import { exercise } from "../support/choice";
 
 // biome-ignore lint/suspicious/noExplicitAny: an example's facts are of every kind
@@ -560,6 +561,10 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     return nearestChanges(w.input, "A").find((c) => c.text.includes("longer"))?.size;
   },
   "session.slots": ({ share }) => setsFor(share),
+  "floor.today": ({ load, loads, sets }) =>
+    sets === undefined
+      ? lighterBy(loads, load, numbers("floor.today").lessPct)
+      : easierDay({ items: [{ sets }] } as never).items[0]?.sets,
   "time.parts": ({ exercises, sets, reps, secondsPerRep, rest }) => {
     const e = { ...exercise("goblet-squat"), secondsPerRep };
     const items = Array.from({ length: exercises }, (_, i) => ({

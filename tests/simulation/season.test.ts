@@ -1,6 +1,6 @@
 /**
- * Forty weeks of four lifters who follow their plan with noise. What is asserted are the rules of handbook 6, 8, 9 and 13 (common
- * practice, no source, where the handbook says [trade]), on what was prescribed and lifted, session by session.
+ * Forty weeks of four lifters who follow their plan with noise. What is asserted are the rules of loads, season and progress (common
+ * practice, no source, where the rulebook says so), on what was prescribed and lifted, session by session.
  */
 import { describe, expect, it } from "vitest";
 import type { Athlete } from "../../src/core/athlete/types";

@@ -37,7 +37,7 @@ export interface Card {
   statement: string;
 }
 
-/** Handbook 14: said once, and on every printed sheet. */
+/** Said once, and on every printed sheet. */
 export const STATEMENT =
   "This sheet does not replace a clinician, or a qualified person on the floor. Pain above 5 of 10 stops the exercise; see a physiotherapist if it lasts beyond 24 hours or returns. No 1RM test without supervision.";
 

@@ -1,5 +1,5 @@
 /**
- * The six approaches as they ship (handbook 8). Sets, repetitions, reserve and sessions a week of the leading lifts are the handbook's
+ * The six approaches as they ship (rule approach.dose). Sets, repetitions, reserve and sessions a week of the leading lifts are the trade's
  * table; rests follow its section 7; what it leaves open (single-leg work, assistance, holds) is ours [house].
  */
 
@@ -63,7 +63,7 @@ function row(emphasis: Emphasis, perWeek: Range, main: Work, says: string, o: Ro
 
 const LIGHT_ASSIST: Work = { sets: [2, 2], reps: [8, 10], rir: [2, 2], rest: 45, seconds: [20, 30] };
 
-/** Restore is the same in all schools: bodyweight ladders 2 x 5-8, then light loads (handbook 8). */
+/** Restore is the same in all schools: bodyweight ladders 2 x 5-8, then light loads (rule restore.visits). */
 const RESTORE = row(
   "restore",
   [4, 6],

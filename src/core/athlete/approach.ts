@@ -1,4 +1,4 @@
-/** An approach (a school): what it prescribes in each part of the season for each pattern (handbook 8). */
+/** An approach (a school): what it prescribes in each part of the season for each pattern. */
 
 export const APPROACHES = ["layered", "heavy-economy", "steady", "control", "full-range", "paired-routines"] as const;
 export type ApproachId = (typeof APPROACHES)[number];

@@ -1,4 +1,4 @@
-/** The clearance questions and what each trouble area changes, in the coach's words (handbook 3) [trade]. */
+/** The clearance questions and what each trouble area changes, in the coach's words (rules gate.clearance, choice.trouble). */
 import type { Area, ClearanceRule } from "./types";
 
 /** Asked at intake; only the outcome is kept, never the answers. */

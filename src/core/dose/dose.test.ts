@@ -43,7 +43,7 @@ describe("what a place can make", () => {
 });
 
 describe("warm-up sets", () => {
-  // Handbook section 6 (common practice, no source): bar x 8; 0.5 W x 5; 0.7 W x 3; 0.85 W x 1 to 2 at 80% or more.
+  // Rule load.warm-up (common practice, no source): bar x 8; 0.5 W x 5; 0.7 W x 3; 0.85 W x 1 to 2 at 80% or more.
   it("climb from the bar, rounded to the plates", () => {
     const sets = warmUpSets(ex("back-squat"), "bar", gym, 100, 83, false);
     expect(sets.map((s) => [s.loadKg, s.reps])).toEqual([
@@ -100,7 +100,7 @@ describe("current e1RM", () => {
 });
 
 describe("a dose for one athlete", () => {
-  // Handbook section 8, first row; section 7 for heavy work (common practice and our assumption).
+  // Rule approach.dose, the layered approach (common practice and our assumption).
   it("holds the percent of the build in the race phase, with fewer reps and as much in reserve as that leaves", () => {
     const [build, race] = [doseAt("build").cells.squat, doseAt("race").cells.squat];
     const percent = percentOf(build)!;
@@ -144,7 +144,7 @@ describe("what may not be written into an approach", () => {
   const cell = shippedApproach("layered").rows.build.cells.squat;
   const heavy = (reps: readonly [number, number], percent: number) => ({ ...cell, rir: null, reps, percent });
   it("refuses repetitions that nobody can do at the percent, and says how many and how much can be", () => {
-    // Handbook section 6: nobody does 4 reps at 100%. Brzycki, from memory: 97% is n = 2.08; 5 reps are 88.9%.
+    // Rule approach.limits: nobody does 4 reps at 100%. Brzycki, from memory: 97% is n = 2.08; 5 reps are 88.9%.
     const [fault] = cellFaults(heavy([3, 5], 97), "rows.build.cells.squat");
     expect(fault).toEqual({
       path: "rows.build.cells.squat.percent",

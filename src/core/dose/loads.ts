@@ -1,7 +1,7 @@
 /** Loads a place can make for an exercise: bars with plates, dumbbells, kettlebells, machine stacks. */
 import type { Place } from "../athlete/types";
 import type { Exercise, Loading } from "../exercise/types";
-import { roundTo } from "../units";
+import { roundTo, TOLERANCE } from "../units";
 import { barLoads, loadBar } from "./plates";
 
 export interface MadeLoad {
@@ -40,7 +40,7 @@ export function makeableLoads(exercise: Exercise, loading: Loading, place: Place
       const kinds = exercise.needs.flatMap((set) => set.filter((n) => n.startsWith("machine:")).map((n) => n.slice(8)));
       const machine = place.machines.find((m) => kinds.includes(m.kind));
       if (!machine) return [];
-      const steps = Math.floor((machine.toKg - machine.fromKg) / machine.stepKg + 1e-9);
+      const steps = Math.floor((machine.toKg - machine.fromKg) / machine.stepKg + TOLERANCE);
       return Array.from({ length: steps + 1 }, (_, i) => roundTo(machine.fromKg + i * machine.stepKg, 6));
     }
     default:
@@ -58,6 +58,6 @@ export function makeLoad(exercise: Exercise, loading: Loading, place: Place, tar
     return bar === null ? null : { ...loadBar(bar, place.plates, targetKg), barKg: bar };
   }
   const loads = makeableLoads(exercise, loading, place);
-  const loadKg = loads.filter((l) => l <= targetKg + 1e-9).at(-1) ?? loads[0];
+  const loadKg = loads.filter((l) => l <= targetKg + TOLERANCE).at(-1) ?? loads[0];
   return loadKg === undefined ? null : { loadKg, perSideKg: [], barKg: null };
 }

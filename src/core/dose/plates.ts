@@ -1,4 +1,4 @@
-/** What a bar and a limited number of plates can make, exactly (handbook 6). Greedy is wrong with odd sets. */
+/** What a bar and a limited number of plates can make, exactly (rule load.makeable). Greedy is wrong with odd sets. */
 import type { Place } from "../athlete/types";
 import { toMicrograms } from "../units";
 

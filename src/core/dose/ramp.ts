@@ -1,7 +1,9 @@
 /** Finding a load on the floor: sets that rise until the reserve is what was meant. */
+
 import type { OneRepMaxFormula, Place } from "../athlete/types";
 import type { Exercise, Loading } from "../exercise/types";
 import { numbers } from "../rulebook";
+import { TOLERANCE } from "../units";
 import { type MadeLoad, makeableLoads, makeLoad } from "./loads";
 import { estimate, percentFor } from "./oneRepMax";
 
@@ -33,7 +35,7 @@ function workOut(exercise: Exercise, loading: Loading, place: Place, reps: numbe
   const out: RampSet[] = [];
   let wanted = loads[0] ?? 0;
   for (const _ of Array.from({ length: RAMP.sets })) {
-    const next = loads.find((l) => l >= wanted - 1e-9);
+    const next = loads.find((l) => l >= wanted - TOLERANCE);
     const made = next === undefined ? null : makeLoad(exercise, loading, place, next);
     if (!made) break;
     out.push({ ...made, reps: Math.min(reps, RAMP.reps) });
@@ -59,9 +61,10 @@ export function nextRamp(
   const percent = percentFor(meant.reps + meant.rir, formula);
   const top = loads.at(-1) ?? tried.loadKg;
   const wanted = max === null || percent === null ? tried.loadKg * RAMP.tooLight : (max * percent) / 100;
-  const under = loads.filter((l) => l <= wanted + 1e-9).at(-1) ?? loads[0] ?? tried.loadKg;
-  if (under <= tried.loadKg + 1e-9) return { loadKg: under, found: true };
-  const limited = loads.filter((l) => l <= Math.min(wanted, tried.loadKg * RAMP.most) + 1e-9).at(-1) ?? tried.loadKg;
-  const next = limited > tried.loadKg + 1e-9 ? limited : (loads.find((l) => l > tried.loadKg + 1e-9) ?? top);
+  const under = loads.filter((l) => l <= wanted + TOLERANCE).at(-1) ?? loads[0] ?? tried.loadKg;
+  if (under <= tried.loadKg + TOLERANCE) return { loadKg: under, found: true };
+  const limited =
+    loads.filter((l) => l <= Math.min(wanted, tried.loadKg * RAMP.most) + TOLERANCE).at(-1) ?? tried.loadKg;
+  const next = limited > tried.loadKg + TOLERANCE ? limited : (loads.find((l) => l > tried.loadKg + TOLERANCE) ?? top);
   return { loadKg: next, found: false };
 }

@@ -1,6 +1,8 @@
 /** How much heavier "one step" is. */
+
 import type { Exercise, Loading } from "../exercise/types";
 import { numbers } from "../rulebook";
+import { TOLERANCE } from "../units";
 
 const UPPER = ["push", "pull"];
 
@@ -15,11 +17,11 @@ export function stepUp(
   loads: readonly number[],
   fromKg: number,
 ): number | undefined {
-  if (loading !== "bar") return loads.find((l) => l > fromKg + 1e-9);
+  if (loading !== "bar") return loads.find((l) => l > fromKg + TOLERANCE);
   const { step, small, half: halved } = numbers("load.makeable");
   const gaps = loads.slice(1).map((l, i) => l - (loads[i] ?? 0));
-  const fine = gaps.some((g) => g < step - 1e-9);
+  const fine = gaps.some((g) => g < step - TOLERANCE);
   const half = exercise.unilateral || UPPER.includes(exercise.pattern) ? halved : 1;
   const least = (fine ? small : step) * half;
-  return loads.find((l) => l >= fromKg + least - 1e-9) ?? loads.find((l) => l > fromKg + 1e-9);
+  return loads.find((l) => l >= fromKg + least - TOLERANCE) ?? loads.find((l) => l > fromKg + TOLERANCE);
 }

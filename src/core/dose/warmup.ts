@@ -3,6 +3,7 @@
 import type { Place } from "../athlete/types";
 import type { Exercise, Loading } from "../exercise/types";
 import { numbers } from "../rulebook";
+import { TOLERANCE } from "../units";
 import { type MadeLoad, makeLoad } from "./loads";
 
 export interface WarmUpSet extends MadeLoad {
@@ -37,7 +38,7 @@ export function warmUpSets(
   const sets: WarmUpSet[] = [];
   for (const [share, reps] of steps) {
     const made = makeLoad(exercise, loading, place, workKg * share);
-    if (!made || made.loadKg >= workKg || made.loadKg > Math.max(workKg * share, made.barKg ?? 0) + 1e-9) continue;
+    if (!made || made.loadKg >= workKg || made.loadKg > Math.max(workKg * share, made.barKg ?? 0) + TOLERANCE) continue;
     if (sets.some((s) => s.loadKg === made.loadKg)) continue;
     sets.push({ exercise: exercise.id, reps, ...made });
   }

@@ -15,7 +15,7 @@ const run = (more: Partial<EnduranceSession> = {}): EnduranceSession => ({
 });
 
 describe("what stands in for what is missing", () => {
-  // Handbook section 10, house values.
+  // Rules load.session and load.legs, our own values.
   it("takes seven in the morning, and a key flag by kind", () => {
     expect(startOf(run())).toBe(420);
     expect(startOf(run({ start: "18:30" }))).toBe(1110);
@@ -108,7 +108,7 @@ describe("change and mileage rules", () => {
   const all = () => true;
   const change = (km: number[], at = km.length - 1, ordinary: (i: number) => boolean = all) =>
     changeAgainstOrdinary(weeks(km), at, ordinary);
-  // Value of the handbook's chapter on endurance: after 100, 110, 121 it is 121.6, so the 10% passes at 133.
+  // Rule mileage.expected, its worked example: after 100, 110, 121 it is 121.6, so the 10% passes at 133.
   it("expect what the last three ordinary weeks lead to", () => {
     const before = [100, 110, 121].map((value, index) => ({ index, value }));
     expect(expected(before, 3)!.value).toBeCloseTo(121.6, 1);
@@ -176,7 +176,7 @@ describe("change and mileage rules", () => {
       expect(jumps, String(rise)).toEqual([]);
     }
   });
-  // Handbook section 10 (common practice; the numbers are our assumption).
+  // Rules mileage.increase, mileage.spike, mileage.room (common practice; the numbers are our assumption).
   it.each([
     [10, 1, false, null],
     [10.1, 2 / 3, false, "mileage.increase"],

@@ -1,7 +1,9 @@
-/** Weekly endurance figures (handbook 10): totals, monotony, strain, weighted means, change, longest session. */
+/** Weekly endurance figures (rules figures.monotony, figures.means, mileage.expected): totals, monotony, strain, weighted means, change, longest session. */
+
 import type { Athlete, EnduranceSession } from "../athlete/types";
 import { addDays, dayNumber, type IsoDate, mondayOf, weekday } from "../dates";
 import { numbers } from "../rulebook";
+import { TOLERANCE } from "../units";
 import { legLoad, sessionLoad } from "./load";
 
 /** One day of a week. */
@@ -42,7 +44,7 @@ export function sampleDeviation(values: readonly number[]): number {
 /** Monotony of seven daily loads [pub: Foster 1998]; null where all days are even. */
 export function monotony(days: readonly number[]): number | null {
   const sd = sampleDeviation(days);
-  if (sd < 1e-9) return null;
+  if (sd < TOLERANCE) return null;
   return days.reduce((a, b) => a + b, 0) / days.length / sd;
 }
 
@@ -183,7 +185,7 @@ export function expected(
 ): { value: number; from: number[] } | null {
   const last = before.slice(-EXPECT.median);
   const median = medianOf(last.map((w) => w.value));
-  const like = last.filter((w) => Math.abs(w.value - median) <= EXPECT.off * median + 1e-9).slice(-EXPECT.weeks);
+  const like = last.filter((w) => Math.abs(w.value - median) <= EXPECT.off * median + TOLERANCE).slice(-EXPECT.weeks);
   if (median <= 0 || like.length < EXPECT.least) return null;
   const mean = like.reduce((a, w) => a + w.value, 0) / like.length;
   const from = like.map((w) => w.index);

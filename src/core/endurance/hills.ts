@@ -1,4 +1,4 @@
-/** What hills cost on foot (handbook 10): gradient cost of running and walking, flat-equivalent distance. */
+/** What hills cost on foot (rule hills.flat): gradient cost of running and walking, flat-equivalent distance. */
 import type { EnduranceSession, SessionSport } from "../athlete/types";
 
 /** Gradients for which the polynomials were measured, as a share (0.45 is 45%). */

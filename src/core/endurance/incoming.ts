@@ -1,7 +1,9 @@
 /** Records that come in (files, a training log): what each one is beside what is known already, so that nothing counts twice. */
+
 import type { EnduranceSession } from "../athlete/types";
 import { type IsoDate, minutesOf } from "../dates";
 import { numbers } from "../rulebook";
+import { TOLERANCE } from "../units";
 
 export interface Known {
   id: string;
@@ -24,7 +26,7 @@ export type Fate = { kind: "new" } | { kind: "same" | "changed" | "done"; id: st
 export const TWIN = numbers("import.twin");
 
 const near = (a: number, b: number, share: number, least: number): boolean =>
-  Math.abs(a - b) <= Math.max(least, share * Math.max(a, b)) + 1e-9;
+  Math.abs(a - b) <= Math.max(least, share * Math.max(a, b)) + TOLERANCE;
 
 /** Whether two records of one date can only be one session. */
 export function isTwin(a: EnduranceSession, b: EnduranceSession): boolean {
@@ -33,7 +35,7 @@ export function isTwin(a: EnduranceSession, b: EnduranceSession): boolean {
   if (timed && Math.abs(minutesOf(a.start ?? "") - minutesOf(b.start ?? "")) > TWIN.start) return false;
   if (!near(a.minutes, b.minutes, timed ? TWIN.share : 0, TWIN.minutes)) return false;
   if (a.distanceKm !== undefined && b.distanceKm !== undefined)
-    return near(a.distanceKm, b.distanceKm, TWIN.distance, 0.05);
+    return near(a.distanceKm, b.distanceKm, TWIN.distance, TWIN.leastDistance);
   // Without distances, two easy hours on one day are told apart by their start alone.
   return timed || a.distanceKm === b.distanceKm;
 }

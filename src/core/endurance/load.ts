@@ -1,4 +1,4 @@
-/** Endurance load (handbook 10): session load, and what stands in for what a record leaves out. */
+/** Endurance load (rules load.session, load.legs): session load, and what stands in for what a record leaves out. */
 import type { AthleteFacts, EnduranceSession, SessionKind, SessionSport } from "../athlete/types";
 import { minutesOf } from "../dates";
 import { numbers } from "../rulebook";

@@ -1,7 +1,9 @@
 /** Single sessions far above the longest of the month before (Frandsen et al. 2025, Br J Sports Med 59:1203-1210). */
+
 import type { EnduranceSession } from "../athlete/types";
 import { dayNumber } from "../dates";
 import { numbers } from "../rulebook";
+import { TOLERANCE } from "../units";
 
 export interface Spike {
   session: EnduranceSession;
@@ -45,7 +47,7 @@ export function spikesOf(sessions: readonly EnduranceSession[]): readonly Spike[
       const length = (s: EnduranceSession) => (byDistance ? (s.distanceKm ?? 0) : s.minutes);
       const longest = Math.max(...before.map(length));
       const pct = longest > 0 ? (length(session) / longest - 1) * 100 : 0;
-      return pct > longer.pct + 1e-9 ? [{ session, pct, blocks: pct > blocksFrom + 1e-9 }] : [];
+      return pct > longer.pct + TOLERANCE ? [{ session, pct, blocks: pct > blocksFrom + TOLERANCE }] : [];
     });
   });
   known.set(sessions, spikes);

@@ -5,7 +5,7 @@ import { addDays, mondayOf } from "../dates";
 import { plan } from "../plan";
 import { spikesOf } from "./spikes";
 
-// The handbook's chapter on endurance: unknown is not zero [numbers house].
+// Rules mileage.assumed and mileage.expected: unknown is not zero (our numbers).
 describe("weeks of which nothing, or only part, is planned", () => {
   // Eight weeks are planned; today is the first day of the sixth.
   const from = addDays(START, 35);

@@ -1,4 +1,4 @@
-/** Default doses of each kind of work for each emphasis, after handbook sections 7 and 8 [trade]. */
+/** Default doses of each kind of work for each emphasis (common practice). */
 import type { Emphasis } from "../athlete/types";
 import type { DefaultDose } from "./types";
 

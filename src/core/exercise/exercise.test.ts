@@ -133,7 +133,7 @@ describe("choice", () => {
       "staggered-row",
     );
   });
-  // Handbook section 3, trouble areas (common practice, no source).
+  // Rule choice.trouble (common practice, no source).
   it.each([
     ["low-back", ["back-squat", "deadlift", "good-morning", "kettlebell-swing", "hand-foot-walk"], ["leg-press"]],
     ["knee-front", ["rear-foot-elevated-split-squat", "reverse-lunge", "knee-forward-split-squat"], ["step-down"]],
@@ -233,7 +233,7 @@ describe("choice", () => {
     const back = athleteWith({
       health: { clearanceNeeded: false, areas: [{ area: "low-back", side: "both", status: "current" }] },
     });
-    // Handbook 3: front-loaded squats instead of the back squat.
+    // Rule choice.trouble: front-loaded squats instead of the back squat.
     expect(rankFor("squat", choiceFor(back), "main")[0]!.exercise.id).toBe("front-squat");
   });
   it("counts what a label did in a block for that label alone", () => {
@@ -299,7 +299,7 @@ describe("ladders", () => {
     const twice = [...once, ...bare([top("2026-02-08", "reverse-lunge", [12, 12, 12])])];
     expect(at(once)).toMatchObject({ step: "reverse-lunge", earned: false });
     expect(at(twice)).toMatchObject({ step: "reverse-lunge-high-knee", earned: true });
-    // Reps, then sets, then the harder position (handbook 13): two sets are not yet all of them.
+    // Reps, then sets, then the harder position (rule progress.ladder): two sets are not yet all of them.
     const two = ["2026-02-01", "2026-02-08"].flatMap((d) => bare([top(d, "reverse-lunge", [12, 12])]));
     expect(at(two)).toMatchObject({ step: "reverse-lunge", earned: false });
     const short = [...once, ...bare([top("2026-02-08", "reverse-lunge", [12, 12, 11])])];

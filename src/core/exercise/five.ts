@@ -1,4 +1,4 @@
-/** The essential five of each sport: what matters most when there is time for nothing else (handbook 5) [house]. */
+/** The essential five of each sport: what matters most when there is time for nothing else (rule choice.five). */
 import type { Athlete, Sport } from "../athlete/types";
 import type { Pattern } from "./types";
 

@@ -1,4 +1,4 @@
-/** How an exercise is done where coaches differ: depth, split-squat style, hand of the load (handbook 8), as the athlete's settings say. */
+/** How an exercise is done where coaches differ: depth, split-squat style, hand of the load, as the athlete's settings say. */
 import type { Area, Settings } from "../athlete/types";
 import type { Exercise, Loading } from "./types";
 

@@ -173,7 +173,7 @@ describe("who sets the load", () => {
 });
 
 describe("missed weeks", () => {
-  // Handbook section 13 (common practice, no source).
+  // Rule missed.weeks (common practice, no source).
   const after = (days: number, planned: LoadContext["planned"] = new Map()) => {
     const date = addDays("2026-03-10", -days);
     return nextLoad(

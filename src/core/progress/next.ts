@@ -10,7 +10,7 @@ import { LADDER_SETS } from "../exercise/standing";
 import { EXTERNAL, type Exercise, type Loading } from "../exercise/types";
 import { numbers, type say, type Why, why } from "../rulebook";
 import type { LoadAnswer, LoadQuestion } from "../session/types";
-import { roundTo } from "../units";
+import { roundTo, TOLERANCE } from "../units";
 import { decide } from "./decide";
 import type { Decision, LadderState } from "./decision";
 import { type History, historyOf, lastDayOf } from "./history";
@@ -340,7 +340,7 @@ function lightLoad(q: LoadQuestion, max: CurrentMax | null, last: History | unde
   if (target === null) return { ...none, why: [why("load.light", "unknown")] };
   const made = makeLoad(q.exercise, q.loading, q.place, target);
   // Nothing light enough here: nothing in the hands.
-  if (!made || made.loadKg > target + 1e-9) return { ...none, why: [why("load.light", "empty")] };
+  if (!made || made.loadKg > target + TOLERANCE) return { ...none, why: [why("load.light", "empty")] };
   return answer(q, target, max, [why("load.light", "most", cap)]);
 }
 

@@ -2,7 +2,7 @@
 import { topLoad } from "../athlete/logged";
 import { daysBetween, type IsoDate } from "../dates";
 import { numbers, type RuleValues, type Why, why } from "../rulebook";
-import { roundTo } from "../units";
+import { roundTo, TOLERANCE } from "../units";
 import { type Decision, type DecisionInput, kg } from "./decision";
 import type { History } from "./history";
 
@@ -51,7 +51,7 @@ export function up(
       reps: Math.max(hi, reps) + extra,
       why: [ready(rule, `${because}: more repetitions.`)],
     };
-  const next = input.stepUp ? input.stepUp(load) : loads.find((l) => l > load + 1e-9);
+  const next = input.stepUp ? input.stepUp(load) : loads.find((l) => l > load + TOLERANCE);
   if (next === undefined)
     return {
       kind: "up-reps",
@@ -60,7 +60,7 @@ export function up(
       why: [ready(rule, `${because}; this place has nothing heavier: more repetitions.`)],
     };
   // A small wish that no step here can meet is kept for next time.
-  if (pct !== undefined && next > load * (1 + pct / 100) + 1e-9)
+  if (pct !== undefined && next > load * (1 + pct / 100) + TOLERANCE)
     return {
       kind: "same",
       loadKg: load,
@@ -69,7 +69,7 @@ export function up(
     };
   const limitPct = riseLimitPct(input.history, input.on, own);
   const stepPct = (next / load - 1) * 100;
-  if (stepPct > limitPct + 1e-9) {
+  if (stepPct > limitPct + TOLERANCE) {
     if (hi < reps + extraMost)
       return {
         kind: "up-reps",
@@ -88,7 +88,7 @@ export function up(
     };
   }
   const wanted = pct === undefined ? next : load * (1 + Math.min(pct, limitPct) / 100);
-  const target = loads.filter((l) => l <= wanted + 1e-9).at(-1) ?? next;
+  const target = loads.filter((l) => l <= wanted + TOLERANCE).at(-1) ?? next;
   return {
     kind: "up-load",
     loadKg: target,

@@ -1,4 +1,4 @@
-/** Every example of handbook 13, 14 and 15 as a named case (common practice, no source, unless a source stands beside it). */
+/** Examples of progress, pain and sides as named cases (common practice, no source, unless a source stands beside it). */
 import { describe, expect, it } from "vitest";
 import { athleteWith, gym, lifted, logOf } from "../../../tests/support/athlete";
 import { exercise } from "../../../tests/support/choice";

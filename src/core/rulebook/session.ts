@@ -48,6 +48,26 @@ export const SESSION = {
       cuts: (v: { cuts: number; minutes: number }) => `${v.cuts} cuts to stay inside ${v.minutes} min.`,
     },
   }),
+  "floor.today": rule({
+    title: "Easier today",
+    kind: "dose",
+    ...TRADE,
+    parameters: {
+      lessPct: num(
+        5,
+        "% less load today",
+        TRADE,
+        "where the last warm-up set left two repetitions less than it should",
+      ),
+      share: num(
+        2 / 3,
+        "of the sets",
+        TRADE,
+        "that stays after a night of under 5 h, or with legs sore 7 of 10 and more",
+      ),
+    },
+    examples: [eg({ load: 100, loads: [90, 95, 96] }, 95), eg({ sets: 3 }, 2), eg({ sets: 1 }, 1)],
+  }),
   "sheet.activation": rule({
     title: "Activation and after-care",
     kind: "dose",

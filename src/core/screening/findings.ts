@@ -1,4 +1,4 @@
-/** What the screen and the eye found, and what each finding changes in the plan (handbook 4) [trade unless it says otherwise]. */
+/** What the screen and the eye found, and what each finding changes in the plan (rules finding.seen, finding.test). */
 import { activeAreas } from "../athlete/gate";
 import type { Area, Athlete, ScreenTest, Seen } from "../athlete/types";
 import type { IsoDate } from "../dates";

@@ -1,8 +1,10 @@
 /** Pass marks of the movement screen, by age where the trade has them, and what the latest result says. */
+
 import { ageRange } from "../athlete/gate";
 import type { Athlete, Screening, ScreenTest } from "../athlete/types";
 import type { IsoDate } from "../dates";
 import { numbers } from "../rulebook";
+import { TOLERANCE } from "../units";
 
 const { marks, sideHold, calf, bridge } = numbers("screen.marks");
 /** Lowest value that passes, in the test's own unit (degrees, reps, cm, seconds; wall squats: 1 pass, 0 fail). */
@@ -72,7 +74,7 @@ export function weakerOf(test: ScreenTest, s: Pick<Screening, "left" | "right"> 
   if (!s || s.left === undefined || s.right === undefined) return null;
   const apart = Math.abs(s.left - s.right);
   const { pct, least } = numbers("side.first");
-  if ((COUNTED.includes(test) && apart < least) || asymmetry(s.left, s.right) < pct - 1e-9) return null;
+  if ((COUNTED.includes(test) && apart < least) || asymmetry(s.left, s.right) < pct - TOLERANCE) return null;
   return s.left < s.right ? "left" : "right";
 }
 

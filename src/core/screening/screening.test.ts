@@ -76,7 +76,7 @@ describe("the tests", () => {
 });
 
 describe("findings", () => {
-  // Handbook section 4, second table (common practice, no source).
+  // Rule finding.seen (common practice, no source).
   it.each([
     ["hip-drop", "hip", "toe-tap"],
     ["pelvis-tilt", "trunk", "dead-bug"],

@@ -1,4 +1,4 @@
-/** The tests as they are done: in words, with what is counted and what the number means (handbook 4). */
+/** The tests as they are done: in words, with what is counted and what the number means (rule screen.marks). */
 import { SCREEN_TESTS, type ScreenTest } from "../athlete/types";
 
 export interface TestSheet {

@@ -1,4 +1,4 @@
-/** Moving the boundary between two phases by hand: it stays where it is put, and the rest gives way (handbook 9). */
+/** Moving the boundary between two phases by hand: it stays where it is put, and the rest gives way. */
 import type { PhaseSpan, Race } from "../athlete/types";
 import { addDays, dateOf, dayNumber, type IsoDate, laterOf } from "../dates";
 import { lastRaceDay, raceDay } from "./races";

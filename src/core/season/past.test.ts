@@ -7,7 +7,7 @@ import { plan } from "../plan";
 import { withPastKept } from "./past";
 import { phaseOn, planPhases } from "./phases";
 
-// The handbook's chapter on the season: a race that moves takes its taper along; what is past stays.
+// A race that moves takes its taper along; what is past stays.
 describe("a race that is moved", () => {
   const race = raceOn(addDays(START, 20 * 7 + 6), "A", 75);
   const before = athleteWith({ races: [race] });

@@ -8,7 +8,7 @@ const lengths = (a: ReturnType<typeof athleteWith>) =>
   planPhases(a).phases.map((p) => [p.phase, daysBetween(p.start, p.end) + 1] as const);
 
 describe("race classes", () => {
-  // Handbook section 9: short under 30 min, middle to 2 h, long to 5 h, very long above (common practice, no source).
+  // Rule race.class: short under 30 min, middle to 2 h, long to 5 h, very long above (common practice, no source).
   it.each([
     [29, "short"],
     [30, "middle"],
@@ -29,7 +29,7 @@ describe("race classes", () => {
 });
 
 describe("phases from races", () => {
-  // Handbook section 9, table by class (common practice, no source).
+  // Rule race.class (common practice, no source).
   it.each([
     [25, 7, 5],
     [75, 10, 10],

@@ -17,7 +17,7 @@ const weeksFor = (a: Athlete) =>
 const dayOf = (a: Athlete, date: string) => seasonDays(a, planPhases(a).phases, date, date)[0]!;
 
 describe("days around an A race", () => {
-  // Handbook section 9: last heavy 5, 7, 9, 11 days out, last light 3, 4, 4, 5 (common practice; days are our assumption).
+  // Rules race.class and taper.light: last heavy 5, 7, 9, 11 days out, last light 3, 4, 4, 5 (common practice; days are our assumption).
   it.each([
     [25, 5, 3],
     [75, 7, 4],
@@ -34,7 +34,7 @@ describe("days around an A race", () => {
     expect(out(0).loading).toBe("mobility");
   });
 
-  // Handbook section 8, restore by class (common practice, no source).
+  // Rule restore.visits by class (common practice, no source).
   it.each([
     [25, 2, 4, 5],
     [75, 4, 7, 10],
@@ -171,7 +171,7 @@ describe("weeks", () => {
     expect(weeks.slice(at + 1, at + 4).some((w) => w.stepBack)).toBe(false);
   });
 
-  // Handbook section 10 (common practice; numbers are our assumption): over 10% a third off, over 30% hold dose only.
+  // Rules mileage.increase and mileage.spike (our assumption): over 10% a third off, over 30% hold dose only.
   it("cuts sets with a jump in distance", () => {
     const flat = new Array(7).fill(1);
     const jumped = weeksFor(athleteWith({ endurance: weeksOf([...flat, 1.2, 1]) }))[6]!;

@@ -1,4 +1,5 @@
 /** A session as the coach made it: its own exercises, order, pairs and doses, with loads worked out where none is set by hand. */
+
 import { AREA_WORDS } from "../athlete/gate";
 import type { EditItem, SessionEdit } from "../athlete/types";
 import { makeLoad } from "../dose/loads";
@@ -6,6 +7,7 @@ import { closedBecause } from "../exercise/choose";
 import { loadingAt } from "../exercise/equipment";
 import { EXTERNAL } from "../exercise/types";
 import { type Why, why } from "../rulebook";
+import { TOLERANCE } from "../units";
 import { type Filled, itemFor } from "./fill";
 import { slotKindOf } from "./slots";
 import { labelGroups } from "./time";
@@ -69,7 +71,7 @@ function itemOf(e: EditItem, r: SessionRequest): Item | Left | null {
     // While restoring, light loads stay light whoever asks.
     const most = r.loading === "restore" ? Math.min(e.loadKg, base.loadKg ?? 0) : e.loadKg;
     const made = most > 0 ? makeLoad(exercise, loading, r.place, most) : null;
-    if (made && made.loadKg <= most + 1e-9) {
+    if (made && made.loadKg <= most + TOLERANCE) {
       const share = base.loadKg && base.percent1rm ? base.percent1rm / base.loadKg : null;
       item = {
         ...item,

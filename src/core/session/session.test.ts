@@ -92,7 +92,7 @@ describe("pairs", () => {
 });
 
 describe("time", () => {
-  // Handbook section 17, check values from practice (common practice, no source).
+  // Rule time.parts, check values from practice (common practice, no source).
   it("gives two unpaired main lifts of 3 x 5 with 3 min rest about 40 minutes", () => {
     const items = [item("back-squat", 3, { pair: "1", main: true }), item("deadlift", 3, { pair: "2", main: true })];
     const warmUp = Array.from({ length: 8 }, () => ({

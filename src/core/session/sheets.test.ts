@@ -19,7 +19,7 @@ const with_ = (areas: Area[], seen: Seen[] = []) =>
     seen: seen.map((what) => ({ what, date: "2026-02-01" })),
   });
 
-describe("activation (handbook 16; common practice, no source)", () => {
+describe("activation (rule sheet.activation; common practice, no source)", () => {
   it("is one bridge, one trunk, one single-leg, one lunge or wall press, one calf item", () => {
     const lines = sheetOf(athleteWith(), "activation").lines;
     expect(lines.map((l) => l.exercise.pattern)).toEqual(["hip", "trunk", "hinge", "split-squat", "calf"]);

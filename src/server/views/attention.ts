@@ -79,7 +79,7 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
   return found.sort((a, b) => b.weight - a.weight || (a.text < b.text ? -1 : 1));
 }
 
-/** Pain in one exercise that rose over its last three sessions (handbook 14). */
+/** Pain in one exercise that rose over its last three sessions (rule progress.rising). */
 function whereItRises(athlete: Athlete, library: Library, today: IsoDate): Why | null {
   const recent = new Set(
     athlete.strengthLog

@@ -3,6 +3,7 @@
 import { useState } from "react";
 import type { ItemView, SessionView } from "../../api/views";
 import type { LoggedItem, StrengthLog } from "../../core/athlete/types";
+import { numbers } from "../../core/rulebook";
 import { together } from "../../core/session/said";
 import { clock, loadText, massNumber, setsByReps, type Units } from "../format";
 import { PatternTile } from "../section/parts";
@@ -124,7 +125,9 @@ export function Exercise({
           <WarmUps
             item={item}
             units={units}
-            onHarder={() => setEntry({ ...entry, loadKg: lighterBy(item.loads, entry.loadKg, 5) })}
+            onHarder={() =>
+              setEntry({ ...entry, loadKg: lighterBy(item.loads, entry.loadKg, numbers("floor.today").lessPct) })
+            }
           />
         )}
         {n === 0 && item.ramp.length > 0 && (

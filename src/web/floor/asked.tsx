@@ -73,7 +73,7 @@ interface FeltProps {
   onFelt: (felt: NonNullable<LoggedItem["felt"]>) => void;
 }
 
-/** Low back twice sends the hinge back a step (handbook 14). */
+/** Low back twice sends the hinge back a step (rule progress.felt). */
 export function Felt({ felt, onFelt }: FeltProps) {
   return (
     <fieldset className="mt-3">

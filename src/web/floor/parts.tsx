@@ -14,7 +14,7 @@ export function sideText(item: ItemView, loadKg: number, units: Units): string {
 interface WarmUpsProps {
   item: ItemView;
   units: Units;
-  /** The last one left two repetitions less than it should: 5% less today (handbook 6). */
+  /** The last one left two repetitions less than it should: 5% less today (rule floor.today). */
   onHarder: () => void;
 }
 

@@ -2,11 +2,12 @@
 
 import type { ItemView, SessionView } from "../../api/views";
 import type { LoggedItem, LoggedSet, Side, StrengthLog } from "../../core/athlete/types";
+import { numbers } from "../../core/rulebook";
 import { prescribedOf } from "../../core/session/prescribed";
 import { together } from "../../core/session/said";
 
-/** Pain at which the exercise stops (handbook 14). */
-export const STOP_PAIN = 5;
+/** Pain at which the exercise stops (rule progress.pain). */
+export const STOP_PAIN = numbers("progress.pain").stop;
 
 /** Sides in the order they are lifted: the weaker first, where the screening found one. */
 export const sidesOf = (i: Pick<ItemView, "eachSide" | "firstSide">): Side[] => {
@@ -110,10 +111,14 @@ export function lighterBy(loads: readonly number[], from: number | null, percent
   return loads.findLast((l) => l <= from * (1 - percent / 100) + 1e-9) ?? loads[0] ?? from;
 }
 
-/** Slept under 5 h, or sore 7 of 10 and more: a third of the sets less, never the last one (handbook 6). */
+/** Slept under 5 h, or sore 7 of 10 and more: a third of the sets less, never the last one (rule floor.today). */
 export const easierDay = (view: SessionView): SessionView => ({
   ...view,
-  items: view.items.map((i) => ({ ...i, sets: Math.max(1, Math.round((i.sets * 2) / 3)), extraSide: null })),
+  items: view.items.map((i) => ({
+    ...i,
+    sets: Math.max(1, Math.round(i.sets * numbers("floor.today").share)),
+    extraSide: null,
+  })),
 });
 
 /** Moves a load by one step of what the room can make. */

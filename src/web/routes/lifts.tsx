@@ -256,7 +256,7 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
   );
 }
 
-/** Pain the morning after: a tendon may hurt in the work if it is back to its usual level then (handbook 3). */
+/** Pain the morning after: a tendon may hurt in the work if it is back to its usual level then (rule progress.tendon). */
 function NextDay({ view, entry: e }: { view: LiftView; entry: LiftView["entries"][number] }) {
   const save = useNextDay(view.id);
   return (

@@ -1,4 +1,4 @@
-/** The exercises that ship with the application: ours in wording; the choice and order of the steps follow handbook section 5. */
+/** The exercises that ship with the application: ours in wording; the choice and order of the steps follow the trade. */
 import type { Exercise } from "../types";
 import { CALF } from "./calf";
 import { HINGE } from "./hinge";

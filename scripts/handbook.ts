@@ -1,0 +1,71 @@
+/** Writes docs/handbook.md from the rulebook and the short chapters beside it; with --check it fails where that file is stale. */
+import { readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import {
+  BOOK,
+  CHAPTERS,
+  type Chapter,
+  KIND_WORDS,
+  type Parameter,
+  RULES,
+  type RuleId,
+  TRUST_WORDS,
+} from "../src/core/rulebook";
+import { CHAPTER_NAMES, figure } from "../src/web/rules/words";
+
+const ROOT = join(import.meta.dirname, "..");
+const FILE = join(ROOT, "docs/handbook.md");
+
+const valueOf = (p: Parameter): string =>
+  typeof p.value === "number"
+    ? figure(p.value)
+    : Object.entries(p.value)
+        .map(([k, v]) => `${k} ${figure(v)}`)
+        .join(", ");
+
+function ruleText(id: RuleId): string {
+  const r = RULES[id];
+  const head = `**${r.title}** (\`${id}\`). ${KIND_WORDS[r.kind]}. ${TRUST_WORDS[r.trust]}${r.trust === "pub" ? `: ${r.source}` : ""}.${r.switchable ? " Can be switched off." : ""}`;
+  const rows = Object.values(r.parameters).map(
+    (p) => `  | ${valueOf(p)} | ${`${p.unit} ${p.says}`.trim()} | ${TRUST_WORDS[p.trust]} |`,
+  );
+  return rows.length === 0
+    ? `- ${head}`
+    : [`- ${head}`, "", "  | number | what it is | trust |", "  |---|---|---|", ...rows].join("\n");
+}
+
+const chapterText = (c: Chapter): string =>
+  [
+    `## ${CHAPTER_NAMES[c]}`,
+    "",
+    readFileSync(join(ROOT, `docs/chapters/${c}.md`), "utf8").trim(),
+    "",
+    ...(Object.keys(BOOK[c]) as RuleId[]).map((id) => `${ruleText(id)}\n`),
+  ].join("\n");
+
+/** Published sources, each once. */
+const sources = (): string[] => {
+  const of = new Set<string>();
+  for (const r of Object.values(RULES))
+    for (const o of [r, ...Object.values(r.parameters)]) if (o.trust === "pub") of.add(o.source);
+  return [...of].sort().map((s) => `- ${s}`);
+};
+
+const text = `# The trade, as Field Anchor knows it
+
+Written from the rulebook (\`src/core/rulebook\`) by \`npm run handbook\`; the words between stand in \`docs/chapters\`. How far a number can be
+trusted stands beside it: published with its source, common practice without one, or our own assumption, which a coach can change where it
+is safe to. Published numbers were written down from memory.
+
+${CHAPTERS.map(chapterText).join("\n")}
+## Sources
+
+${sources().join("\n")}
+`;
+
+if (process.argv.includes("--check")) {
+  if (readFileSync(FILE, "utf8") !== text) {
+    console.error("docs/handbook.md is stale: npm run handbook writes it anew.");
+    process.exit(1);
+  }
+} else writeFileSync(FILE, text);
