@@ -16,7 +16,7 @@ import { CHAPTER_NAMES, figure } from "../src/web/rules/words";
 const ROOT = join(import.meta.dirname, "..");
 const FILE = join(ROOT, "docs/handbook.md");
 
-const valueOf = (p: Parameter): string =>
+const shownValue = (p: Parameter): string =>
   typeof p.value === "number"
     ? figure(p.value)
     : Object.entries(p.value)
@@ -27,7 +27,7 @@ function ruleText(id: RuleId): string {
   const r = RULES[id];
   const head = `**${r.title}** (\`${id}\`). ${KIND_WORDS[r.kind]}. ${TRUST_WORDS[r.trust]}${r.trust === "pub" ? `: ${r.source}` : ""}.${r.switchable ? " Can be switched off." : ""}`;
   const rows = Object.values(r.parameters).map(
-    (p) => `  | ${valueOf(p)} | ${`${p.unit} ${p.says}`.trim()} | ${TRUST_WORDS[p.trust]} |`,
+    (p) => `  | ${shownValue(p)} | ${`${p.unit} ${p.says}`.trim()} | ${TRUST_WORDS[p.trust]} |`,
   );
   return rows.length === 0
     ? `- ${head}`

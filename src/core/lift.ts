@@ -56,7 +56,9 @@ export function plannedDecision(
   const reasons = next.why.filter((w) => /^(progress|load)\./.test(w.rule) || w.rule === "gate.masters");
   if (next.decision?.after === last.date)
     return { kind: next.decision.kind, byCoach: next.decision.byCoach, why: reasons };
-  const by = (next.loadKg ?? 0) - (last.topKg ?? 0);
+  // Without load then or now the two are different work: the log speaks for itself.
+  if (next.loadKg === null || last.topKg === null) return last.decision;
+  const by = next.loadKg - last.topKg;
   return { kind: by > 0 ? "up-load" : by < 0 ? "down-load" : "same", byCoach: false, why: reasons };
 }
 

@@ -174,7 +174,7 @@ describe("depth limits", () => {
   it("fall to two thirds with a jump in mileage", () => {
     const factors = [...new Array(7).fill(1), 1.2];
     const w = one(athleteWith({ endurance: weeksOf(factors) }), addDays(START, 6 * 7));
-    expect(w.depthWhy.text).toContain("two thirds above 10% more mileage");
+    expect(w.depthWhy.text).toContain("two thirds with a mileage increase");
   });
   it("are 0 on days where nothing may stand, and shallow before a key session", () => {
     const w = one(base());

@@ -13,6 +13,7 @@ import type {
   ScreenTest,
   SessionKind,
 } from "../../src/core/athlete/types";
+import { blockUse } from "../../src/core/chain";
 import { addDays, dayNumber } from "../../src/core/dates";
 import { descentWork } from "../../src/core/descents";
 import { cellFaults, impossiblePair } from "../../src/core/dose/check";
@@ -32,7 +33,7 @@ import { sideAction } from "../../src/core/exercise/sides";
 import { fitGym } from "../../src/core/gym/fit";
 import { HALF_LIFE, leftOf } from "../../src/core/legs/freshness";
 import { nearestChanges } from "../../src/core/nearest";
-import { blockUse, plan } from "../../src/core/plan";
+import { plan } from "../../src/core/plan";
 import { choiceContexts, holdRange } from "../../src/core/planSession";
 import { decide } from "../../src/core/progress/decide";
 import type { DecisionInput } from "../../src/core/progress/decision";
@@ -53,8 +54,8 @@ import { ownCosts, pairCosts } from "../../src/core/week/costs";
 import { groupOf } from "../../src/core/week/group";
 import { blockedByEndurance, blockedByJumps, blockedByOther, weekNumbers } from "../../src/core/week/rules";
 import type { Option, WeekContext } from "../../src/core/week/types";
-import { athleteWith, gym, lifted, logOf, raceOn, START, weeksOf } from "../support/athlete";
 import { easierDay, lighterBy } from "../../src/web/floor/progress";
+import { athleteWith, gym, lifted, logOf, raceOn, START, weeksOf } from "../support/athlete";
 import { exercise } from "../support/choice";
 
 // biome-ignore lint/suspicious/noExplicitAny: an example's facts are of every kind

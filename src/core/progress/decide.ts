@@ -8,135 +8,152 @@ import { decideHold, onLadder } from "./ladder";
 import { painFirst } from "./pain";
 import { up } from "./rise";
 
-export function decide(input: DecisionInput): Decision {
+/** What the last log says in figures, beside what was asked for. */
+interface Shown {
+  input: DecisionInput;
+  last: History;
+  before: History | undefined;
+  load: number | null;
+  /** Low and high end of the range, and the reserve, as they were asked for. */
+  lo: number;
+  hi: number;
+  target: number;
+  /** Clean repetitions of each set, and the fewest of them. */
+  counts: number[];
+  least: number;
+  setCount: number;
+  /** The lowest reserve that was logged; null where none was. */
+  shown: number | null;
+}
+
+function shownBy(input: DecisionInput): Shown {
   const [last, before] = input.history;
-  const { repsLow, reps, rir, own } = input;
-  const { pctPerRir } = numbers("progress.effort", own);
-  const range = numbers("progress.range", own);
-  const spare = numbers("progress.spare");
-  if (input.seconds != null) return decideHold(input, input.seconds);
-  const load = topLoad(last.item);
-  const sets = last.item.sets;
-  const lo = last.item.prescribed?.repsLow ?? last.item.prescribed?.reps ?? repsLow;
-  const hi = last.item.prescribed?.reps ?? reps;
-  const target = last.item.prescribed?.rir ?? rir;
-  const counts = sets.map(cleanReps);
-  const setCount = setsOnce(last.item).length;
-  const least = counts.length ? Math.min(...counts) : 0;
-  const same = (because: Why): Decision => ({ kind: "same", loadKg: load, reps, why: [because] });
-
-  const hurt = painFirst(input, { loadKg: load, reps });
-  if (hurt) return hurt;
-
-  // Where the hinge was felt.
-  if (input.hinge && last.item.felt === "low-back") {
-    if (before?.item.felt === "low-back")
-      return {
-        kind: "back-rung",
-        loadKg: load,
-        reps,
-        why: [why("progress.felt", "twice")],
-      };
-    return same(why("progress.felt", "once"));
-  }
-
-  // 2. Form: only reps that meet the standard count.
-  const sloppy = (h: History | undefined): boolean => {
-    const standard = h?.item.prescribed?.repsLow ?? h?.item.prescribed?.reps ?? repsLow;
-    return h?.item.sets.some((s) => s.clean !== undefined && s.clean < Math.min(s.reps ?? 0, standard)) ?? false;
+  const asked = last.item.prescribed;
+  const counts = last.item.sets.map(cleanReps);
+  return {
+    input,
+    last,
+    before,
+    load: topLoad(last.item),
+    lo: asked?.repsLow ?? asked?.reps ?? input.repsLow,
+    hi: asked?.reps ?? input.reps,
+    target: asked?.rir ?? input.rir,
+    counts,
+    least: counts.length ? Math.min(...counts) : 0,
+    setCount: setsOnce(last.item).length,
+    shown: lowestRir(last.item),
   };
-  if (sloppy(last)) {
-    if (sloppy(before) && load === null && input.ladder?.easier)
-      return {
-        kind: "back-rung",
-        loadKg: null,
-        reps,
-        why: [why("progress.form", "twiceStep", input.ladder.easier.toLowerCase())],
-      };
-    if (sloppy(before))
-      return {
-        kind: "down-load",
-        loadKg: load === null ? null : load * numbers("progress.form", own).share,
-        reps,
-        why: [why("progress.form", "twiceLoad")],
-      };
-    return {
-      kind: "fewer-reps",
-      loadKg: load,
-      reps: Math.max(1, least),
-      why: [why("progress.form", "once", least)],
-    };
-  }
+}
 
-  // 3. Spare reps, and the range.
-  const missing = last.item.prescribed && setCount < last.item.prescribed.sets;
-  const short = counts.filter((c) => c < lo).length;
-  if (short >= range.sets && load === null)
-    return {
-      kind: "fewer-reps",
-      loadKg: null,
-      reps: Math.max(1, least),
-      why: [why("progress.range", "fewer", { sets: short, low: lo, least })],
-    };
+const same = (s: Shown, because: Why): Decision => ({
+  kind: "same",
+  loadKg: s.load,
+  reps: s.input.reps,
+  why: [because],
+});
+const lighter = (s: Shown, share: number, because: Why): Decision => ({
+  kind: "down-load",
+  loadKg: s.load === null ? null : s.load * share,
+  reps: s.input.reps,
+  why: [because],
+});
+const fewer = (s: Shown, because: Why): Decision => ({
+  kind: "fewer-reps",
+  loadKg: s.load,
+  reps: Math.max(1, s.least),
+  why: [because],
+});
+const backAStep = (s: Shown, because: Why): Decision => ({
+  kind: "back-rung",
+  loadKg: s.load,
+  reps: s.input.reps,
+  why: [because],
+});
+
+/** One decision after a log, by the first rule that speaks: pain, where it was felt, form, the range, spare repetitions, effort. */
+export function decide(input: DecisionInput): Decision {
+  if (input.seconds != null) return decideHold(input, input.seconds);
+  const s = shownBy(input);
+  return (
+    painFirst(input, { loadKg: s.load, reps: input.reps }) ??
+    byFelt(s) ??
+    byForm(s) ??
+    byRange(s) ??
+    bySpare(s) ??
+    byEffort(s) ??
+    same(s, why("progress.same", "inside", { kg: s.load === null ? null : kg(s.load), reps: s.counts }))
+  );
+}
+
+/** Where a hinge was felt. */
+function byFelt(s: Shown): Decision | null {
+  if (!s.input.hinge || s.last.item.felt !== "low-back") return null;
+  return s.before?.item.felt === "low-back"
+    ? backAStep(s, why("progress.felt", "twice"))
+    : same(s, why("progress.felt", "once"));
+}
+
+/** Only repetitions that meet the standard count. */
+function byForm(s: Shown): Decision | null {
+  const sloppy = (h: History | undefined): boolean => {
+    const standard = h?.item.prescribed?.repsLow ?? h?.item.prescribed?.reps ?? s.input.repsLow;
+    return h?.item.sets.some((x) => x.clean !== undefined && x.clean < Math.min(x.reps ?? 0, standard)) ?? false;
+  };
+  if (!sloppy(s.last)) return null;
+  if (!sloppy(s.before)) return fewer(s, why("progress.form", "once", s.least));
+  return s.load === null && s.input.ladder?.easier
+    ? backAStep(s, why("progress.form", "twiceStep", s.input.ladder.easier.toLowerCase()))
+    : lighter(s, numbers("progress.form", s.input.own).share, why("progress.form", "twiceLoad"));
+}
+
+/** Sets under the range, and sets left out. */
+function byRange(s: Shown): Decision | null {
+  const { load, lo, target, shown, least } = s;
+  const range = numbers("progress.range", s.input.own);
+  const short = s.counts.filter((c) => c < lo).length;
   if (short >= range.sets)
-    return {
-      kind: "down-load",
-      loadKg: load === null ? null : load * (1 - range.downPct / 100),
-      reps,
-      why: [why("progress.range", "off", { sets: short, low: lo, pct: range.downPct })],
-    };
-  const shown = lowestRir(last.item);
-  if (short === 1) {
+    return load === null
+      ? fewer(s, why("progress.range", "fewer", { sets: short, low: lo, least }))
+      : lighter(s, 1 - range.downPct / 100, why("progress.range", "off", { sets: short, low: lo, pct: range.downPct }));
+  if (short > 0) {
+    const { pctPerRir } = numbers("progress.effort", s.input.own);
     const off = shown !== null && shown < target ? (target - shown) * pctPerRir : 0;
     const because = why("progress.range", "oneShort", { least, low: lo, nearer: target - (shown ?? 0), off });
-    return off > 0
-      ? {
-          kind: "down-load",
-          loadKg: load === null ? null : load * (1 - off / 100),
-          reps,
-          why: [because],
-        }
-      : same(because);
+    return off > 0 ? lighter(s, 1 - off / 100, because) : same(s, because);
   }
-  if (missing) return same(why("progress.same", "fewerSets", { done: setCount, asked: last.item.prescribed?.sets }));
-  const step = load === null ? onLadder(input, hi, last, before) : null;
+  const asked = s.last.item.prescribed?.sets;
+  return asked !== undefined && s.setCount < asked
+    ? same(s, why("progress.same", "fewerSets", { done: s.setCount, asked }))
+    : null;
+}
+
+/** Work without load climbs its ladder; with load, spare repetitions and the top of the range earn more of it. */
+function bySpare(s: Shown): Decision | null {
+  const { input, load, hi, before, shown, target, setCount } = s;
+  const spare = numbers("progress.spare");
+  const step = load === null ? onLadder(input, hi, s.last, before) : null;
   if (step) return step;
-  const lastSet = counts.at(-1) ?? 0;
+  const lastSet = s.counts.at(-1) ?? 0;
   const beforeTop = before?.item.prescribed?.reps ?? hi;
   const beforeLast = before ? cleanReps(before.item.sets.at(-1) ?? { side: "both" }) : 0;
   if (lastSet >= hi + spare.once)
     return up(input, load, hi, `The last set went ${lastSet - hi} past the top of the range`, "progress.spare");
   if (before && lastSet >= hi + spare.twice && beforeLast >= beforeTop + spare.twice)
     return up(input, load, hi, "Two past the top of the range in two sessions running", "progress.spare");
-  if (least >= hi && shown !== null && shown >= target)
-    return up(
-      input,
-      load,
-      hi,
-      `${setCount === 1 ? "The one set" : `All ${setCount} sets`} at ${hi} with ${target} or more in reserve`,
-      "progress.range",
-    );
+  if (s.least < hi || shown === null || shown < target) return null;
+  const sets = setCount === 1 ? "The one set" : `All ${setCount} sets`;
+  return up(input, load, hi, `${sets} at ${hi} with ${target} or more in reserve`, "progress.range");
+}
 
-  // 4. Effort, when no rule above spoke.
-  if (shown !== null && shown > target && load !== null)
-    return up(
-      input,
-      load,
-      hi,
-      `${shown} in reserve against ${target}`,
-      "progress.effort",
-      (shown - target) * pctPerRir,
-    );
-  if (shown !== null && shown < target && load !== null) {
-    const pct = (target - shown) * pctPerRir;
-    return {
-      kind: "down-load",
-      loadKg: load * (1 - pct / 100),
-      reps,
-      why: [why("progress.effort", "under", { shown, target, pct })],
-    };
-  }
-  return same(why("progress.same", "inside", { kg: load === null ? null : kg(load), reps: counts }));
+/** The reserve against what was meant, when no rule before spoke. */
+function byEffort(s: Shown): Decision | null {
+  const { input, load, shown, target } = s;
+  if (shown === null || load === null || shown === target) return null;
+  const { pctPerRir } = numbers("progress.effort", input.own);
+  const pct = Math.abs(shown - target) * pctPerRir;
+  return shown > target
+    ? up(input, load, s.hi, `${shown} in reserve against ${target}`, "progress.effort", pct)
+    : lighter(s, 1 - pct / 100, why("progress.effort", "under", { shown, target, pct }));
 }
 
 function lowestRir(item: LoggedItem): number | null {

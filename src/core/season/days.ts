@@ -1,11 +1,11 @@
 /** The season day by day: emphasis, what kind of loading may stand there, and why. */
 import { approachFor } from "../approach/pick";
 import type { Stage } from "../athlete/approach";
-import { safetyGate } from "../athlete/gate";
+import { safetyGate, type Training } from "../athlete/gate";
 import { isOn } from "../athlete/switches";
 import type { Athlete, Emphasis } from "../athlete/types";
 import { dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
-import { numbers, type Why, why } from "../rulebook";
+import { numbers, type RuleValues, type Why, why } from "../rulebook";
 import { limitTo, type SeasonDay } from "./day";
 import { layoffOf } from "./layoff";
 import { afterIllness, betweenNearRaces, limitByRace, limitBySpike, limitByTravel, nearPairs } from "./limits";
@@ -41,6 +41,18 @@ function stageOf(
     : { stage: "base-late", part: "Late base", through };
 }
 
+/** What is looked up once for all days of a season. */
+interface Season {
+  athlete: Athlete;
+  phases: readonly SeasonPhase[];
+  own: RuleValues | undefined;
+  near: ReturnType<typeof nearPairs>;
+  layoff: ReturnType<typeof layoffOf>;
+  series: ReturnType<typeof raceSeries>;
+  /** Nothing was ever logged. */
+  firstLog: boolean;
+}
+
 /**
  * @param from first day wanted, inside the season
  * @param to last day wanted, inside the season
@@ -53,107 +65,132 @@ export function seasonDays(
   to: IsoDate,
   asOf?: IsoDate,
 ): SeasonDay[] {
-  const days: SeasonDay[] = [];
   const own = athlete.settings?.ruleValues;
-  const newLifter = numbers("gate.new", own);
-  const returning = numbers("gate.returning", own);
-  const mostPrepare = numbers("layoff.prepare", own).most;
-  const weekly = numbers("race.series", own);
-  const near = nearPairs(athlete.races);
-  const layoff =
-    asOf && (isOn(athlete, "layoff.prepare") || isOn(athlete, "gate.returning"))
-      ? layoffOf(athlete, asOf, (d) => phaseOn(phases, d)?.phase === "recovery", own)
-      : null;
-  const series = isOn(athlete, "race.series") ? raceSeries(athlete.races) : [];
-  let built: SeasonDay["holds"] | null = null;
-  const firstLog = athlete.strengthLog.length === 0;
+  const looksBack = asOf && (isOn(athlete, "layoff.prepare") || isOn(athlete, "gate.returning"));
+  const season: Season = {
+    athlete,
+    phases,
+    own,
+    near: nearPairs(athlete.races),
+    layoff: looksBack ? layoffOf(athlete, asOf, (d) => phaseOn(phases, d)?.phase === "recovery", own) : null,
+    series: isOn(athlete, "race.series") ? raceSeries(athlete.races) : [],
+    firstLog: athlete.strengthLog.length === 0,
+  };
+  const days: SeasonDay[] = [];
+  let built: Stage | null = null;
   for (let n = dayNumber(from); n <= dayNumber(to); n++) {
-    const date = dateOf(n);
-    const phase = phaseOn(phases, date);
+    const phase = phaseOn(phases, dateOf(n));
     if (!phase) continue;
-    const gate = safetyGate(athlete, date);
-    const { stage: asked, part, through } = stageOf(phases, phase, n);
-    const approach = approachFor(athlete, phase.phase);
-    let stage = asked;
-    let emphasis = approach.rows[stage].emphasis;
-    const of = { part, says: EMPHASIS_SAYS[emphasis], approach: approach.name.toLowerCase() };
-    const base = stage === "base-early" || stage === "base-late";
-    let reason = base ? why("emphasis.early", "part", of) : why("emphasis.approach", "part", of);
-    const lighter = emphasis === "maximal" ? whyNotMaximal(athlete, gate.training, date) : null;
-    if (lighter) {
-      // An approach that is maximal in late base already gives its early base's dose.
-      stage = approach.rows["base-late"].emphasis === "maximal" ? "base-early" : "base-late";
-      emphasis = "develop";
-      reason = lighter;
-    }
-    const next = series.map((run) => run.find((r) => r > n && r - n <= weekly.gap)).find((r) => r !== undefined);
-    if (next !== undefined && (phase.phase === "base" || phase.phase === "build")) {
-      [stage, emphasis] = ["race", "hold"];
-      reason = why("race.series", "hold", weekly.minutes);
-    }
-    if (
-      layoff &&
-      isOn(athlete, "layoff.prepare") &&
-      date >= layoff.back &&
-      emphasis !== "restore" &&
-      emphasis !== "prepare"
-    ) {
-      const weeks = Math.min(mostPrepare, layoff.weeks);
-      if (n < dayNumber(layoff.back) + 7 * weeks) {
-        [stage, emphasis] = ["base-early", "prepare"];
-        reason = why("layoff.prepare", "back", { away: layoff.weeks, on: dayLabel(layoff.back), weeks });
-      }
-    }
-    const day: SeasonDay = {
-      date,
-      phase: phase.phase,
-      emphasis,
-      stage,
-      through,
-      blockStart: date,
-      holds: built ?? (gate.training === "new" ? "base-late" : "build"),
-      loading: emphasis === "restore" ? "restore" : "full",
-      heavyOk: emphasis !== "restore",
-      softRaces: [],
-      taperFor: null,
-      counts: true,
-      seriesIn: null,
-      minutesMost: null,
-      why: [reason],
-    };
-    if (next !== undefined) day.seriesIn = next - n;
-    if (gate.restricted) {
-      day.emphasis = "restore";
-      day.stage = "recovery";
-      const first = gate.why[0];
-      if (first) limitTo(day, "mobility", first);
-    }
-    if (
-      isOn(athlete, "gate.new") &&
-      gate.training === "new" &&
-      firstLog &&
-      n - dayNumber(athlete.season.start) < newLifter.days
-    )
-      limitTo(day, "bodyweight", why("gate.new", "bodyweight", { weeks: newLifter.days / 7 }));
-    if (
-      layoff &&
-      layoff.weeks >= returning.weeks &&
-      isOn(athlete, "gate.returning") &&
-      date >= layoff.back &&
-      n < dayNumber(layoff.back) + returning.days
-    )
-      limitTo(day, "bodyweight", why("gate.returning", "back", { away: layoff.weeks, days: returning.days }));
-    for (const race of athlete.races) limitByRace(athlete, day, n, race);
-    limitByTravel(athlete, day, n);
-    limitBySpike(athlete, day, n);
-    betweenNearRaces(day, n, near);
-    backFromIllness(athlete, day);
+    const day = dayIn(season, phase, n, built);
+    const { stage, emphasis } = day;
+    limitDay(season, day, n);
     if (phase.phase === "build" && (emphasis === "develop" || emphasis === "maximal")) built = stage;
     const last = days.at(-1);
     if (last && last.emphasis === day.emphasis) day.blockStart = last.blockStart;
     days.push(day);
   }
   return days;
+}
+
+/** A day as its phase, its approach and what lies behind the athlete ask for it. @param built the row that the build before it took */
+function dayIn(season: Season, phase: SeasonPhase, n: number, built: Stage | null): SeasonDay {
+  const { athlete, own } = season;
+  const date = dateOf(n);
+  const { training } = safetyGate(athlete, date);
+  const { stage, emphasis, reason, through, next } = emphasisOf(season, phase, n, training);
+  const day: SeasonDay = {
+    date,
+    phase: phase.phase,
+    emphasis,
+    stage,
+    through,
+    blockStart: date,
+    holds: built ?? (training === "new" ? "base-late" : "build"),
+    loading: emphasis === "restore" ? "restore" : "full",
+    heavyOk: emphasis !== "restore",
+    softRaces: [],
+    taperFor: null,
+    counts: true,
+    seriesIn: next === undefined ? null : next - n,
+    minutesMost: null,
+    why: [reason],
+  };
+  backFromLayoff(season, day, n, own);
+  return day;
+}
+
+interface EmphasisOfDay {
+  stage: Stage;
+  emphasis: Emphasis;
+  reason: Why;
+  through: number;
+  /** Day number of the next race of a weekly series. */
+  next: number | undefined;
+}
+
+/** The row and emphasis of a day: by the approach, lighter for new lifters and where weight is lost, a hold in a series of races. */
+function emphasisOf(
+  { athlete, phases, own, series }: Season,
+  phase: SeasonPhase,
+  n: number,
+  training: Training,
+): EmphasisOfDay {
+  const { stage, part, through } = stageOf(phases, phase, n);
+  const approach = approachFor(athlete, phase.phase);
+  const { emphasis } = approach.rows[stage];
+  const weekly = numbers("race.series", own);
+  const next = series.map((run) => run.find((r) => r > n && r - n <= weekly.gap)).find((r) => r !== undefined);
+  if (next !== undefined && (phase.phase === "base" || phase.phase === "build"))
+    return { stage: "race", emphasis: "hold", reason: why("race.series", "hold", weekly.minutes), through, next };
+  const lighter = emphasis === "maximal" ? whyNotMaximal(athlete, training, dateOf(n)) : null;
+  if (lighter) {
+    // An approach that is maximal in late base already gives its early base's dose.
+    const row = approach.rows["base-late"].emphasis === "maximal" ? "base-early" : "base-late";
+    return { stage: row, emphasis: "develop", reason: lighter, through, next };
+  }
+  const of = { part, says: EMPHASIS_SAYS[emphasis], approach: approach.name.toLowerCase() };
+  const base = stage === "base-early" || stage === "base-late";
+  const reason = base ? why("emphasis.early", "part", of) : why("emphasis.approach", "part", of);
+  return { stage, emphasis, reason, through, next };
+}
+
+/** After weeks without lifting the day goes back to prepare. */
+function backFromLayoff({ athlete, layoff }: Season, day: SeasonDay, n: number, own: RuleValues | undefined): void {
+  if (!layoff || day.date < layoff.back || !isOn(athlete, "layoff.prepare")) return;
+  if (day.emphasis === "restore" || day.emphasis === "prepare") return;
+  const weeks = Math.min(numbers("layoff.prepare", own).most, layoff.weeks);
+  if (n >= dayNumber(layoff.back) + 7 * weeks) return;
+  [day.stage, day.emphasis] = ["base-early", "prepare"];
+  day.why = [why("layoff.prepare", "back", { away: layoff.weeks, on: dayLabel(layoff.back), weeks })];
+}
+
+/** What clearance, training age, races, journeys and illness take from a day. */
+function limitDay({ athlete, own, layoff, near, firstLog }: Season, day: SeasonDay, n: number): void {
+  const gate = safetyGate(athlete, day.date);
+  const first = gate.why[0];
+  if (gate.restricted) {
+    day.emphasis = "restore";
+    day.stage = "recovery";
+    if (first) limitTo(day, "mobility", first);
+  }
+  const newLifter = numbers("gate.new", own);
+  const since = n - dayNumber(athlete.season.start);
+  if (isOn(athlete, "gate.new") && gate.training === "new" && firstLog && since < newLifter.days)
+    limitTo(day, "bodyweight", why("gate.new", "bodyweight", { weeks: newLifter.days / 7 }));
+  const returning = numbers("gate.returning", own);
+  if (
+    layoff &&
+    layoff.weeks >= returning.weeks &&
+    isOn(athlete, "gate.returning") &&
+    day.date >= layoff.back &&
+    n < dayNumber(layoff.back) + returning.days
+  )
+    limitTo(day, "bodyweight", why("gate.returning", "back", { away: layoff.weeks, days: returning.days }));
+  for (const race of athlete.races) limitByRace(athlete, day, n, race);
+  limitByTravel(athlete, day, n);
+  limitBySpike(athlete, day, n);
+  betweenNearRaces(day, n, near);
+  backFromIllness(athlete, day);
 }
 
 /** The emphasis itself is restore for as many days as were lost: short, light, the first half without load. */
@@ -173,11 +210,7 @@ function backFromIllness(athlete: Athlete, day: SeasonDay): void {
 }
 
 /** Why a day takes develop where its phase asks for maximal work; null where it does not. */
-function whyNotMaximal(
-  athlete: Athlete,
-  training: ReturnType<typeof safetyGate>["training"],
-  date: IsoDate,
-): Why | null {
+function whyNotMaximal(athlete: Athlete, training: Training, date: IsoDate): Why | null {
   if (training === "new") return why("gate.new", "develop");
   const block = athlete.settings?.weightLoss;
   return block && block.start <= date && date <= block.end && isOn(athlete, "weight.develop")

@@ -2,7 +2,7 @@
 import { isOn } from "../athlete/switches";
 import type { Athlete, Phase, PhaseSpan, Race } from "../athlete/types";
 import { addDays, dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
-import { numbers, type RuleValues, say } from "../rulebook";
+import { type Numbers, numbers, type RuleValues, say } from "../rulebook";
 import { kmToMi } from "../units";
 import { classRule, inOrder, lastRaceDay, raceClass, raceDay, raceMinutes } from "./races";
 
@@ -36,65 +36,185 @@ interface Cell {
 
 const CLASS_WORDS = { short: "under 30 min", middle: "30 min to 2 h", long: "2 to 5 h", "very long": "over 5 h" };
 
+type ForPhases = Pick<Athlete, "season" | "races" | "phases" | "pastPhases" | "settings">;
+
 /**
  * @param athlete with a season and races inside it
  * @returns phases that cover the season without gap or overlap, and what was shortened with what it costs
  */
-export function planPhases(
-  athlete: Pick<Athlete, "season" | "races" | "phases" | "pastPhases" | "settings">,
-): SeasonPlan {
-  const own = athlete.settings?.ruleValues;
-  const weeks = numbers("phase.build", own);
-  const rollingDays = { base: weeks.rollingBase, build: weeks.rollingBuild };
-  const oneTaper = numbers("race.one-taper").days;
-  const longHold = numbers("hold.long", own);
-  const first = dayNumber(athlete.season.start);
-  const last = dayNumber(athlete.season.end);
-  const cells: (Cell | undefined)[] = new Array(last - first + 1);
-  const warnings: SeasonWarning[] = [];
-  const put = (from: number, to: number, cell: Cell) => {
-    for (let d = Math.max(from, first); d <= Math.min(to, last); d++) cells[d - first] = cell;
-  };
-  const aRaces = inOrder(athlete.races).filter((r) => r.priority === "A");
+export function planPhases(athlete: ForPhases): SeasonPlan {
+  return new PhasePlanner(athlete).plan();
+}
 
-  let free = first; // first day not yet given to a phase
-  let previous: Race | null = null;
-  for (const race of aRaces) {
+/** Gives the days of a season to phases, race by race. */
+class PhasePlanner {
+  private readonly own: RuleValues | undefined;
+  private readonly weeks: Numbers<"phase.build">;
+  private readonly first: number;
+  private readonly last: number;
+  private readonly cells: (Cell | undefined)[];
+  private readonly warnings: SeasonWarning[] = [];
+  private readonly aRaces: Race[];
+  /** First day not yet given to a phase. */
+  private free: number;
+
+  constructor(private readonly athlete: ForPhases) {
+    this.own = athlete.settings?.ruleValues;
+    this.weeks = numbers("phase.build", this.own);
+    this.first = dayNumber(athlete.season.start);
+    this.last = dayNumber(athlete.season.end);
+    this.cells = new Array(this.last - this.first + 1);
+    this.aRaces = inOrder(athlete.races).filter((r) => r.priority === "A");
+    this.free = this.first;
+  }
+
+  plan(): SeasonPlan {
+    let previous: Race | null = null;
+    for (const race of this.aRaces) {
+      this.leadTo(race, previous);
+      previous = race;
+    }
+    if (previous) this.giveRecovery(previous, null);
+    this.rollOn();
+    keepPast(this.cells, this.athlete.pastPhases ?? [], this.first);
+    for (const span of this.athlete.phases ?? [])
+      this.put(dayNumber(span.start), dayNumber(span.end), {
+        phase: span.phase,
+        race: null,
+        why: "Set by the coach.",
+        fixed: true,
+      });
+    for (const race of this.aRaces) this.sayWhereOutside(race);
+    for (const race of this.aRaces) this.sayWhatIsCut(race);
+    const phases = merge(this.cells, this.athlete.season.start);
+    return { phases, warnings: [...this.warnings, ...longHolds(phases, this.athlete)] };
+  }
+
+  private put(from: number, to: number, cell: Cell): void {
+    for (let d = Math.max(from, this.first); d <= Math.min(to, this.last); d++) this.cells[d - this.first] = cell;
+  }
+
+  /** The way from one A race to the next: recovery, base and build, or one racing period; then the race phase. */
+  private leadTo(race: Race, previous: Race | null): void {
     const rule = classRule(race);
     const begins = raceDay(race) - rule.raceDays;
-    if (previous) free = giveRecovery(previous, race);
+    if (previous) this.giveRecovery(previous, race);
     const between = previous ? raceDay(race) - lastRaceDay(previous) - 1 : Number.POSITIVE_INFINITY;
-    const needed = previous ? classRule(previous).recoveryDays + weeks.least + rule.raceDays : 0;
-    if (previous && between < needed) {
-      const close = raceDay(race) - lastRaceDay(previous) <= oneTaper;
-      put(free, raceDay(race) - 1, {
-        phase: "race",
-        race: race.id,
-        why: close
-          ? `${race.name} is within 14 days of ${previous.name}: one taper serves both.`
-          : `${race.name} comes ${between} days after ${previous.name}; recovery, 4 weeks of build and the race phase ask ${needed}. Both form one racing period with hold work.`,
-        fixed: false,
-      });
-      warnings.push({
-        code: "one-racing-period",
-        date: race.date,
-        text: `${previous.name} and ${race.name} form one racing period: no build between them, strength is held, not raised.`,
-      });
-    } else fillTo(begins, race);
-    put(Math.max(begins, free), lastRaceDay(race), {
+    const needed = previous ? classRule(previous).recoveryDays + this.weeks.least + rule.raceDays : 0;
+    if (previous && between < needed) this.oneRacingPeriod(previous, race, between, needed);
+    else this.fillTo(begins, race, previous !== null);
+    this.put(Math.max(begins, this.free), lastRaceDay(race), {
       phase: "race",
       race: race.id,
       why: `${race.name} is a ${raceClass(race)} race (${CLASS_WORDS[raceClass(race)]}${raceMinutes(race).assumed ? ", duration assumed" : ""}): the race phase begins ${rule.raceDays} days before it.`,
       fixed: false,
     });
-    free = lastRaceDay(race) + 1;
-    previous = race;
+    this.free = lastRaceDay(race) + 1;
   }
-  if (previous) free = giveRecovery(previous, null);
-  rolling();
+
+  private oneRacingPeriod(previous: Race, race: Race, between: number, needed: number): void {
+    const close = raceDay(race) - lastRaceDay(previous) <= numbers("race.one-taper").days;
+    this.put(this.free, raceDay(race) - 1, {
+      phase: "race",
+      race: race.id,
+      why: close
+        ? `${race.name} is within 14 days of ${previous.name}: one taper serves both.`
+        : `${race.name} comes ${between} days after ${previous.name}; recovery, 4 weeks of build and the race phase ask ${needed}. Both form one racing period with hold work.`,
+      fixed: false,
+    });
+    this.warnings.push({
+      code: "one-racing-period",
+      date: race.date,
+      text: `${previous.name} and ${race.name} form one racing period: no build between them, strength is held, not raised.`,
+    });
+  }
+
+  /** Recovery after a race, cut short only by the next race day itself. */
+  private giveRecovery(race: Race, next: Race | null): void {
+    const from = lastRaceDay(race) + 1;
+    const wanted = classRule(race).recoveryDays;
+    const room = next ? raceDay(next) - from : wanted;
+    const days = Math.max(0, Math.min(wanted, room));
+    this.put(from, from + days - 1, {
+      phase: "recovery",
+      race: race.id,
+      why: `${wanted} days of recovery after a ${raceClass(race)} race, counted from its last day.${easyDays(race)}`,
+      fixed: false,
+    });
+    if (days < wanted && next)
+      this.warnings.push({
+        code: "recovery-cut",
+        date: next.date,
+        text: `Only ${days} of ${wanted} recovery days fit between ${race.name} and ${next.name}.`,
+      });
+    this.free = from + days;
+  }
+
+  /** Base and build up to the day before the race phase. @param after another A race lies before */
+  private fillTo(begins: number, race: Race, after: boolean): void {
+    const { weeks, free } = this;
+    const room = begins - free;
+    if (room <= 0) return;
+    let build = Math.min(weeks.wanted, room);
+    if (room - build < weeks.shortestBase) build = Math.min(weeks.most, room);
+    const base = room - build;
+    if (base > 0)
+      this.put(free, free + base - 1, {
+        phase: "base",
+        race: race.id,
+        why: `What remains before the ${Math.round(build / 7)} weeks of build for ${race.name}.`,
+        fixed: false,
+      });
+    this.put(begins - build, begins - 1, {
+      phase: "build",
+      race: race.id,
+      why: `${build === weeks.wanted ? `${Math.round(build / 7)} weeks` : `${build} days`} of build before the race phase of ${race.name}.`,
+      fixed: false,
+    });
+    const say = (code: string, text: string) => this.warnings.push({ code, date: dateOf(free), text });
+    if (base === 0)
+      say(
+        "no-room-for-base",
+        `No room for base before ${race.name}: the build starts without a block of preparation, so loads begin low.`,
+      );
+    else if (after && base < weeks.shortBase)
+      say("short-base", `Only ${base} days of base before ${race.name}: room to prepare again, little to develop.`);
+    if (build < weeks.least)
+      say(
+        "short-build",
+        `Only ${build} days of build before ${race.name}; under 4 weeks little maximal strength is gained.`,
+      );
+  }
+
+  /** Blocks of base and build in turn where no A race lies ahead. */
+  private rollOn(): void {
+    const days = { base: this.weeks.rollingBase, build: this.weeks.rollingBuild };
+    let phase: "base" | "build" = "base";
+    while (this.free <= this.last) {
+      this.put(this.free, this.free + days[phase] - 1, {
+        phase,
+        race: null,
+        why: `No A race ahead: rolling blocks of ${days.base / 7} weeks of base and ${days.build / 7} of build until one is entered.`,
+        fixed: false,
+      });
+      this.free += days[phase];
+      phase = phase === "base" ? "build" : "base";
+    }
+  }
+
+  private sayWhereOutside(race: Race): void {
+    const cell = this.cells[raceDay(race) - this.first];
+    if (cell?.fixed && cell.phase !== "race")
+      this.warnings.push({
+        code: "race-outside-race-phase",
+        date: race.date,
+        text: `${race.name} falls in a ${cell.phase} phase set by the coach; the blocked days around it hold all the same.`,
+      });
+  }
 
   /** A taper or a recovery cut by the season's ends or by the coach's own phases is said; what other races cut is said above. */
-  function sayWhatIsCut(race: Race): void {
+  private sayWhatIsCut(race: Race): void {
+    const { cells, first, warnings } = this;
     const rule = classRule(race);
     const run = (from: number, step: 1 | -1, phase: Phase, wanted: number) => {
       let n = 0;
@@ -119,118 +239,23 @@ export function planPhases(
         text: `Only ${rest.n} of ${rule.recoveryDays} days of recovery after ${race.name}: ${cutBy(rest.stop, "the season ends there")}.`,
       });
   }
+}
 
-  /** Recovery after a race, cut short only by the next race day itself. Returns the first free day. */
-  function giveRecovery(race: Race, next: Race | null): number {
-    const from = lastRaceDay(race) + 1;
-    const wanted = classRule(race).recoveryDays;
-    const room = next ? raceDay(next) - from : wanted;
-    const days = Math.max(0, Math.min(wanted, room));
-    put(from, from + days - 1, {
-      phase: "recovery",
-      race: race.id,
-      why: `${wanted} days of recovery after a ${raceClass(race)} race, counted from its last day.${easyDays(race)}`,
-      fixed: false,
-    });
-    if (days < wanted && next)
-      warnings.push({
-        code: "recovery-cut",
-        date: next.date,
-        text: `Only ${days} of ${wanted} recovery days fit between ${race.name} and ${next.name}.`,
-      });
-    return from + days;
-  }
-
-  /** Base and build from `free` to the day before the race phase. */
-  function fillTo(begins: number, race: Race): void {
-    const room = begins - free;
-    if (room <= 0) return;
-    let build = Math.min(weeks.wanted, room);
-    if (room - build < weeks.shortestBase) build = Math.min(weeks.most, room);
-    const base = room - build;
-    if (base > 0)
-      put(free, free + base - 1, {
-        phase: "base",
-        race: race.id,
-        why: `What remains before the ${Math.round(build / 7)} weeks of build for ${race.name}.`,
-        fixed: false,
-      });
-    put(begins - build, begins - 1, {
-      phase: "build",
-      race: race.id,
-      why: `${build === weeks.wanted ? "8 weeks" : `${build} days`} of build before the race phase of ${race.name}.`,
-      fixed: false,
-    });
-    if (base === 0)
-      warnings.push({
-        code: "no-room-for-base",
-        date: dateOf(free),
-        text: `No room for base before ${race.name}: the build starts without a block of preparation, so loads begin low.`,
-      });
-    else if (previous && base < weeks.shortBase)
-      warnings.push({
-        code: "short-base",
-        date: dateOf(free),
-        text: `Only ${base} days of base before ${race.name}: room to prepare again, little to develop.`,
-      });
-    if (build < weeks.least)
-      warnings.push({
-        code: "short-build",
-        date: dateOf(free),
-        text: `Only ${build} days of build before ${race.name}; under 4 weeks little maximal strength is gained.`,
-      });
-  }
-
-  function rolling(): void {
-    let phase: "base" | "build" = "base";
-    while (free <= last) {
-      const cell: Cell = {
-        phase,
-        race: null,
-        why: `No A race ahead: rolling blocks of ${rollingDays.base / 7} weeks of base and ${rollingDays.build / 7} of build until one is entered.`,
-        fixed: false,
-      };
-      put(free, free + rollingDays[phase] - 1, cell);
-      free += rollingDays[phase];
-      phase = phase === "base" ? "build" : "base";
-    }
-  }
-
-  keepPast(cells, athlete.pastPhases ?? [], first);
-  for (const span of athlete.phases ?? [])
-    put(dayNumber(span.start), dayNumber(span.end), {
-      phase: span.phase,
-      race: null,
-      why: "Set by the coach.",
-      fixed: true,
-    });
-  for (const race of aRaces) {
-    const cell = cells[raceDay(race) - first];
-    if (cell?.fixed && cell.phase !== "race")
-      warnings.push({
-        code: "race-outside-race-phase",
-        date: race.date,
-        text: `${race.name} falls in a ${cell.phase} phase set by the coach; the blocked days around it hold all the same.`,
-      });
-  }
-  for (const race of aRaces) sayWhatIsCut(race);
-  const phases = merge(cells, athlete.season.start);
-  for (const hold of isOn(athlete, "hold.long") ? holds(phases) : []) {
+/** Stretches that only hold for longer than is usual, each with a block that would refresh them where there is room. */
+function longHolds(phases: readonly SeasonPhase[], athlete: ForPhases): SeasonWarning[] {
+  if (!isOn(athlete, "hold.long")) return [];
+  const own = athlete.settings?.ruleValues;
+  const most = numbers("hold.long", own).days;
+  return holds(phases).flatMap((hold): SeasonWarning[] => {
     const days = dayNumber(hold.end) - dayNumber(hold.start) + 1;
-    if (days > longHold.days) {
-      const proposal = miniBlock(hold, athlete.races, own);
-      warnings.push({
-        code: "long-hold",
-        date: hold.start,
-        text: say("hold.long", "long", {
-          weeks: Math.round(days / 7),
-          proposal: proposal ? `from ${dayLabel(proposal.start)} to ${dayLabel(proposal.end)}` : null,
-        }),
-        ...(proposal ? { proposal } : {}),
-      });
-    }
-  }
-  return { phases, warnings };
+    if (days <= most) return [];
+    const proposal = miniBlock(hold, athlete.races, own);
+    const text = say("hold.long", "long", {
+      weeks: Math.round(days / 7),
+      proposal: proposal ? `from ${dayLabel(proposal.start)} to ${dayLabel(proposal.end)}` : null,
+    });
+    return [{ code: "long-hold", date: hold.start, text, ...(proposal ? { proposal } : {}) }];
+  });
 }
 
 /** Stretches without base or build, from their first race phase to their last: strength is held or restored, never raised. */

@@ -2,7 +2,15 @@
 import { approachFor } from "../approach/pick";
 import { safetyGate } from "../athlete/gate";
 import { isOn } from "../athlete/switches";
-import { type Athlete, type Emphasis, FITTED_LABELS, type Label, type Phase, routineLabel } from "../athlete/types";
+import {
+  type Athlete,
+  type Emphasis,
+  type EnduranceSession,
+  FITTED_LABELS,
+  type Label,
+  type Phase,
+  routineLabel,
+} from "../athlete/types";
 import { hasAbsence } from "../athlete/windows";
 import { addDays, dayLabel, dayNumber, type IsoDate, mondayOf, weekday } from "../dates";
 import { type Known, knownOf, UsualWeek } from "../endurance/assumed";
@@ -79,119 +87,152 @@ export function seasonWeeks(
   perWeek: PerWeek,
   asOf?: IsoDate,
 ): SeasonWeek[] {
-  const own = athlete.settings?.ruleValues;
-  const stepShare = numbers("stepback.endurance", own).share;
-  const lookBack = numbers("mileage.expected").lookBack;
-  const first = mondayOf(athlete.season.start);
-  const last = mondayOf(athlete.season.end);
-  const historyStart = addDays(first, -7 * lookBack);
-  const figures = weeklyFigures(athlete, historyStart, last);
-  const days = seasonDays(athlete, phases, athlete.season.start, athlete.season.end, asOf);
-  const lastTaper = new Map<string, IsoDate>();
-  for (const d of days) if (d.taperFor !== null && d.loading === "light") lastTaper.set(d.taperFor, d.date);
-  const ordinary: boolean[] = [];
-  const weeks: SeasonWeek[] = [];
-  const sessions = byWeek(athlete.endurance);
-  const usual = new UsualWeek(athlete);
-  let since = 0;
-  const knownAt = (i: number): Known => {
-    const start = figures[i]?.start ?? first;
-    return knownOf(start, sessions.get(start) ?? [], usual.days(), asOf);
-  };
-  const stepsBack = (i: number, phase: Phase | undefined, known: Known): boolean => {
-    const load = figures[i]?.load ?? 0;
-    if (load <= 0 || known !== "all" || phase === "race" || phase === "recovery") return false;
-    const change = changeAgainstOrdinary(figures, i, (k) => ordinary[k] ?? true);
-    const before = change.against.length;
-    const previous = figures[i - 1]?.load ?? 0;
-    return (
-      before === 3 &&
-      load < stepShare * previous &&
-      ((change.legLoadPct ?? 0) / 100 + 1 < stepShare || (change.distancePct ?? 0) / 100 + 1 < stepShare)
-    );
-  };
+  return new WeekPlanner(athlete, phases, perWeek, asOf).weeks();
+}
 
-  figures.forEach((figure, i) => {
-    const inSeason = i >= lookBack;
-    const week = inSeason ? daysOf(figure.start) : [];
-    const phase = mostFrequent(week.map((d) => d.phase));
-    const known = knownAt(i);
-    const back = stepsBack(i, phase, known);
-    const racing = phase === "race" || phase === "recovery";
-    ordinary[i] = !back && !racing && known === "all" && !hasAbsence(athlete, figure.start) && figure.load > 0;
-    if (ordinary[i]) usual.tell(figure.start, sessions.get(figure.start) ?? []);
-    if (!inSeason || !phase) return;
-    const emphasis = mostFrequent(week.map((d) => d.emphasis)) ?? "prepare";
-    const change = changeAgainstOrdinary(figures, i, (k) => ordinary[k] ?? true, known === "part");
-    // Taper and restart raise no warning of growth.
-    const mileage = racing
-      ? NO_MILEAGE_RULE
-      : mileageRule(change, ordinary[i] ?? false, (rule) => isOn(athlete, rule), own);
-    const reasons: Why[] = [];
+/** Goes through the weeks from some before the season on: each is judged by those before it. */
+class WeekPlanner {
+  private readonly own: RuleValues | undefined;
+  private readonly first: IsoDate;
+  private readonly lookBack = numbers("mileage.expected").lookBack;
+  private readonly figures: WeekFigures[];
+  private readonly days: SeasonDay[];
+  private readonly sessions: ReadonlyMap<IsoDate, readonly EnduranceSession[]>;
+  /** Last light day before each A race. */
+  private readonly lastTaper = new Map<string, IsoDate>();
+  private readonly ordinary: boolean[] = [];
+  private readonly usual: UsualWeek;
+  /** Weeks of training since the last step-back. */
+  private since = 0;
+
+  constructor(
+    private readonly athlete: Athlete,
+    phases: readonly SeasonPhase[],
+    private readonly perWeek: PerWeek,
+    private readonly asOf: IsoDate | undefined,
+  ) {
+    const { start, end } = athlete.season;
+    this.own = athlete.settings?.ruleValues;
+    this.first = mondayOf(start);
+    this.figures = weeklyFigures(athlete, addDays(this.first, -7 * this.lookBack), mondayOf(end));
+    this.days = seasonDays(athlete, phases, start, end, asOf);
+    this.sessions = byWeek(athlete.endurance);
+    this.usual = new UsualWeek(athlete);
+    for (const d of this.days) if (d.taperFor !== null && d.loading === "light") this.lastTaper.set(d.taperFor, d.date);
+  }
+
+  weeks(): SeasonWeek[] {
+    return this.figures.flatMap((figure, i) => this.weekAt(i, figure) ?? []);
+  }
+
+  /** The season's days of one week: the days run without a gap from the season's start. */
+  private daysOf(monday: IsoDate): SeasonDay[] {
+    const at = dayNumber(monday) - dayNumber(this.athlete.season.start);
+    return this.days.slice(Math.max(0, at), Math.max(0, at + 7));
+  }
+
+  private knownAt(i: number): Known {
+    const start = this.figures[i]?.start ?? this.first;
+    return knownOf(start, this.sessions.get(start) ?? [], this.usual.days(), this.asOf);
+  }
+
+  private changeAt(i: number, partly: boolean): Change {
+    return changeAgainstOrdinary(this.figures, i, (k) => this.ordinary[k] ?? true, partly);
+  }
+
+  /** Whether the endurance itself steps back. */
+  private stepsBack(i: number, phase: Phase | undefined, known: Known): boolean {
+    const load = this.figures[i]?.load ?? 0;
+    if (load <= 0 || known !== "all" || isRacing(phase)) return false;
+    const { share } = numbers("stepback.endurance", this.own);
+    const change = this.changeAt(i, false);
+    const under = (pct: number | null) => (pct ?? 0) / 100 + 1 < share;
+    return (
+      change.against.length === numbers("mileage.expected").weeks &&
+      load < share * (this.figures[i - 1]?.load ?? 0) &&
+      (under(change.legLoadPct) || under(change.distancePct))
+    );
+  }
+
+  /** A step-back due now waits for one in the endurance next week, and for the race phase if that begins next week. */
+  private waits(i: number): boolean {
+    const nextDays = this.daysOf(addDays(this.figures[i]?.start ?? this.first, 7));
+    if (nextDays.some((d) => d.phase === "race")) return true;
+    return this.stepsBack(i + 1, mostFrequent(nextDays.map((d) => d.phase)), this.knownAt(i + 1));
+  }
+
+  /** Why the week steps back; null where it does not. */
+  private stepBackWhy(i: number, phase: Phase, back: boolean): Why | null {
     const trains = phase === "base" || phase === "build";
-    since = trains ? since + 1 : 0;
-    const every = safetyGate(athlete, figure.start).stepBackEvery;
-    let stepBack = false;
-    if (trains && back && since > 1 && isOn(athlete, "stepback.endurance")) {
-      stepBack = true;
-      reasons.push(why("stepback.endurance", "with"));
-    } else if (trains && since >= every && !waits(i) && isOn(athlete, "stepback.every")) {
-      stepBack = true;
-      reasons.push(why("stepback.every", "every", { weeks: every }));
-    }
-    if (stepBack) since = 0;
-    reasons.push(...mileage.why, ...spikeWhy(athlete, figure.start));
-    const bRace = isOn(athlete, "race.b")
-      ? athlete.races.find((r) => r.priority === "B" && r.date >= figure.start && r.date <= addDays(figure.start, 6))
-      : undefined;
-    const hot = isOn(athlete, "heat.sets") ? firstHeat(athlete, figure.start) : null;
-    if (hot) reasons.push(why("heat.sets", "first", hot));
-    if (bRace) reasons.push(why("race.b", "halved", bRace.name));
-    weeks.push({
-      start: figure.start,
+    this.since = trains ? this.since + 1 : 0;
+    if (!trains) return null;
+    if (back && this.since > 1 && isOn(this.athlete, "stepback.endurance")) return why("stepback.endurance", "with");
+    const every = safetyGate(this.athlete, this.figures[i]?.start ?? this.first).stepBackEvery;
+    return this.since >= every && !this.waits(i) && isOn(this.athlete, "stepback.every")
+      ? why("stepback.every", "every", { weeks: every })
+      : null;
+  }
+
+  private weekAt(i: number, figure: WeekFigures): SeasonWeek | null {
+    const { athlete, own } = this;
+    const { start } = figure;
+    const days = i >= this.lookBack ? this.daysOf(start) : [];
+    const phase = mostFrequent(days.map((d) => d.phase));
+    const known = this.knownAt(i);
+    const back = this.stepsBack(i, phase, known);
+    const ordinary = !back && !isRacing(phase) && known === "all" && !hasAbsence(athlete, start) && figure.load > 0;
+    this.ordinary[i] = ordinary;
+    if (ordinary) this.usual.tell(start, this.sessions.get(start) ?? []);
+    if (!phase) return null;
+    const change = this.changeAt(i, known === "part");
+    // Taper and restart raise no warning of growth.
+    const mileage = isRacing(phase) ? NO_MILEAGE_RULE : mileageRule(change, ordinary, (r) => isOn(athlete, r), own);
+    const stepBack = this.stepBackWhy(i, phase, back);
+    if (stepBack) this.since = 0;
+    const cuts = cutsOf(athlete, start);
+    return {
+      start,
       phase,
-      emphasis,
-      days: week,
+      emphasis: mostFrequent(days.map((d) => d.emphasis)) ?? "prepare",
+      days,
       known,
-      stepBack,
+      stepBack: stepBack !== null,
       enduranceStepBack: back,
-      ordinary: ordinary[i] ?? false,
+      ordinary,
       figures: figure,
       change,
       mileage,
       setFactor: Math.min(
         stepBack ? numbers("stepback.every", own).share : 1,
-        bRace ? numbers("race.b", own).share : 1,
-        hot ? numbers("heat.sets", own).share : 1,
+        cuts.share,
         mileage.holdOnly ? 1 : mileage.factor,
       ),
-      wanted: wantedSessions(
-        lastTaper,
-        week.filter((d) => !followsRuns(athlete, d)),
-        perWeek,
-        mileage.holdOnly,
+      wanted: wantedSessions({
+        lastTaper: this.lastTaper,
+        days: days.filter((d) => !followsRuns(athlete, d)),
+        perWeek: this.perWeek,
+        holdOnly: mileage.holdOnly,
         own,
-      ),
-      routines: wantedRoutines(athlete, week),
-      why: reasons,
-    });
-  });
-  return weeks;
-
-  /** The season's days of one week: the days run without a gap from the season's start. */
-  function daysOf(monday: IsoDate): SeasonDay[] {
-    const at = dayNumber(monday) - dayNumber(athlete.season.start);
-    return days.slice(Math.max(0, at), Math.max(0, at + 7));
+      }),
+      routines: wantedRoutines(athlete, days),
+      why: [...(stepBack ? [stepBack] : []), ...mileage.why, ...spikeWhy(athlete, start), ...cuts.why],
+    };
   }
+}
 
-  /** A step-back due now waits for one in the endurance next week, and for the race phase if that begins next week. */
-  function waits(i: number): boolean {
-    const next = addDays(figures[i]?.start ?? first, 7);
-    const nextDays = daysOf(next);
-    if (nextDays.some((d) => d.phase === "race")) return true;
-    const nextPhase = mostFrequent(nextDays.map((d) => d.phase));
-    return stepsBack(i + 1, nextPhase, knownAt(i + 1));
-  }
+const isRacing = (phase: Phase | undefined): boolean => phase === "race" || phase === "recovery";
+
+/** What heat and B races leave of a week's sets. */
+function cutsOf(athlete: Athlete, monday: IsoDate): { share: number; why: Why[] } {
+  const own = athlete.settings?.ruleValues;
+  const hot = isOn(athlete, "heat.sets") ? firstHeat(athlete, monday) : null;
+  const bRace = isOn(athlete, "race.b")
+    ? athlete.races.find((r) => r.priority === "B" && r.date >= monday && r.date <= addDays(monday, 6))
+    : undefined;
+  return {
+    share: Math.min(bRace ? numbers("race.b", own).share : 1, hot ? numbers("heat.sets", own).share : 1),
+    why: [...(hot ? [why("heat.sets", "first", hot)] : []), ...(bRace ? [why("race.b", "halved", bRace.name)] : [])],
+  };
 }
 
 /** Sessions of the week that are far longer than any of the month before, said each. */
@@ -247,17 +288,19 @@ function wantedRoutines(athlete: Athlete, days: readonly SeasonDay[]): WantedRou
   });
 }
 
+interface Wanted {
+  lastTaper: ReadonlyMap<string, IsoDate>;
+  days: readonly SeasonDay[];
+  perWeek: PerWeek;
+  holdOnly: boolean;
+  own: RuleValues | undefined;
+}
+
 /**
  * Number of sessions: the rounded sum of each day's share of its phase's weekly number. In the week that holds the end of an A
  * race's taper one of them is the light session, in its own days; where no day may hold a full session none is asked for.
  */
-function wantedSessions(
-  lastTaper: ReadonlyMap<string, IsoDate>,
-  days: readonly SeasonDay[],
-  perWeek: PerWeek,
-  holdOnly: boolean,
-  own: RuleValues | undefined,
-): WantedSession[] {
+function wantedSessions({ lastTaper, days, perWeek, holdOnly, own }: Wanted): WantedSession[] {
   const total = Math.round(days.reduce((a, d) => a + perWeek(d) / 7, 0));
   const tapers = [...lastTaper].flatMap(([race, last]) => {
     const taper = days.filter((d) => d.taperFor === race && d.loading === "light").map((d) => d.date);

@@ -9,8 +9,8 @@ const TODAY = "2026-03-03";
 
 describe("the lifts of the demo club", () => {
   it("say of the last log what the plan goes by, and overrule from what is planned", () => {
-    let [decided, anew] = [0, 0];
-    for (const [n, athlete] of demoClub(TODAY).entries()) {
+    let [decided, anew, without] = [0, 0, 0];
+    for (const [n, athlete] of demoClub(TODAY).slice(0, 6).entries()) {
       const facts = {
         id: String(n),
         revision: 1,
@@ -36,18 +36,17 @@ describe("the lifts of the demo club", () => {
           ?.items.find((i) => i.exercise.id === row.exercise);
         expect(view.next === null, row.exercise).toBe(item === undefined);
         if (!item) continue;
-        const texts = item.why.map((w) => w.text);
-        expect(
-          last.decision.why.every((w) => texts.includes(w.text)),
-          row.exercise,
-        ).toBe(true);
+        const goesBy = last.decision.why.every((w) => item.why.some((x) => x.text === w.text));
         if (item.decision?.after === last.date) {
-          expect(last.decision.kind, row.exercise).toBe(item.decision.kind);
+          expect([row.exercise, goesBy, last.decision.kind]).toEqual([row.exercise, true, item.decision.kind]);
           decided++;
-        } else anew++;
+        } else if (item.loadKg !== null && last.topKg !== null) {
+          expect([row.exercise, goesBy]).toEqual([row.exercise, true]);
+          anew++;
+        } else without++;
         if (item.loadKg !== null) expect(view.loads, row.exercise).toContain(item.loadKg);
       }
     }
-    expect([decided > 10, anew > 10]).toEqual([true, true]);
+    expect([decided > 10, anew > 10, without > 0]).toEqual([true, true, true]);
   });
 });

@@ -1,0 +1,220 @@
+/** The chain of weeks: each is planned from what the weeks before it, lifted or planned, leave behind. */
+
+import { lengthOf } from "./athlete/logged";
+import type { Athlete, EnduranceSession, Label, LockedSession, StrengthLog } from "./athlete/types";
+import { addDays, dayNumber, type IsoDate, laterOf, MINUTES_A_DAY } from "./dates";
+import { blockKey } from "./exercise/choose";
+import type { Library } from "./exercise/library";
+import { loggedBout } from "./legs/bouts";
+import { type LegBout, MEAN_DAYS } from "./legs/freshness";
+import type { Basis, LastBuild, Swap } from "./planSession";
+import { type PlanWeek, plannedBout, planWeek } from "./planWeek";
+import type { PlannedLoad } from "./progress/next";
+import { numbers } from "./rulebook";
+import type { SeasonWeek } from "./season/weeks";
+import { loggedLegs } from "./session/heavy";
+import { heartSets } from "./session/trim";
+import type { Standing } from "./week/types";
+
+/** Days for which a session can still stand beside one of a week: no rule of hours reaches further. */
+const STANDS = { logged: 10, planned: 3 };
+
+export interface ChainInput {
+  athlete: Athlete;
+  /** Endurance that stands in where none is planned. */
+  assumed: readonly EnduranceSession[];
+  library: Library;
+  season: readonly SeasonWeek[];
+  /** Index of the first week. */
+  first: number;
+  from: IsoDate;
+  options: { held?: readonly LockedSession[]; swaps?: readonly Swap[] };
+}
+
+export class WeekChain {
+  private readonly beside: Athlete;
+  private readonly log: readonly StrengthLog[];
+  private readonly loads = new Map<string, PlannedLoad>();
+  private readonly blocks: ReturnType<typeof blockUse>;
+  private standing: Standing[];
+  private bouts: LegBout[];
+  private lastBuild: LastBuild | null;
+  private before: PlanWeek | undefined;
+
+  constructor(private readonly input: ChainInput) {
+    const { athlete, assumed, library, season, first, from } = input;
+    this.beside = assumed.length > 0 ? { ...athlete, endurance: [...athlete.endurance, ...assumed] } : athlete;
+    this.log = athlete.strengthLog.filter((s) => s.date < from);
+    this.blocks = blockUse(athlete, this.log);
+    const ago = (s: StrengthLog) => dayNumber(from) - dayNumber(s.date);
+    this.standing = this.log.filter((s) => ago(s) <= STANDS.logged).map((s) => standingOfLog(s, library));
+    this.bouts = this.log.filter((s) => ago(s) <= MEAN_DAYS).map((s) => loggedBout(s, library.byId));
+    this.lastBuild = buildBefore(athlete, season, first, this.log, library);
+  }
+
+  /** Plans the next week. @param week follows the one before */
+  next(week: SeasonWeek): PlanWeek {
+    const { athlete, library, from, options } = this.input;
+    const end = addDays(week.start, 6);
+    const done = athlete.strengthLog.filter((s) => s.date >= week.start && s.date < from && s.date <= end);
+    const planned = planWeek({
+      athlete: this.beside,
+      library,
+      swaps: options.swaps ?? [],
+      basis: this.blocks.at(week.start),
+      week,
+      from: laterOf(week.start, from),
+      asOf: from,
+      log: this.log,
+      standing: this.standing,
+      bouts: this.bouts,
+      lastDays: lastDaysOf(week.start, this.log, this.before),
+      done: new Set(done.map((s) => s.label)),
+      held: options.held ?? [],
+      lastBuild: this.lastBuild,
+      planned: new Map(this.loads),
+    });
+    this.keep(planned);
+    return planned;
+  }
+
+  /** What the week leaves behind for the next. */
+  private keep(planned: PlanWeek): void {
+    const week = planned.season;
+    keepLoads(planned, this.loads);
+    for (const s of planned.sessions)
+      this.blocks.add(
+        week.start,
+        s.label,
+        s.items.map((i) => i.exercise.id),
+      );
+    if (isFullBuild(week)) this.lastBuild = buildOf(planned) ?? this.lastBuild;
+    const until = (dayNumber(week.start) + 7 - MEAN_DAYS) * MINUTES_A_DAY;
+    this.bouts = [...this.bouts.filter((b) => b.end > until), ...planned.sessions.map(plannedBout)];
+    this.standing = [
+      ...this.standing.filter((s) => dayNumber(week.start) - s.day <= STANDS.planned),
+      ...planned.sessions.map(({ date, start, minutes, lowerLoaded, heavy, stress }) => ({
+        day: dayNumber(date),
+        start,
+        minutes,
+        lowerLoaded,
+        heavy,
+        stress,
+      })),
+    ];
+    this.before = planned;
+  }
+}
+
+/** Weekday of each session of the week before, as lifted or as planned. */
+function lastDaysOf(monday: IsoDate, log: readonly StrengthLog[], before: PlanWeek | undefined): Map<Label, number> {
+  const since = addDays(monday, -7);
+  const stood = [
+    ...log.filter((s) => s.date >= since && s.date < monday),
+    ...(before?.season.start === since ? before.sessions : []),
+  ];
+  return new Map(stood.map((s) => [s.label, dayNumber(s.date) - dayNumber(since) + 1]));
+}
+
+/** Weeks of a block after which assistance exercises change (rule choice.block). */
+export const BLOCK_WEEKS = numbers("choice.block").weeks;
+
+/** Keeps which exercises each block of four weeks used, counted from the season's start; what is logged counts as what is planned. */
+export function blockUse(athlete: Athlete, log: readonly StrengthLog[]) {
+  const used = new Map<number, Set<string>>();
+  const labelled = new Map<number, Set<string>>();
+  const known = new Set<string>();
+  const block = (date: IsoDate): number =>
+    Math.floor((dayNumber(date) - dayNumber(athlete.season.start)) / (BLOCK_WEEKS * 7));
+  const add = (date: IsoDate, label: Label, ids: readonly string[]): void => {
+    const at = block(date);
+    const of = used.get(at) ?? new Set<string>();
+    const by = labelled.get(at) ?? new Set<string>();
+    for (const id of ids) {
+      of.add(id);
+      by.add(blockKey(label, id));
+      known.add(id);
+    }
+    used.set(at, of);
+    labelled.set(at, by);
+  };
+  for (const s of log)
+    add(
+      s.date,
+      s.label,
+      s.items.map((i) => i.exercise),
+    );
+  const at = (date: IsoDate): Basis => ({
+    known: known.size > 0 ? new Set(known) : null,
+    now: new Set(labelled.get(block(date))),
+    before: new Set(used.get(block(date) - 1)),
+    earlier: new Set(used.get(block(date) - 2)),
+  });
+  return { at, add };
+}
+
+/** Working sets of the four heart patterns in a planned week. */
+export const weekHeartSets = (w: PlanWeek): number => w.sessions.reduce((a, s) => a + heartSets(s.items), 0);
+
+/** What a build week held; null where nothing of it was placed. */
+function buildOf(w: PlanWeek): LastBuild | null {
+  const sets = weekHeartSets(w);
+  const lead = w.sessions.find((s) => s.label === "A") ?? w.sessions[0];
+  return sets > 0 && lead ? { sets, stage: w.season.days.find((d) => d.date === lead.date)?.stage ?? "build" } : null;
+}
+
+/** Seven days of build, nothing that cuts the dose. */
+export const isFullBuild = (w: SeasonWeek): boolean =>
+  w.days.length === 7 &&
+  w.days.every((d) => d.phase === "build" && d.loading === "full") &&
+  w.setFactor >= 1 &&
+  !w.mileage.holdOnly;
+
+/** A plan that begins in the race phase still needs the last full build week to cut from: it is planned and set aside. */
+function buildBefore(
+  athlete: Athlete,
+  season: readonly SeasonWeek[],
+  first: number,
+  log: readonly StrengthLog[],
+  library: Library,
+): LastBuild | null {
+  const start = season[first];
+  if (!start || !season.slice(first).some((w) => w.phase === "race")) return null;
+  for (let i = first - 1; i >= 0; i--) {
+    const week = season[i];
+    if (!week || !isFullBuild(week)) continue;
+    const before = log.filter((s) => s.date < week.start);
+    const planned = planWeek({
+      athlete,
+      library,
+      swaps: [],
+      basis: blockUse(athlete, before).at(week.start),
+      week,
+      from: week.start,
+      asOf: week.start,
+      log: before,
+      standing: [],
+      bouts: [],
+      lastDays: new Map(),
+      done: new Set(),
+      held: [],
+      lastBuild: null,
+      planned: new Map(),
+    });
+    return buildOf(planned);
+  }
+  return null;
+}
+
+/** Remembers the loads of full sessions; light ones say nothing about the next. */
+function keepLoads(week: PlanWeek, loads: Map<string, PlannedLoad>): void {
+  for (const s of week.sessions)
+    for (const i of s.items)
+      if (s.loading === "full" && i.loadKg !== null && i.reps !== null)
+        loads.set(i.exercise.id, { loadKg: i.loadKg, reps: i.reps, rir: i.rir });
+}
+
+/** What a logged session still weighs on the week after: loaded lower-body work counts as heavy at 6 reps or fewer. */
+function standingOfLog(s: StrengthLog, library: Library): Standing {
+  return { day: dayNumber(s.date), ...lengthOf(s), ...loggedLegs(s, library.byId) };
+}
