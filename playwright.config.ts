@@ -27,7 +27,7 @@ export default defineConfig({
       testMatch: /(journey|records|errors|intake|season|week|dose|safety)\.spec\.ts/,
       use: { baseURL: "http://127.0.0.1:4181" },
     },
-    { name: "demo", testMatch: /(demo|access|library)\.spec\.ts/, use: { baseURL: "http://127.0.0.1:4182" } },
+    { name: "demo", testMatch: /(demo|access|library|rules)\.spec\.ts/, use: { baseURL: "http://127.0.0.1:4182" } },
   ],
   webServer: [server(4181, "main", ".tmp/e2e-coach"), server(4182, "demo", ".tmp/e2e-demo")],
 });

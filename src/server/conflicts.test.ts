@@ -187,6 +187,23 @@ describe("two people on one thing", () => {
         first: { rulesOff: ["mileage.spike"] },
         second: { rulesOff: [] },
       },
+      put(
+        "an athlete's own numbers of rules",
+        "/rules",
+        "rules",
+        "/rules",
+        { values: { M3: { hours: 30 } } },
+        { values: { M3: { hours: 36 } } },
+      ),
+      {
+        what: "everybody's own numbers of rules",
+        view: "/rules",
+        thing: "rules/values",
+        method: "PUT",
+        path: "/rules/values",
+        first: { values: { M3: { hours: 30 } } },
+        second: { values: { M3: { hours: 36 } } },
+      },
       {
         what: "the points for everybody",
         view: `${at}/weights`,

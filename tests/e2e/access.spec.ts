@@ -35,6 +35,8 @@ const VIEWS: [string, (id: string) => string, string][] = [
   ["import", (id) => `/a/${id}/import`, "aside h2"],
   ["what if", (id) => `/a/${id}/what-if`, "main svg"],
   ["season sheet", (id) => `/a/${id}/season-sheet`, "main svg"],
+  ["rules", () => "/rules/week/full-dose", "main h3"],
+  ["terms", () => "/rules?tab=terms", "dl dt"],
   ["gym", () => "/gym/2026-03-10", "main svg rect"],
   ["club calendar", () => "/calendar", "main svg"],
   ["club data", () => "/club-data", "table"],

@@ -136,7 +136,10 @@ function Rule({ id, values }: { id: RuleId; values: RuleValues }) {
       <div className="flex min-h-[52px] flex-wrap items-center gap-x-3">
         <h2 className="text-[18px] leading-6 font-[650]">{r.title}</h2>
         <span className="text-ink2">
-          {KIND_WORDS[r.kind]} · <span className="num">{id}</span>
+          {KIND_WORDS[r.kind]} ·{" "}
+          <span className="num" data-testid="rule-id">
+            {id}
+          </span>
         </span>
       </div>
       <p className="mb-3 max-w-[70ch]">

@@ -73,6 +73,7 @@ export function Asked({
     <Popover.Root>
       <Popover.Trigger
         aria-label={label}
+        data-why=""
         className={`${className} decoration-edge decoration-dotted underline-offset-4 hover:underline`}
       >
         {children}
