@@ -77,6 +77,14 @@ export interface RestoreView {
 }
 
 /** Receipt of an erasure. */
+/** What came of an athlete file. */
+export interface ImportedView {
+  id: string;
+  name: string;
+  /** What was taken in and can not be used in full. */
+  warnings: string[];
+}
+
 export interface ErasedView {
   erasedAt: string;
   /** Backups that still hold the athlete, with the last day each is kept. */

@@ -116,7 +116,7 @@ function withClub(whole: Athlete, from: IsoDate, options: PlanOptions): Athlete 
 }
 
 /** Exercises of the log that the library does not know: each is named, with the day it last stands on. */
-function unknownLifts(athlete: Athlete, library: Library): SeasonWarning[] {
+export function unknownLifts(athlete: Athlete, library: Library): SeasonWarning[] {
   const last = new Map<string, IsoDate>();
   for (const log of athlete.strengthLog)
     for (const { exercise } of log.items)

@@ -35,7 +35,7 @@ describe("the coach's own numbers of rules", () => {
     const season = async () => setsOf((await server.call<SeasonView>("GET", `/athletes/${id}/season`)).body);
     const before = await season();
     const share = (n: number) => ({ values: { "stepback.every": { share: n } } });
-    expect(RULES["stepback.every"].parameters.share.value).toBe(0.55);
+    expect(RULES["stepback.every"].parameters.share?.value).toBe(0.55);
     await server.call("PUT", "/rules/values", share(0.8));
     const club = await season();
     expect(club).not.toEqual(before);

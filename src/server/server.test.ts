@@ -4,7 +4,8 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { athleteWith, logOf, START } from "../../tests/support/athlete";
 import { type TestServer, TODAY, testServer } from "../../tests/support/server";
 import type { Problem } from "../api/problem";
-import type { AthleteView, SeasonView, SessionView, SquadView, WeekView } from "../api/views";
+import type { AthleteView, ImportedView, SeasonView, SessionView, SquadView, WeekView } from "../api/views";
+import type { StrengthLog } from "../core/athlete/types";
 import { addDays } from "../core/dates";
 import { configFromEnvironment, run, todayOf } from "./run";
 import { Store } from "./store/store";
@@ -28,6 +29,22 @@ afterAll(() => server.close());
 
 const importOne = async (text = FILE): Promise<string> =>
   (await call<{ id: string }>("POST", "/athletes", text)).body.id;
+
+describe("an athlete file", () => {
+  it("with lifts that the library does not know is taken, and the answer names each once", async () => {
+    const lift = (exercise: string) => ({ exercise, sets: [{ reps: 8, side: "both" as const }] });
+    const logs = [
+      logOf("2026-02-24", [lift("back-squat")]),
+      logOf("2026-02-26", [lift("log-press"), lift("log-press")]),
+    ];
+    const file = (strengthLog: StrengthLog[]) => JSON.stringify(athleteWith({ strengthLog }));
+    const known = await call<ImportedView>("POST", "/athletes", file(logs.slice(0, 1)));
+    expect(known.body.warnings).toEqual([]);
+    const { status, body } = await call<ImportedView>("POST", "/athletes", file(logs));
+    expect([status, body.warnings.length]).toEqual([201, 1]);
+    expect(body.warnings[0]).toContain('26 Feb names "log-press"');
+  });
+});
 
 describe("the store", () => {
   it("keeps a real file in WAL mode with foreign keys on", async () => {

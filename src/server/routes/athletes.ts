@@ -13,10 +13,11 @@ import {
   raceBody,
   windowsBody,
 } from "../../api/requests";
-import type { AthleteView, ErasedView } from "../../api/views";
+import type { AthleteView, ErasedView, ImportedView } from "../../api/views";
 import type { Approach } from "../../core/athlete/approach";
 import type { Athlete, StrengthLog } from "../../core/athlete/types";
 import { addDays, dayLabel, dayNumber, mondayOf } from "../../core/dates";
+import { unknownLifts } from "../../core/plan";
 import { planWeek } from "../../core/planWeek";
 import { asLocked } from "../../core/week/placed";
 import { readAthleteFile, writeAthleteFile } from "../../formats/athlete-file";
@@ -80,7 +81,9 @@ function recordRoutes(r: RouteList, ctx: ServerContext): void {
     async (_call, athlete) => {
       const id = randomUUID();
       await takeApproaches(store, athlete.approaches ?? []);
-      const answer = answering(json({ id, name: athlete.athlete.name }, 201), id);
+      const warnings = unknownLifts(athlete, store.exercises.library).map((w) => w.text);
+      const view: ImportedView = { id, name: athlete.athlete.name, warnings };
+      const answer = answering(json(view, 201), id);
       await store.athletes.add(athlete, id);
       return answer;
     },

@@ -8,7 +8,16 @@ import {
   useQueryClient,
 } from "@tanstack/react-query";
 import type { EnduranceBody, MergeLogBody, RaceBody } from "../../api/requests";
-import type { AthleteView, ClubView, ErasedView, SeasonView, SessionView, SquadView, WeekView } from "../../api/views";
+import type {
+  AthleteView,
+  ClubView,
+  ErasedView,
+  ImportedView,
+  SeasonView,
+  SessionView,
+  SquadView,
+  WeekView,
+} from "../../api/views";
 import type { Label, LockedSession, StrengthLog, Window } from "../../core/athlete/types";
 import { del, get, post, postText, put } from "./api";
 import { forgetAthlete, keptAthletes } from "./forget";
@@ -98,7 +107,7 @@ export function useClubChange<V, R>(write: (value: V) => Promise<R>) {
 export const useImport = () => {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (text: string) => postText<{ id: string; name: string }>("/athletes", text),
+    mutationFn: (text: string) => postText<ImportedView>("/athletes", text),
     onSuccess: () => {
       markSaved();
       return renew(client, ["squad"]);

@@ -21,8 +21,9 @@ export function ImportSheet({ open, onClose }: { open: boolean; onClose: () => v
     setName(file.name);
     const text = await file.text();
     bring.mutate(text, {
-      onSuccess: ({ id, name: athlete }) => {
+      onSuccess: ({ id, name: athlete, warnings }) => {
         toast(`${athlete} is in.`);
+        for (const text of warnings) toast.warning(text, { duration: Number.POSITIVE_INFINITY, closeButton: true });
         onClose();
         navigate(`/a/${id}/season`);
       },
