@@ -7,10 +7,12 @@ import { athleteRoutes } from "./athletes";
 import { boardRoutes } from "./board";
 import { calendarRoutes } from "./calendar";
 import { clubRoutes } from "./club";
-import { doseRoutes } from "./dose";
+import { editRoutes } from "./edits";
 import { exerciseRoutes } from "./exercises";
+import { followRoutes } from "./follow";
 import { gymRoutes } from "./gym";
 import { intakeRoutes } from "./intake";
+import { liftRoutes } from "./lifts";
 import { outgoingRoutes } from "./outgoing";
 import { paperRoutes } from "./paper";
 import { recordRoutes } from "./records";
@@ -30,7 +32,9 @@ const ROOMS = [
   recordRoutes,
   outgoingRoutes,
   boardRoutes,
-  doseRoutes,
+  followRoutes,
+  editRoutes,
+  liftRoutes,
   paperRoutes,
 ] as const;
 

@@ -11,6 +11,7 @@ import { faulty, notFound, ProblemError } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";
 import type { ServerContext } from "../serverContext";
+import type { Store } from "../store/store";
 import { pastTools } from "./tools";
 
 /** Phases in which an athlete follows an approach: null for all that have no exception, [] for none. */
@@ -37,53 +38,52 @@ const slugOf = (name: string): string =>
     .replace(/^-+|-+$/g, "")
     .slice(0, 40) || "copy";
 
-export function approachRoutes({ store, planner }: ServerContext): Route[] {
-  const r = new RouteList("/approaches");
+/** The shipped approaches, then the coach's own, each with who follows it. */
+async function approachesView(store: Store): Promise<ApproachesView> {
+  const athletes = await store.athletes.outlines();
+  const view = (approach: Approach, own: boolean, savedAt: string | null): ApproachView => ({
+    approach,
+    own,
+    users: athletes
+      .filter(({ athlete }) => follows(athlete, approach.id))
+      .map(({ id, athlete }) => ({ id, name: athlete.athlete.name, phases: followedIn(athlete, approach.id) })),
+    savedAt,
+  });
+  const own = await Promise.all(
+    store.approaches.all.map(async (a) => view(a, true, (await store.approaches.versions(a.id))[0]?.at ?? null)),
+  );
+  return {
+    approaches: [...SHIPPED_APPROACHES.map((a) => view(a, false, null)), ...own],
+    rulesOff: [...store.club.rulesOff],
+  };
+}
 
+/** An id of a copy that no approach has yet. */
+function freeId(name: string, all: readonly Approach[]): string {
+  const slug = slugOf(name);
+  let id = `own-${slug}`;
+  for (let n = 2; all.some((a) => a.id === id); n++) id = `own-${slug}-${n}`;
+  return id;
+}
+
+/** @throws where a rule cannot be switched off */
+function checkSwitches(rulesOff: readonly string[]): void {
+  const faults = rulesOff
+    .filter((x) => !SWITCHES.some((s) => s.id === ruleIdOf(x)))
+    .map((x) => ({ path: `rulesOff.${x}`, expected: "a rule that can be switched off expected" }));
+  if (faults.length > 0) throw faulty(faults, "The rules");
+}
+
+/** What changes an approach or the rules: weeks that are over are written down first. */
+function changeRoutes(r: RouteList, { store, planner }: ServerContext): void {
   const { pastOf, keepPast } = pastTools({ store, planner });
-
-  r.read("", async () => {
-    const athletes = await store.athletes.outlines();
-    const view = (approach: Approach, own: boolean, savedAt: string | null): ApproachView => ({
-      approach,
-      own,
-      users: athletes
-        .filter(({ athlete }) => follows(athlete, approach.id))
-        .map(({ id, athlete }) => ({ id, name: athlete.athlete.name, phases: followedIn(athlete, approach.id) })),
-      savedAt,
-    });
-    const own = await Promise.all(
-      store.approaches.all.map(async (a) => view(a, true, (await store.approaches.versions(a.id))[0]?.at ?? null)),
-    );
-    const body: ApproachesView = {
-      approaches: [...SHIPPED_APPROACHES.map((a) => view(a, false, null)), ...own],
-      rulesOff: [...store.club.rulesOff],
-    };
-    return json(body);
-  });
-
-  r.change("POST", "", { body: { schema: copyApproachBody, what: "The copy" } }, async ({ body: { basis, name } }) => {
-    const from = findApproach(basis, store.approaches.all);
-    if (!from) throw notFound("approach");
-    const slug = slugOf(name);
-    let id = `own-${slug}`;
-    for (let n = 2; store.approaches.all.some((a) => a.id === id); n++) id = `own-${slug}-${n}`;
-    const answer = answering(json({ id }, 201), null);
-    await store.approaches.save({ ...from, id, name }, `Copied from ${from.name}`);
-    return answer;
-  });
 
   r.planned(
     "PUT",
     "/rules",
     { body: { schema: clubRulesBody, what: "The rules" }, expensive: true },
     async ({ body }) => {
-      const unknown = body.rulesOff.filter((x) => !SWITCHES.some((s) => s.id === ruleIdOf(x)));
-      if (unknown.length > 0)
-        throw faulty(
-          unknown.map((x) => ({ path: `rulesOff.${x}`, expected: "a rule that can be switched off expected" })),
-          "The rules",
-        );
+      checkSwitches(body.rulesOff);
       return pastOf(await store.athletes.list());
     },
     async ({ body }, past) => {
@@ -113,6 +113,24 @@ export function approachRoutes({ store, planner }: ServerContext): Route[] {
       return json({ version: saved.version });
     },
   );
+}
+
+export function approachRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("/approaches");
+  const { store } = ctx;
+
+  r.read("", async () => json(await approachesView(store)));
+
+  r.change("POST", "", { body: { schema: copyApproachBody, what: "The copy" } }, async ({ body: { basis, name } }) => {
+    const from = findApproach(basis, store.approaches.all);
+    if (!from) throw notFound("approach");
+    const id = freeId(name, store.approaches.all);
+    const answer = answering(json({ id }, 201), null);
+    await store.approaches.save({ ...from, id, name }, `Copied from ${from.name}`);
+    return answer;
+  });
+
+  changeRoutes(r, ctx);
 
   r.read("/:approach/versions", async ({ params }) => {
     const view: ApproachVersionView[] = await store.approaches.versions(params.approach);

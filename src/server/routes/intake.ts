@@ -84,10 +84,10 @@ function entryRoutes(r: RouteList, ctx: ServerContext): void {
   });
 }
 
-/** What an athlete may do, and the screen. */
+/** What an athlete may do. */
 function choiceRoutes(r: RouteList, ctx: ServerContext): void {
   const { store, planner } = ctx;
-  const { stored, season, change } = athleteTools(ctx);
+  const { season } = athleteTools(ctx);
 
   r.read("/:id/exercises", async ({ params, query }) => {
     const place = typeof query.place === "string" && query.place !== "" ? query.place : undefined;
@@ -101,6 +101,40 @@ function choiceRoutes(r: RouteList, ctx: ServerContext): void {
     if (!view) throw notFound("place of this athlete");
     return json(view);
   });
+
+  r.read("/:id/sessions/:date/:label/choices/:exercise", async ({ params }) => {
+    const p = await season(params.id);
+    const [date, label] = [dateParam(params.date), labelParam(params.label)];
+    const week = p.plan.weeks.find((w) => w.sessions.some((s) => s.date === date && s.label === label));
+    const session = week?.sessions.find((s) => s.date === date && s.label === label);
+    const view = week && session ? choicesView(p, week, session, params.exercise) : null;
+    if (!view) throw notFound("exercise in a planned session on that day");
+    return json(view);
+  });
+
+  r.change(
+    "PUT",
+    "/:id/swaps/:date/:label",
+    { body: { schema: swapBody, what: "The swap" } },
+    async ({ params, body }) => {
+      const [date, label] = [dateParam(params.date), labelParam(params.label)];
+      const { from, to } = body;
+      for (const [path, id] of [
+        ["from", from],
+        ["to", to],
+      ] as const)
+        if (id !== null && !store.exercises.library.byId(id))
+          throw faulty([{ path, expected: `the id of an exercise expected, found "${id}"` }], "The swap");
+      if (!(await store.weeks.swap(params.id, date, label, from, to))) throw notFound("athlete");
+      return done();
+    },
+  );
+}
+
+/** The movement screen. */
+function screenRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store, planner } = ctx;
+  const { stored, change } = athleteTools(ctx);
 
   r.read("/:id/screening", async ({ params }) => {
     const { id, athlete } = await stored(params.id);
@@ -137,39 +171,12 @@ function choiceRoutes(r: RouteList, ctx: ServerContext): void {
     });
     return done();
   });
-
-  r.read("/:id/sessions/:date/:label/choices/:exercise", async ({ params }) => {
-    const p = await season(params.id);
-    const [date, label] = [dateParam(params.date), labelParam(params.label)];
-    const week = p.plan.weeks.find((w) => w.sessions.some((s) => s.date === date && s.label === label));
-    const session = week?.sessions.find((s) => s.date === date && s.label === label);
-    const view = week && session ? choicesView(p, week, session, params.exercise) : null;
-    if (!view) throw notFound("exercise in a planned session on that day");
-    return json(view);
-  });
-
-  r.change(
-    "PUT",
-    "/:id/swaps/:date/:label",
-    { body: { schema: swapBody, what: "The swap" } },
-    async ({ params, body }) => {
-      const [date, label] = [dateParam(params.date), labelParam(params.label)];
-      const { from, to } = body;
-      for (const [path, id] of [
-        ["from", from],
-        ["to", to],
-      ] as const)
-        if (id !== null && !store.exercises.library.byId(id))
-          throw faulty([{ path, expected: `the id of an exercise expected, found "${id}"` }], "The swap");
-      if (!(await store.weeks.swap(params.id, date, label, from, to))) throw notFound("athlete");
-      return done();
-    },
-  );
 }
 
 export function intakeRoutes(ctx: ServerContext): Route[] {
   const r = new RouteList("/athletes");
   entryRoutes(r, ctx);
   choiceRoutes(r, ctx);
+  screenRoutes(r, ctx);
   return r.all;
 }
