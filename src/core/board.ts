@@ -2,11 +2,12 @@
 import type { EnduranceSession, Label } from "./athlete/types";
 import { type IsoDate, timeOf } from "./dates";
 import { withFix } from "./nearest";
-import { type PlanWeek, planWeek, type WeekInput, weekProblem } from "./planWeek";
+import { type PlanWeek, planWeek } from "./planWeek";
 import { costsOf } from "./week/fit";
 import { asLocked } from "./week/placed";
 import { type Block, blockedByOther, blockedByTiredLegs, blockedHere } from "./week/rules";
 import type { Cost, Option, Placed } from "./week/types";
+import { type WeekInput, WeekProblem } from "./weekProblem";
 
 /** One place of the week for the session in hand. */
 export interface BoardPlace {
@@ -40,7 +41,7 @@ export interface Board {
  * @param label the session in hand
  */
 export function weighPlaces(input: WeekInput, placed: readonly Placed[], label: Label): Board {
-  const problem = weekProblem(input);
+  const problem = new WeekProblem(input);
   const { context } = problem;
   const optionOf = (p: Placed): Option[] => problem.fixed(asLocked(p), false);
   const others = placed.filter((p) => p.label !== label).flatMap(optionOf);
@@ -76,7 +77,7 @@ export function weighPlaces(input: WeekInput, placed: readonly Placed[], label: 
 function whyClosed(
   input: WeekInput,
   date: IsoDate,
-  { windows, standable }: ReturnType<typeof weekProblem>,
+  { windows, standable }: WeekProblem,
   days: readonly IsoDate[] | null,
 ): Block {
   if (date < input.from) return { rule: "M1", text: "the day is past" };

@@ -3,8 +3,8 @@ import { columnOf } from "./approach/columns";
 import { rowFor } from "./approach/pick";
 import { activeAreas, safetyGate } from "./athlete/gate";
 import { cleanReps, topLoad } from "./athlete/logged";
-import type { Athlete, DecisionKind, LoggedItem } from "./athlete/types";
-import { addDays, dayNumber, type IsoDate, laterOf, mondayOf } from "./dates";
+import type { Athlete, DecisionKind, LoggedItem, OneRepMaxFormula } from "./athlete/types";
+import { addDays, daysBetween, type IsoDate, laterOf, mondayOf } from "./dates";
 import { bestOf, type CurrentMax, currentMax } from "./dose/current";
 import { makeableLoads } from "./dose/loads";
 import { loadingAt } from "./exercise/equipment";
@@ -13,6 +13,7 @@ import { sideAction, sideSums } from "./exercise/sides";
 import { EXTERNAL, type Exercise } from "./exercise/types";
 import { increaseCap } from "./planSession";
 import { decide } from "./progress/decide";
+import type { Decision } from "./progress/decision";
 import { historyOf } from "./progress/history";
 import { alike, decisionBasis, overruleAfter } from "./progress/next";
 import { risingPain } from "./progress/pain";
@@ -72,6 +73,95 @@ function loadsOf(athlete: Athlete, e: Exercise) {
     .sort((a, b) => b.loads.length - a.loads.length)[0];
 }
 
+/** What a lift's history is told with. */
+interface Telling {
+  athlete: Athlete;
+  exercise: Exercise;
+  /** The athlete's weeks, for what capped an increase then. */
+  season: readonly SeasonWeek[];
+  /** The latest first. */
+  history: ReturnType<typeof historyOf>;
+  /** Where it is loaded best. */
+  here: ReturnType<typeof loadsOf>;
+  /** The exercise's ladder, easiest first; empty where it has none. */
+  steps: readonly Exercise[];
+}
+
+/** What the rules said after one log, as they would have planned with it. */
+function decisionAfter({ athlete, exercise, season, history, here, steps }: Telling, i: number): Decision {
+  const h = history[i] as Telling["history"][number];
+  const byLoad = here?.loading != null && EXTERNAL.includes(here.loading) && exercise.unit === "reps";
+  const at = steps.indexOf(exercise);
+  const asked = h.item.prescribed;
+  const on = addDays(h.date, 7);
+  const week = season.find((w) => w.start === mondayOf(on));
+  const day = week?.days.find((d) => d.date === on);
+  const cell = day && rowFor(athlete, day.phase, day.stage).cells[columnOf(exercise.pattern, exercise.main)];
+  const [low, high] = cell?.reps ?? [USUAL.reps, USUAL.reps];
+  const rir = asked?.rir ?? cell?.rir?.[0] ?? USUAL.reserve;
+  // The log itself, and before it what the plan would look at: work of a like reserve.
+  const older = byLoad ? alike(history.slice(i + 1), rir) : history.slice(i + 1);
+  return decide({
+    ...decisionBasis(exercise, here?.loading ?? "bodyweight", here?.loads ?? [], athlete, activeAreas(athlete, on)),
+    history: [h, ...older],
+    on,
+    repsLow: asked?.repsLow ?? asked?.reps ?? low,
+    reps: asked?.reps ?? high,
+    rir,
+    ...(asked?.sets === undefined ? {} : { sets: asked.sets }),
+    seconds: exercise.unit === "seconds" ? (asked?.seconds ?? cell?.seconds[0] ?? USUAL.seconds) : null,
+    ...(cell && exercise.ownSeconds === null ? { secondsMost: cell.seconds[1] } : {}),
+    ladder: {
+      harder: steps[at + 1]?.name ?? null,
+      easier: steps[at - 1]?.name ?? null,
+      lightestKg: here?.loads[0] ?? null,
+      tempo: exercise.tempo,
+    },
+    cap: week && day ? increaseCap(athlete, day, week) : null,
+    slower: safetyGate(athlete, h.date).slower,
+  });
+}
+
+function entryOf(t: Telling, i: number, formula: OneRepMaxFormula): LiftEntry {
+  const h = t.history[i] as Telling["history"][number];
+  const made = decisionAfter(t, i);
+  const o = overruleAfter(t.athlete, t.exercise.id, h.date);
+  const sums = sideSums(h.item);
+  return {
+    date: h.date,
+    item: h.item,
+    topKg: topLoad(h.item),
+    volumeKg: h.item.sets.reduce((a, s) => a + cleanReps(s) * (s.loadKg ?? 0), 0),
+    max: bestOf(h.item, formula),
+    decision: o
+      ? { kind: o.kind, byCoach: true, why: [why("progress.overrule", "page", o.reason), ...made.why] }
+      : { kind: made.kind, byCoach: false, why: made.why },
+    sides: sums && {
+      left: sums.left,
+      right: sums.right,
+      pct: asymmetry(sums.left, sums.right),
+      action: sideAction(sums.left, sums.right, sums.reps),
+    },
+  };
+}
+
+/** The e1RM as it stood on each Monday since the first log, and on the last day. */
+function lineOf(history: Telling["history"], formula: OneRepMaxFormula, asOf: IsoDate): LiftStory["line"] {
+  const first = history.at(-1)?.date;
+  const line: LiftStory["line"] = [];
+  if (!first) return line;
+  const monday = mondayOf(first);
+  for (let n = 7; n <= daysBetween(monday, asOf) + 6; n += 7) {
+    const date = laterOf(addDays(first, 1), addDays(monday, n));
+    const day = date > asOf ? asOf : date;
+    const max = currentMax(history, formula, day);
+    if (!max) continue;
+    const unsure = (max.kg * max.unsurePct) / 100;
+    line.push({ date: day, kg: max.kg, lowKg: max.kg - unsure, highKg: max.kg + unsure });
+  }
+  return line;
+}
+
 /**
  * @param season the athlete's weeks, for what capped an increase then
  * @param asOf the day up to which the log counts, itself left out
@@ -86,80 +176,12 @@ export function liftStory(
   const formula = athlete.settings?.oneRepMax ?? "default";
   const history = historyOf(athlete.strengthLog, exercise.id, asOf);
   const here = loadsOf(athlete, exercise);
-  const byLoad = here?.loading != null && EXTERNAL.includes(here.loading) && exercise.unit === "reps";
   const steps = exercise.ladder ? library.ladder(exercise.ladder.id) : [];
-  const at = steps.indexOf(exercise);
-  const entries = history.map((h, i): LiftEntry => {
-    const asked = h.item.prescribed;
-    const on = addDays(h.date, 7);
-    const week = season.find((w) => w.start === mondayOf(on));
-    const day = week?.days.find((d) => d.date === on);
-    const cell = day && rowFor(athlete, day.phase, day.stage).cells[columnOf(exercise.pattern, exercise.main)];
-    const [low, high] = cell?.reps ?? [USUAL.reps, USUAL.reps];
-    const rir = asked?.rir ?? cell?.rir?.[0] ?? USUAL.reserve;
-    // The log itself, and before it what the plan would look at: work of a like reserve.
-    const older = byLoad ? alike(history.slice(i + 1), rir) : history.slice(i + 1);
-    const made = decide({
-      ...decisionBasis(exercise, here?.loading ?? "bodyweight", here?.loads ?? [], athlete, activeAreas(athlete, on)),
-      history: [h, ...older],
-      on,
-      repsLow: asked?.repsLow ?? asked?.reps ?? low,
-      reps: asked?.reps ?? high,
-      rir,
-      ...(asked?.sets === undefined ? {} : { sets: asked.sets }),
-      seconds: exercise.unit === "seconds" ? (asked?.seconds ?? cell?.seconds[0] ?? USUAL.seconds) : null,
-      ...(cell && exercise.ownSeconds === null ? { secondsMost: cell.seconds[1] } : {}),
-      ladder: {
-        harder: steps[at + 1]?.name ?? null,
-        easier: steps[at - 1]?.name ?? null,
-        lightestKg: here?.loads[0] ?? null,
-        tempo: exercise.tempo,
-      },
-      cap: week && day ? increaseCap(athlete, day, week) : null,
-      slower: safetyGate(athlete, h.date).slower,
-    });
-    const o = overruleAfter(athlete, exercise.id, h.date);
-    const sums = sideSums(h.item);
-    return {
-      date: h.date,
-      item: h.item,
-      topKg: topLoad(h.item),
-      volumeKg: h.item.sets.reduce((a, s) => a + cleanReps(s) * (s.loadKg ?? 0), 0),
-      max: bestOf(h.item, formula),
-      decision: o
-        ? {
-            kind: o.kind,
-            byCoach: true,
-            why: [why("progress.overrule", "page", o.reason), ...made.why],
-          }
-        : { kind: made.kind, byCoach: false, why: made.why },
-      sides: sums && {
-        left: sums.left,
-        right: sums.right,
-        pct: asymmetry(sums.left, sums.right),
-        action: sideAction(sums.left, sums.right, sums.reps),
-      },
-    };
-  });
-  const first = history.at(-1)?.date;
-  const line: LiftStory["line"] = [];
-  if (first)
-    for (let n = dayNumber(mondayOf(first)) + 7; n <= dayNumber(asOf) + 6; n += 7) {
-      const date = laterOf(addDays(first, 1), addDays(mondayOf(first), n - dayNumber(mondayOf(first))));
-      const day = date > asOf ? asOf : date;
-      const max = currentMax(history, formula, day);
-      if (max)
-        line.push({
-          date: day,
-          kg: max.kg,
-          lowKg: max.kg * (1 - max.unsurePct / 100),
-          highKg: max.kg * (1 + max.unsurePct / 100),
-        });
-    }
+  const told: Telling = { athlete, exercise, season, history, here, steps };
   return {
-    entries: entries.reverse(),
+    entries: history.map((_, i) => entryOf(told, i, formula)).reverse(),
     current: currentMax(history, formula, asOf),
-    line,
+    line: lineOf(history, formula, asOf),
     rising: risingPain(history),
   };
 }

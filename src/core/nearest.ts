@@ -16,9 +16,10 @@ import {
 } from "./dates";
 import { LABEL_WORDS } from "./dose/dose";
 import { isLegHeavy, startOf } from "./endurance/load";
-import { planWeek, type WeekInput, weekProblem } from "./planWeek";
+import { planWeek } from "./planWeek";
 import { numbers } from "./rulebook";
 import type { Placed } from "./week/types";
+import { type WeekInput, WeekProblem } from "./weekProblem";
 
 /** How the change is made. */
 export type Fix =
@@ -94,7 +95,7 @@ const windowFix = (w: DatedWindow): Fix => ({
 const hoursOf = (w: DatedWindow): string => `${timeOf(w.start)} to ${timeOf(w.start + w.minutes)}`;
 
 function longerWindows(input: WeekInput): Candidate[] {
-  const { windows } = weekProblem(input);
+  const { windows } = new WeekProblem(input);
   const out: Candidate[] = [];
   for (const w of windows)
     for (let more = STEP; more <= LONGEST; more += STEP) {
@@ -116,7 +117,7 @@ function longerWindows(input: WeekInput): Candidate[] {
 
 function otherDays(input: WeekInput): Candidate[] {
   const { athlete, week } = input;
-  const { windows } = weekProblem(input);
+  const { windows } = new WeekProblem(input);
   const taken = new Set(windows.map((w) => w.date));
   const known = [...windows, ...athlete.availability.map((w) => ({ ...w, start: minutesOf(w.start) }))];
   const shapes = new Map(known.map((w) => [`${w.start}/${w.place}`, w]));
@@ -139,7 +140,7 @@ function otherDays(input: WeekInput): Candidate[] {
 }
 
 function shorterSessions(input: WeekInput, label: Label): Candidate[] {
-  const { standable } = weekProblem(input);
+  const { standable } = new WeekProblem(input);
   const longest = Math.max(0, ...standable.map((w) => w.minutes));
   return SHORTER.filter((m) => m < longest).map((minutes) => ({
     size: longest - minutes,

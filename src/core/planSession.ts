@@ -70,103 +70,125 @@ export interface BuilderInput {
   lastBuild: LastBuild | null;
 }
 
-/** Builds and remembers what each label is on a day in a window. */
-export function sessionBuilder(input: BuilderInput) {
-  const { athlete, week, log } = input;
-  let deepest = 0;
-  const known = new Map<string, BuiltSession | null>();
-  const choiceOn = choiceContexts(input);
-  // A hold's sets are shared by the sessions that have a day to stand on.
-  const open = new Set(
-    windowsOfWeek(athlete, week.start)
-      .map((w) => w.date)
-      .filter((date) => week.days.some((d) => d.date === date && d.counts)),
-  );
-  const shared = Math.max(1, Math.min(open.size, week.wanted.filter((w) => !w.taper).length));
+/** What is asked of a session: its label on a day at a place, in so many minutes. */
+interface Asked {
+  label: Label;
+  day: SeasonDay;
+  place: Place;
+  /** Minutes of the free time slot. */
+  minutes: number;
+  /** Share of the full dose that the week takes. */
+  depth: number;
+  routine: "short" | "long" | null;
+}
 
-  const build = (
+/** Builds and remembers what each label is on a day in a free time slot. */
+export class SessionBuilder {
+  private readonly known = new Map<string, BuiltSession | null>();
+  private readonly choiceOn: ReturnType<typeof choiceContexts>;
+  /** Sessions that share a hold's sets: those that have a day to stand on. */
+  private readonly shared: number;
+  private most = 0;
+
+  constructor(private readonly input: BuilderInput) {
+    const { athlete, week } = input;
+    this.choiceOn = choiceContexts(input);
+    const open = new Set(
+      windowsOfWeek(athlete, week.start)
+        .map((w) => w.date)
+        .filter((date) => week.days.some((d) => d.date === date && d.counts)),
+    );
+    this.shared = Math.max(1, Math.min(open.size, week.wanted.filter((w) => !w.taper).length));
+  }
+
+  /** AU of the heaviest session built so far at the full dose. */
+  deepest(): number {
+    return this.most;
+  }
+
+  /** @returns null where not even the least form fits, or the place is unknown */
+  build(
     label: Label,
     day: SeasonDay,
     w: DatedWindow,
     depth: number,
-    routine: "short" | "long" | null = null,
-  ): BuiltSession | null => {
+    routine: Asked["routine"] = null,
+  ): BuiltSession | null {
     const key = `${label}/${w.date}/${w.start}/${w.minutes}/${w.place}`;
-    const before = known.get(key);
+    const before = this.known.get(key);
     if (before !== undefined) return before;
-    const place = placeById(athlete, w.place);
-    const made = place ? make(label, day, place, w.minutes, depth, routine) : null;
-    known.set(key, made);
+    const place = placeById(this.input.athlete, w.place);
+    const made = place ? this.make({ label, day, place, minutes: w.minutes, depth, routine }) : null;
+    this.known.set(key, made);
     return made;
-  };
+  }
 
-  const make = (
-    label: Label,
-    day: SeasonDay,
-    place: Place,
-    minutes: number,
-    depth: number,
-    routine: "short" | "long" | null,
-  ): BuiltSession | null => {
-    const choice = choiceOn(day, place);
-    const { gate } = choice;
-    const swaps = input.swaps.filter((s) => s.date === day.date && s.label === label);
-    const cap = increaseCap(athlete, day, week);
-    const edit = athlete.edits?.find((e) => e.week === week.start && e.label === label);
-    const stepped = { phase: day.phase, stage: day.stage, emphasis: day.emphasis };
-    const request = {
-      label,
-      emphasis: day.emphasis,
-      loading: day.loading,
-      heavyOk: day.heavyOk,
-      dose: sessionDose(
-        athlete,
-        { ...stepped, holds: input.lastBuild?.stage ?? day.holds },
-        { gate, room: week.mileage.roomForProgress },
-      ),
-      build: approachFor(athlete, day.phase).build,
-      routine,
-      ...(edit ? { edit } : {}),
-      place,
-      minutes: Math.min(
-        minutes,
-        day.minutesMost ?? minutes,
-        day.loading === "mobility" ? numbers("session.slots").mobilityMinutes : minutes,
-      ),
-      choice,
-      swaps: new Map(swaps.map((s) => [s.from, s.to])),
-      loadFor: (q: Parameters<typeof nextLoad>[0]) =>
-        nextLoad(q, {
-          athlete,
-          log,
-          on: day.date,
-          asOf: input.asOf,
-          blockStart: day.blockStart,
-          cap,
-          slower: gate.slower,
-          planned: input.planned,
-          areas: choice.areas,
-          ladder: (e) => ladderState(e, choice),
-        }),
-    };
-    const whole = buildSession({ ...request, setFactor: 1, heartRange: null, stressCap: null });
+  private make(asked: Asked): BuiltSession | null {
+    const { athlete, week } = this.input;
+    const { day, depth } = asked;
+    const request = this.requestFor(asked);
+    const uncut = { setFactor: 1, heartRange: null, stressCap: null };
+    const whole = buildSession({ ...request, ...uncut });
     // A session by hand says nothing about the planned dose, which is what a week's depth is measured by.
-    const { edit: _, ...planned } = request;
-    const measure = edit ? buildSession({ ...planned, setFactor: 1, heartRange: null, stressCap: null }) : whole;
-    if (measure) deepest = Math.max(deepest, measure.stress);
+    const { edit, ...planned } = request;
+    const measure = edit ? buildSession({ ...planned, ...uncut }) : whole;
+    if (measure) this.most = Math.max(this.most, measure.stress);
     const taper = day.taperFor !== null && day.loading === "light";
-    const own = athlete.settings?.ruleValues;
-    const setFactor = taper ? numbers("taper.light", own).share : week.setFactor;
-    const hold =
-      day.emphasis === "hold" && !taper && !routine && isOn(athlete, "taper.week") && input.lastBuild
-        ? input.lastBuild.sets / shared
-        : null;
-    const heartRange = hold !== null ? holdRange(hold) : null;
+    const setFactor = taper ? numbers("taper.light", athlete.settings?.ruleValues).share : week.setFactor;
+    const heartRange = taper ? null : this.holdOf(asked);
     if (setFactor >= 1 && heartRange === null && depth >= 1) return whole;
     const stressCap = depth < 1 && whole ? whole.stress * depth : null;
     return buildSession({ ...request, setFactor, heartRange: setFactor < 1 ? null : heartRange, stressCap });
-  };
-  return { build, deepest: () => deepest };
+  }
+
+  /** Its share of the last full build week's sets, where the day holds (rule taper.week). */
+  private holdOf({ day, routine }: Asked): ReturnType<typeof holdRange> | null {
+    const { athlete, lastBuild } = this.input;
+    if (day.emphasis !== "hold" || routine || !isOn(athlete, "taper.week") || !lastBuild) return null;
+    return holdRange(lastBuild.sets / this.shared);
+  }
+
+  private requestFor({ label, day, place, minutes, routine }: Asked) {
+    const { athlete, week, log, planned, asOf, lastBuild, swaps } = this.input;
+    const choice = this.choiceOn(day, place);
+    const { gate, areas } = choice;
+    const edit = athlete.edits?.find((e) => e.week === week.start && e.label === label);
+    const { phase, stage, emphasis, loading, heavyOk, blockStart } = day;
+    const within = loading === "mobility" ? numbers("session.slots").mobilityMinutes : minutes;
+    const dose = sessionDose(
+      athlete,
+      { phase, stage, emphasis, holds: lastBuild?.stage ?? day.holds },
+      { gate, room: week.mileage.roomForProgress },
+    );
+    const basis = {
+      athlete,
+      log,
+      on: day.date,
+      asOf,
+      blockStart,
+      cap: increaseCap(athlete, day, week),
+      slower: gate.slower,
+      planned,
+      areas,
+      ladder: (e: Exercise) => ladderState(e, choice),
+    };
+    const own = swaps.filter((s) => s.date === day.date && s.label === label);
+    return {
+      label,
+      emphasis,
+      loading,
+      heavyOk,
+      dose,
+      build: approachFor(athlete, phase).build,
+      routine,
+      ...(edit ? { edit } : {}),
+      place,
+      minutes: Math.min(minutes, day.minutesMost ?? minutes, within),
+      choice,
+      swaps: new Map(own.map((s) => [s.from, s.to])),
+      loadFor: (q: Parameters<typeof nextLoad>[0]) => nextLoad(q, basis),
+    };
+  }
 }
 
 /** Least and most hard sets of a session that holds, from its share of the last full build week's (rule taper.week). */
@@ -238,62 +260,55 @@ export function choiceContexts(
   };
 
   function contextOn(day: SeasonDay, place: Place): ChoiceContext {
-    const gate = safetyGate(athlete, day.date);
-    const areas = activeAreas(athlete, day.date);
-    const unloaded = day.loading === "bodyweight" || day.loading === "mobility";
-    const nothingNew = noNewWork(athlete, day, week);
-    const nothingSlow = noSlowWork(athlete, day);
-    const lightHinge = isOn(athlete, "sport.row-hinge") ? longRowingNext(athlete, day.date) : null;
-    const kneeHinge = hingeStopsAtKnee(athlete, day.date);
-    const { build } = approachFor(athlete, day.phase);
-    const forStrength = !unloaded && FOR_STRENGTH.includes(day.emphasis) && build !== "ladders";
-    const descent = isOn(athlete, "descent.prep") && !unloaded ? descentWork(athlete, day.date) : null;
-    const key = [
+    const { descent, ...differs } = whatDiffers(athlete, week, day);
+    const { date } = day;
+    const seen = [athlete.screening, athlete.seen].map((l) => l.filter((r) => r.date <= date).length);
+    const { training, minRir, restricted, rules } = differs.gate;
+    const key = JSON.stringify([
       place.id,
-      unloaded,
-      forStrength,
-      build,
-      descent?.id ?? "",
-      nothingNew,
-      nothingSlow,
-      lightHinge,
-      kneeHinge,
-      areas.join(" "),
-      gate.training,
-      gate.minRir,
-      gate.restricted,
-      gate.rules.join(" "),
-      athlete.screening.filter((r) => r.date <= day.date).length,
-      athlete.seen.filter((r) => r.date <= day.date).length,
-    ].join("|");
+      { ...differs, gate: [training, minRir, restricted, rules] },
+      descent?.id,
+      seen,
+    ]);
     const known = contexts.get(key);
     if (known) return known;
     const made: ChoiceContext = {
       athlete,
       library,
       place,
-      on: day.date,
-      gate,
-      areas,
-      findings: [...(felt ? [FELT_LOW_BACK] : []), ...(descent ? [descent] : []), ...findingsOf(athlete, day.date)],
+      on: date,
+      ...differs,
+      findings: [...(felt ? [FELT_LOW_BACK] : []), ...(descent ? [descent] : []), ...findingsOf(athlete, date)],
       standings,
-      unloaded,
-      forStrength,
-      laddersFirst: build === "ladders",
       sides,
       stopped,
       recent,
       known: basis.known,
       block: { now: basis.now, before: basis.before, earlier: basis.earlier },
-      nothingNew,
-      nothingSlow,
-      lightHinge,
-      kneeHinge,
       memo: new Map(),
     };
     contexts.set(key, made);
     return made;
   }
+}
+
+/** What of a day decides about its exercises. */
+function whatDiffers(athlete: Athlete, week: SeasonWeek, day: SeasonDay) {
+  const { date } = day;
+  const unloaded = day.loading === "bodyweight" || day.loading === "mobility";
+  const laddersFirst = approachFor(athlete, day.phase).build === "ladders";
+  return {
+    gate: safetyGate(athlete, date),
+    areas: activeAreas(athlete, date),
+    unloaded,
+    laddersFirst,
+    forStrength: !unloaded && FOR_STRENGTH.includes(day.emphasis) && !laddersFirst,
+    nothingNew: noNewWork(athlete, day, week),
+    nothingSlow: noSlowWork(athlete, day),
+    lightHinge: isOn(athlete, "sport.row-hinge") ? longRowingNext(athlete, date) : null,
+    kneeHinge: hingeStopsAtKnee(athlete, date),
+    descent: isOn(athlete, "descent.prep") && !unloaded ? descentWork(athlete, date) : null,
+  };
 }
 
 function noNewWork(athlete: Athlete, day: SeasonDay, week: SeasonWeek): string | null {

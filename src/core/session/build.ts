@@ -18,96 +18,140 @@ import {
 } from "./slots";
 import { OPENING_SECONDS, pairUp, primerFirst, timeOfSession, totalSeconds } from "./time";
 import { heartSets, nextDrop, raiseHeart, scaleSets, trimHeart } from "./trim";
-import type { BuiltSession, Dropped, Item, SessionRequest } from "./types";
+import type { BuiltSession, Dropped, Item, LeftOut, SessionRequest } from "./types";
 
-/**
- * @returns the session, or null where not even its least form fits the minutes
- */
-export function buildSession(r: SessionRequest): BuiltSession | null {
-  if (r.minutes < SHORTEST_MINUTES && r.loading !== "mobility" && !r.routine) return null;
-  const edit = r.edit;
+/** What a session holds before its minutes are counted. */
+interface Filled {
+  items: Item[];
+  dropped: Dropped[];
+  left: LeftOut[];
+  /** Every slot that the day asks for; empty where it was made by hand. */
+  all: readonly Slot[];
+  /** The minutes take half a session. */
+  half: boolean;
+  /** Sets in the leading patterns before the week's cuts. */
+  asked: number;
+  /** The week cuts its sets. */
+  cut: boolean;
+}
+
+/** Exercises by slot or by hand, with the week's sets; null where nothing is open. */
+function filledFor(r: SessionRequest): Filled | null {
+  const { edit } = r;
   const all = edit ? [] : slotsOf(r);
   const half = r.minutes <= HALF_SESSION_MINUTES && r.loading !== "mobility" && !edit && !r.routine;
   const slots = half ? halfSession(all) : all;
   const filled = edit ? fillEdit(edit, r) : fillSlots(slots, r);
   if (!filled) return null;
   const { dropped, left } = filled;
-  let { items } = filled;
-  if (half) for (const s of all) if (!slots.includes(s)) dropped.push(...droppedSlot(s, r, items));
-  const asked = heartSets(items);
+  const whole = filled.items;
+  if (half) for (const s of all) if (!slots.includes(s)) dropped.push(...droppedSlot(s, r, whole));
   // What was made by hand keeps its sets: the coach has seen the week.
   // Mobility and what restores is never cut.
   const cut = r.setFactor < 1 && r.loading !== "mobility" && r.emphasis !== "restore" && !edit;
-  const whole = items;
-  if (cut) items = scaleSets(items, r.setFactor);
+  let items = cut ? scaleSets(whole, r.setFactor) : whole;
   if (r.heartRange && !edit) items = raiseHeart(trimHeart(items, r.heartRange.most), r.heartRange.least);
   for (const { exercise } of whole)
     if (!items.some((i) => i.exercise === exercise))
       dropped.push({ exercise: exercise.id, why: "no set of it is left in a week of fewer sets" });
+  return { items, dropped, left, all, half, asked: heartSets(whole), cut };
+}
+
+/** Session RPE (rule session.rpe). */
+function effortOf(r: SessionRequest, cut: boolean): number {
   const effort = numbers("session.rpe");
-  const rpe =
-    r.loading === "full" || r.loading === "light"
-      ? r.dose.rpe - (!cut ? 0 : r.setFactor <= effort.halved ? 2 : 1)
-      : Math.min(r.dose.rpe, effort.unloaded);
+  if (r.loading !== "full" && r.loading !== "light") return Math.min(r.dose.rpe, effort.unloaded);
+  if (!cut) return r.dose.rpe;
+  return r.dose.rpe - (r.setFactor <= effort.halved ? 2 : 1);
+}
 
-  const light = r.loading !== "full";
-  const arrange = (list: readonly Item[]) => {
-    const paired = edit ? [...list] : primerFirst(pairUp(list));
-    const warmUp = paired.filter((i) => i.main).flatMap((i) => warmUpFor(i, r, light));
-    const time = timeOfSession(paired, warmUp, r.routine ? 0 : OPENING_SECONDS);
-    return { paired, warmUp, time, minutes: Math.ceil(totalSeconds(time) / 60) };
-  };
-  let now = arrange(items);
-  while (r.stressCap !== null && !edit && now.minutes * rpe > r.stressCap) {
-    const extra = items.filter((i) => !HEART_PATTERNS.includes(i.exercise.pattern)).at(-1);
+/** Items in pairs with their warm-up and the time they take. */
+function arranged(items: readonly Item[], r: SessionRequest) {
+  const paired = r.edit ? [...items] : primerFirst(pairUp(items));
+  const warmUp = paired.filter((i) => i.main).flatMap((i) => warmUpFor(i, r, r.loading !== "full"));
+  const time = timeOfSession(paired, warmUp, r.routine ? 0 : OPENING_SECONDS);
+  return { paired, warmUp, time, minutes: Math.ceil(totalSeconds(time) / 60) };
+}
+type Arranged = ReturnType<typeof arranged>;
+
+/** Other work goes until the session weighs no more than the week lets it; what goes is named. */
+function underLoad(items: Item[], r: SessionRequest, rpe: number, dropped: Dropped[]): Item[] {
+  if (r.stressCap === null || r.edit) return items;
+  let left = items;
+  while (arranged(left, r).minutes * rpe > r.stressCap) {
+    const extra = left.filter((i) => !HEART_PATTERNS.includes(i.exercise.pattern)).at(-1);
     if (!extra) break;
-    items = items.filter((i) => i !== extra);
+    left = left.filter((i) => i !== extra);
     dropped.push({ exercise: extra.exercise.id, why: "the week's depth limit leaves no room for it" });
-    now = arrange(items);
   }
-  const wantedSets = items.reduce((a, i) => a + i.sets, 0);
-  const before = dropped.length;
-  while (now.minutes > r.minutes && !edit) {
-    const step = nextDrop(items);
-    if (!step || step.items.length === 0) break;
-    items = step.items;
-    dropped.push(step.dropped);
-    now = arrange(items);
-  }
-  if (now.minutes > r.minutes) return null;
+  return left;
+}
 
-  const lower = now.paired.filter(isLoadedLower);
-  const heavy = lower.some(isHeavy);
+/** Work goes in the order of rule time.drop until the minutes suffice; null where they never do. */
+function inTime(items: Item[], r: SessionRequest, dropped: Dropped[]): Arranged | null {
+  let left = items;
+  let now = arranged(left, r);
+  while (now.minutes > r.minutes && !r.edit) {
+    const step = nextDrop(left);
+    if (!step || step.items.length === 0) break;
+    left = step.items;
+    dropped.push(step.dropped);
+    now = arranged(left, r);
+  }
+  return now.minutes > r.minutes ? null : now;
+}
+
+/** @param cuts what went for want of minutes */
+function reasonsFor(r: SessionRequest, filled: Filled, left: number, cuts: number): Why[] {
+  const { all, half, asked, cut } = filled;
   const reasons: Why[] = [...r.dose.why];
-  if (edit) reasons.push(why("edit.hand", "session"));
+  if (r.edit) reasons.push(why("edit.hand", "session"));
   if (r.routine) reasons.push(why("approach.routine", "follows", r.routine));
   if (r.loading !== "mobility") reasons.push(...r.choice.gate.why);
   if (all.some((x) => x.essential)) reasons.push(why("choice.five", "short"));
   if (half) reasons.push(why("time.drop", "half", r.minutes));
-  else if (dropped.length > before)
-    reasons.push(why("time.drop", "cuts", { cuts: dropped.length - before, minutes: r.minutes }));
-  if (asked > heartSets(items) && cut) reasons.push(why("phase.day", "sets", { asked, left: heartSets(items) }));
-  const stays = now.paired.reduce((a, i) => a + i.sets, 0);
+  else if (cuts > 0) reasons.push(why("time.drop", "cuts", { cuts, minutes: r.minutes }));
+  if (asked > left && cut) reasons.push(why("phase.day", "sets", { asked, left }));
+  return reasons;
+}
+
+/**
+ * @returns the session, or null where not even its least form fits the minutes
+ */
+export function buildSession(r: SessionRequest): BuiltSession | null {
+  if (r.minutes < SHORTEST_MINUTES && r.loading !== "mobility" && !r.routine) return null;
+  const filled = filledFor(r);
+  if (!filled) return null;
+  const { dropped } = filled;
+  const rpe = effortOf(r, filled.cut);
+  const items = underLoad(filled.items, r, rpe, dropped);
+  const before = dropped.length;
+  const made = inTime(items, r, dropped);
+  if (!made) return null;
+  const { paired, minutes, time, warmUp } = made;
+  const lower = paired.filter(isLoadedLower);
+  const count = (list: readonly Item[]): number => list.reduce((a, i) => a + i.sets, 0);
+  const [wanted, hearts] = [count(items), heartSets(paired)];
   return {
     label: r.label,
     emphasis: r.emphasis,
     loading: r.loading,
-    items: now.paired,
-    warmUp: now.warmUp,
+    items: paired,
+    warmUp,
     dropped,
-    left: left.filter((l) => now.paired.some((i) => i.exercise.name === l.instead)),
-    cautions: cautionsFor(now.paired, r),
-    minutes: now.minutes,
-    time: now.time,
+    left: filled.left.filter((l) => paired.some((i) => i.exercise.name === l.instead)),
+    cautions: cautionsFor(paired, r),
+    minutes,
+    time,
     lowerLoaded: lower.length > 0,
-    heavy,
-    stress: now.minutes * rpe,
+    heavy: lower.some(isHeavy),
+    stress: minutes * rpe,
     rpe,
-    lostShare: wantedSets > 0 ? Math.max(0, 1 - stays / wantedSets) : 0,
+    lostShare: wanted > 0 ? Math.max(0, 1 - count(paired) / wanted) : 0,
     unloaded: r.loading === "full" && lower.length === 0,
-    byHand: edit !== undefined,
-    thin: r.heartRange !== null && !edit && heartSets(now.paired) < r.heartRange.least,
-    why: reasons,
+    byHand: r.edit !== undefined,
+    thin: r.heartRange !== null && !r.edit && hearts < r.heartRange.least,
+    why: reasonsFor(r, filled, hearts, dropped.length - before),
   };
 }
 

@@ -125,26 +125,40 @@ interface ByHand {
   rir?: number;
 }
 
+/** What asks for less than the dose of an exercise: a light day, a hamstring in trouble, long rowing tomorrow, a back that rounds. */
+function keptBack(exercise: Exercise, external: boolean, r: SessionRequest) {
+  const hinge = exercise.pattern === "hinge";
+  const lightHinge = hinge ? r.choice.lightHinge : null;
+  const kneeHinge = hinge && external ? r.choice.kneeHinge : null;
+  const gentle = r.loading === "light" || (r.loading === "full" && (!r.heavyOk || lightHinge !== null));
+  // A hamstring in trouble: 15 or more light repetitions in the first weeks.
+  const spared = external && exercise.primary.includes("hamstrings") && r.choice.areas.includes("hamstring");
+  const rounded = numbers("finding.seen", r.choice.athlete.settings?.ruleValues).reserve;
+  /** Repetitions in reserve of a hinge that stops at the knee. */
+  const toTheKnee = kneeHinge === null ? 0 : rounded;
+  return {
+    lightHinge,
+    kneeHinge,
+    gentle,
+    spared,
+    rounded,
+    reserve: Math.max(gentle || spared ? LIGHT.reserve : 0, toTheKnee),
+  };
+}
+
+/** Work that the athlete has never done (rule first.time). */
+const isFirstTime = (e: Exercise, { loading, choice }: SessionRequest): boolean =>
+  loading === "full" && choice.known !== null && !choice.known.has(e.id) && isOn(choice.athlete, "first.time");
+
 /** An exercise with its dose, load and reasons. */
 export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Among, hand: ByHand = {}): Item {
   const { exercise, loading } = c;
   const dose: Dose = r.dose.cells[columnOf(slot.pattern, slot.kind !== "assist")];
   const timed = exercise.unit === "seconds";
   const external = EXTERNAL.includes(loading);
-  const lightHinge = exercise.pattern === "hinge" ? r.choice.lightHinge : null;
-  const gentle = r.loading === "light" || (r.loading === "full" && (!r.heavyOk || lightHinge !== null));
-  // A hamstring in trouble: 15 or more light repetitions in the first weeks.
-  const spared = external && exercise.primary.includes("hamstrings") && r.choice.areas.includes("hamstring");
-  const kneeHinge = exercise.pattern === "hinge" && external ? r.choice.kneeHinge : null;
-  const own = r.choice.athlete.settings?.ruleValues;
-  const rounded = numbers("finding.seen", own).reserve;
-  const least = Math.max(gentle || spared ? LIGHT.reserve : 0, kneeHinge === null ? 0 : rounded);
-  const rir = hand.rir ?? Math.max(dose.rir, least);
-  const first =
-    r.loading === "full" &&
-    r.choice.known !== null &&
-    !r.choice.known.has(exercise.id) &&
-    isOn(r.choice.athlete, "first.time");
+  const kept = keptBack(exercise, external, r);
+  const { lightHinge, gentle, spared, kneeHinge } = kept;
+  const rir = hand.rir ?? Math.max(dose.rir, kept.reserve);
   const fewest = numbers("choice.trouble").hamstringReps;
   const [low, high] = hand.reps ?? (spared ? [fewest, fewest] : repRange(exercise, slot, dose, external, r));
   const wanted = slot.sets ?? dose.sets;
@@ -160,18 +174,18 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     ...(exercise.ownSeconds === null ? { secondsMost: dose.secondsMost } : {}),
     rir,
     percent: gentle || spared || kneeHinge !== null || hand.reps || hand.rir !== undefined ? null : dose.percent,
-    capPercent: r.loading === "restore" ? numbers("load.light", own).percent : null,
+    capPercent: r.loading === "restore" ? numbers("load.light", r.choice.athlete.settings?.ruleValues).percent : null,
   });
   const reasons: Why[] = [...choiceWhy(c, slot, r, among), ...answer.why];
   if (spared) reasons.push(why("choice.trouble", "hamstring"));
-  if (kneeHinge !== null) reasons.push(why("finding.seen", "toTheKnee", { reserve: rounded, until: kneeHinge }));
+  if (kneeHinge !== null) reasons.push(why("finding.seen", "toTheKnee", { reserve: kept.rounded, until: kneeHinge }));
   if (lightHinge && external)
     reasons.push(why("sport.row-hinge", "light", { because: lightHinge, reserve: LIGHT.reserve }));
   const side = exercise.unilateral ? sideFirst(exercise, r.choice) : null;
   if (side) reasons.push(side.why);
   const sets = Math.max(1, (answer.sets ?? wanted) - (answer.setsLess ?? 0));
   const newSets = Math.ceil(sets * numbers("first.time").share);
-  const half = first && sets > 1 && exercise.pattern !== "mobility";
+  const half = sets > 1 && exercise.pattern !== "mobility" && isFirstTime(exercise, r);
   if (half) reasons.push(why("first.time", "half", { sets: newSets, of: sets }));
   return {
     pair: "",

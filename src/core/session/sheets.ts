@@ -83,19 +83,23 @@ function sheetOf(id: Sheet["id"], title: string, says: string, lines: SheetLine[
   return { id, title, says, lines, rounds, minutes: Math.ceil((once * rounds) / 60) };
 }
 
-/**
- * @param c what is chosen by; its place does not matter, since nothing is needed
- * @returns the sheets for this athlete and day
- */
-export function sheetsFor(c: ChoiceContext): Sheet[] {
-  const here: ChoiceContext = { ...c, place: NOTHING, unloaded: true, memo: new Map() };
-  const findings = findingsOf(c.athlete, c.on);
-  const open = (id: string): Exercise | undefined => {
-    const e = c.library.byId(id);
-    return e && !c.library.hidden.has(id) && closedBecause(e, here) === null ? e : undefined;
+/** By id, an exercise that this athlete may do with nothing in the hands. */
+type Open = (id: string) => Exercise | undefined;
+
+function openIn(here: ChoiceContext): Open {
+  return (id) => {
+    const e = here.library.byId(id);
+    return e && !here.library.hidden.has(id) && closedBecause(e, here) === null ? e : undefined;
   };
+}
+
+const item = (text: string): Why => why("sheet.activation", "item", text);
+
+/** One exercise of each kind: what a finding asks for first, then the first that is open; repetitions that fit the minutes. */
+function activationLines(here: ChoiceContext, open: Open): SheetLine[] {
+  const findings = findingsOf(here.athlete, here.on);
   const taken = new Set<string>();
-  const activation = ACTIVATION.flatMap(({ name, exercises }): SheetLine[] => {
+  const lines = ACTIVATION.flatMap(({ name, exercises }): SheetLine[] => {
     const asked = findings.find((f) =>
       f.adds.some((a) => a.exercises.some((id) => exercises.includes(id) && open(id) && !taken.has(id))),
     );
@@ -103,84 +107,80 @@ export function sheetsFor(c: ChoiceContext): Sheet[] {
     const e = [...wanted, ...exercises].flatMap((id) => (taken.has(id) ? [] : (open(id) ?? [])))[0];
     if (!e) return [];
     taken.add(e.id);
-    const first = exercises.map((id) => c.library.byId(id)).find((x) => x !== undefined && x !== e);
+    const first = exercises.map((id) => here.library.byId(id)).find((x) => x !== undefined && x !== e);
     const closed = first && exercises.indexOf(first.id) < exercises.indexOf(e.id) ? closedBecause(first, here) : null;
-    return [
-      {
-        exercise: e,
-        name: e.name,
-        dose: "",
-        seconds: 0,
-        why:
-          asked && wanted.includes(e.id)
-            ? { rule: asked.rule, text: `${name}, for: ${asked.title.toLowerCase()}` }
-            : closed && first
-              ? why("choice.swap", "sheet", { what: name, name: first.name.toLowerCase(), because: closed.text })
-              : why("sheet.activation", "item", name),
-      },
-    ];
+    const because =
+      asked && wanted.includes(e.id)
+        ? { rule: asked.rule, text: `${name}, for: ${asked.title.toLowerCase()}` }
+        : closed && first
+          ? why("choice.swap", "sheet", { what: name, name: first.name.toLowerCase(), because: closed.text })
+          : item(name);
+    return [{ exercise: e, name: e.name, dose: "", seconds: 0, why: because }];
   });
-  const reps = lightReps((n) => activation.reduce((a, l) => a + secondsOf(l.exercise, n, LIGHT.seconds), 0));
-  for (const l of activation) {
-    l.dose = doseOf(l.exercise, reps, LIGHT.seconds);
-    l.seconds = secondsOf(l.exercise, reps, LIGHT.seconds);
-  }
-  const line = (id: string, dose: string, seconds: number, text: string): SheetLine[] => {
+  const reps = lightReps((n) => lines.reduce((a, l) => a + secondsOf(l.exercise, n, LIGHT.seconds), 0));
+  return lines.map((l) => ({
+    ...l,
+    dose: doseOf(l.exercise, reps, LIGHT.seconds),
+    seconds: secondsOf(l.exercise, reps, LIGHT.seconds),
+  }));
+}
+
+function beforeLines(c: ChoiceContext, open: Open): SheetLine[] {
+  const line = (id: string, seconds: number, text: string): SheetLine[] => {
     const exercise = open(id);
-    return exercise
-      ? [{ exercise, name: exercise.name, dose, seconds, why: why("sheet.activation", "item", text) }]
-      : [];
+    return exercise ? [{ exercise, name: exercise.name, dose: "10", seconds, why: item(text) }] : [];
   };
-  const rounds = "1 to 3 rounds; then the lift's own warm-up sets.";
-  const squat = line("wall-facing-squat", "10", 70, "squat to an easy depth");
-  const lunge = line("reverse-lunge", "10", 60, "reverse lunge, alternating");
   const chop = c.library.byId("half-kneeling-chop");
-  const before: SheetLine[] = [
-    ...(chop && !c.areas.includes("shoulder") && !c.areas.includes("low-back")
-      ? [
-          {
-            exercise: chop,
-            name: "Light ball chop",
-            dose: "10",
-            seconds: 40,
-            why: why("sheet.activation", "item", "standing, with a ball of 2 to 3 kg, across to both sides"),
-          },
-        ]
+  const backed = !c.areas.includes("shoulder") && !c.areas.includes("low-back");
+  const chopWords = "standing, with a ball of 2 to 3 kg, across to both sides";
+  const lunge = line("reverse-lunge", 60, "reverse lunge, alternating");
+  return [
+    ...(chop && backed
+      ? [{ exercise: chop, name: "Light ball chop", dose: "10", seconds: 40, why: item(chopWords) }]
       : []),
-    ...squat,
-    ...(lunge.length > 0 ? lunge : line("supported-split-squat", "10", 70, "split squat on a support")),
+    ...line("wall-facing-squat", 70, "squat to an easy depth"),
+    ...(lunge.length > 0 ? lunge : line("supported-split-squat", 70, "split squat on a support")),
   ];
-  const stretches = [
-    "hip-flexor-stretch",
-    "outer-hip-stretch",
-    "active-quad-stretch",
-    "leg-swings-back",
-    "foot-rolling",
-  ];
-  const after = stretches.flatMap((id) => {
-    const e = c.library.byId(id);
-    const seconds = e?.ownSeconds ?? LIGHT.hold;
-    return line(
-      id,
-      e ? doseOf(e, e.ownReps?.[1] ?? 8, seconds) : "",
-      e ? secondsOf(e, e.ownReps?.[1] ?? 8, seconds) : 0,
-      "held, breath easy",
-    );
+}
+
+const STRETCHES = ["hip-flexor-stretch", "outer-hip-stretch", "active-quad-stretch", "leg-swings-back", "foot-rolling"];
+
+const afterLines = (open: Open): SheetLine[] =>
+  STRETCHES.flatMap((id): SheetLine[] => {
+    const e = open(id);
+    if (!e) return [];
+    const [reps, seconds] = [e.ownReps?.[1] ?? 8, e.ownSeconds ?? LIGHT.hold];
+    const dose = doseOf(e, reps, seconds);
+    return [{ exercise: e, name: e.name, dose, seconds: secondsOf(e, reps, seconds), why: item("held, breath easy") }];
   });
+
+/**
+ * @param c what is chosen by; its place does not matter, since nothing is needed
+ * @returns the sheets for this athlete and day
+ */
+export function sheetsFor(c: ChoiceContext): Sheet[] {
+  const here: ChoiceContext = { ...c, place: NOTHING, unloaded: true, memo: new Map() };
+  const open = openIn(here);
   return [
     sheetOf(
       "activation",
       BEFORE[c.athlete.athlete.sport],
       "No equipment, barefoot where it is safe. One round at least, two when there is time.",
-      activation,
+      activationLines(here, open),
       LIGHT.minutes,
     ),
-    sheetOf("before-lifting", "Before lifting", rounds, before, null),
+    sheetOf(
+      "before-lifting",
+      "Before lifting",
+      "1 to 3 rounds; then the lift's own warm-up sets.",
+      beforeLines(c, open),
+      null,
+    ),
     sheetOf(
       "after",
       "After",
       "Stretches held about 30 s, or a moving hip routine. Running drills two to three times a week.",
-      after,
+      afterLines(open),
       null,
     ),
   ];
