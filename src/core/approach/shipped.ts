@@ -4,7 +4,7 @@
  */
 
 import type { Approach, DoseCell, DoseRow, Range } from "../athlete/approach";
-import type { Approach as ApproachId, Emphasis } from "../athlete/types";
+import type { ApproachId, Emphasis } from "../athlete/types";
 
 interface Work {
   sets: Range;

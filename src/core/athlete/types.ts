@@ -1,9 +1,9 @@
 /** The athlete as the core knows them: the plain value behind an athlete file (see docs/formats). Always metric, local dates. */
 import type { ClockTime, IsoDate } from "../dates";
 import type { RuleValues } from "../rulebook";
-import type { Approach as OwnApproach } from "./approach";
+import type { Approach } from "./approach";
 
-export { APPROACHES, type ApproachId as Approach, EMPHASES, type Emphasis } from "./approach";
+export { APPROACHES, type ApproachId, EMPHASES, type Emphasis } from "./approach";
 
 export const SPORTS = ["run", "triathlon", "ride", "row", "hike"] as const;
 export type Sport = (typeof SPORTS)[number];
@@ -378,7 +378,7 @@ export interface Athlete {
   strengthLog: StrengthLog[];
   rungs?: { ladder: string; exercise: string }[];
   /** The coach's copies of approaches that the settings name. */
-  approaches?: OwnApproach[];
+  approaches?: Approach[];
   /** Sessions made by hand. */
   edits?: SessionEdit[];
   /** Decisions of the coach against the progress rules. */

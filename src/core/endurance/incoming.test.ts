@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { EnduranceSession } from "../athlete/types";
-import { fatesOf, type Incoming, type Known, merged, plannedAndDone, withoutMissed } from "./incoming";
+import { fatesOf, type Incoming, type KnownSession, merged, plannedAndDone, withoutMissed } from "./incoming";
 
 const run = (more: Partial<EnduranceSession> = {}): EnduranceSession => ({
   date: "2026-03-03",
@@ -15,10 +15,11 @@ const row = (more: Partial<EnduranceSession> = {}, kindGuessed = false): Incomin
   session: run(more),
   kindGuessed,
 });
-const known = (...sessions: EnduranceSession[]): Known[] => sessions.map((session, i) => ({ id: `k${i}`, session }));
-const kinds = (k: Known[], rows: Incoming[]) => fatesOf(k, rows).map((f) => f.kind);
+const known = (...sessions: EnduranceSession[]): KnownSession[] =>
+  sessions.map((session, i) => ({ id: `k${i}`, session }));
+const kinds = (k: KnownSession[], rows: Incoming[]) => fatesOf(k, rows).map((f) => f.kind);
 /** What is known once an import is taken over. */
-function taken(before: Known[], rows: Incoming[]): Known[] {
+function taken(before: KnownSession[], rows: Incoming[]): KnownSession[] {
   const after = [...before];
   fatesOf(before, rows).forEach((f, i) => {
     if (f.kind === "new") after.push({ id: `n${i}`, session: merged(null, rows[i]!) });

@@ -5,7 +5,7 @@ import { type IsoDate, minutesOf } from "../dates";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";
 
-export interface Known {
+export interface KnownSession {
   id: string;
   session: EnduranceSession;
 }
@@ -52,10 +52,10 @@ function saysAll(known: EnduranceSession, { session, kindGuessed }: Incoming): b
  * @param incoming rows of one import, in order
  * @returns a fate for each row; each known record answers for one row at most
  */
-export function fatesOf(known: readonly Known[], incoming: readonly Incoming[]): Fate[] {
+export function fatesOf(known: readonly KnownSession[], incoming: readonly Incoming[]): Fate[] {
   const fates = new Array<Fate | undefined>(incoming.length).fill(undefined);
-  const bySource = new Map<string, Known>();
-  const byDate = new Map<IsoDate, Known[]>();
+  const bySource = new Map<string, KnownSession>();
+  const byDate = new Map<IsoDate, KnownSession[]>();
   for (const k of known) {
     if (k.session.source !== undefined) bySource.set(k.session.source, k);
     const list = byDate.get(k.session.date);
@@ -63,7 +63,7 @@ export function fatesOf(known: readonly Known[], incoming: readonly Incoming[]):
     else byDate.set(k.session.date, [k]);
   }
   const used = new Set<string>();
-  const take = (i: number, kind: "same" | "changed" | "done", k: Known) => {
+  const take = (i: number, kind: "same" | "changed" | "done", k: KnownSession) => {
     used.add(k.id);
     fates[i] = { kind, id: k.id };
   };
@@ -82,7 +82,7 @@ export function fatesOf(known: readonly Known[], incoming: readonly Incoming[]):
     if (k && row) take(i, saysAll(k.session, row) ? "same" : "changed", k);
   }
 
-  const free = (date: IsoDate, test: (k: Known) => boolean): Known[] =>
+  const free = (date: IsoDate, test: (k: KnownSession) => boolean): KnownSession[] =>
     (byDate.get(date) ?? []).filter((k) => !used.has(k.id) && test(k));
   incoming.forEach(({ session }, i) => {
     if (fates[i]) return;
@@ -124,14 +124,14 @@ const plannedTwin = (known: EnduranceSession, row: EnduranceSession): boolean =>
   near(known.planned.minutes, row.minutes, TWIN.share, TWIN.minutes);
 
 /** The day's planned session that a done one stands for: nearest in minutes, where it is not twice as long or half as short. */
-function plannedFor(done: EnduranceSession, plans: readonly Known[]): Known | undefined {
-  const apart = (k: Known) => Math.abs(Math.log(done.minutes / k.session.minutes));
+function plannedFor(done: EnduranceSession, plans: readonly KnownSession[]): KnownSession | undefined {
+  const apart = (k: KnownSession) => Math.abs(Math.log(done.minutes / k.session.minutes));
   return plans
     .filter(({ session: p }) => {
       const share = done.minutes / p.minutes;
       return p.sport === done.sport && share >= TWIN.planLeast && share <= TWIN.planMost;
     })
-    .reduce<Known | undefined>((best, k) => (!best || apart(k) < apart(best) ? k : best), undefined);
+    .reduce<KnownSession | undefined>((best, k) => (!best || apart(k) < apart(best) ? k : best), undefined);
 }
 
 /** @returns the record as it is kept: what came in, with what only the known one can say */

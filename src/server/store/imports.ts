@@ -3,7 +3,7 @@ import { randomUUID } from "node:crypto";
 import type { EntityManager } from "typeorm";
 import type { ImportCounts, ImportLine, ImportView } from "../../api/views";
 import type { EnduranceSession, Race } from "../../core/athlete/types";
-import { type Fate, fatesOf, type Incoming, type Known, merged } from "../../core/endurance/incoming";
+import { type Fate, fatesOf, type Incoming, type KnownSession, merged } from "../../core/endurance/incoming";
 import { raceFate } from "../../formats/import/calendar";
 import type { NewRace } from "../../formats/import/rows";
 import { AthleteEntity, ImportEntity, LIST_ENTITIES, type ListRow } from "./entities";
@@ -66,7 +66,7 @@ export async function comparedRows(store: Store, id: string, rows: ImportRows): 
   if (revision === null) return null;
   const endurance = await listRows(store.db.reader, "endurance", id);
   const races = await listRows(store.db.reader, "races", id);
-  const known = endurance.map((r): Known => ({ id: r.id, session: JSON.parse(r.data) as EnduranceSession }));
+  const known = endurance.map((r): KnownSession => ({ id: r.id, session: JSON.parse(r.data) as EnduranceSession }));
   const knownRaces = races.map((r) => ({ row: r.id, race: JSON.parse(r.data) as Race }));
   const fates = fatesOf(known, rows.incoming);
   const raceFates = rows.races.map((r) =>

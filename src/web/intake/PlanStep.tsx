@@ -2,13 +2,13 @@
 import { useCallback } from "react";
 import { Link } from "react-router";
 import type { IntakeView } from "../../api/views";
-import { APPROACHES, type Approach, type Settings } from "../../core/athlete/types";
+import { APPROACHES, type ApproachId, type Settings } from "../../core/athlete/types";
 import { useApproaches } from "../data/dose";
 import { compact, Field, FormProblem, numberFrom } from "../ui/form";
 import { Segments } from "../ui/Segments";
 import { faultAt, useStep } from "./useStep";
 
-const APPROACH_WORDS: Record<Approach, string> = {
+const APPROACH_WORDS: Record<ApproachId, string> = {
   layered: "Layered (the default)",
   "heavy-economy": "Heavy economy",
   steady: "Steady sixes to eights",
