@@ -12,8 +12,9 @@ const rooms = [
   "week",
   "session",
   "progress",
+  "planning",
 ];
-const basics = "^src/core/(units|dates|why|rules)\\.ts$";
+const basics = "^src/core/((units|dates)\\.ts$|rulebook/)";
 
 module.exports = {
   forbidden: [
@@ -52,6 +53,26 @@ module.exports = {
       from: { path: `^src/core/${room}/`, pathNot: "\\.test\\.ts$" },
       to: { path: "^src/core/", pathNot: [basics, ...rooms.slice(0, i + 1).map((r) => `^src/core/${r}/`)] },
     })),
+    {
+      name: "core-plan-tells-nothing",
+      comment: "The one way through knows the rooms; what is told of a plan stands behind it.",
+      severity: "error",
+      from: { path: "^src/core/plan\\.ts$" },
+      to: { path: "^src/core/story/" },
+    },
+    ...[...rooms, "story"].map((room) => ({
+      name: `core-${room}-by-its-entry`,
+      comment: "A room is used through its entry file.",
+      severity: "error",
+      from: { path: "^src/", pathNot: [`^src/core/${room}/`, "\\.test\\.ts$"] },
+      to: { path: `^src/core/${room}/`, pathNot: `^src/core/${room}/index\\.ts$` },
+    })),
+    {
+      name: "core-rulebook-by-its-entry",
+      severity: "error",
+      from: { path: "^src/", pathNot: ["^src/core/rulebook/", "\\.test\\.ts$"] },
+      to: { path: "^src/core/rulebook/", pathNot: "^src/core/rulebook/index\\.ts$" },
+    },
     {
       name: "basics-stand-alone",
       severity: "error",

@@ -80,18 +80,7 @@ try {
   await desk.waitForTimeout(400);
   await desk.screenshot({ path: `${OUT}/import.png` });
   await shoot(desk, `/a/${id("Ilse")}/week/2026-03-16`, "week", "svg[aria-label^='Week section']");
-  await shoot(desk, `/a/${id("Maren")}/week/2026-03-09`, "week-drag", "[data-session=A]");
-  await desk.waitForTimeout(2500);
-  const anchor = await desk.locator("[data-session=A]").boundingBox();
-  if (anchor) {
-    await desk.mouse.move(anchor.x + anchor.width / 2, anchor.y + anchor.height - 24);
-    await desk.mouse.down();
-    await desk.mouse.move(anchor.x + anchor.width / 2 + 336, anchor.y + anchor.height - 24, { steps: 6 });
-    await desk.getByRole("status").filter({ hasText: /cost/ }).waitFor();
-    await desk.screenshot({ path: `${OUT}/week-drag.png` });
-    await desk.keyboard.press("Escape");
-    await desk.mouse.up();
-  }
+  await shoot(desk, "/rules/S2", "rules", "[data-parameter]");
   await fetch(`${address}/api/gym/places/club-gym`, {
     method: "PUT",
     headers: { "Content-Type": "application/json" },

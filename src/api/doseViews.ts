@@ -1,12 +1,17 @@
 /** Views of approaches, the session editor, lifts and reviews. */
-import type { Approach } from "../core/athlete/approach";
-import type { DecisionKind, Label, LoggedItem, Overrule, Phase, SessionEdit } from "../core/athlete/types";
-import type { ChangedSession } from "../core/diff";
-import type { Loading, Pattern } from "../core/exercise/types";
-import type { LiftEntry, LiftStory } from "../core/lift";
-import type { LiftChange, ReviewWeek, Share, Sums } from "../core/review";
+import type { Approach, DecisionKind, Label, LoggedItem, Overrule, Phase, SessionEdit } from "../core/athlete";
+import type { Loading, Pattern } from "../core/exercise";
 import type { Why } from "../core/rulebook";
-import type { PhaseTally } from "../core/tally";
+import type {
+  ChangedSession,
+  LiftChange,
+  LiftEntry,
+  LiftStory,
+  PhaseTally,
+  ReviewWeek,
+  Share,
+  Sums,
+} from "../core/story";
 
 export interface ApproachView {
   approach: Approach;

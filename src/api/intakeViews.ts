@@ -1,10 +1,8 @@
 /** What the interface answers about intake, screening and the library. */
-import type { Athlete, Place, Sport, Window } from "../core/athlete/types";
-import type { Closed } from "../core/exercise/choose";
-import type { Exercise, Loading } from "../core/exercise/types";
+import type { Athlete, Place, Sport, Window } from "../core/athlete";
+import type { Closed, Exercise, Loading } from "../core/exercise";
 import type { Trust, Why } from "../core/rulebook";
-import type { Finding } from "../core/screening/findings";
-import type { TestSheet } from "../core/screening/tests";
+import type { Finding, TestSheet } from "../core/screening";
 
 export interface ExerciseView extends Exercise {
   hidden: boolean;

@@ -1,7 +1,7 @@
 /** What the HTTP interface answers about records from outside and tried seasons. */
-import type { SessionSport } from "../core/athlete/types";
-import type { Fate } from "../core/endurance/incoming";
-import type { OwnExercise } from "../core/exercise/own";
+import type { SessionSport } from "../core/athlete";
+import type { Fate } from "../core/endurance";
+import type { OwnExercise } from "../core/exercise";
 import type { Facts } from "./make/planned";
 
 export interface ImportCounts {

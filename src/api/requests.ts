@@ -1,8 +1,7 @@
 /** What the HTTP interface takes, checked with Zod; the shapes are those of the athlete file. */
 import { z } from "zod";
-import { AREAS, SCREEN_TESTS } from "../core/athlete/types";
-import type { OwnExercise } from "../core/exercise/own";
-import { LOADINGS, MUSCLES, PATTERNS } from "../core/exercise/types";
+import { AREAS, SCREEN_TESTS } from "../core/athlete";
+import { LOADINGS, MUSCLES, type OwnExercise, PATTERNS } from "../core/exercise";
 import {
   approachSchema,
   awaySchema,

@@ -18,14 +18,14 @@ import type {
   StrengthLog,
   WeekChange,
   Window,
-} from "../core/athlete/types";
-import type { Known } from "../core/endurance/assumed";
-import type { Loading, Pattern } from "../core/exercise/types";
-import type { Occupied } from "../core/gym/fit";
+} from "../core/athlete";
+import type { Known } from "../core/endurance";
+import type { Loading, Pattern } from "../core/exercise";
+import type { Occupied } from "../core/gym";
 import type { RuleId, RuleValues, Why } from "../core/rulebook";
-import type { SeasonWarning } from "../core/season/phases";
-import type { Item, LeftOut, TimeParts } from "../core/session/types";
-import type { Alternative, Cost, Placed, Unplaced } from "../core/week/types";
+import type { SeasonWarning } from "../core/season";
+import type { Item, LeftOut, TimeParts } from "../core/session";
+import type { Alternative, Cost, Placed, Unplaced } from "../core/week";
 
 export interface ClubView {
   name: string;

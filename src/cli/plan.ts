@@ -5,7 +5,7 @@
 import { readFileSync } from "node:fs";
 import { parseArgs } from "node:util";
 import { isDate } from "../core/dates";
-import { SHIPPED_LIBRARY } from "../core/exercise/library";
+import { SHIPPED_LIBRARY } from "../core/exercise";
 import { plan } from "../core/plan";
 import { readAthleteFile } from "../formats/athlete-file";
 import { planToFile } from "../formats/plan-file";

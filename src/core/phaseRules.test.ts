@@ -2,15 +2,15 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, lifted, logOf, raceOn, START, weeksOf } from "../../tests/support/athlete";
 import type { Athlete, EnduranceSession, StrengthLog } from "./athlete/types";
-import { weighPlaces } from "./board";
 import { addDays } from "./dates";
-import { descentWork } from "./descents";
 import { plan } from "./plan";
+import { weighPlaces } from "./planning/board";
+import { descentWork } from "./planning/descents";
+import { packWarnings } from "./planning/warnings";
 import { RULES, SWITCHES } from "./rulebook";
 import { seasonDays } from "./season/days";
 import { layoffOf } from "./season/layoff";
 import { planPhases } from "./season/phases";
-import { packWarnings } from "./warnings";
 import { asLocked } from "./week/placed";
 
 const flat = weeksOf(new Array(30).fill(1));

@@ -4,11 +4,11 @@ import { athletes } from "../../tests/support/generate";
 import { demoClub } from "../demo/club";
 import { APPROACHES, type Athlete, isRoutine } from "./athlete/types";
 import { windowsOfWeek } from "./athlete/windows";
-import { isFullBuild, weekHeartSets } from "./chain";
 import { addDays, dayNumber, daysBetween, mondayOf } from "./dates";
 import { makeableLoads } from "./dose/loads";
 import { isLegHeavy, startOf } from "./endurance/load";
 import { type Plan, type PlanWeek, plan } from "./plan";
+import { isFullBuild, weekHeartSets } from "./planning/chain";
 import { classRule, lastRaceDay, raceDay } from "./season/races";
 
 /** Phases cover the season, each day once. */

@@ -1,24 +1,23 @@
 /** The one way through: athlete -> plan. Pure; the same athlete and options always give the same plan. */
 
-import { unknownApproaches } from "./approach/pick";
-import type { Approach } from "./athlete/approach";
-import { safetyGate } from "./athlete/gate";
-import type { Athlete, EnduranceSession, LockedSession } from "./athlete/types";
-import { WeekChain } from "./chain";
+import { unknownApproaches } from "./approach";
+import { type Approach, type Athlete, type EnduranceSession, type LockedSession, safetyGate } from "./athlete";
 import { addDays, dayLabel, type IsoDate } from "./dates";
-import { perWeek } from "./dose/dose";
-import { assumedEndurance } from "./endurance/assumed";
-import { withoutMissed } from "./endurance/incoming";
-import { type Library, SHIPPED_LIBRARY } from "./exercise/library";
-import type { Swap } from "./planSession";
-import type { PlanWeek } from "./planWeek";
+import { perWeek } from "./dose";
+import { assumedEndurance, withoutMissed } from "./endurance";
+import { type Library, SHIPPED_LIBRARY } from "./exercise";
+import { type PlanWeek, type Swap, WeekChain } from "./planning";
 import type { RuleValues } from "./rulebook";
-import type { SeasonDay } from "./season/day";
-import { planPhases, type SeasonPhase, type SeasonWarning } from "./season/phases";
-import { type SeasonWeek, seasonWeeks } from "./season/weeks";
+import {
+  planPhases,
+  type SeasonDay,
+  type SeasonPhase,
+  type SeasonWarning,
+  type SeasonWeek,
+  seasonWeeks,
+} from "./season";
 
-export type { Swap } from "./planSession";
-export type { PlanSession, PlanWeek } from "./planWeek";
+export type { PlanSession, PlanWeek, Swap } from "./planning";
 
 export interface PlanOptions {
   /** First day of the plan; what is logged before it is history. Default: the season's start. */

@@ -1,5 +1,5 @@
 /** The demo club: invented people and races, generated from a seed and a day. */
-import type { Athlete } from "../core/athlete/types";
+import type { Athlete } from "../core/athlete";
 import { addDays, type IsoDate, mondayOf, weekday } from "../core/dates";
 import { enduranceYear } from "./endurance";
 import { PROFILES, type Profile } from "./profiles";

@@ -1,7 +1,7 @@
 /** A year of endurance history and the plan ahead, from a profile's usual week. */
-import type { Athlete, EnduranceSession } from "../core/athlete/types";
+import type { Athlete, EnduranceSession } from "../core/athlete";
 import { dateOf, dayNumber, type IsoDate, mondayOf } from "../core/dates";
-import { lastRaceDay, raceClass, raceDay } from "../core/season/races";
+import { lastRaceDay, raceClass, raceDay } from "../core/season";
 import type { Profile } from "./profiles";
 import type { Random } from "./random";
 

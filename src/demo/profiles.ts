@@ -1,6 +1,13 @@
 /** The invented athletes of Saltmarsh Endurance: who they are, where they lift, what their week looks like. Days count from "today". */
-import { placeFrom } from "../core/athlete/presets";
-import type { Athlete, Place, SessionKind, SessionSport, Settings, Window } from "../core/athlete/types";
+import {
+  type Athlete,
+  type Place,
+  placeFrom,
+  type SessionKind,
+  type SessionSport,
+  type Settings,
+  type Window,
+} from "../core/athlete";
 
 /** One endurance session of the usual week: kilometres and climb at full volume. */
 export interface Usual {

@@ -1,11 +1,9 @@
 /** Half a year of strength logs: the planner prescribes week by week, an invented lifter lifts it. */
-import type { Athlete, LoggedItem, LoggedSet, StrengthLog } from "../core/athlete/types";
+import type { Athlete, LoggedItem, LoggedSet, StrengthLog } from "../core/athlete";
 import { addDays, type IsoDate, laterOf, mondayOf, timeOf } from "../core/dates";
-import { makeableLoads } from "../core/dose/loads";
-import { percentFor } from "../core/dose/oneRepMax";
+import { makeableLoads, percentFor } from "../core/dose";
 import { type PlanSession, plan } from "../core/plan";
-import { prescribedOf } from "../core/session/prescribed";
-import type { Item } from "../core/session/types";
+import { type Item, prescribedOf } from "../core/session";
 import type { Profile } from "./profiles";
 import type { Random } from "./random";
 

@@ -1,7 +1,6 @@
 /** Athlete files in and out. A fault names its path and what was expected; nothing is half accepted. */
 import { type ParseError, parseTree, printParseErrorCode } from "jsonc-parser";
-import type { Athlete } from "../core/athlete/types";
-import { overlappingWindows } from "../core/athlete/windows";
+import { type Athlete, overlappingWindows } from "../core/athlete";
 import { addDays, daysBetween, minutesOf, mondayOf } from "../core/dates";
 import { athleteSchema } from "./athlete-schema";
 import { type Fault, faultsOf } from "./fault";

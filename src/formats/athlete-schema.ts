@@ -1,13 +1,14 @@
 /** The athlete file, version 1, as Zod schemas; published as docs/formats/athlete.schema.json. Unknown fields are errors. */
 import { z } from "zod";
-import { BUILDS, COLUMNS, STAGES } from "../core/athlete/approach";
 import {
   APPROACHES,
   AREAS,
   type Athlete,
   AWAY_KINDS,
   BAR_KINDS,
+  BUILDS,
   CLEARANCE_RULES,
+  COLUMNS,
   DECISIONS,
   EMPHASES,
   FELT,
@@ -21,7 +22,8 @@ import {
   SESSION_SPORTS,
   SIDES,
   SPORTS,
-} from "../core/athlete/types";
+  STAGES,
+} from "../core/athlete";
 import { isDate } from "../core/dates";
 import { ruleIdOf, SWITCHES, valueFault } from "../core/rulebook";
 

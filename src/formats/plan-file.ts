@@ -1,8 +1,8 @@
 /** The plan file, version 1: what the planner answers (published as docs/formats/plan.schema.json). */
 import { z } from "zod";
-import { EMPHASES, LABELS, PHASES } from "../core/athlete/types";
+import { EMPHASES, LABELS, PHASES } from "../core/athlete";
 import { timeOf } from "../core/dates";
-import { LOADINGS, PATTERNS } from "../core/exercise/types";
+import { LOADINGS, PATTERNS } from "../core/exercise";
 import type { Plan, PlanSession, PlanWeek } from "../core/plan";
 import { roundTo } from "../core/units";
 

@@ -1,6 +1,6 @@
 /** A season week by week as CSV (RFC 4180). */
 import Papa from "papaparse";
-import type { SeasonPhase } from "../core/season/phases";
+import type { SeasonPhase } from "../core/season";
 
 export interface SeasonLine {
   start: string;

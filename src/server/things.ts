@@ -2,7 +2,7 @@
 import { createHash } from "node:crypto";
 import type { EntityManager } from "typeorm";
 import { joinedTag, partsOfThing } from "../api/things";
-import type { Athlete } from "../core/athlete/types";
+import type { Athlete } from "../core/athlete";
 import { addDays, mondayOf } from "../core/dates";
 import type { Context } from "./context";
 import type { Stored } from "./store/athletes";

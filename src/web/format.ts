@@ -1,12 +1,12 @@
 /** Numbers and dates as people read them: "72.5 kg", "Tue 19 May", 24-hour clock, spaces that do not break. */
-import { isRoutine, type Label } from "../core/athlete/types";
+import { isRoutine, type Label } from "../core/athlete";
 
-export { placeName } from "../core/athlete/windows";
+export { placeName } from "../core/athlete";
 
 export { clock } from "../core/dates";
 
 import { dayLabel, monthName, timeOf } from "../core/dates";
-import { LABEL_WORDS } from "../core/dose/dose";
+import { LABEL_WORDS } from "../core/dose";
 import { kmToMi, massIn, roundTo } from "../core/units";
 
 export interface Units {

@@ -5,7 +5,7 @@
 import highsLoader from "highs";
 import type { EnduranceSession } from "../../src/core/athlete/types";
 import { dayNumber } from "../../src/core/dates";
-import { type CostRule, DEFAULT_WEIGHTS } from "../../src/core/week/rules";
+import { type CostRule, DEFAULT_WEIGHTS } from "../../src/core/week/numbers";
 import type { Demand, Option, Standing, WeekContext } from "../../src/core/week/types";
 import { LEFT_OUT, LEFT_OUT_PRICE } from "../support/weekfit";
 

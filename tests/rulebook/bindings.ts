@@ -13,9 +13,7 @@ import type {
   ScreenTest,
   SessionKind,
 } from "../../src/core/athlete/types";
-import { blockUse } from "../../src/core/chain";
 import { addDays, dayNumber } from "../../src/core/dates";
-import { descentWork } from "../../src/core/descents";
 import { cellFaults, impossiblePair } from "../../src/core/dose/check";
 import { decayShare } from "../../src/core/dose/current";
 import { NSCA_PERCENT, percentFor } from "../../src/core/dose/oneRepMax";
@@ -32,9 +30,11 @@ import { spikesOf } from "../../src/core/endurance/spikes";
 import { sideAction } from "../../src/core/exercise/sides";
 import { fitGym } from "../../src/core/gym/fit";
 import { HALF_LIFE, leftOf } from "../../src/core/legs/freshness";
-import { nearestChanges } from "../../src/core/nearest";
 import { plan } from "../../src/core/plan";
-import { choiceContexts, holdRange } from "../../src/core/planSession";
+import { blockUse } from "../../src/core/planning/chain";
+import { descentWork } from "../../src/core/planning/descents";
+import { nearestChanges } from "../../src/core/planning/nearest";
+import { choiceContexts, holdRange } from "../../src/core/planning/planSession";
 import { decide } from "../../src/core/progress/decide";
 import type { DecisionInput } from "../../src/core/progress/decision";
 import { missedWeeks, nextLoad } from "../../src/core/progress/next";
@@ -49,10 +49,11 @@ import { isHeavy } from "../../src/core/session/heavy";
 import { lightReps } from "../../src/core/session/sheets";
 import { ROUTINE_MINUTES, setsFor } from "../../src/core/session/slots";
 import { timeOfSession, totalSeconds } from "../../src/core/session/time";
-import { tallyOf } from "../../src/core/tally";
+import { tallyOf } from "../../src/core/story/tally";
 import { ownCosts, pairCosts } from "../../src/core/week/costs";
 import { groupOf } from "../../src/core/week/group";
-import { blockedByEndurance, blockedByJumps, blockedByOther, weekNumbers } from "../../src/core/week/rules";
+import { weekNumbers } from "../../src/core/week/numbers";
+import { blockedByEndurance, blockedByJumps, blockedByOther } from "../../src/core/week/rules";
 import type { Option, WeekContext } from "../../src/core/week/types";
 import { easierDay, lighterBy } from "../../src/web/floor/progress";
 import { athleteWith, gym, lifted, logOf, raceOn, START, weeksOf } from "../support/athlete";

@@ -5,7 +5,7 @@ import { addDays, dayNumber } from "../../src/core/dates";
 import { isKey } from "../../src/core/endurance/load";
 import { enduranceBout } from "../../src/core/legs/bouts";
 import { fitWeek } from "../../src/core/week/fit";
-import { weekNumbers } from "../../src/core/week/rules";
+import { weekNumbers } from "../../src/core/week/numbers";
 import type { Demand, Option, Standing, WeekContext } from "../../src/core/week/types";
 
 export const MONDAY = "2026-03-02";

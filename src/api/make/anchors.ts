@@ -1,11 +1,9 @@
 /** Anchors: what was lifted, and what is planned, as the section draws them. */
 
-import { lengthOf } from "../../core/athlete/logged";
-import type { StrengthLog } from "../../core/athlete/types";
-import type { Library } from "../../core/exercise/library";
-import { PATTERNS, type Pattern } from "../../core/exercise/types";
+import { lengthOf, type StrengthLog } from "../../core/athlete";
+import { type Library, PATTERNS, type Pattern } from "../../core/exercise";
 import type { PlanSession } from "../../core/plan";
-import { loggedLegs } from "../../core/session/heavy";
+import { loggedLegs } from "../../core/session";
 import type { AnchorView, Band } from "../views";
 
 function bandsOf(sets: readonly [Pattern, number][]): Band[] {

@@ -1,9 +1,9 @@
 /** A session as a card for the gym: the strings that stand on paper and on the printed page alike. */
 
-import { placeName } from "../../core/athlete/windows";
+import { placeName } from "../../core/athlete";
 import { clock, dayLabel, timeOf } from "../../core/dates";
-import { LABEL_WORDS } from "../../core/dose/dose";
-import { workText } from "../../core/session/said";
+import { LABEL_WORDS } from "../../core/dose";
+import { workText } from "../../core/session";
 import { massIn } from "../../core/units";
 import type { ItemView, SessionView } from "../views";
 

@@ -1,8 +1,7 @@
 /** An athlete's facts with the season planned from them: made by the server for what is stored, by the web's worker for what is tried. */
-import type { Approach } from "../../core/athlete/approach";
-import type { Athlete, LockedSession } from "../../core/athlete/types";
+import type { Approach, Athlete, LockedSession } from "../../core/athlete";
 import { addDays, daysBetween, type IsoDate, laterOf, mondayOf } from "../../core/dates";
-import type { Library } from "../../core/exercise/library";
+import type { Library } from "../../core/exercise";
 import { type Plan, plan, type Swap } from "../../core/plan";
 import type { RuleValues } from "../../core/rulebook";
 

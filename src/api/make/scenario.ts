@@ -1,6 +1,6 @@
 /** A tried season: what it changes of an athlete. The server takes it over with the same words the worker tried it by. */
-import type { Athlete } from "../../core/athlete/types";
-import { scaled } from "../../core/endurance/scale";
+import type { Athlete } from "../../core/athlete";
+import { scaled } from "../../core/endurance";
 import type { ScenarioBody } from "../requests";
 
 /** @returns the athlete with the scenario's parts in place of its own; what the scenario leaves out stays */

@@ -1,15 +1,11 @@
 /** The season as the section and its inspector show it. */
 
-import type { Athlete, EnduranceSession, Race, SessionSport } from "../../core/athlete/types";
+import type { Athlete, EnduranceSession, Race, SessionSport } from "../../core/athlete";
 import { addDays, daysBetween, type IsoDate, isoWeek, weekday, weeksIn } from "../../core/dates";
-import { backgrounds, byWeek } from "../../core/endurance/figures";
-import { plannedAndDone, withoutMissed } from "../../core/endurance/incoming";
-import { sessionLoad } from "../../core/endurance/load";
-import { HEART_PATTERNS } from "../../core/exercise/types";
+import { backgrounds, byWeek, plannedAndDone, sessionLoad, withoutMissed } from "../../core/endurance";
+import { HEART_PATTERNS } from "../../core/exercise";
 import type { PlanSession, PlanWeek } from "../../core/plan";
-import { phaseOn, type SeasonPhase } from "../../core/season/phases";
-import { inOrder, raceMinutes } from "../../core/season/races";
-import type { SeasonWeek } from "../../core/season/weeks";
+import { inOrder, phaseOn, raceMinutes, type SeasonPhase, type SeasonWeek } from "../../core/season";
 import { roundTo } from "../../core/units";
 import type { DoseLine, RaceFlag, SeasonView, SeasonWeekView, WeekColumn } from "../views";
 import { loggedAnchor, plannedAnchor } from "./anchors";

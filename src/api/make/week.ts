@@ -1,17 +1,13 @@
 /** One week as the week section and the fit panel show it. */
 
-import type { Athlete, EnduranceSession } from "../../core/athlete/types";
-import { windowsOfWeek } from "../../core/athlete/windows";
+import { type Athlete, type EnduranceSession, windowsOfWeek } from "../../core/athlete";
 import { addDays, dayNumber, daysBetween, type IsoDate, isoWeek, timeOf } from "../../core/dates";
-import { flatEquivalent } from "../../core/endurance/hills";
-import { ASSUMED_RPE, ASSUMED_START, isKey, sessionLoad, startOf } from "../../core/endurance/load";
-import { weighs } from "../../core/endurance/weigh";
-import { enduranceBout, loggedBout } from "../../core/legs/bouts";
-import { freshnessCurve, MEAN_DAYS, meanDailyLoad, TIRED } from "../../core/legs/freshness";
-import { plannedBout, planWeek } from "../../core/planWeek";
-import { phaseOn } from "../../core/season/phases";
+import { ASSUMED_RPE, ASSUMED_START, flatEquivalent, isKey, sessionLoad, startOf, weighs } from "../../core/endurance";
+import { enduranceBout, freshnessCurve, loggedBout, MEAN_DAYS, meanDailyLoad, TIRED } from "../../core/legs";
+import { plannedBout, planWeek } from "../../core/planning";
+import { phaseOn } from "../../core/season";
 import { roundTo } from "../../core/units";
-import { DEFAULT_WEIGHTS } from "../../core/week/rules";
+import { DEFAULT_WEIGHTS } from "../../core/week";
 import type { EnduranceView, PlannedSessionView, WeekView } from "../views";
 import { loggedAnchor, plannedAnchor } from "./anchors";
 import type { Facts, Planned } from "./planned";

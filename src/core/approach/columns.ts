@@ -1,5 +1,5 @@
-import type { Column } from "../athlete/approach";
-import type { Pattern } from "../exercise/types";
+import type { Column } from "../athlete";
+import type { Pattern } from "../exercise";
 
 /** The column that a pattern is dosed by; heart patterns beside the leading lifts go by "assist". */
 export function columnOf(pattern: Pattern, leads: boolean): Column {

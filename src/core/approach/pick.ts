@@ -1,7 +1,6 @@
 /** Which approach an athlete follows on a day, and what part of the season it is for that approach. */
 
-import type { Approach, DoseRow, Stage } from "../athlete/approach";
-import type { Athlete, Phase } from "../athlete/types";
+import type { Approach, Athlete, DoseRow, Phase, Stage } from "../athlete";
 import { SHIPPED_APPROACHES, shippedApproach } from "./shipped";
 
 /** The approach of a phase: the phase's own, else the athlete's, else the layered one; one that is unknown falls back to it too. */

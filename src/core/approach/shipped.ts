@@ -3,8 +3,7 @@
  * table; rests follow its section 7; what it leaves open (single-leg work, assistance, holds) is ours [house].
  */
 
-import type { Approach, DoseCell, DoseRow, Range } from "../athlete/approach";
-import type { ApproachId, Emphasis } from "../athlete/types";
+import type { Approach, ApproachId, DoseCell, DoseRow, Emphasis, Range } from "../athlete";
 
 interface Work {
   sets: Range;

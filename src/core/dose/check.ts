@@ -1,6 +1,5 @@
 /** What a coach may not write into an approach, with where and why: an impossible pair is refused. */
-import { type Approach, COLUMNS, type DoseCell, type Range, STAGES } from "../athlete/approach";
-import type { OneRepMaxFormula } from "../athlete/types";
+import { type Approach, COLUMNS, type DoseCell, type OneRepMaxFormula, type Range, STAGES } from "../athlete";
 import { numbers } from "../rulebook";
 import { percentFor, repsAt } from "./oneRepMax";
 

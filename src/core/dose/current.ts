@@ -1,5 +1,5 @@
 /** The athlete's current e1RM of a lift from the strength log. */
-import type { LoggedItem, OneRepMaxFormula } from "../athlete/types";
+import type { LoggedItem, OneRepMaxFormula } from "../athlete";
 import { daysBetween, type IsoDate } from "../dates";
 import { numbers, type RuleValues } from "../rulebook";
 import { estimate, uncertaintyPct } from "./oneRepMax";

@@ -1,8 +1,18 @@
 /** What a day's row of the approach prescribes to one athlete: ranges become numbers. */
-import { approachFor, rowFor, sessionsAWeek } from "../approach/pick";
-import type { Column, DoseCell, DoseRow, Range, Stage } from "../athlete/approach";
-import type { Gate } from "../athlete/gate";
-import type { Athlete, Emphasis, Label, OneRepMaxFormula, Phase } from "../athlete/types";
+import { approachFor, rowFor, sessionsAWeek } from "../approach";
+import type {
+  Athlete,
+  Column,
+  DoseCell,
+  DoseRow,
+  Emphasis,
+  Gate,
+  Label,
+  OneRepMaxFormula,
+  Phase,
+  Range,
+  Stage,
+} from "../athlete";
 import { numbers, type Why, why } from "../rulebook";
 import { percentFor, repsAt } from "./oneRepMax";
 

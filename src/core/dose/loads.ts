@@ -1,6 +1,6 @@
 /** Loads a place can make for an exercise: bars with plates, dumbbells, kettlebells, machine stacks. */
-import type { Place } from "../athlete/types";
-import type { Exercise, Loading } from "../exercise/types";
+import type { Place } from "../athlete";
+import type { Exercise, Loading } from "../exercise";
 import { roundTo, TOLERANCE } from "../units";
 import { barLoads, loadBar } from "./plates";
 

@@ -1,5 +1,5 @@
 /** Estimated 1RM and its inverse, percent by repetitions to failure. */
-import type { OneRepMaxFormula } from "../athlete/types";
+import type { OneRepMaxFormula } from "../athlete";
 import { numbers } from "../rulebook";
 
 export type NamedFormula = Exclude<OneRepMaxFormula, "default" | "nsca">;

@@ -1,5 +1,5 @@
 /** What a bar and a limited number of plates can make, exactly (rule load.makeable). Greedy is wrong with odd sets. */
-import type { Place } from "../athlete/types";
+import type { Place } from "../athlete";
 import { toMicrograms } from "../units";
 
 type Plates = Place["plates"];

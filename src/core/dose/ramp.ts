@@ -1,7 +1,7 @@
 /** Finding a load on the floor: sets that rise until the reserve is what was meant. */
 
-import type { OneRepMaxFormula, Place } from "../athlete/types";
-import type { Exercise, Loading } from "../exercise/types";
+import type { OneRepMaxFormula, Place } from "../athlete";
+import type { Exercise, Loading } from "../exercise";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";
 import { type MadeLoad, makeableLoads, makeLoad } from "./loads";

@@ -1,6 +1,6 @@
 /** How much heavier "one step" is. */
 
-import type { Exercise, Loading } from "../exercise/types";
+import type { Exercise, Loading } from "../exercise";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";
 

@@ -1,7 +1,7 @@
 /** Warm-up sets of a main lift, from the working load. Never counted as working sets. */
 
-import type { Place } from "../athlete/types";
-import type { Exercise, Loading } from "../exercise/types";
+import type { Place } from "../athlete";
+import type { Exercise, Loading } from "../exercise";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";
 import { type MadeLoad, makeLoad } from "./loads";

@@ -1,6 +1,5 @@
 /** What stands in where no endurance is planned: the last ordinary pattern, so that strength is not placed as if those days were free. */
-import type { Athlete, EnduranceSession, Phase } from "../athlete/types";
-import { hasAbsence } from "../athlete/windows";
+import { type Athlete, type EnduranceSession, hasAbsence, type Phase } from "../athlete";
 import { addDays, daysBetween, type IsoDate, weekday } from "../dates";
 import { numbers } from "../rulebook";
 import { byWeek, EXPECT, medianOf } from "./figures";

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { EnduranceSession } from "../athlete/types";
 import { addDays } from "../dates";
 import { backgrounds, changeAgainstOrdinary, expected, weekFigures, weeklyFigures, weightedMeans } from "./figures";
-import { isKey, isLegHeavy, legLoad, legShare, startOf } from "./load";
+import { isKey, isLegHeavy, legLoad, legShare, startOf, trainingImpulse } from "./load";
 import { mileageRule } from "./mileage";
 
 const MONDAY = "2026-03-02";
@@ -48,6 +48,29 @@ describe("what stands in for what is missing", () => {
     expect(isLegHeavy(run({ minutes: 60 }))).toBe(false);
     expect(isLegHeavy(run({ sport: "ride", minutes: 200 }))).toBe(false);
     expect(isLegHeavy(run({ sport: "ride", kind: "long" }))).toBe(true);
+    expect(isLegHeavy(run({ sport: "swim", kind: "intervals", minutes: 90 }))).toBe(false);
+    expect(isLegHeavy(run({ sport: "hike", minutes: 61 }))).toBe(true);
+    expect(isLegHeavy(run({ kind: "long", key: false }))).toBe(true);
+    expect(isLegHeavy(run({ key: true, minutes: 20 }))).toBe(true);
+  });
+  // Banister 1991, value from memory: minutes x x x 0.64 e^(1.92 x) for men, 0.86 e^(1.67 x) for women.
+  it("weighs by heart rate where it is known, between rest and most", () => {
+    const of = (averageHeartRate: number | undefined, more: object = {}) =>
+      trainingImpulse(
+        { minutes: 100, ...(averageHeartRate === undefined ? {} : { averageHeartRate }) },
+        { sex: "male", restingHeartRate: 50, maxHeartRate: 190, ...more },
+      );
+    const [man, woman] = [100 * 0.5 * 0.64 * Math.exp(0.96), 100 * 0.5 * 0.86 * Math.exp(0.835)];
+    expect(of(120)).toBeCloseTo(man, 9);
+    expect(of(120, { sex: "female" })).toBeCloseTo(woman, 9);
+    expect(of(120, { sex: undefined })).toBeCloseTo((man + woman) / 2, 9);
+    expect(of(40)).toBe(0);
+    expect(of(220)).toBeCloseTo(64 * Math.exp(1.92), 9);
+    expect(of(undefined)).toBeNull();
+    expect(of(120, { restingHeartRate: undefined })).toBeNull();
+    expect(of(120, { maxHeartRate: undefined })).toBeNull();
+    expect(of(120, { maxHeartRate: 50 })).toBeNull();
+    expect(of(120, { maxHeartRate: 51 })).not.toBeNull();
   });
 });
 

@@ -1,6 +1,6 @@
 /** Weekly endurance figures (rules figures.monotony, figures.means, mileage.expected): totals, monotony, strain, weighted means, change, longest session. */
 
-import type { Athlete, EnduranceSession } from "../athlete/types";
+import type { Athlete, EnduranceSession } from "../athlete";
 import { addDays, dayNumber, type IsoDate, mondayOf, weekday } from "../dates";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";

@@ -1,5 +1,5 @@
 /** What hills cost on foot (rule hills.flat): gradient cost of running and walking, flat-equivalent distance. */
-import type { EnduranceSession, SessionSport } from "../athlete/types";
+import type { EnduranceSession, SessionSport } from "../athlete";
 
 /** Gradients for which the polynomials were measured, as a share (0.45 is 45%). */
 export const STEEPEST = 0.45;

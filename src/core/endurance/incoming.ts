@@ -1,6 +1,6 @@
 /** Records that come in (files, a training log): what each one is beside what is known already, so that nothing counts twice. */
 
-import type { EnduranceSession } from "../athlete/types";
+import type { EnduranceSession } from "../athlete";
 import { type IsoDate, minutesOf } from "../dates";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";

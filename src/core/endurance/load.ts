@@ -1,5 +1,5 @@
 /** Endurance load (rules load.session, load.legs): session load, and what stands in for what a record leaves out. */
-import type { AthleteFacts, EnduranceSession, SessionKind, SessionSport } from "../athlete/types";
+import type { AthleteFacts, EnduranceSession, SessionKind, SessionSport } from "../athlete";
 import { minutesOf } from "../dates";
 import { numbers } from "../rulebook";
 

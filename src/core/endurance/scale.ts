@@ -1,5 +1,5 @@
 /** More or fewer planned miles, for what-if questions. */
-import type { EnduranceSession } from "../athlete/types";
+import type { EnduranceSession } from "../athlete";
 import type { IsoDate } from "../dates";
 
 /**

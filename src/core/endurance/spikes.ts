@@ -1,6 +1,6 @@
 /** Single sessions far above the longest of the month before (Frandsen et al. 2025, Br J Sports Med 59:1203-1210). */
 
-import type { EnduranceSession } from "../athlete/types";
+import type { EnduranceSession } from "../athlete";
 import { dayNumber } from "../dates";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";

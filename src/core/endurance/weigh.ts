@@ -1,5 +1,5 @@
 /** What one endurance session weighs, figure by figure, each with its rule. */
-import type { AthleteFacts, EnduranceSession } from "../athlete/types";
+import type { AthleteFacts, EnduranceSession } from "../athlete";
 import { type Why, why } from "../rulebook";
 import { roundTo } from "../units";
 import { carriageWatts, flatEquivalent, naismithHours, toblerSpeed } from "./hills";

@@ -1,13 +1,18 @@
 /** Which exercise takes a slot: everything the athlete may do here now, ranked, with the reasons of those that were left out. */
-import { AREA_WORDS, type Gate, pastAreas, TRAINING_LEVEL } from "../athlete/gate";
-import type { Area, Athlete, Label, Place } from "../athlete/types";
-import { placeName } from "../athlete/windows";
+import {
+  AREA_WORDS,
+  type Area,
+  type Athlete,
+  type Gate,
+  type Label,
+  type Place,
+  pastAreas,
+  placeName,
+  TRAINING_LEVEL,
+} from "../athlete";
 import type { IsoDate } from "../dates";
 import { numbers, type RuleId, say, type Why, why } from "../rulebook";
-import type { Finding } from "../screening/findings";
-import { latestScreening, passes } from "../screening/marks";
-import { TO_THE_KNEE } from "../screening/rounding";
-import { testName } from "../screening/tests";
+import { type Finding, latestScreening, passes, TO_THE_KNEE, testName } from "../screening";
 import { loadingAt } from "./equipment";
 import type { Library } from "./library";
 import type { SideGap } from "./sides";

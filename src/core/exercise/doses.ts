@@ -1,5 +1,5 @@
 /** Default doses of each kind of work for each emphasis (common practice). */
-import type { Emphasis } from "../athlete/types";
+import type { Emphasis } from "../athlete";
 import type { DefaultDose } from "./types";
 
 /** Kinds of work that share a default dose. */

@@ -1,5 +1,5 @@
 /** What a place can offer an exercise. */
-import type { Place } from "../athlete/types";
+import type { Place } from "../athlete";
 import type { Exercise, Loading, Need } from "./types";
 
 /** @returns whether the place holds what the word asks for */

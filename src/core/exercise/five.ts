@@ -1,5 +1,5 @@
 /** The essential five of each sport: what matters most when there is time for nothing else (rule choice.five). */
-import type { Athlete, Sport } from "../athlete/types";
+import type { Athlete, Sport } from "../athlete";
 import type { Pattern } from "./types";
 
 export interface Essential {

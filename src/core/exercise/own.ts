@@ -1,5 +1,5 @@
 /** Exercises that the coach adds: a few facts are asked for, the rest is filled in as for any entry. */
-import type { Area, ScreenTest } from "../athlete/types";
+import type { Area, ScreenTest } from "../athlete";
 import { ex } from "./entries/entry";
 import { type Library, makeLibrary } from "./library";
 import type { Exercise, Loading, Muscle, Pattern } from "./types";

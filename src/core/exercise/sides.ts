@@ -1,9 +1,8 @@
 /** Left against right in what was lifted: a trend over sessions, not a single day. */
-import { amountOf } from "../athlete/logged";
-import type { LoggedItem, StrengthLog } from "../athlete/types";
+import { amountOf, type LoggedItem, type StrengthLog } from "../athlete";
 import type { IsoDate } from "../dates";
 import { numbers } from "../rulebook";
-import { asymmetry } from "../screening/marks";
+import { asymmetry } from "../screening";
 
 /** Percent from which a difference is watched and acted on, repetitions it must come to, sessions looked at (rule side.match). */
 export const SIDE_MARKS = numbers("side.match");

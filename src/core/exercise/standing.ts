@@ -1,7 +1,5 @@
 /** Where an athlete stands on each ladder: put there by the coach, by training age, or by what was lifted. */
-import { TRAINING_LEVEL, type Training } from "../athlete/gate";
-import { amountOf } from "../athlete/logged";
-import type { Athlete, LoggedItem, StrengthLog } from "../athlete/types";
+import { type Athlete, amountOf, type LoggedItem, type StrengthLog, TRAINING_LEVEL, type Training } from "../athlete";
 import type { IsoDate } from "../dates";
 import { numbers } from "../rulebook";
 import type { Library } from "./library";

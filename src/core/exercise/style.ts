@@ -1,5 +1,5 @@
 /** How an exercise is done where coaches differ: depth, split-squat style, hand of the load, as the athlete's settings say. */
-import type { Area, Settings } from "../athlete/types";
+import type { Area, Settings } from "../athlete";
 import type { Exercise, Loading } from "./types";
 
 const DEPTH: Record<NonNullable<Settings["squatDepth"]>, string> = {

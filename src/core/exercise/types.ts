@@ -1,4 +1,4 @@
-import type { Area, Emphasis, ScreenTest, Sport } from "../athlete/types";
+import type { Area, Emphasis, ScreenTest, Sport } from "../athlete";
 
 export const PATTERNS = [
   "squat",

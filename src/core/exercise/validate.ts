@@ -1,7 +1,6 @@
 /** Checks of the library at start-up: each fault names the entry and the field. */
 
-import { PLACE_PRESETS, placeFrom } from "../athlete/presets";
-import { AREAS, type Area, type Place, SCREEN_TESTS, SPORTS } from "../athlete/types";
+import { AREAS, type Area, PLACE_PRESETS, type Place, placeFrom, SCREEN_TESTS, SPORTS } from "../athlete";
 import { loadingAt } from "./equipment";
 import {
   type Exercise,

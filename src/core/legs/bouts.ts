@@ -1,10 +1,8 @@
 /** What sessions put on the legs: endurance by sport, strength by what its sets are [house]. */
-import { lengthOf } from "../athlete/logged";
-import type { EnduranceSession, StrengthLog } from "../athlete/types";
+import { type EnduranceSession, lengthOf, type StrengthLog } from "../athlete";
 import { dayNumber, MINUTES_A_DAY } from "../dates";
-import { legLoad, startOf } from "../endurance/load";
-import type { Exercise, Loading } from "../exercise/types";
-import { EXTERNAL } from "../exercise/types";
+import { legLoad, startOf } from "../endurance";
+import { EXTERNAL, type Exercise, type Loading } from "../exercise";
 import { numbers } from "../rulebook";
 import { HALF_LIFE, type LegBout, type LegPart } from "./freshness";
 

@@ -1,6 +1,5 @@
 /** What a logged exercise says about the next time. */
-import { cleanReps, setsOnce, topLoad } from "../athlete/logged";
-import type { LoggedItem } from "../athlete/types";
+import { cleanReps, type LoggedItem, setsOnce, topLoad } from "../athlete";
 import { numbers, type Why, why } from "../rulebook";
 import { type Decision, type DecisionInput, kg } from "./decision";
 import type { History } from "./history";

@@ -1,5 +1,5 @@
 /** What a decision about the next time is made from, and what it says. */
-import type { DecisionKind } from "../athlete/types";
+import type { DecisionKind } from "../athlete";
 import type { IsoDate } from "../dates";
 import type { RuleValues, Why } from "../rulebook";
 import { roundTo } from "../units";

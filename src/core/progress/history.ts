@@ -1,5 +1,5 @@
 /** What was lifted, exercise by exercise, the newest first. */
-import type { LoggedItem, StrengthLog } from "../athlete/types";
+import type { LoggedItem, StrengthLog } from "../athlete";
 import type { IsoDate } from "../dates";
 
 export interface History {

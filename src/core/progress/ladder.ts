@@ -1,6 +1,6 @@
 /** Work without load: repetitions or seconds, then sets, a harder position, load, slower lowering. */
-import { amountOf, setsOnce, topLoad } from "../athlete/logged";
-import { LADDER_SETS } from "../exercise/standing";
+import { amountOf, setsOnce, topLoad } from "../athlete";
+import { LADDER_SETS } from "../exercise";
 import { numbers, why } from "../rulebook";
 import { type Decision, type DecisionInput, kg } from "./decision";
 import type { History } from "./history";

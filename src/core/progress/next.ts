@@ -1,15 +1,20 @@
 /** Who sets the load: e1RM x percent at the start of a block, then the log, within 7.5% of e1RM x percent. */
-import type { Area, Athlete, Overrule, StrengthLog } from "../athlete/types";
+import type { Area, Athlete, Overrule, StrengthLog } from "../athlete";
 import { dayLabel, daysBetween, type IsoDate } from "../dates";
-import { type CurrentMax, currentMax, decayShare } from "../dose/current";
-import { makeableLoads, makeLoad } from "../dose/loads";
-import { NSCA_PERCENT, percentFor } from "../dose/oneRepMax";
-import { rampSets } from "../dose/ramp";
-import { stepUp } from "../dose/steps";
-import { LADDER_SETS } from "../exercise/standing";
-import { EXTERNAL, type Exercise, type Loading } from "../exercise/types";
+import {
+  type CurrentMax,
+  currentMax,
+  decayShare,
+  makeableLoads,
+  makeLoad,
+  NSCA_PERCENT,
+  percentFor,
+  rampSets,
+  stepUp,
+} from "../dose";
+import { EXTERNAL, type Exercise, LADDER_SETS, type Loading } from "../exercise";
 import { numbers, type say, type Why, why } from "../rulebook";
-import type { LoadAnswer, LoadQuestion } from "../session/types";
+import type { LoadAnswer, LoadQuestion } from "../session";
 import { roundTo, TOLERANCE } from "../units";
 import { decide } from "./decide";
 import type { Decision, LadderState } from "./decision";

@@ -1,5 +1,5 @@
 /** Pain goes before anything else: what it says about the next time, and what it stops. */
-import type { StrengthLog } from "../athlete/types";
+import type { StrengthLog } from "../athlete";
 import { daysBetween, type IsoDate } from "../dates";
 import { numbers, type RuleValues, why } from "../rulebook";
 import type { Decision, DecisionInput } from "./decision";

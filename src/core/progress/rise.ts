@@ -1,5 +1,5 @@
 /** How much heavier a lift may get. */
-import { topLoad } from "../athlete/logged";
+import { topLoad } from "../athlete";
 import { daysBetween, type IsoDate } from "../dates";
 import { numbers, type RuleValues, type Why, why } from "../rulebook";
 import { roundTo, TOLERANCE } from "../units";

@@ -1,6 +1,5 @@
 /** What the screen and the eye found, and what each finding changes in the plan (rules finding.seen, finding.test). */
-import { activeAreas } from "../athlete/gate";
-import type { Area, Athlete, ScreenTest, Seen } from "../athlete/types";
+import { type Area, type Athlete, activeAreas, type Screening, type ScreenTest, type Seen } from "../athlete";
 import type { IsoDate } from "../dates";
 import { listWords, numbers, type RuleId, say } from "../rulebook";
 import { asymmetry, gateValue, latestScreening, passMark, weakerOf } from "./marks";
@@ -170,8 +169,9 @@ const FAILED: Record<ScreenTest, Effect> = {
   },
 };
 
-const sidesWord = (side: "left" | "right" | undefined | "both"): string =>
-  side === "left" || side === "right" ? `, ${side}` : "";
+/** The side that did less; nothing where both did the same, or the test has no sides. */
+const lessOn = ({ left, right }: Screening): string =>
+  left === undefined || right === undefined || left === right ? "" : left < right ? ", left" : ", right";
 const num = (v: number): string => String(Math.round(v * 10) / 10);
 
 /**
@@ -215,7 +215,7 @@ export function findingsOf(athlete: Athlete, on: IsoDate): Finding[] {
           "test",
           unit === "yes-no"
             ? `${testName(test)}: not passed`
-            : `${testName(test)}: ${num(value)} of ${mark} ${unit}${sidesWord(s.left === undefined || s.right === undefined || s.left === s.right ? undefined : s.left < s.right ? "left" : "right")}`,
+            : `${testName(test)}: ${num(value)} of ${mark} ${unit}${lessOn(s)}`,
           FAILED[test],
         ),
       );

@@ -1,7 +1,6 @@
 /** Pass marks of the movement screen, by age where the trade has them, and what the latest result says. */
 
-import { ageRange } from "../athlete/gate";
-import type { Athlete, Screening, ScreenTest } from "../athlete/types";
+import { type Athlete, ageRange, type Screening, type ScreenTest } from "../athlete";
 import type { IsoDate } from "../dates";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";

@@ -1,5 +1,5 @@
 /** A back that rounds at the catch or in the hinge: how far hinges go meanwhile, and for how long (rule finding.seen) [trade]. */
-import type { Athlete } from "../athlete/types";
+import type { Athlete } from "../athlete";
 import { addDays, type IsoDate } from "../dates";
 import { numbers } from "../rulebook";
 import { latestScreening, passes } from "./marks";

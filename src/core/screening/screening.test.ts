@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith } from "../../../tests/support/athlete";
 import { exercise } from "../../../tests/support/choice";
-import { AREAS, type Athlete, SCREEN_TESTS, SEEN, type Seen, SPORTS } from "../athlete/types";
+import { AREAS, type Athlete, SCREEN_TESTS, type ScreenTest, SEEN, type Seen, SPORTS } from "../athlete/types";
 import { RULES } from "../rulebook";
 import { findingsOf, SEEN_BY_SPORT, SEEN_WORDS } from "./findings";
 import { asymmetry, PASS_MARKS, passes, passMark, weakerOf, weakerSide } from "./marks";
@@ -123,6 +123,61 @@ describe("findings", () => {
     expect(found.map((f) => f.kind)).toEqual(["test", "side"]);
     expect(found[1]!.says).toContain("starts with the left");
     expect(found[1]!.says).toContain("40% apart");
+  });
+  it("are titled by what was reached, the mark, and the side that did less", () => {
+    const title = (test: ScreenTest, result: { left?: number; right?: number; value?: number }) =>
+      findingsOf(athleteWith({ screening: [{ test, date: "2026-02-01", ...result }] }), ON)[0]!.title;
+    expect(title("front-plank", { value: 44.26 })).toBe("Front plank: 44.3 of 60 s");
+    expect(title("side-hold", { left: 29, right: 28 })).toBe("Side hold: 28 of 30 s, right");
+    expect(title("side-hold", { left: 28, right: 29 })).toBe("Side hold: 28 of 30 s, left");
+    expect(title("side-hold", { left: 28, right: 28 })).toBe("Side hold: 28 of 30 s");
+    expect(title("side-hold", { right: 28 })).toBe("Side hold: 28 of 30 s");
+    expect(title("side-hold", { left: 28 })).toBe("Side hold: 28 of 30 s");
+    expect(title("wall-squat", { value: 0 })).toBe("Wall-facing squat: not passed");
+    const sides = athleteWith({ screening: [{ test: "side-hold", date: "2026-02-01", left: 50, right: 40.55 }] });
+    expect(findingsOf(sides, ON).map((f) => f.title)).toEqual(["Side hold: right side weaker, 50 left and 40.6 right"]);
+  });
+  it("name the sides on which something was seen, each once, from its day on", () => {
+    const at = (side?: "left" | "right" | "both", date = ON) => ({
+      what: "knee-in" as const,
+      date,
+      ...(side ? { side } : {}),
+    });
+    const title = (...list: ReturnType<typeof at>[]) => findingsOf(athleteWith({ seen: list }), ON)[0]?.title;
+    expect(title(at())).toBe("Knee drifts in");
+    expect(title(at("both"))).toBe("Knee drifts in");
+    expect(title(at("left"), at("right"), at("left"))).toBe("Knee drifts in, left and right");
+    expect(title(at("left"))).toBe("Knee drifts in, left");
+    expect(title(at("left", "2026-03-04"))).toBeUndefined();
+  });
+  it("say by which rule, which exercises move up, and what takes a set more", () => {
+    const all = SCREEN_TESTS.map((test) => ({ test, date: "2026-02-01", left: 0, right: 0, value: 0 }));
+    const areas = [{ area: "shin" as const, side: "left" as const, status: "current" as const }];
+    const a = athleteWith({
+      seen: SEEN.map((what) => ({ what, date: "2026-02-01" })),
+      screening: all,
+      health: { clearanceNeeded: false, areas },
+    });
+    const found = findingsOf(a, ON);
+    const of = (id: string) => found.find((f) => f.id === id)!;
+    expect(found.filter((f) => f.kind === "test").map((f) => f.rule)).toEqual(SCREEN_TESTS.map(() => "finding.test"));
+    expect(found.filter((f) => f.rule === "finding.house").map((f) => f.id)).toEqual(["rocking-pelvis"]);
+    expect(found.filter((f) => f.rule === "finding.seen").length).toBe(SEEN.length - 1);
+    // The weaker of the holds and raises: a set more of their pattern (rule finding.test).
+    expect(found.flatMap((f) => (f.more ? [[f.id, f.more]] : []))).toEqual([
+      ["side-hold", "trunk"],
+      ["calf-raise", "calf"],
+      ["single-leg-bridge", "hip"],
+    ]);
+    expect(of("hip-drop").prefers).toContain("step-down");
+    expect(of("rounded-catch").prefers).toContain("rdl-to-knee");
+    expect(of("rocking-pelvis").prefers).toContain("single-leg-bridge");
+    expect(of("rounded-catch").adds.map((x) => x.first)).toEqual([true]);
+    expect(of("dowel-hinge").adds.map((x) => x.first)).toEqual([true]);
+    expect(of("knee-in").adds.map((x) => x.sets)).toEqual([3]);
+    expect(of("crossover").adds).toMatchObject([{ pattern: "hip" }]);
+    expect(of("crossover").adds[0]!.exercises[0]).toBe("band-walk");
+    expect(of("pelvis-tilt").adds.map((x) => x.exercises[0])).toEqual(["dead-bug", "hip-flexor-stretch"]);
   });
   it("have words for everything that can be seen, and a list for each sport", () => {
     for (const what of SEEN) expect(SEEN_WORDS[what].name.length).toBeGreaterThan(5);

@@ -1,5 +1,5 @@
 /** The tests as they are done: in words, with what is counted and what the number means (rule screen.marks). */
-import { SCREEN_TESTS, type ScreenTest } from "../athlete/types";
+import { SCREEN_TESTS, type ScreenTest } from "../athlete";
 
 export interface TestSheet {
   test: ScreenTest;

@@ -1,5 +1,5 @@
 /** Moving the boundary between two phases by hand: it stays where it is put, and the rest gives way. */
-import type { PhaseSpan, Race } from "../athlete/types";
+import type { PhaseSpan, Race } from "../athlete";
 import { addDays, dateOf, dayNumber, type IsoDate, laterOf } from "../dates";
 import { lastRaceDay, raceDay } from "./races";
 

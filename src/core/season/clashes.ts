@@ -1,5 +1,5 @@
 /** Where a club's calendars get in each other's way: the coach away while athletes race, one weekend with many races, a race while away. */
-import type { Away, Priority } from "../athlete/types";
+import type { Away, Priority } from "../athlete";
 import { addDays, type IsoDate, weekday } from "../dates";
 import { numbers } from "../rulebook";
 

@@ -1,6 +1,5 @@
 /** A day of the season: its phase, its emphasis, and what kind of loading may stand there. */
-import type { Stage } from "../athlete/approach";
-import type { Emphasis, Phase } from "../athlete/types";
+import type { Emphasis, Phase, Stage } from "../athlete";
 import type { IsoDate } from "../dates";
 import type { Why } from "../rulebook";
 

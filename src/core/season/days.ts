@@ -1,9 +1,6 @@
 /** The season day by day: emphasis, what kind of loading may stand there, and why. */
-import { approachFor } from "../approach/pick";
-import type { Stage } from "../athlete/approach";
-import { safetyGate, type Training } from "../athlete/gate";
-import { isOn } from "../athlete/switches";
-import type { Athlete, Emphasis } from "../athlete/types";
+import { approachFor } from "../approach";
+import { type Athlete, type Emphasis, isOn, type Stage, safetyGate, type Training } from "../athlete";
 import { dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
 import { numbers, type RuleValues, type Why, why } from "../rulebook";
 import { limitTo, type SeasonDay } from "./day";

@@ -1,5 +1,5 @@
 /** Weeks without lifting, and what they ask of the days after. */
-import type { Athlete } from "../athlete/types";
+import type { Athlete } from "../athlete";
 import { dateOf, dayNumber, type IsoDate } from "../dates";
 import { numbers, type RuleValues } from "../rulebook";
 

@@ -1,9 +1,7 @@
 /** What races, journeys and illness take from a day of the season. */
-import { isOn } from "../athlete/switches";
-import type { Athlete, Race } from "../athlete/types";
-import { awayOn } from "../athlete/windows";
+import { type Athlete, awayOn, isOn, type Race } from "../athlete";
 import { dayLabel, dayNumber, type IsoDate } from "../dates";
-import { spikesOf } from "../endurance/spikes";
+import { spikesOf } from "../endurance";
 import { numbers, why } from "../rulebook";
 import { limitTo, type SeasonDay } from "./day";
 import { classRule, inOrder, lastRaceDay, raceDay, raceMinutes } from "./races";

@@ -1,5 +1,5 @@
 /** What is past stays: a race that is moved changes what lies ahead, never the phases of days that were trained. */
-import type { Athlete, PhaseSpan } from "../athlete/types";
+import type { Athlete, PhaseSpan } from "../athlete";
 import { addDays, type IsoDate } from "../dates";
 import { phaseOn, planPhases } from "./phases";
 

@@ -1,6 +1,5 @@
 /** Races into phases, worked backwards from the A races; the coach's own boundaries stay where they were put. */
-import { isOn } from "../athlete/switches";
-import type { Athlete, Phase, PhaseSpan, Race } from "../athlete/types";
+import { type Athlete, isOn, type Phase, type PhaseSpan, type Race } from "../athlete";
 import { addDays, dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
 import { type Numbers, numbers, type RuleValues, say } from "../rulebook";
 import { kmToMi } from "../units";

@@ -1,5 +1,5 @@
 /** Races: their class by duration, and the days around them on which strength work is limited. */
-import type { Race } from "../athlete/types";
+import type { Race } from "../athlete";
 import { dayNumber } from "../dates";
 import { numbers, type RuleValues } from "../rulebook";
 

@@ -1,23 +1,34 @@
 /** The season week by week: endurance figures, step-back weeks, mileage rules, and the sessions each week asks for. */
-import { approachFor } from "../approach/pick";
-import { safetyGate } from "../athlete/gate";
-import { isOn } from "../athlete/switches";
+import { approachFor } from "../approach";
 import {
   type Athlete,
   type Emphasis,
   type EnduranceSession,
   FITTED_LABELS,
+  hasAbsence,
+  isOn,
   type Label,
   type Phase,
   routineLabel,
-} from "../athlete/types";
-import { hasAbsence } from "../athlete/windows";
+  safetyGate,
+} from "../athlete";
 import { addDays, dayLabel, dayNumber, type IsoDate, mondayOf, weekday } from "../dates";
-import { type Known, knownOf, UsualWeek } from "../endurance/assumed";
-import { byWeek, type Change, changeAgainstOrdinary, type WeekFigures, weeklyFigures } from "../endurance/figures";
-import { isKey, startOf } from "../endurance/load";
-import { type MileageRule, mileageRule, NO_MILEAGE_RULE } from "../endurance/mileage";
-import { spikesOf } from "../endurance/spikes";
+import {
+  byWeek,
+  type Change,
+  changeAgainstOrdinary,
+  isKey,
+  type Known,
+  knownOf,
+  type MileageRule,
+  mileageRule,
+  NO_MILEAGE_RULE,
+  spikesOf,
+  startOf,
+  UsualWeek,
+  type WeekFigures,
+  weeklyFigures,
+} from "../endurance";
 import { numbers, type RuleValues, type Why, why } from "../rulebook";
 import type { SeasonDay } from "./day";
 import { seasonDays } from "./days";

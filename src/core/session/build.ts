@@ -1,8 +1,7 @@
 /** Builds one strength session for a day, a place and the minutes there are. */
-import { AREA_WORDS } from "../athlete/gate";
-import { type WarmUpSet, warmUpSets } from "../dose/warmup";
-import { fiveFor } from "../exercise/five";
-import { HEART_PATTERNS } from "../exercise/types";
+import { AREA_WORDS } from "../athlete";
+import { type WarmUpSet, warmUpSets } from "../dose";
+import { fiveFor, HEART_PATTERNS } from "../exercise";
 import { numbers, say, type Why, why } from "../rulebook";
 import { fillEdit } from "./edited";
 import { candidatesFor, fillSlots } from "./fill";

@@ -1,11 +1,8 @@
 /** A session as the coach made it: its own exercises, order, pairs and doses, with loads worked out where none is set by hand. */
 
-import { AREA_WORDS } from "../athlete/gate";
-import type { EditItem, SessionEdit } from "../athlete/types";
-import { makeLoad } from "../dose/loads";
-import { closedBecause } from "../exercise/choose";
-import { loadingAt } from "../exercise/equipment";
-import { EXTERNAL } from "../exercise/types";
+import { AREA_WORDS, type EditItem, type SessionEdit } from "../athlete";
+import { makeLoad } from "../dose";
+import { closedBecause, EXTERNAL, loadingAt } from "../exercise";
 import { type Why, why } from "../rulebook";
 import { TOLERANCE } from "../units";
 import { type Filled, itemFor } from "./fill";

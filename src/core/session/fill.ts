@@ -1,16 +1,23 @@
 /** Fills the slots of a session with exercises and their dose, each with the reasons. */
-import { columnOf } from "../approach/columns";
-import { AREA_WORDS, pastAreas } from "../athlete/gate";
-import { isOn } from "../athlete/switches";
-import type { Label, ScreenTest } from "../athlete/types";
-import type { Dose } from "../dose/dose";
-import { besides, type Candidate, type ChoiceContext, type Closed, closedBecause, rankFor } from "../exercise/choose";
-import { loadingAt } from "../exercise/equipment";
-import { styleFor } from "../exercise/style";
-import { EXTERNAL, type Exercise, HEART_PATTERNS, type Pattern } from "../exercise/types";
+import { columnOf } from "../approach";
+import { AREA_WORDS, isOn, type Label, pastAreas, type ScreenTest } from "../athlete";
+import type { Dose } from "../dose";
+import {
+  besides,
+  type Candidate,
+  type ChoiceContext,
+  type Closed,
+  closedBecause,
+  EXTERNAL,
+  type Exercise,
+  HEART_PATTERNS,
+  loadingAt,
+  type Pattern,
+  rankFor,
+  styleFor,
+} from "../exercise";
 import { numbers, say, type Why, why } from "../rulebook";
-import { latestScreening, passes, weakerSide } from "../screening/marks";
-import { testName } from "../screening/tests";
+import { latestScreening, passes, testName, weakerSide } from "../screening";
 import type { Slot } from "./slots";
 import type { Dropped, Item, LeftOut, SessionRequest } from "./types";
 

@@ -2,9 +2,9 @@
  * What a session is to the legs, by one definition for planned and logged work alike: lower-body work with load from outside is loaded;
  * heavy is a lift at 80% of 1RM or more with 3 or less in reserve, or loaded single-leg work of 8 repetitions or fewer with 2 or less.
  */
-import type { StrengthLog } from "../athlete/types";
-import { percentFor } from "../dose/oneRepMax";
-import { EXTERNAL, type Exercise } from "../exercise/types";
+import type { StrengthLog } from "../athlete";
+import { percentFor } from "../dose";
+import { EXTERNAL, type Exercise } from "../exercise";
 import { numbers } from "../rulebook";
 import type { Item } from "./types";
 

@@ -1,5 +1,5 @@
 /** What of a session's item is kept with its log: what was asked for. */
-import type { Prescribed } from "../athlete/types";
+import type { Prescribed } from "../athlete";
 import type { Item } from "./types";
 
 export const prescribedOf = (

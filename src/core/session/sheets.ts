@@ -1,9 +1,8 @@
 /** Activation before a run, the warm-up before lifting, and what comes after. Light work: never counted as strength. */
-import type { Place, Sport } from "../athlete/types";
-import { type ChoiceContext, closedBecause } from "../exercise/choose";
-import type { Exercise } from "../exercise/types";
+import type { Place, Sport } from "../athlete";
+import { type ChoiceContext, closedBecause, type Exercise } from "../exercise";
 import { numbers, type Why, why } from "../rulebook";
-import { findingsOf } from "../screening/findings";
+import { findingsOf } from "../screening";
 
 export interface SheetLine {
   exercise: Exercise;

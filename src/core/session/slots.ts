@@ -1,11 +1,9 @@
 /** What a session is made of, before exercises are chosen: the slots of each label and kind of day. */
-import type { Build, Column } from "../athlete/approach";
-import type { Label, Sport } from "../athlete/types";
-import type { Essential } from "../exercise/five";
-import type { Exercise, Pattern } from "../exercise/types";
+import type { Build, Column, Label, Sport } from "../athlete";
+import type { Essential, Exercise, Pattern } from "../exercise";
 import { numbers } from "../rulebook";
-import type { AddedWork, Finding } from "../screening/findings";
-import type { Loading as DayLoading } from "../season/day";
+import type { AddedWork, Finding } from "../screening";
+import type { Loading as DayLoading } from "../season";
 
 export interface Slot {
   pattern: Pattern;

@@ -1,8 +1,7 @@
 /** Pairs and time of a session. */
 
-import type { WarmUpSet } from "../dose/warmup";
-import { WARM_UP_SECONDS } from "../dose/warmup";
-import type { Exercise, Loading } from "../exercise/types";
+import { WARM_UP_SECONDS, type WarmUpSet } from "../dose";
+import type { Exercise, Loading } from "../exercise";
 import { numbers } from "../rulebook";
 import { together } from "./said";
 import type { Item, TimeParts } from "./types";

@@ -1,5 +1,5 @@
 /** Cutting sets: by a share (step-back, mileage, taper), and by time. */
-import { HEART_PATTERNS, type Pattern } from "../exercise/types";
+import { HEART_PATTERNS, type Pattern } from "../exercise";
 import { numbers } from "../rulebook";
 
 interface Trimmable {

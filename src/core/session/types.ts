@@ -1,12 +1,8 @@
-import type { Build } from "../athlete/approach";
-import type { DecisionKind, Emphasis, Label, Place, SessionEdit } from "../athlete/types";
-import type { SessionDose } from "../dose/dose";
-import type { RampSet } from "../dose/ramp";
-import type { WarmUpSet } from "../dose/warmup";
-import type { ChoiceContext } from "../exercise/choose";
-import type { Exercise, Loading } from "../exercise/types";
+import type { Build, DecisionKind, Emphasis, Label, Place, SessionEdit } from "../athlete";
+import type { RampSet, SessionDose, WarmUpSet } from "../dose";
+import type { ChoiceContext, Exercise, Loading } from "../exercise";
 import type { Why } from "../rulebook";
-import type { Loading as DayLoading } from "../season/day";
+import type { Loading as DayLoading } from "../season";
 import type { Slot } from "./slots";
 
 /** What stands in a set of an exercise: chosen by the load rules, asked for by the builder. */

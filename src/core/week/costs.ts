@@ -1,18 +1,9 @@
 /** What the rules that should hold charge: one session by itself, and two together. */
 import { weekdayName } from "../dates";
-import { LABEL_WORDS } from "../dose/dose";
+import { LABEL_WORDS } from "../dose";
 import { numbers } from "../rulebook";
-import {
-  at,
-  type CostRule,
-  type EnduranceFact,
-  enduranceFacts,
-  FULLY_OVER,
-  hours,
-  isDemanding,
-  points,
-  what,
-} from "./rules";
+import type { CostRule } from "./numbers";
+import { at, type EnduranceFact, enduranceFacts, FULLY_OVER, hours, isDemanding, points, what } from "./rules";
 import type { Cost, Option, Standing, WeekContext } from "./types";
 
 /** Takes what a rule charges; the sentence is made only where it is read. */

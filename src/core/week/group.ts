@@ -4,7 +4,7 @@
  */
 
 import { weekdayName } from "../dates";
-import { fatigueAt, freshness, leftOf, TIRED, tiredFrom } from "../legs/freshness";
+import { fatigueAt, freshness, leftOf, TIRED, tiredFrom } from "../legs";
 import { at, boutOf, type EnduranceFact, enduranceFacts, isDemanding, MOST_IN_A_ROW, points, what } from "./rules";
 import type { Cost, Option, WeekContext } from "./types";
 

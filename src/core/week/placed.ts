@@ -1,4 +1,4 @@
-import type { LockedSession } from "../athlete/types";
+import type { LockedSession } from "../athlete";
 import { timeOf } from "../dates";
 import type { Placed } from "./types";
 

@@ -2,7 +2,7 @@
  * One week as a problem: the sessions' open options, what they cost alone, together and as a whole, and two exact ways to the least
  * cost. Few placements are all walked; many are searched by branch and bound, which leaves out only what cannot be better.
  */
-import { LABELS } from "../athlete/types";
+import { LABELS } from "../athlete";
 import { pairPoints } from "./costs";
 import type { Group } from "./group";
 import { keptApart } from "./rules";

@@ -3,14 +3,8 @@ import type { EnduranceSession } from "../athlete/types";
 import { dayNumber } from "../dates";
 import { ownCosts, pairCosts } from "./costs";
 import { costsOf, fitWeek } from "./fit";
-import {
-  blockedByEndurance,
-  blockedByOther,
-  blockedByTiredLegs,
-  blockedHere,
-  DEFAULT_WEIGHTS,
-  weekNumbers,
-} from "./rules";
+import { DEFAULT_WEIGHTS, weekNumbers } from "./numbers";
+import { blockedByEndurance, blockedByOther, blockedByTiredLegs, blockedHere } from "./rules";
 import type { Demand, Option, WeekContext } from "./types";
 
 const option = (date: string, hour: number, more: Partial<Option> = {}): Option => ({

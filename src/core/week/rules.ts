@@ -1,62 +1,11 @@
 /** The rules of the week: their figures, and those that must hold. Hours between sessions are from start to start unless said otherwise. */
-import type { EnduranceSession } from "../athlete/types";
+import type { EnduranceSession } from "../athlete";
 import { dayLabel, dayNumber, MINUTES_A_DAY, timeOf } from "../dates";
-import { isKey, isLegHeavy, startOf } from "../endurance/load";
-import { fatigueAt, freshness, TIRED, tiredFrom } from "../legs/freshness";
-import { numbers, type RuleId, type RuleValues } from "../rulebook";
+import { isKey, isLegHeavy, startOf } from "../endurance";
+import { fatigueAt, freshness, TIRED, tiredFrom } from "../legs";
+import { numbers, type RuleId } from "../rulebook";
+import { type CostRule, DEFAULT_WEIGHTS } from "./numbers";
 import type { Option, Standing, WeekContext } from "./types";
-
-/** Rules that should hold: each has points at full severity, which the coach may change. */
-export const COST_RULES = [
-  "S1",
-  "S2",
-  "S3",
-  "S4",
-  "S5",
-  "S6",
-  "S7",
-  "S8",
-  "S9",
-  "S10",
-  "S11",
-  "S12",
-  "S13",
-  "S14",
-  "work.lost",
-  "hold.minimum",
-] as const satisfies readonly RuleId[];
-export type CostRule = (typeof COST_RULES)[number];
-
-/** Points at full severity as they ship. */
-export const DEFAULT_WEIGHTS = Object.fromEntries(COST_RULES.map((id) => [id, numbers(id).points])) as Readonly<
-  Record<CostRule, number>
->;
-
-/** The hours and marks that the week is held to, with the coach's own values where there are any. */
-export interface WeekNumbers {
-  betweenLoaded: number;
-  legHeavyGap: number;
-  heavyTarget: number;
-  beforeKey: number;
-  beforeLong: number;
-  sameDay: number;
-  fromOther: number;
-  jumpsAfterHard: number;
-}
-
-export const weekNumbers = (own?: RuleValues): WeekNumbers => {
-  const { beforeKey, beforeLong } = numbers("S2", own);
-  return {
-    betweenLoaded: numbers("M3", own).hours,
-    legHeavyGap: numbers("M4", own).hours,
-    heavyTarget: numbers("S1", own).hours,
-    beforeKey,
-    beforeLong,
-    sameDay: numbers("S4", own).hours,
-    fromOther: numbers("S14", own).hours,
-    jumpsAfterHard: numbers("M7", own).hours,
-  };
-};
 
 /** Minutes over a day's limit at which it weighs in full. */
 export const FULLY_OVER = numbers("S10").fullyOver;

@@ -1,7 +1,7 @@
-import type { EnduranceSession, Label } from "../athlete/types";
+import type { EnduranceSession, Label } from "../athlete";
 import type { IsoDate } from "../dates";
-import type { LegBout, LegPart } from "../legs/freshness";
-import type { CostRule, WeekNumbers } from "./rules";
+import type { LegBout, LegPart } from "../legs";
+import type { CostRule, WeekNumbers } from "./numbers";
 
 /** One way to place one session: what it would be on that day, in that window, at that hour. */
 export interface Option {

@@ -1,7 +1,7 @@
 /** What the athletes' devices recorded, day by day: a simulated training log, the same for the same seed and first day. */
-import type { EnduranceSession } from "../../core/athlete/types";
+import type { EnduranceSession } from "../../core/athlete";
 import { addDays, dayNumber, type IsoDate, timeOf } from "../../core/dates";
-import { ASSUMED_START } from "../../core/endurance/load";
+import { ASSUMED_START } from "../../core/endurance";
 import { instantOf } from "../../formats/zone";
 import { random } from "../random";
 

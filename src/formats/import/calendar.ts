@@ -1,6 +1,6 @@
 /** iCalendar (RFC 5545) in: races and planned sessions from a club's or an event's calendar. */
 import ICAL from "ical.js";
-import type { EnduranceSession, Race, SessionSport } from "../../core/athlete/types";
+import type { EnduranceSession, Race, SessionSport } from "../../core/athlete";
 import { addDays, daysBetween, type IsoDate, minutesOf } from "../../core/dates";
 import type { Read } from "../athlete-file";
 import { instantOf, isZone, wallClock } from "../zone";

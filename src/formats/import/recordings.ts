@@ -1,5 +1,5 @@
 /** GPX 1.1 and TCX recordings: each track or activity becomes one done session. */
-import type { EnduranceSession, SessionSport } from "../../core/athlete/types";
+import type { EnduranceSession, SessionSport } from "../../core/athlete";
 import type { Read } from "../athlete-file";
 import { wallClock } from "../zone";
 import type { ImportRow } from "./rows";

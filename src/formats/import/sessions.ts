@@ -1,5 +1,5 @@
 /** Rows of a table into endurance sessions, by a mapping. A row that cannot be read says which cell and what was expected. */
-import type { EnduranceSession, SessionSport } from "../../core/athlete/types";
+import type { EnduranceSession, SessionSport } from "../../core/athlete";
 import { lbToKg, miToKm } from "../../core/units";
 import { wallClock } from "../zone";
 import type { Field, Mapping } from "./mapping";

@@ -1,5 +1,5 @@
 /** Words of foreign files, in the languages our coaches meet: sports, kinds, races, column headings. */
-import type { SessionKind, SessionSport } from "../../core/athlete/types";
+import type { SessionKind, SessionSport } from "../../core/athlete";
 
 /** Letters without accents, lower case, everything else a space. */
 export const plain = (text: string): string =>

@@ -1,7 +1,7 @@
 /** Reads an athlete's activities from the training log, page by page, and outlives what can go wrong on the way. */
 import { z } from "zod";
-import type { EnduranceSession } from "../../core/athlete/types";
-import type { Incoming } from "../../core/endurance/incoming";
+import type { EnduranceSession } from "../../core/athlete";
+import type { Incoming } from "../../core/endurance";
 import { assumedKind, kindOf, sportOf } from "../../formats/import/words";
 import { wallClock } from "../../formats/zone";
 

@@ -1,12 +1,11 @@
 /** A block of weeks on paper: a row a week, what stands in it, and the lifts with their loads. */
 
 import { STATEMENT } from "../../api/make/card";
-import type { Athlete } from "../../core/athlete/types";
-import { placeName } from "../../core/athlete/windows";
+import { type Athlete, placeName } from "../../core/athlete";
 import { addDays, dayLabel, timeOf } from "../../core/dates";
-import { LABEL_WORDS } from "../../core/dose/dose";
+import { LABEL_WORDS } from "../../core/dose";
 import type { PlanWeek } from "../../core/plan";
-import { workText } from "../../core/session/said";
+import { workText } from "../../core/session";
 import { massIn } from "../../core/units";
 import { A4, type Doc, linesOf, MARGIN, openDoc, paragraph, put, rule, toBuffer } from "./draw";
 

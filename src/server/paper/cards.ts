@@ -1,7 +1,7 @@
 /** Session cards as PDF, one or four to a page: big figures, plates, boxes to write in, cautions, the statement. */
 
 import type { Card, CardRow } from "../../api/make/card";
-import { together } from "../../core/session/said";
+import { together } from "../../core/session";
 import { A4, type Doc, linesOf, MARGIN, openDoc, paragraph, plates, put, rule, toBuffer } from "./draw";
 
 interface Box {

@@ -1,11 +1,9 @@
 /** Approaches of the club: the shipped ones, the coach's copies with every version, and the rules switched off for everybody. */
 import { approachBody, clubRulesBody, copyApproachBody } from "../../api/requests";
 import type { ApproachesView, ApproachVersionView, ApproachView } from "../../api/views";
-import { findApproach } from "../../core/approach/pick";
-import { SHIPPED_APPROACHES } from "../../core/approach/shipped";
-import type { Approach } from "../../core/athlete/approach";
-import type { Athlete, Phase } from "../../core/athlete/types";
-import { approachFaults } from "../../core/dose/check";
+import { findApproach, SHIPPED_APPROACHES } from "../../core/approach";
+import type { Approach, Athlete, Phase } from "../../core/athlete";
+import { approachFaults } from "../../core/dose";
 import { ruleIdOf, SWITCHES } from "../../core/rulebook";
 import { faulty, notFound, ProblemError } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";

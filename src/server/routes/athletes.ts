@@ -14,12 +14,11 @@ import {
   windowsBody,
 } from "../../api/requests";
 import type { AthleteView, ErasedView, ImportedView } from "../../api/views";
-import type { Approach } from "../../core/athlete/approach";
-import type { Athlete, StrengthLog } from "../../core/athlete/types";
+import type { Approach, Athlete, StrengthLog } from "../../core/athlete";
 import { addDays, dayLabel, dayNumber, mondayOf } from "../../core/dates";
 import { unknownLifts } from "../../core/plan";
-import { planWeek } from "../../core/planWeek";
-import { asLocked } from "../../core/week/placed";
+import { planWeek } from "../../core/planning";
+import { asLocked } from "../../core/week";
 import { readAthleteFile, writeAthleteFile } from "../../formats/athlete-file";
 import { faulty, notFound } from "../errors";
 import { tooDeep } from "../http/door";

@@ -1,11 +1,10 @@
 /** The week board: what is changed of a week by hand, and undo and redo of everything that was changed. */
 import { moveBody, type WeightsBody, weekChangesBody, weightsBody } from "../../api/requests";
 import type { EditsView, RoomView, RuleWeightsView } from "../../api/views";
-import type { Athlete, LockedSession, Settings } from "../../core/athlete/types";
+import type { Athlete, LockedSession, Settings } from "../../core/athlete";
 import { addDays, dayLabel, type IsoDate, mondayOf, weekday } from "../../core/dates";
-import { nearestChanges } from "../../core/nearest";
-import { asLocked } from "../../core/week/placed";
-import { DEFAULT_WEIGHTS } from "../../core/week/rules";
+import { nearestChanges } from "../../core/planning";
+import { asLocked, DEFAULT_WEIGHTS } from "../../core/week";
 import { faulty, notFound, ProblemError } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";

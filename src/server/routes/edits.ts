@@ -1,13 +1,12 @@
 /** Sessions by hand: tried, kept, given back, copied to others. */
 import { copyEditBody, type EditBody, editBody } from "../../api/requests";
 import type { CopyResult, EditPreview } from "../../api/views";
-import type { Athlete, Label, SessionEdit } from "../../core/athlete/types";
+import type { Athlete, Label, SessionEdit } from "../../core/athlete";
 import { dayLabel, type IsoDate, mondayOf, timeOf } from "../../core/dates";
-import { LABEL_WORDS } from "../../core/dose/dose";
-import { type PlanWeek, planWeek } from "../../core/planWeek";
-import { groupOf } from "../../core/session/said";
-import { competes, groupsOf } from "../../core/session/time";
-import { asLocked } from "../../core/week/placed";
+import { LABEL_WORDS } from "../../core/dose";
+import { type PlanWeek, planWeek } from "../../core/planning";
+import { competes, groupOf, groupsOf } from "../../core/session";
+import { asLocked } from "../../core/week";
 import { faulty, notFound, ProblemError } from "../errors";
 import { type Call, done, json, type Route, RouteList } from "../http/route";
 import type { Planned } from "../planner";

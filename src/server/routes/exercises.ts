@@ -1,7 +1,6 @@
 /** The library: shipped exercises, the coach's own, and what the planner is to leave out. */
 import { hiddenBody, ownExerciseBody } from "../../api/requests";
-import { type OwnExercise, ownExercise } from "../../core/exercise/own";
-import { coverageGaps, validateLibrary } from "../../core/exercise/validate";
+import { coverageGaps, type OwnExercise, ownExercise, validateLibrary } from "../../core/exercise";
 import { faulty, notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";

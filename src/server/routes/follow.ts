@@ -2,12 +2,10 @@
 import { clubOptions } from "../../api/make/planned";
 import { compareBody, followBody, previewBody } from "../../api/requests";
 import type { ChangesView, CompareView, FollowView } from "../../api/views";
-import { findApproach } from "../../core/approach/pick";
-import type { Approach } from "../../core/athlete/approach";
-import type { Athlete, Settings } from "../../core/athlete/types";
-import { changedSessions } from "../../core/diff";
+import { findApproach } from "../../core/approach";
+import type { Approach, Athlete, Settings } from "../../core/athlete";
 import { plan } from "../../core/plan";
-import { tallyByPhase } from "../../core/tally";
+import { changedSessions, tallyByPhase } from "../../core/story";
 import { faulty, notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { Planned } from "../planner";

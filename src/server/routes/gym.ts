@@ -1,8 +1,8 @@
 /** The gym on one day: who lifts when, on which rack, and the hours fitted together. */
 import { gymBody, gymTakeBody } from "../../api/requests";
 import { mondayOf, timeOf } from "../../core/dates";
-import type { GymLimits } from "../../core/gym/fit";
-import { asLocked } from "../../core/week/placed";
+import type { GymLimits } from "../../core/gym";
+import { asLocked } from "../../core/week";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
 import { gymOn, gymView } from "../views/gym";

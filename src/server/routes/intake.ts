@@ -1,7 +1,7 @@
 /** What the coach learns of an athlete: intake, screening, and the choices that follow from both. */
 import { intakeBody, type ScreenBody, screenBody, swapBody } from "../../api/requests";
 import type { IntakeView, PlacesView } from "../../api/views";
-import type { Athlete, Settings } from "../../core/athlete/types";
+import type { Athlete, Settings } from "../../core/athlete";
 import { isDate } from "../../core/dates";
 import { faulty, notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";

@@ -3,7 +3,7 @@ import { loggedAnchor } from "../../api/make/anchors";
 import { seasonView } from "../../api/make/season";
 import { weekStrength } from "../../api/make/weekStrength";
 import { addDays, mondayOf, timeOf } from "../../core/dates";
-import { LABEL_WORDS } from "../../core/dose/dose";
+import { LABEL_WORDS } from "../../core/dose";
 import { massIn } from "../../core/units";
 import { writeSeasonCsv } from "../../formats/season-csv";
 import { type CalendarSession, writeStrengthCalendar } from "../../formats/strength-calendar";

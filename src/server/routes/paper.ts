@@ -1,6 +1,6 @@
 /** Paper: session cards and a block sheet as PDF; the cards as plain values for the page that prints. */
 import { type Card, cardOf } from "../../api/make/card";
-import type { Label } from "../../core/athlete/types";
+import type { Label } from "../../core/athlete";
 import { type IsoDate, mondayOf } from "../../core/dates";
 import { notFound } from "../errors";
 import { file, json, type Route, RouteList } from "../http/route";

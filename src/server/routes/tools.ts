@@ -1,8 +1,8 @@
 /** What every route about an athlete needs: reading, changing with its checks, and parameters. */
-import { type Athlete, LABELS, type Label } from "../../core/athlete/types";
+import { type Athlete, LABELS, type Label } from "../../core/athlete";
 import { type IsoDate, isDate } from "../../core/dates";
-import type { WeekPlan } from "../../core/review";
-import { withPastKept } from "../../core/season/past";
+import { withPastKept } from "../../core/season";
+import type { WeekPlan } from "../../core/story";
 import { crossFaults } from "../../formats/athlete-file";
 import type { Context } from "../context";
 import { faulty, notFound } from "../errors";

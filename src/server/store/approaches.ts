@@ -1,5 +1,5 @@
 /** The coach's copies of approaches, every saved version of them. */
-import type { Approach } from "../../core/athlete/approach";
+import type { Approach } from "../../core/athlete";
 import type { Database } from "./database";
 import { ApproachEntity } from "./entities";
 

@@ -1,6 +1,6 @@
 /** What the past holds: weeks as they were planned, written once, and the coach's reviews of blocks. */
 import type { IsoDate } from "../../core/dates";
-import type { WeekPlan } from "../../core/review";
+import type { WeekPlan } from "../../core/story";
 import type { Database } from "./database";
 import { ReviewEntity, WeekPlanEntity } from "./entities";
 

@@ -2,7 +2,7 @@
 import { randomUUID } from "node:crypto";
 import type { EntityManager } from "typeorm";
 import type { Facts } from "../../api/make/planned";
-import type { Athlete, EnduranceSession, Label, LockedSession, Race } from "../../core/athlete/types";
+import type { Athlete, EnduranceSession, Label, LockedSession, Race } from "../../core/athlete";
 import type { Swap } from "../../core/plan";
 import type { ApproachStore } from "./approaches";
 import type { ClubStore } from "./club";

@@ -1,7 +1,6 @@
 /** The coach's exercises: own ones and hidden ones, and the library that the planner chooses from. */
 import { createHash } from "node:crypto";
-import { type Library, SHIPPED_LIBRARY } from "../../core/exercise/library";
-import { libraryWith, type OwnExercise } from "../../core/exercise/own";
+import { type Library, libraryWith, type OwnExercise, SHIPPED_LIBRARY } from "../../core/exercise";
 import type { Database } from "./database";
 import { HiddenExerciseEntity, OwnExerciseEntity } from "./entities";
 

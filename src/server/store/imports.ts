@@ -2,8 +2,8 @@
 import { randomUUID } from "node:crypto";
 import type { EntityManager } from "typeorm";
 import type { ImportCounts, ImportLine, ImportView } from "../../api/views";
-import type { EnduranceSession, Race } from "../../core/athlete/types";
-import { type Fate, fatesOf, type Incoming, type KnownSession, merged } from "../../core/endurance/incoming";
+import type { EnduranceSession, Race } from "../../core/athlete";
+import { type Fate, fatesOf, type Incoming, type KnownSession, merged } from "../../core/endurance";
 import { raceFate } from "../../formats/import/calendar";
 import type { NewRace } from "../../formats/import/rows";
 import { AthleteEntity, ImportEntity, LIST_ENTITIES, type ListRow } from "./entities";

@@ -1,7 +1,7 @@
 /** The long lists of an athlete, a row an item. */
 import { randomUUID } from "node:crypto";
 import type { EntityManager } from "typeorm";
-import type { EnduranceSession, LockedSession, Race, StrengthLog } from "../../core/athlete/types";
+import type { EnduranceSession, LockedSession, Race, StrengthLog } from "../../core/athlete";
 import { LIST_ENTITIES, type ListName, type ListRow } from "./entities";
 
 type ListItem = Race | EnduranceSession | StrengthLog | LockedSession;

@@ -1,8 +1,7 @@
 /** What was lifted. Devices that log one session at once keep each other's sets. */
 import { randomUUID } from "node:crypto";
 import type { EntityManager } from "typeorm";
-import { mergeLogs } from "../../core/athlete/mergeLogs";
-import type { Label, StrengthLog } from "../../core/athlete/types";
+import { type Label, mergeLogs, type StrengthLog } from "../../core/athlete";
 import { dayLabel } from "../../core/dates";
 import type { AthleteStore } from "./athletes";
 import { LIST_ENTITIES, type ListRow } from "./entities";

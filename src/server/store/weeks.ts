@@ -1,5 +1,5 @@
 /** What the coach decided about single weeks: placements taken over, notes, exercises swapped. */
-import type { Label, LockedSession } from "../../core/athlete/types";
+import type { Label, LockedSession } from "../../core/athlete";
 import { mondayOf } from "../../core/dates";
 import type { AthleteStore } from "./athletes";
 import { HeldEntity, SwapEntity, WeekNoteEntity } from "./entities";

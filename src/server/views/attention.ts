@@ -1,16 +1,13 @@
 /** Who needs the coach today, and why: one sentence each, the most pressing first. */
 import type { AttentionView } from "../../api/views";
-import { safetyGate } from "../../core/athlete/gate";
-import type { Athlete } from "../../core/athlete/types";
+import { type Athlete, safetyGate } from "../../core/athlete";
 import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate } from "../../core/dates";
-import type { Library } from "../../core/exercise/library";
-import { sideAction, sideSums } from "../../core/exercise/sides";
+import { type Library, sideAction, sideSums } from "../../core/exercise";
 import type { PlanWeek } from "../../core/plan";
-import { historyOf } from "../../core/progress/history";
-import { risingPain } from "../../core/progress/pain";
+import { historyOf, risingPain } from "../../core/progress";
 import { numbers, type Why, why } from "../../core/rulebook";
-import { asymmetry } from "../../core/screening/marks";
-import { CLASS_RULES, lastRaceDay, raceClass } from "../../core/season/races";
+import { asymmetry } from "../../core/screening";
+import { CLASS_RULES, lastRaceDay, raceClass } from "../../core/season";
 import type { Planned } from "../planner";
 
 /** Days back in which reported pain is shown; days ahead in which a race is. */

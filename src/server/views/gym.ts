@@ -1,10 +1,9 @@
 /** The gym on one day as it is shown: who lifts when, on which rack, now and with the hours fitted together. */
 import type { GymRow, GymView } from "../../api/views";
 import { type IsoDate, mondayOf } from "../../core/dates";
-import { EXTERNAL } from "../../core/exercise/types";
-import { assignRacks, fitGym, type GymLimits, occupancy, togetherNow } from "../../core/gym/fit";
-import { gymAthlete } from "../../core/gymDay";
-import type { PlanWeek } from "../../core/planWeek";
+import { EXTERNAL } from "../../core/exercise";
+import { assignRacks, fitGym, type GymLimits, occupancy, togetherNow } from "../../core/gym";
+import { gymAthlete, type PlanWeek } from "../../core/planning";
 import type { Planner } from "../planner";
 import type { Store } from "../store/store";
 

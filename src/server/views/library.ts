@@ -1,16 +1,19 @@
 /** The library, what an athlete may do of it, and what could stand in a slot. */
 import type { ChoicesView, ChoiceView, FitView, LibraryView, SheetsView, StandingView } from "../../api/views";
-import type { Athlete } from "../../core/athlete/types";
-import { placeById } from "../../core/athlete/windows";
-import { choicesFor } from "../../core/choices";
+import { type Athlete, placeById } from "../../core/athlete";
 import { mondayOf } from "../../core/dates";
-import { type Candidate, type ChoiceContext, type Closed, closedBecause } from "../../core/exercise/choose";
-import { essentialFive } from "../../core/exercise/five";
-import type { Library } from "../../core/exercise/library";
-import type { Standing } from "../../core/exercise/standing";
+import {
+  type Candidate,
+  type ChoiceContext,
+  type Closed,
+  closedBecause,
+  essentialFive,
+  type Library,
+  type Standing,
+} from "../../core/exercise";
 import type { PlanSession, PlanWeek } from "../../core/plan";
-import { choiceContexts } from "../../core/planSession";
-import { sheetsFor } from "../../core/session/sheets";
+import { choiceContexts, choicesFor } from "../../core/planning";
+import { sheetsFor } from "../../core/session";
 import type { Planned } from "../planner";
 
 export const libraryView = (library: Library): LibraryView => ({

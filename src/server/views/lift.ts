@@ -1,16 +1,12 @@
 /** The lifts of an athlete, and the page of one. */
 import type { LiftRow, LiftView, RungView } from "../../api/views";
-import { safetyGate } from "../../core/athlete/gate";
-import { placeById } from "../../core/athlete/windows";
+import { placeById, safetyGate } from "../../core/athlete";
 import { addDays, type IsoDate } from "../../core/dates";
-import { makeableLoads } from "../../core/dose/loads";
-import { standingsOf } from "../../core/exercise/standing";
-import type { Exercise } from "../../core/exercise/types";
-import { liftStory, plannedDecision } from "../../core/lift";
-import { historyOf } from "../../core/progress/history";
-import { overruleAfter } from "../../core/progress/next";
-import { asymmetry } from "../../core/screening/marks";
-import { testName } from "../../core/screening/tests";
+import { makeableLoads } from "../../core/dose";
+import { type Exercise, standingsOf } from "../../core/exercise";
+import { historyOf, overruleAfter } from "../../core/progress";
+import { asymmetry, testName } from "../../core/screening";
+import { liftStory, plannedDecision } from "../../core/story";
 import type { Planned } from "../planner";
 import { askedText, lastText } from "./session";
 

@@ -1,9 +1,10 @@
 /** A block of weeks, planned against done. */
 import { clubOptions } from "../../api/make/planned";
 import type { ReviewView } from "../../api/views";
-import { PHASES } from "../../core/athlete/types";
+import { PHASES } from "../../core/athlete";
 import { addDays, dayNumber, daysBetween, type IsoDate, laterOf, mondayOf } from "../../core/dates";
 import { plan } from "../../core/plan";
+import { phaseOn, raceDay } from "../../core/season";
 import {
   type Ahead,
   liftChanges,
@@ -13,9 +14,7 @@ import {
   sharesOf,
   sumOf,
   type WeekPlan,
-} from "../../core/review";
-import { phaseOn } from "../../core/season/phases";
-import { raceDay } from "../../core/season/races";
+} from "../../core/story";
 import type { Planned } from "../planner";
 import type { Store } from "../store/store";
 

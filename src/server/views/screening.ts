@@ -1,14 +1,19 @@
 /** The screen: tests with their history, what was seen, and what both change. */
 import type { ScreenBody } from "../../api/requests";
 import type { FindingView, ScreeningView, ScreenPreview } from "../../api/views";
-import { safetyGate, TRAINING_LEVEL } from "../../core/athlete/gate";
-import { type Athlete, SEEN } from "../../core/athlete/types";
+import { type Athlete, SEEN, safetyGate, TRAINING_LEVEL } from "../../core/athlete";
 import type { IsoDate } from "../../core/dates";
-import type { Library } from "../../core/exercise/library";
+import type { Library } from "../../core/exercise";
 import { RULES } from "../../core/rulebook";
-import { type Finding, findingsOf, SEEN_BY_SPORT, SEEN_WORDS } from "../../core/screening/findings";
-import { passes, passMark } from "../../core/screening/marks";
-import { TEST_SHEETS } from "../../core/screening/tests";
+import {
+  type Finding,
+  findingsOf,
+  passes,
+  passMark,
+  SEEN_BY_SPORT,
+  SEEN_WORDS,
+  TEST_SHEETS,
+} from "../../core/screening";
 
 const findingView = (f: Finding): FindingView => ({
   id: f.id,

@@ -3,17 +3,14 @@
 import { loggedAnchor, setsOf } from "../../api/make/anchors";
 import { clubOptions } from "../../api/make/planned";
 import type { ItemView, SessionView } from "../../api/views";
-import { setsOnce } from "../../core/athlete/logged";
-import type { Label, LoggedItem, StrengthLog } from "../../core/athlete/types";
-import { placeById, windowsOfWeek } from "../../core/athlete/windows";
+import { type Label, type LoggedItem, placeById, type StrengthLog, setsOnce, windowsOfWeek } from "../../core/athlete";
 import { type IsoDate, mondayOf } from "../../core/dates";
-import { makeableLoads } from "../../core/dose/loads";
+import { makeableLoads } from "../../core/dose";
 import type { PlanSession, PlanWeek } from "../../core/plan";
 import { plan } from "../../core/plan";
-import { historyOf } from "../../core/progress/history";
+import { historyOf } from "../../core/progress";
 import { why } from "../../core/rulebook";
-import { workText } from "../../core/session/said";
-import type { Item } from "../../core/session/types";
+import { type Item, workText } from "../../core/session";
 import { massIn } from "../../core/units";
 import type { Planned } from "../planner";
 

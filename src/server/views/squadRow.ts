@@ -2,7 +2,7 @@
 import { columnOf, flagOf, phasePlace } from "../../api/make/season";
 import type { SquadRow } from "../../api/views";
 import { addDays, type IsoDate, mondayOf } from "../../core/dates";
-import { inOrder } from "../../core/season/races";
+import { inOrder } from "../../core/season";
 import type { Planner } from "../planner";
 import type { Stored } from "../store/athletes";
 import { attentionOf } from "./attention";

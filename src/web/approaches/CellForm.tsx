@@ -1,8 +1,7 @@
 /** One cell of the grid, or a row's week, to be changed; what cannot be done is said at once, with the reason. */
 import { useId } from "react";
-import type { Approach, DoseCell, DoseRow, Range } from "../../core/athlete/approach";
-import type { CellFault } from "../../core/dose/check";
-import { percentFor } from "../../core/dose/oneRepMax";
+import type { Approach, DoseCell, DoseRow, Range } from "../../core/athlete";
+import { type CellFault, percentFor } from "../../core/dose";
 import { numberFrom } from "../ui/form";
 import { Segments } from "../ui/Segments";
 import type { Place } from "./Grid";

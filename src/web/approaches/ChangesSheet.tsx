@@ -1,5 +1,5 @@
 /** What a change of dose alters, session by session, before it is kept. What is past is not among it. */
-import type { ChangedSession } from "../../core/diff";
+import type { ChangedSession } from "../../core/story";
 import { day, sessionName } from "../format";
 import { Sheet } from "../ui/Sheet";
 import type { Changes } from "./useChanges";

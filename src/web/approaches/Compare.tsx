@@ -1,6 +1,6 @@
 /** Two approaches on one athlete's season, side by side: sets, heavy sets, minutes and stress by phase. */
 import type { ApproachView } from "../../api/views";
-import type { PhaseTally, Tally } from "../../core/tally";
+import type { PhaseTally, Tally } from "../../core/story";
 import { useCompare } from "../data/dose";
 import { day, PHASE_NAMES } from "../format";
 import { STRATA } from "../section/patterns";

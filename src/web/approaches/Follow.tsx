@@ -2,7 +2,7 @@
 import { useState } from "react";
 import type { FollowBody } from "../../api/requests";
 import type { ApproachView, FollowView } from "../../api/views";
-import { PHASES, type Phase } from "../../core/athlete/types";
+import { PHASES, type Phase } from "../../core/athlete";
 import { RULES, SWITCHES } from "../../core/rulebook";
 import { PHASE_NAMES } from "../format";
 import { STRATA } from "../section/patterns";

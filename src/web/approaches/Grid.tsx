@@ -1,7 +1,6 @@
 /** The grid of an approach: parts of the season down, patterns across. One cell is chosen at a time; arrow keys walk. */
 import type { KeyboardEvent } from "react";
-import { type Approach, COLUMNS, type Column, STAGES, type Stage } from "../../core/athlete/approach";
-import type { Phase } from "../../core/athlete/types";
+import { type Approach, COLUMNS, type Column, type Phase, STAGES, type Stage } from "../../core/athlete";
 import { EMPHASIS_NAMES } from "../format";
 import { STRATA } from "../section/patterns";
 import { WarnIcon } from "../ui/glyphs";

@@ -1,5 +1,5 @@
 /** How approaches are said. */
-import type { Column, DoseCell, Range, Stage } from "../../core/athlete/approach";
+import type { Column, DoseCell, Range, Stage } from "../../core/athlete";
 
 export const STAGE_WORDS: Record<Stage, string> = {
   "base-early": "Base, early",

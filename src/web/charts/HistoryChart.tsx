@@ -5,7 +5,7 @@ import { init, use } from "echarts/core";
 import { SVGRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
 import type { ScreenTestView } from "../../api/views";
-import { asymmetry } from "../../core/screening/marks";
+import { asymmetry } from "../../core/screening";
 import { day, dayAndYear } from "../format";
 import { valueText } from "../screening/draft";
 

@@ -2,7 +2,7 @@
 import { Link, useNavigate } from "react-router";
 import type { CalendarView } from "../../api/views";
 import { addDays, daysBetween, mondayOf, monthName, weekday } from "../../core/dates";
-import type { Clash } from "../../core/season/clashes";
+import type { Clash } from "../../core/season";
 import { day, PHASE_NAMES, SPORT_NAMES, span } from "../format";
 import { fitText } from "../section/layout/common";
 import { Flag, Text } from "../section/parts";

@@ -15,7 +15,7 @@ import type {
   ReviewView,
   TemplateView,
 } from "../../api/views";
-import type { Label } from "../../core/athlete/types";
+import type { Label } from "../../core/athlete";
 import { ask, del, get, post, put } from "./api";
 import { useChange, useClubChange } from "./hooks";
 

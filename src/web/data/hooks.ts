@@ -18,7 +18,7 @@ import type {
   SquadView,
   WeekView,
 } from "../../api/views";
-import type { Label, LockedSession, StrengthLog, Window } from "../../core/athlete/types";
+import type { Label, LockedSession, StrengthLog, Window } from "../../core/athlete";
 import { del, get, post, postText, put } from "./api";
 import { forgetAthlete, keptAthletes } from "./forget";
 import { markSaved } from "./saved";

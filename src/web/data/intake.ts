@@ -11,8 +11,8 @@ import type {
   ScreenPreview,
   SheetsView,
 } from "../../api/views";
-import type { Label } from "../../core/athlete/types";
-import type { OwnExercise } from "../../core/exercise/own";
+import type { Label } from "../../core/athlete";
+import type { OwnExercise } from "../../core/exercise";
 import { ask, del, get, post, put } from "./api";
 import { useChange, useClubChange } from "./hooks";
 

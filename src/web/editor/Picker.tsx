@@ -3,7 +3,7 @@ import { Command } from "cmdk";
 import { Popover } from "radix-ui";
 import { type ReactNode, useState } from "react";
 import type { ExerciseView } from "../../api/views";
-import { PATTERNS } from "../../core/exercise/types";
+import { PATTERNS } from "../../core/exercise";
 
 interface Props {
   exercises: readonly ExerciseView[];

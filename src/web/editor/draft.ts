@@ -1,9 +1,9 @@
 /** A session while it is made by hand: a list in order, where a row may be paired with the one above. Pure. */
 
 import type { SessionView } from "../../api/views";
-import type { EditItem } from "../../core/athlete/types";
-import type { Exercise } from "../../core/exercise/types";
-import { groupOf } from "../../core/session/said";
+import type { EditItem } from "../../core/athlete";
+import type { Exercise } from "../../core/exercise";
+import { groupOf } from "../../core/session";
 
 export interface Row extends Omit<EditItem, "group"> {
   key: string;

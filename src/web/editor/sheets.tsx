@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { toast } from "sonner";
 import type { CopyResult, SessionView } from "../../api/views";
-import type { EditItem } from "../../core/athlete/types";
+import type { EditItem } from "../../core/athlete";
 import { useCopyEdit, useDeleteTemplate, useSaveTemplate, useTemplates } from "../data/dose";
 import { useSquad } from "../data/hooks";
 import { day, LABEL_NAMES, SPORT_NAMES } from "../format";

@@ -2,9 +2,9 @@
 
 import { useState } from "react";
 import type { ItemView, SessionView } from "../../api/views";
-import type { LoggedItem, StrengthLog } from "../../core/athlete/types";
+import type { LoggedItem, StrengthLog } from "../../core/athlete";
 import { numbers } from "../../core/rulebook";
-import { together } from "../../core/session/said";
+import { together } from "../../core/session";
 import { clock, loadText, massNumber, setsByReps, type Units } from "../format";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";

@@ -1,7 +1,7 @@
 /** The end of a session, whole or stopped early: how hard it was and how long it took. */
 import { useState } from "react";
 import type { SessionView } from "../../api/views";
-import type { StrengthLog } from "../../core/athlete/types";
+import type { StrengthLog } from "../../core/athlete";
 import { Stepper } from "./parts";
 import { isFinished } from "./progress";
 

@@ -1,5 +1,5 @@
 import type { ItemView, SessionView } from "../../api/views";
-import type { StrengthLog } from "../../core/athlete/types";
+import type { StrengthLog } from "../../core/athlete";
 import { Defs } from "../section/Defs";
 import { anchorShape } from "../section/layout/common";
 import { Anchor } from "../section/parts";

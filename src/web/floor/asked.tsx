@@ -1,8 +1,8 @@
 /** What is asked at the rack beside sets and pain: the load that is not known yet, and where a hinge is felt. */
 import { useState } from "react";
 import type { ItemView } from "../../api/views";
-import type { LoggedItem } from "../../core/athlete/types";
-import { nextRamp } from "../../core/dose/ramp";
+import type { LoggedItem } from "../../core/athlete";
+import { nextRamp } from "../../core/dose";
 import { massNumber, type Units } from "../format";
 
 interface RampProps {

@@ -1,10 +1,9 @@
 /** Where a lifter stands in a session: pure, so that it can be tested without a screen. */
 
 import type { ItemView, SessionView } from "../../api/views";
-import type { LoggedItem, LoggedSet, Side, StrengthLog } from "../../core/athlete/types";
+import type { LoggedItem, LoggedSet, Side, StrengthLog } from "../../core/athlete";
 import { numbers } from "../../core/rulebook";
-import { prescribedOf } from "../../core/session/prescribed";
-import { together } from "../../core/session/said";
+import { prescribedOf, together } from "../../core/session";
 
 /** Pain at which the exercise stops (rule progress.pain). */
 export const STOP_PAIN = numbers("progress.pain").stop;

@@ -3,8 +3,7 @@
  * devices logged of the same session comes back with each answer.
  */
 import { useEffect, useRef, useState } from "react";
-import { mergeLogs } from "../../core/athlete/mergeLogs";
-import type { StrengthLog } from "../../core/athlete/types";
+import { mergeLogs, type StrengthLog } from "../../core/athlete";
 import { ProblemError } from "../data/api";
 import { useMergeLog } from "../data/hooks";
 

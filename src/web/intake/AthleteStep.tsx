@@ -1,7 +1,6 @@
 /** Who they are: sport, age, mass, time in the gym, units. The same form makes a new athlete and edits one. */
 
-import { trainingAge } from "../../core/athlete/gate";
-import { type Athlete, SPORTS } from "../../core/athlete/types";
+import { type Athlete, SPORTS, trainingAge } from "../../core/athlete";
 import type { Fault } from "../../formats/fault";
 import { SPORT_NAMES } from "../format";
 import { compact, Field, massFrom, massText, numberFrom } from "../ui/form";

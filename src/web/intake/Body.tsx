@@ -1,6 +1,5 @@
 /** A body from the front and the back, with the trouble areas marked; a picture beside the list, which says the same in words. */
-import { AREA_WORDS } from "../../core/athlete/gate";
-import type { Area, TroubleArea } from "../../core/athlete/types";
+import { AREA_WORDS, type Area, type TroubleArea } from "../../core/athlete";
 
 /** Where each area lies: which view, height, and distance from the middle line. The athlete's left is right in the front view. */
 const SPOT: Record<Area, { view: "front" | "back"; y: number; x: number }> = {

@@ -1,6 +1,6 @@
 /** The equipment of one place, in the athlete's unit; what is typed in pounds is stored as exact kilograms. */
 import { useState } from "react";
-import { BAR_KINDS, type BarKind, type Place } from "../../core/athlete/types";
+import { BAR_KINDS, type BarKind, type Place } from "../../core/athlete";
 import type { Fault } from "../../formats/fault";
 import { massNumber, type Units } from "../format";
 import { massFrom } from "../ui/form";

@@ -2,9 +2,18 @@
 import { useCallback, useState } from "react";
 import { toast } from "sonner";
 import type { IntakeView } from "../../api/views";
-import { AREA_WORDS } from "../../core/athlete/gate";
-import { AREA_EFFECT, AREAS_DOWN, CLEARANCE_QUESTIONS, CLEARANCE_RULE_WORDS } from "../../core/athlete/health";
-import { type Area, CLEARANCE_RULES, type Health, SET_OFF, type TroubleArea } from "../../core/athlete/types";
+import {
+  AREA_EFFECT,
+  AREA_WORDS,
+  AREAS_DOWN,
+  type Area,
+  CLEARANCE_QUESTIONS,
+  CLEARANCE_RULE_WORDS,
+  CLEARANCE_RULES,
+  type Health,
+  SET_OFF,
+  type TroubleArea,
+} from "../../core/athlete";
 import { Field, FormProblem } from "../ui/form";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { Segments } from "../ui/Segments";

@@ -2,8 +2,7 @@
 import { useCallback, useState } from "react";
 import { toast } from "sonner";
 import type { IntakeView } from "../../api/views";
-import { PLACE_PRESETS, PRESET_WORDS, placeFrom } from "../../core/athlete/presets";
-import type { Place } from "../../core/athlete/types";
+import { PLACE_PRESETS, type Place, PRESET_WORDS, placeFrom } from "../../core/athlete";
 import { usePlaces } from "../data/intake";
 import { mass, type Units } from "../format";
 import { Field, FormProblem } from "../ui/form";

@@ -2,7 +2,7 @@
 import { useCallback } from "react";
 import { Link } from "react-router";
 import type { IntakeView } from "../../api/views";
-import { APPROACHES, type ApproachId, type Settings } from "../../core/athlete/types";
+import { APPROACHES, type ApproachId, type Settings } from "../../core/athlete";
 import { useApproaches } from "../data/dose";
 import { compact, Field, FormProblem, numberFrom } from "../ui/form";
 import { Segments } from "../ui/Segments";

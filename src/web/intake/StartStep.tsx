@@ -2,7 +2,7 @@
 import { useCallback } from "react";
 import { Link } from "react-router";
 import type { IntakeView } from "../../api/views";
-import type { Athlete } from "../../core/athlete/types";
+import type { Athlete } from "../../core/athlete";
 import { useFit, useLibrary } from "../data/intake";
 import { ladderName } from "../library/words";
 import { FormProblem } from "../ui/form";

@@ -3,7 +3,7 @@ import { useCallback, useRef, useState } from "react";
 import { Link } from "react-router";
 import { toast } from "sonner";
 import type { IntakeView } from "../../api/views";
-import type { Window } from "../../core/athlete/types";
+import type { Window } from "../../core/athlete";
 import { minutesOf, timeOf } from "../../core/dates";
 import { duration, placeName } from "../format";
 import { FormProblem } from "../ui/form";

@@ -1,5 +1,5 @@
 /** Windows painted on a week grid: pure functions over the list of windows. */
-import type { Window } from "../../core/athlete/types";
+import type { Window } from "../../core/athlete";
 import { minutesOf, timeOf } from "../../core/dates";
 
 /** The grid: first and last minute of the day shown, and the height of a cell in minutes. */

@@ -1,9 +1,8 @@
 /** Everything about one exercise: how it is set up and done, what to look at, cautions, its ladder, its dose. */
 import { toast } from "sonner";
 import type { ExerciseView, FitView, LibraryView, SquadRow } from "../../api/views";
-import { AREA_WORDS } from "../../core/athlete/gate";
-import { EMPHASES } from "../../core/athlete/types";
-import { testName } from "../../core/screening/tests";
+import { AREA_WORDS, EMPHASES } from "../../core/athlete";
+import { testName } from "../../core/screening";
 import { useHide, useIntake, useSaveIntake } from "../data/intake";
 import { EMPHASIS_NAMES, placeName, SPORT_NAMES } from "../format";
 import { PatternTile } from "../section/parts";

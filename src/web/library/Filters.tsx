@@ -1,9 +1,8 @@
 /** Search and filters of the library. */
 import { useMemo } from "react";
 import type { FitView, LibraryView, SquadRow } from "../../api/views";
-import { AREA_WORDS } from "../../core/athlete/gate";
-import { AREAS, SPORTS } from "../../core/athlete/types";
-import { PATTERNS } from "../../core/exercise/types";
+import { AREA_WORDS, AREAS, SPORTS } from "../../core/athlete";
+import { PATTERNS } from "../../core/exercise";
 import { placeName, SPORT_NAMES } from "../format";
 import { type Filter, NO_FILTER } from "./filter";
 import { needName, PATTERN_NAMES } from "./words";

@@ -1,7 +1,7 @@
 /** Searching and filtering the library. */
 import type { ExerciseView, FitView } from "../../api/views";
-import { AREAS, type Area, SPORTS, type Sport } from "../../core/athlete/types";
-import { PATTERNS, type Pattern } from "../../core/exercise/types";
+import { AREAS, type Area, SPORTS, type Sport } from "../../core/athlete";
+import { PATTERNS, type Pattern } from "../../core/exercise";
 import { needName } from "./words";
 
 export interface Filter {

@@ -1,5 +1,5 @@
 /** Words of the library where a coach reads them. */
-import type { Exercise, Pattern } from "../../core/exercise/types";
+import type { Exercise, Pattern } from "../../core/exercise";
 
 export const PATTERN_NAMES: Record<Pattern, string> = {
   squat: "Squat",

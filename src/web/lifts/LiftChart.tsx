@@ -1,7 +1,7 @@
 /** One lift over time: the e1RM as it stood with how unsure it is, and each session's own estimate; without load, the reps or seconds. */
 import { useMemo } from "react";
 import type { LiftView } from "../../api/views";
-import { amountOf } from "../../core/athlete/logged";
+import { amountOf } from "../../core/athlete";
 import Chart, { axisLook, colour, look } from "../charts/Chart";
 import { day, dayAndYear, massNumber, type Units } from "../format";
 

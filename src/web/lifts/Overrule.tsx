@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { toast } from "sonner";
 import type { LiftView } from "../../api/views";
-import type { DecisionKind } from "../../core/athlete/types";
+import type { DecisionKind } from "../../core/athlete";
 import { useOverrule, useTakeBackOverrule } from "../data/dose";
 import { day, mass, type Units } from "../format";
 import { FormProblem } from "../ui/form";

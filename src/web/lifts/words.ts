@@ -1,5 +1,5 @@
 /** Decisions as they are said. */
-import type { DecisionKind } from "../../core/athlete/types";
+import type { DecisionKind } from "../../core/athlete";
 
 export const DECISION_WORDS: Record<DecisionKind, string> = {
   "up-load": "heavier",

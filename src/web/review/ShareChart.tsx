@@ -1,7 +1,7 @@
 /** Hard sets by pattern against the sport's share. */
 import { useMemo } from "react";
 import type { ReviewView } from "../../api/views";
-import { GROUP_WORDS } from "../../core/review";
+import { GROUP_WORDS } from "../../core/story";
 import Chart, { axisLook, colour, look } from "../charts/Chart";
 
 export default function ShareChart({ view }: { view: ReviewView }) {

@@ -2,9 +2,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import type { CalendarView } from "../../api/views";
-import { SPORTS, type Sport } from "../../core/athlete/types";
+import { SPORTS, type Sport } from "../../core/athlete";
 import { addDays, mondayOf } from "../../core/dates";
-import { clashesOf } from "../../core/season/clashes";
+import { clashesOf } from "../../core/season";
 import { Absences } from "../club/Absences";
 import { CalendarSheet } from "../club/CalendarSheet";
 import { get } from "../data/api";

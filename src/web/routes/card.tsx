@@ -2,7 +2,7 @@
 
 import { Link, useParams, useSearchParams } from "react-router";
 import type { Card, CardRow } from "../../api/make/card";
-import { together } from "../../core/session/said";
+import { together } from "../../core/session";
 import { useCards } from "../data/dose";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";

@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import { Link, Navigate, useNavigate, useParams } from "react-router";
 import { factsBody } from "../../api/requests";
 import type { IntakeView } from "../../api/views";
-import type { Athlete } from "../../core/athlete/types";
+import type { Athlete } from "../../core/athlete";
 import { addDays, mondayOf } from "../../core/dates";
 import { type Fault, faultsOf } from "../../formats/fault";
 import { ProblemError } from "../data/api";

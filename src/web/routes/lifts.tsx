@@ -3,7 +3,7 @@
 import { lazy, Suspense } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import type { LiftRow, LiftView } from "../../api/views";
-import { workText } from "../../core/session/said";
+import { workText } from "../../core/session";
 import { useLift, useLifts, useNextDay } from "../data/dose";
 import { day, dayAndYear, LABEL_NAMES, mass, textIn, type Units } from "../format";
 import { Overrule } from "../lifts/Overrule";

@@ -2,7 +2,7 @@
 import { lazy, Suspense, useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import type { AthleteView, EnduranceView } from "../../api/views";
-import type { Race } from "../../core/athlete/types";
+import type { Race } from "../../core/athlete";
 import { minutesOf } from "../../core/dates";
 import { why } from "../../core/rulebook";
 import { useAthlete } from "../data/hooks";

@@ -1,7 +1,7 @@
 /** A screen in progress: kept in the browser until it is accepted, so that a tablet that goes dark loses nothing. */
 import type { ScreenBody } from "../../api/requests";
 import type { ScreenTestView } from "../../api/views";
-import type { ScreenTest, Seen } from "../../core/athlete/types";
+import type { ScreenTest, Seen } from "../../core/athlete";
 
 export interface Result {
   left?: number;

@@ -2,7 +2,7 @@
 
 import { Link } from "react-router";
 import type { SeasonView, SeasonWeekView } from "../../api/views";
-import type { PhaseSpan } from "../../core/athlete/types";
+import type { PhaseSpan } from "../../core/athlete";
 import { addDays } from "../../core/dates";
 import { why } from "../../core/rulebook";
 import { useSaveNote } from "../data/imports";

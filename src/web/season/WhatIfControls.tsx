@@ -1,7 +1,7 @@
 /** What can be tried: races moved, ranked and left out, planned miles in percent, windows dropped. */
 import type { ScenarioBody } from "../../api/requests";
 import type { PlanningView } from "../../api/views";
-import { PRIORITIES, type Priority, type Race } from "../../core/athlete/types";
+import { PRIORITIES, type Priority, type Race } from "../../core/athlete";
 import { addDays, daysBetween } from "../../core/dates";
 import { placeName, type Units } from "../format";
 import { ICON } from "../ui/glyphs";

@@ -1,7 +1,7 @@
 /** Two seasons side by side: phases, sessions, heavy sessions, and the weeks that differ. Pure. */
 import { weekStrength } from "../../api/make/weekStrength";
 import type { SeasonView, SeasonWeekView } from "../../api/views";
-import type { Phase } from "../../core/athlete/types";
+import type { Phase } from "../../core/athlete";
 import { addDays, daysBetween } from "../../core/dates";
 import { day, PHASE_NAMES } from "../format";
 

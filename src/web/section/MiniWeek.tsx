@@ -1,7 +1,7 @@
 /** An alternative placement, small: endurance above, sessions below. */
 import type { WeekView } from "../../api/views";
 import { daysBetween } from "../../core/dates";
-import type { Alternative } from "../../core/week/types";
+import type { Alternative } from "../../core/week";
 import { STRATA } from "./patterns";
 
 export function MiniWeek({ view, alternative }: { view: WeekView; alternative: Alternative }) {

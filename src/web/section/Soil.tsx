@@ -1,5 +1,5 @@
 /** What lies below the ground line in both sections: strata of soil as thick as the depth limit, rock beneath, grid, rock's edge. */
-import type { Phase } from "../../core/athlete/types";
+import type { Phase } from "../../core/athlete";
 import { STRATA } from "./patterns";
 
 interface Props {

@@ -1,6 +1,6 @@
 /** Bands of an anchor: letter, name, tint and hatch of each group of patterns, always in this order. */
-import type { Phase } from "../../core/athlete/types";
-import type { Pattern } from "../../core/exercise/types";
+import type { Phase } from "../../core/athlete";
+import type { Pattern } from "../../core/exercise";
 
 export const BANDS = ["S", "H", "L", "P", "C", "T", "U", "J", "M"] as const;
 export type BandId = (typeof BANDS)[number];

@@ -2,7 +2,7 @@
 
 import { Link } from "react-router";
 import type { ItemView, SessionView } from "../../api/views";
-import { workText } from "../../core/session/said";
+import { workText } from "../../core/session";
 import { clock, day, loadText, mass, massNumber, type Units } from "../format";
 import { DECISION_WORDS } from "../lifts/words";
 import { PatternTile } from "../section/parts";

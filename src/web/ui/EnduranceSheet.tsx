@@ -4,7 +4,7 @@ import { type Path, useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { type EnduranceBody, enduranceBody } from "../../api/requests";
 import type { EnduranceView } from "../../api/views";
-import { type EnduranceSession, SESSION_KINDS, SESSION_SPORTS } from "../../core/athlete/types";
+import { type EnduranceSession, SESSION_KINDS, SESSION_SPORTS } from "../../core/athlete";
 import { saidOf, THEIRS } from "../data/api";
 import { useDeleteEndurance, useSaveEndurance } from "../data/hooks";
 import { useHeld } from "../data/tags";

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { type Path, useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { type RaceBody, raceBody } from "../../api/requests";
-import { PRIORITIES, type Race, SESSION_SPORTS } from "../../core/athlete/types";
+import { PRIORITIES, type Race, SESSION_SPORTS } from "../../core/athlete";
 import { saidOf, THEIRS } from "../data/api";
 import { useDeleteRace, useSaveRace } from "../data/hooks";
 import { useHeld } from "../data/tags";

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { windowSchema } from "../../api/requests";
-import type { Window } from "../../core/athlete/types";
+import type { Window } from "../../core/athlete";
 import { saidOf, THEIRS } from "../data/api";
 import { useSaveWindows } from "../data/hooks";
 import { useHeld } from "../data/tags";

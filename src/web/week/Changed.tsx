@@ -1,6 +1,6 @@
 /** What the coach has changed of this week, each of it with a way back. */
 import type { WeekView } from "../../api/views";
-import type { WeekChange } from "../../core/athlete/types";
+import type { WeekChange } from "../../core/athlete";
 import { day, placeName } from "../format";
 import { ICON } from "../ui/glyphs";
 import type { WeekActions } from "./useWeekActions";

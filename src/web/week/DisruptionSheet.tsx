@@ -1,7 +1,7 @@
 /** Something came between: told once, and what is left of the week is fitted again around what is done. */
 import { useState } from "react";
 import type { WeekView } from "../../api/views";
-import type { Label } from "../../core/athlete/types";
+import type { Label } from "../../core/athlete";
 import { addDays, laterOf } from "../../core/dates";
 import { day } from "../format";
 import { Field, FormProblem } from "../ui/form";

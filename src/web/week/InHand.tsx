@@ -1,7 +1,7 @@
 /** What is in hand on the week section: the places it may stand with what each costs, its ghost, and the words beside it. */
 import { memo, useSyncExternalStore } from "react";
 import type { WeekView } from "../../api/views";
-import type { BoardPlace } from "../../core/board";
+import type { BoardPlace } from "../../core/planning";
 import { RULES } from "../../core/rulebook";
 import { day, placeName, sessionName, time } from "../format";
 import type { WeekLayout } from "../section/layout/week";

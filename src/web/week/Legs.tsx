@@ -1,6 +1,6 @@
 /** Leg freshness at the key sessions, with what it assumes one action away. */
 import type { WeekView } from "../../api/views";
-import { HALF_LIFE } from "../../core/legs/freshness";
+import { HALF_LIFE } from "../../core/legs";
 import { why } from "../../core/rulebook";
 import { day } from "../format";
 import { keyFreshness } from "../section/layout/freshness";

@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from "vitest";
-import type { Board, BoardPlace } from "../../core/board";
+import type { Board, BoardPlace } from "../../core/planning/board";
 import {
   costChange,
   costWords,

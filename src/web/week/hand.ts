@@ -1,9 +1,9 @@
 /** What is in hand on the week board, and where it would be put down. Pure but for its listeners; the section is not drawn again by it. */
 import type { WeekView } from "../../api/views";
-import type { Label } from "../../core/athlete/types";
-import type { Board, BoardPlace } from "../../core/board";
+import type { Label } from "../../core/athlete";
 import { addDays } from "../../core/dates";
-import type { Cost } from "../../core/week/types";
+import type { Board, BoardPlace } from "../../core/planning";
+import type { Cost } from "../../core/week";
 
 export type Hand =
   | { kind: "session"; label: Label }

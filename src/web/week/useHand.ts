@@ -2,7 +2,7 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from "react";
 import type { WeekView } from "../../api/views";
 import { addDays, laterOf } from "../../core/dates";
-import type { Placed } from "../../core/week/types";
+import type { Placed } from "../../core/week";
 import type { Weigher } from "../data/board";
 import type { WeekLayout } from "../section/layout/week";
 import type { Grab } from "../section/WeekSection";

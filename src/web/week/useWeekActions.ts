@@ -1,9 +1,9 @@
 /** What a coach does to a week, each with words for the toast and for undo. Anything can be undone, also after a reload. */
 import { toast } from "sonner";
 import type { RoomView, WeekView } from "../../api/views";
-import type { Away, Label, LockedSession, WeekChange } from "../../core/athlete/types";
+import type { Away, Label, LockedSession, WeekChange } from "../../core/athlete";
 import { timeOf } from "../../core/dates";
-import { asLocked } from "../../core/week/placed";
+import { asLocked } from "../../core/week";
 import { useCopyWeek, useEdits, useMoveEndurance, useStep, useWeekChanges } from "../data/board";
 import { useFit, useHold, useLock, useUnlock } from "../data/hooks";
 import { day, time } from "../format";

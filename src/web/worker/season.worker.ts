@@ -5,8 +5,7 @@ import { applyScenario } from "../../api/make/scenario";
 import { seasonView } from "../../api/make/season";
 import type { ScenarioBody } from "../../api/requests";
 import type { PlanningView, SeasonView } from "../../api/views";
-import type { Library } from "../../core/exercise/library";
-import { libraryWith } from "../../core/exercise/own";
+import { type Library, libraryWith } from "../../core/exercise";
 
 let base: { facts: PlanningView; library: Library; limits: Planned["pastLimits"] } | null = null;
 

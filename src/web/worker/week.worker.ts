@@ -3,12 +3,11 @@ import { expose } from "comlink";
 import { type Planned, planSeason } from "../../api/make/planned";
 import { weekView } from "../../api/make/week";
 import type { PlanningView, WeekView } from "../../api/views";
-import type { Label } from "../../core/athlete/types";
-import { type Board, weighPlaces, withEnduranceMoved } from "../../core/board";
+import type { Label } from "../../core/athlete";
 import { timeOf } from "../../core/dates";
-import { libraryWith } from "../../core/exercise/own";
-import { withFix } from "../../core/nearest";
-import type { Placed } from "../../core/week/types";
+import { libraryWith } from "../../core/exercise";
+import { type Board, weighPlaces, withEnduranceMoved, withFix } from "../../core/planning";
+import type { Placed } from "../../core/week";
 
 let base: { facts: PlanningView; planned: Planned } | null = null;
 

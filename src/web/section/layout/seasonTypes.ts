@@ -1,6 +1,6 @@
 /** What the layout of the season section is made from, and what it says. */
 import type { SeasonView, SeasonWeekView } from "../../../api/views";
-import type { Label, Phase, SessionSport } from "../../../core/athlete/types";
+import type { Label, Phase, SessionSport } from "../../../core/athlete";
 import type { AnchorShape } from "./common";
 import type { Flag } from "./flags";
 

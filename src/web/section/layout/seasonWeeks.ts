@@ -1,6 +1,6 @@
 /** What one week of the season section shows beside its height: sports, days, anchors. */
 import type { SeasonWeekView } from "../../../api/views";
-import type { SessionSport } from "../../../core/athlete/types";
+import type { SessionSport } from "../../../core/athlete";
 import { addDays, dayName, daysBetween } from "../../../core/dates";
 import { bandSets } from "../patterns";
 import { anchorShape } from "./common";

@@ -1,7 +1,7 @@
 /** A whole season on one strip, for setting two beside each other: mileage above the line, the weeks' strength below, phases, flags. */
 import { weekStrength } from "../../../api/make/weekStrength";
 import type { SeasonView } from "../../../api/views";
-import type { Phase } from "../../../core/athlete/types";
+import type { Phase } from "../../../core/athlete";
 import { addDays, daysBetween, monthName } from "../../../core/dates";
 import { fitText } from "./common";
 

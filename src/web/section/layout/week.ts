@@ -1,6 +1,6 @@
 /** Layout of the week section: seven days and the Sunday before, buttes above, anchors below. */
 import type { WeekView } from "../../../api/views";
-import type { SessionKind } from "../../../core/athlete/types";
+import type { SessionKind } from "../../../core/athlete";
 import { addDays, dayName, daysBetween } from "../../../core/dates";
 import { bandSets } from "../patterns";
 import {

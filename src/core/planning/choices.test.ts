@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { athleteWith, gym, home, lifted, logOf, raceOn, START, weeksOf } from "../../tests/support/athlete";
-import type { Athlete } from "./athlete/types";
+import { athleteWith, gym, home, lifted, logOf, raceOn, START, weeksOf } from "../../../tests/support/athlete";
+import type { Athlete } from "../athlete/types";
+import { addDays } from "../dates";
+import { SHIPPED } from "../exercise/entries/all";
+import { makeLibrary, SHIPPED_LIBRARY } from "../exercise/library";
+import { type PlanWeek, plan } from "../plan";
 import { BLOCK_WEEKS, blockUse } from "./chain";
 import { choicesFor, contextOf } from "./choices";
-import { addDays } from "./dates";
-import { SHIPPED } from "./exercise/entries/all";
-import { makeLibrary, SHIPPED_LIBRARY } from "./exercise/library";
-import { type PlanWeek, plan } from "./plan";
 
 const week = (a: Athlete, from = START, options = {}): PlanWeek => plan(a, { from, weeks: 1, ...options }).weeks[0]!;
 const first = (w: PlanWeek) => w.sessions[0]!;

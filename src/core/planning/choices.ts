@@ -1,12 +1,16 @@
 /** Everything that could stand in a slot of a planned session, ranked, and why the rest may not. */
-import type { Athlete } from "./athlete/types";
-import { placeById } from "./athlete/windows";
-import { type Candidate, type ChoiceContext, type Closed, closedBecause } from "./exercise/choose";
-import type { Library } from "./exercise/library";
-import type { Exercise } from "./exercise/types";
-import type { PlanSession, PlanWeek } from "./plan";
+import { type Athlete, placeById } from "../athlete";
+import {
+  type Candidate,
+  type ChoiceContext,
+  type Closed,
+  closedBecause,
+  type Exercise,
+  type Library,
+} from "../exercise";
+import { candidatesFor } from "../session";
 import { choiceContexts } from "./planSession";
-import { candidatesFor } from "./session/fill";
+import type { PlanSession, PlanWeek } from "./planWeek";
 
 export interface Choices {
   taken: Exercise;

@@ -1,10 +1,10 @@
 /** What sessions add up to: sets by pattern, heavy sets, minutes, stress. */
-import type { Phase } from "./athlete/types";
-import { type IsoDate, weeksIn } from "./dates";
-import { HEART_PATTERNS, type Pattern } from "./exercise/types";
-import type { Plan, PlanSession } from "./plan";
-import { numbers } from "./rulebook";
-import { isHeavy } from "./session/heavy";
+import type { Phase } from "../athlete";
+import { type IsoDate, weeksIn } from "../dates";
+import { HEART_PATTERNS, type Pattern } from "../exercise";
+import type { Plan, PlanSession } from "../plan";
+import { numbers } from "../rulebook";
+import { isHeavy } from "../session";
 
 export interface Tally {
   sessions: number;

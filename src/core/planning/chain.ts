@@ -1,20 +1,23 @@
 /** The chain of weeks: each is planned from what the weeks before it, lifted or planned, leave behind. */
 
-import { lengthOf } from "./athlete/logged";
-import type { Athlete, EnduranceSession, Label, LockedSession, StrengthLog } from "./athlete/types";
-import { addDays, dayNumber, type IsoDate, laterOf, MINUTES_A_DAY } from "./dates";
-import { blockKey } from "./exercise/choose";
-import type { Library } from "./exercise/library";
-import { loggedBout } from "./legs/bouts";
-import { type LegBout, MEAN_DAYS } from "./legs/freshness";
+import {
+  type Athlete,
+  type EnduranceSession,
+  type Label,
+  type LockedSession,
+  lengthOf,
+  type StrengthLog,
+} from "../athlete";
+import { addDays, dayNumber, type IsoDate, laterOf, MINUTES_A_DAY } from "../dates";
+import { blockKey, type Library } from "../exercise";
+import { type LegBout, loggedBout, MEAN_DAYS } from "../legs";
+import type { PlannedLoad } from "../progress";
+import { numbers } from "../rulebook";
+import type { SeasonWeek } from "../season";
+import { heartSets, loggedLegs } from "../session";
+import type { Standing } from "../week";
 import type { Basis, LastBuild, Swap } from "./planSession";
 import { type PlanWeek, plannedBout, planWeek } from "./planWeek";
-import type { PlannedLoad } from "./progress/next";
-import { numbers } from "./rulebook";
-import type { SeasonWeek } from "./season/weeks";
-import { loggedLegs } from "./session/heavy";
-import { heartSets } from "./session/trim";
-import type { Standing } from "./week/types";
 
 /** Days for which a session can still stand beside one of a week: no rule of hours reaches further. */
 const STANDS = { logged: 10, planned: 3 };

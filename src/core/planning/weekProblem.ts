@@ -1,16 +1,20 @@
 /** One week as a problem: what is asked for, and what each session would be in each free time slot. */
-import { isRoutine, type Label, type LockedSession, type WeekChange } from "./athlete/types";
-import { type DatedWindow, windowsOfWeek } from "./athlete/windows";
-import { addDays, dayNumber, type IsoDate, MINUTES_A_DAY, minutesOf } from "./dates";
-import { isKey, sessionLoad } from "./endurance/load";
-import { enduranceBout, strengthParts } from "./legs/bouts";
-import { type LegBout, type LegPart, MEAN_DAYS, meanDailyLoad } from "./legs/freshness";
+import {
+  type DatedWindow,
+  isRoutine,
+  type Label,
+  type LockedSession,
+  type WeekChange,
+  windowsOfWeek,
+} from "../athlete";
+import { addDays, dayNumber, type IsoDate, MINUTES_A_DAY, minutesOf } from "../dates";
+import { isKey, sessionLoad } from "../endurance";
+import { enduranceBout, type LegBout, type LegPart, MEAN_DAYS, meanDailyLoad, strengthParts } from "../legs";
+import { numbers, ruleIdOf, say } from "../rulebook";
+import { inWeek, type SeasonWeek, type WantedSession } from "../season";
+import type { BuiltSession } from "../session";
+import { type Option, type Standing, type WeekContext, weekNumbers } from "../week";
 import { type BuilderInput, SessionBuilder } from "./planSession";
-import { numbers, ruleIdOf, say } from "./rulebook";
-import { inWeek, type SeasonWeek, type WantedSession } from "./season/weeks";
-import type { BuiltSession } from "./session/types";
-import { weekNumbers } from "./week/rules";
-import type { Option, Standing, WeekContext } from "./week/types";
 
 export interface WeekInput extends BuilderInput {
   standing: readonly Standing[];

@@ -1,10 +1,9 @@
 /** Which sessions of two plans differ, and in what: said before a change of dose is saved. */
 
-import type { Label } from "./athlete/types";
-import { type IsoDate, timeOf } from "./dates";
-import type { Plan, PlanSession } from "./plan";
-import { workText } from "./session/said";
-import type { Item } from "./session/types";
+import type { Label } from "../athlete";
+import { type IsoDate, timeOf } from "../dates";
+import type { Plan, PlanSession } from "../plan";
+import { type Item, workText } from "../session";
 
 export interface ChangedSession {
   week: IsoDate;

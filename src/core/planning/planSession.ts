@@ -1,31 +1,38 @@
 /** What each session of a week would be on a day, in a window: the dose of that day, with its loads and its cuts. */
-import { approachFor } from "./approach/pick";
-import type { Stage } from "./athlete/approach";
-import { activeAreas, safetyGate } from "./athlete/gate";
-import { isOn } from "./athlete/switches";
-import type { Athlete, Emphasis, Label, Place, StrengthLog } from "./athlete/types";
-import { type DatedWindow, placeById, windowsOfWeek } from "./athlete/windows";
-import { addDays, dayNumber, type IsoDate, laterOf } from "./dates";
+import { approachFor } from "../approach";
+import {
+  type Athlete,
+  activeAreas,
+  type DatedWindow,
+  type Emphasis,
+  isOn,
+  type Label,
+  type Place,
+  placeById,
+  type Stage,
+  type StrengthLog,
+  safetyGate,
+  windowsOfWeek,
+} from "../athlete";
+import { addDays, dayNumber, type IsoDate, laterOf } from "../dates";
+import { makeableLoads, sessionDose } from "../dose";
+import { isKey } from "../endurance";
+import {
+  type ChoiceContext,
+  closedBecause,
+  type Exercise,
+  feltLowBackTwice,
+  type Library,
+  loadingAt,
+  sideGaps,
+  standingsOf,
+} from "../exercise";
+import { type LadderState, nextLoad, type PlannedLoad, stoppedByPain } from "../progress";
+import { numbers, say, type Why, why } from "../rulebook";
+import { type Finding, findingsOf, hingeStopsAtKnee } from "../screening";
+import type { SeasonDay, SeasonWeek } from "../season";
+import { type BuiltSession, buildSession } from "../session";
 import { descentWork } from "./descents";
-import { sessionDose } from "./dose/dose";
-import { makeableLoads } from "./dose/loads";
-import { isKey } from "./endurance/load";
-import { type ChoiceContext, closedBecause } from "./exercise/choose";
-import { loadingAt } from "./exercise/equipment";
-import type { Library } from "./exercise/library";
-import { sideGaps } from "./exercise/sides";
-import { feltLowBackTwice, standingsOf } from "./exercise/standing";
-import type { Exercise } from "./exercise/types";
-import type { LadderState } from "./progress/decision";
-import { nextLoad, type PlannedLoad } from "./progress/next";
-import { stoppedByPain } from "./progress/pain";
-import { numbers, say, type Why, why } from "./rulebook";
-import { type Finding, findingsOf } from "./screening/findings";
-import { hingeStopsAtKnee } from "./screening/rounding";
-import type { SeasonDay } from "./season/day";
-import type { SeasonWeek } from "./season/weeks";
-import { buildSession } from "./session/build";
-import type { BuiltSession } from "./session/types";
 
 export interface LastBuild {
   /** Hard sets in the four heart patterns. */

@@ -1,9 +1,10 @@
 /** What one athlete brings to the gym on a day: the hours there are, what each costs, and when the rack is used. */
+
+import type { IsoDate } from "../dates";
+import type { GymAthlete, GymHour } from "../gym";
+import { setSeconds } from "../session";
 import { weighPlaces } from "./board";
-import type { IsoDate } from "./dates";
-import type { GymAthlete, GymHour } from "./gym/fit";
 import type { PlanSession, PlanWeek } from "./planWeek";
-import { setSeconds } from "./session/time";
 
 /** Minutes from a session's start until the bar is put away: opening and warm-up, then the sets up to the last with a bar. */
 export function rackOf(s: PlanSession): GymAthlete["rack"] {

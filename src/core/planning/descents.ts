@@ -1,9 +1,9 @@
 /** Work that readies the legs for long descents before a race. */
-import type { Athlete, Race } from "./athlete/types";
-import { dayNumber, type IsoDate } from "./dates";
-import { numbers, say } from "./rulebook";
-import type { Finding } from "./screening/findings";
-import { raceDay } from "./season/races";
+import type { Athlete, Race } from "../athlete";
+import { dayNumber, type IsoDate } from "../dates";
+import { numbers, say } from "../rulebook";
+import type { Finding } from "../screening";
+import { raceDay } from "../season";
 
 const { perKm, inAll, from: FROM, until: UNTIL, sets: SETS, reps: REPS } = numbers("descent.prep");
 

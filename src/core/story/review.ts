@@ -1,22 +1,25 @@
 /** Planned against done: weeks, patterns against the sport's share, and the words made from the figures (rule review.hard). */
 
-import type { Column } from "./athlete/approach";
-import { lengthOf, setsOnce } from "./athlete/logged";
-import type { Athlete, Emphasis, Label, Phase, Sport } from "./athlete/types";
-import { addDays, dayLabel, type IsoDate } from "./dates";
-import { currentMax } from "./dose/current";
-import { LABEL_WORDS } from "./dose/dose";
-import { plannedAndDone } from "./endurance/incoming";
-import { sessionLoad } from "./endurance/load";
-import type { Library } from "./exercise/library";
-import { sideGaps } from "./exercise/sides";
-import type { Pattern } from "./exercise/types";
-import type { PlanSession } from "./plan";
-import { historyOf } from "./progress/history";
-import { listWords, numbers } from "./rulebook";
-import { SPORT_SHARE } from "./session/slots";
+import {
+  type Athlete,
+  type Column,
+  type Emphasis,
+  type Label,
+  lengthOf,
+  type Phase,
+  type Sport,
+  setsOnce,
+} from "../athlete";
+import { addDays, dayLabel, type IsoDate } from "../dates";
+import { currentMax, LABEL_WORDS } from "../dose";
+import { plannedAndDone, sessionLoad } from "../endurance";
+import { type Library, type Pattern, sideGaps } from "../exercise";
+import type { PlanSession } from "../plan";
+import { historyOf } from "../progress";
+import { listWords, numbers } from "../rulebook";
+import { SPORT_SHARE } from "../session";
+import { roundTo } from "../units";
 import { HARD_RIR, tallyOf } from "./tally";
-import { roundTo } from "./units";
 
 export type Group = Exclude<Column, "assist">;
 export const GROUPS: readonly Group[] = ["squat", "hinge", "split-squat", "hip", "calf", "trunk", "upper"];

@@ -1,12 +1,19 @@
 /** The week by hand: what a session would cost at every place it might be moved to, while all the others stay. Pure; fast enough to drag by. */
-import type { EnduranceSession, Label } from "./athlete/types";
-import { type IsoDate, timeOf } from "./dates";
+import type { EnduranceSession, Label } from "../athlete";
+import { type IsoDate, timeOf } from "../dates";
+import {
+  asLocked,
+  type Block,
+  blockedByOther,
+  blockedByTiredLegs,
+  blockedHere,
+  type Cost,
+  costsOf,
+  type Option,
+  type Placed,
+} from "../week";
 import { withFix } from "./nearest";
 import { type PlanWeek, planWeek } from "./planWeek";
-import { costsOf } from "./week/fit";
-import { asLocked } from "./week/placed";
-import { type Block, blockedByOther, blockedByTiredLegs, blockedHere } from "./week/rules";
-import type { Cost, Option, Placed } from "./week/types";
 import { type WeekInput, WeekProblem } from "./weekProblem";
 
 /** One place of the week for the session in hand. */

@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { athleteWith, gym, lifted, logOf } from "../../tests/support/athlete";
-import { exercise } from "../../tests/support/choice";
-import { shippedApproach } from "./approach/shipped";
-import type { LoggedItem } from "./athlete/types";
-import { SHIPPED_LIBRARY } from "./exercise/library";
+import { athleteWith, gym, lifted, logOf } from "../../../tests/support/athlete";
+import { exercise } from "../../../tests/support/choice";
+import { shippedApproach } from "../approach/shipped";
+import type { LoggedItem } from "../athlete/types";
+import { SHIPPED_LIBRARY } from "../exercise/library";
+import { plan } from "../plan";
+import { nextLoad } from "../progress/next";
 import { liftStory } from "./lift";
-import { plan } from "./plan";
-import { nextLoad } from "./progress/next";
 
 const step = exercise("step-down-loaded");
 const dose = { reps: 6, repsLow: 6, rir: 2 };

@@ -1,13 +1,13 @@
 import { describe, expect, it } from "vitest";
-import { athleteWith, START, weeksOf } from "../../tests/support/athlete";
-import { demoAthlete } from "../demo/club";
-import { PROFILES } from "../demo/profiles";
-import type { Athlete, Label, WeekChange } from "./athlete/types";
-import { windowsOfWeek } from "./athlete/windows";
+import { athleteWith, START, weeksOf } from "../../../tests/support/athlete";
+import { demoAthlete } from "../../demo/club";
+import { PROFILES } from "../../demo/profiles";
+import type { Athlete, Label, WeekChange } from "../athlete/types";
+import { windowsOfWeek } from "../athlete/windows";
+import { addDays, timeOf } from "../dates";
+import { plan } from "../plan";
 import { weighPlaces, withEnduranceMoved } from "./board";
-import { addDays, timeOf } from "./dates";
 import { nearestChanges, withFix } from "./nearest";
-import { plan } from "./plan";
 import { planWeek } from "./planWeek";
 
 const MONDAY = addDays(START, 9 * 7);

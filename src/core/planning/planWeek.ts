@@ -1,20 +1,14 @@
 /** One week of the plan: what each session would be in each window, the exact fit, and the depth limits. */
-import type { Label } from "./athlete/types";
-import { type DatedWindow, windowsOfWeek } from "./athlete/windows";
-import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate, MINUTES_A_DAY, timeOf } from "./dates";
-import { LABEL_WORDS } from "./dose/dose";
-import type { LegBout } from "./legs/freshness";
+import { type DatedWindow, type Label, windowsOfWeek } from "../athlete";
+import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate, MINUTES_A_DAY, timeOf } from "../dates";
+import { LABEL_WORDS } from "../dose";
+import type { LegBout } from "../legs";
+import { numbers, type Why, why } from "../rulebook";
+import { inWeek, nearestBefore, type SeasonWeek, type WantedSession } from "../season";
+import { type BuiltSession, loggedLegs, ROUTINE_MINUTES } from "../session";
+import { blockedHere, type CostRule, costsOf, type Demand, type FitResult, fitWeek, type WeekContext } from "../week";
 import type { SessionBuilder } from "./planSession";
-import { numbers, type Why, why } from "./rulebook";
-import { nearestBefore } from "./season/races";
-import { inWeek, type SeasonWeek, type WantedSession } from "./season/weeks";
-import { loggedLegs } from "./session/heavy";
-import { ROUTINE_MINUTES } from "./session/slots";
-import type { BuiltSession } from "./session/types";
 import { packWarnings, setOffWarnings } from "./warnings";
-import { costsOf, fitWeek } from "./week/fit";
-import { blockedHere, type CostRule } from "./week/rules";
-import type { Demand, FitResult, WeekContext } from "./week/types";
 import { legsOf, MOST, type WeekInput, WeekProblem } from "./weekProblem";
 
 export interface PlanSession extends BuiltSession {

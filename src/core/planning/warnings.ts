@@ -1,11 +1,8 @@
 /** What a week's endurance brings that a coach is told of, without the plan changing for it. */
-import { AREA_WORDS } from "./athlete/gate";
-import { isOn } from "./athlete/switches";
-import { type Athlete, SET_OFF, type SessionKind } from "./athlete/types";
-import { addDays, dayNumber, type IsoDate, laterOf } from "./dates";
-import { numbers, type Why, why } from "./rulebook";
-import { raceDay } from "./season/races";
-import { inWeek, type SeasonWeek } from "./season/weeks";
+import { AREA_WORDS, type Athlete, isOn, SET_OFF, type SessionKind } from "../athlete";
+import { addDays, dayNumber, type IsoDate, laterOf } from "../dates";
+import { numbers, type Why, why } from "../rulebook";
+import { inWeek, raceDay, type SeasonWeek } from "../season";
 
 const SPEED: readonly SessionKind[] = ["tempo", "threshold", "intervals"];
 

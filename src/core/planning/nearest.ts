@@ -2,8 +2,7 @@
  * The nearest change that makes room for a session that found none: each kind of change is tried from the smallest up,
  * by planning the week with it, until one places the session without costing another its place.
  */
-import type { Athlete, EnduranceSession, Label, WeekChange } from "./athlete/types";
-import type { DatedWindow } from "./athlete/windows";
+import type { Athlete, DatedWindow, EnduranceSession, Label, WeekChange } from "../athlete";
 import {
   addDays,
   type ClockTime,
@@ -13,12 +12,12 @@ import {
   MINUTES_A_DAY,
   minutesOf,
   timeOf,
-} from "./dates";
-import { LABEL_WORDS } from "./dose/dose";
-import { isLegHeavy, startOf } from "./endurance/load";
+} from "../dates";
+import { LABEL_WORDS } from "../dose";
+import { isLegHeavy, startOf } from "../endurance";
+import { numbers } from "../rulebook";
+import type { Placed } from "../week";
 import { planWeek } from "./planWeek";
-import { numbers } from "./rulebook";
-import type { Placed } from "./week/types";
 import { type WeekInput, WeekProblem } from "./weekProblem";
 
 /** How the change is made. */

@@ -1,26 +1,24 @@
 /** The story of one lift: every time it was lifted, what was decided after it, its e1RM over time, its sides. */
-import { columnOf } from "./approach/columns";
-import { rowFor } from "./approach/pick";
-import { activeAreas, safetyGate } from "./athlete/gate";
-import { cleanReps, topLoad } from "./athlete/logged";
-import type { Athlete, DecisionKind, LoggedItem, OneRepMaxFormula } from "./athlete/types";
-import { addDays, daysBetween, type IsoDate, laterOf, mondayOf } from "./dates";
-import { bestOf, type CurrentMax, currentMax } from "./dose/current";
-import { makeableLoads } from "./dose/loads";
-import { loadingAt } from "./exercise/equipment";
-import type { Library } from "./exercise/library";
-import { sideAction, sideSums } from "./exercise/sides";
-import { EXTERNAL, type Exercise } from "./exercise/types";
-import { increaseCap } from "./planSession";
-import { decide } from "./progress/decide";
-import type { Decision } from "./progress/decision";
-import { historyOf } from "./progress/history";
-import { alike, decisionBasis, overruleAfter } from "./progress/next";
-import { risingPain } from "./progress/pain";
-import { numbers, type Why, why } from "./rulebook";
-import { asymmetry } from "./screening/marks";
-import type { SeasonWeek } from "./season/weeks";
-import type { Item } from "./session/types";
+import { columnOf, rowFor } from "../approach";
+import {
+  type Athlete,
+  activeAreas,
+  cleanReps,
+  type DecisionKind,
+  type LoggedItem,
+  type OneRepMaxFormula,
+  safetyGate,
+  topLoad,
+} from "../athlete";
+import { addDays, daysBetween, type IsoDate, laterOf, mondayOf } from "../dates";
+import { bestOf, type CurrentMax, currentMax, makeableLoads } from "../dose";
+import { EXTERNAL, type Exercise, type Library, loadingAt, sideAction, sideSums } from "../exercise";
+import { increaseCap } from "../planning";
+import { alike, type Decision, decide, decisionBasis, historyOf, overruleAfter, risingPain } from "../progress";
+import { numbers, type Why, why } from "../rulebook";
+import { asymmetry } from "../screening";
+import type { SeasonWeek } from "../season";
+import type { Item } from "../session";
 
 export interface LiftEntry {
   date: IsoDate;

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { athleteWith, gym, lifted, logOf, raceOn, START, weeksOf } from "../../tests/support/athlete";
-import type { Athlete } from "./athlete/types";
-import { addDays } from "./dates";
-import { plan } from "./plan";
+import { athleteWith, gym, lifted, logOf, raceOn, START, weeksOf } from "../../../tests/support/athlete";
+import type { Athlete } from "../athlete/types";
+import { addDays } from "../dates";
+import { plan } from "../plan";
 
 const BUILD = addDays(START, 9 * 7);
 const base = (change: Partial<Athlete> = {}) => athleteWith({ endurance: weeksOf(new Array(30).fill(1)), ...change });

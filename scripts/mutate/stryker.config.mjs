@@ -1,0 +1,21 @@
+/** Small changes of one room's code, each of which its tests should notice. Run by `npm run mutate`. */
+const room = process.env.FIELD_ANCHOR_ROOM;
+
+export default {
+  testRunner: "vitest",
+  vitest: { configFile: "scripts/mutate/vitest.config.ts", related: false },
+  coverageAnalysis: "perTest",
+  mutate: [`src/core/${room}/**/*.ts`, "!src/core/**/*.test.ts"],
+  // Words are held by the properties and the journeys.
+  mutator: { excludedMutations: ["StringLiteral"] },
+  // No type checker: the configuration of the compiler is not for it to read.
+  tsconfigFile: "none.json",
+  ignoreStatic: true,
+  concurrency: 2,
+  timeoutMS: 15_000,
+  tempDirName: ".tmp/mutate",
+  ignorePatterns: [".tmp", "dist", "docs", "test-results", "tests/e2e", "var"],
+  reporters: ["clear-text", "json"],
+  clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
+  jsonReporter: { fileName: `.tmp/mutants/${room}.json` },
+};

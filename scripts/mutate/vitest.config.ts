@@ -1,0 +1,14 @@
+/** A room's own tests, the worked examples of the rulebook, and published values. */
+import { defineConfig } from "vitest/config";
+
+const room = process.env.FIELD_ANCHOR_ROOM;
+
+export default defineConfig({
+  test: {
+    include: [`src/core/${room}/**/*.test.ts`, "tests/rulebook/**/*.test.ts", "tests/reference/**/*.test.ts"],
+    // Other solvers of whole weeks and whole calendars say nothing about one line, and take long.
+    exclude: ["tests/reference/fit.test.ts", "tests/reference/calendar.test.ts"],
+    testTimeout: 120_000,
+    environment: "node",
+  },
+});

@@ -1,0 +1,21 @@
+/** Exercises: the library, ladders, gates, equipment, what is open to an athlete, sides. What others may use of this room. */
+export { besides, blockKey, type Candidate, type ChoiceContext, type Closed, closedBecause, rankFor } from "./choose";
+export { SHIPPED } from "./entries/all";
+export { loadingAt } from "./equipment";
+export { type Essential, essentialFive, fiveFor } from "./five";
+export { type Library, SHIPPED_LIBRARY } from "./library";
+export { libraryWith, type OwnExercise, ownExercise } from "./own";
+export { sideAction, sideGaps, sideSums } from "./sides";
+export { feltLowBackTwice, LADDER_SETS, type Standing, standingsOf } from "./standing";
+export { styleFor } from "./style";
+export {
+  EXTERNAL,
+  type Exercise,
+  HEART_PATTERNS,
+  LOADINGS,
+  type Loading,
+  MUSCLES,
+  PATTERNS,
+  type Pattern,
+} from "./types";
+export { coverageGaps, validateLibrary } from "./validate";

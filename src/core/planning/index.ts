@@ -1,0 +1,8 @@
+/** From athlete to week: each session on each day, the week as a problem, the chain of weeks, what would make room. What others may use of this room. */
+export { type Board, type BoardPlace, weighPlaces, withEnduranceMoved } from "./board";
+export { WeekChain } from "./chain";
+export { choicesFor } from "./choices";
+export { gymAthlete } from "./gymDay";
+export { nearestChanges, withFix } from "./nearest";
+export { choiceContexts, increaseCap, type Swap } from "./planSession";
+export { type PlanSession, type PlanWeek, plannedBout, planWeek } from "./planWeek";

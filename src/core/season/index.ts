@@ -1,0 +1,8 @@
+/** The season: races, phases, emphasis and stage of each day, what each week wants. What others may use of this room. */
+export { backToComputed, moveBoundary, withSpan } from "./boundaries";
+export { type Clash, clashesOf } from "./clashes";
+export type { Loading, SeasonDay } from "./day";
+export { withPastKept } from "./past";
+export { phaseOn, planPhases, type SeasonPhase, type SeasonWarning } from "./phases";
+export { CLASS_RULES, inOrder, lastRaceDay, nearestBefore, raceClass, raceDay, raceMinutes } from "./races";
+export { inWeek, type SeasonWeek, seasonWeeks, type WantedSession } from "./weeks";

@@ -1,0 +1,11 @@
+/** A session: slots, exercises with their dose, pairs, time, what goes first. What others may use of this room. */
+export { buildSession } from "./build";
+export { candidatesFor } from "./fill";
+export { isHeavy, loggedLegs } from "./heavy";
+export { prescribedOf } from "./prescribed";
+export { groupOf, together, workText } from "./said";
+export { sheetsFor } from "./sheets";
+export { ROUTINE_MINUTES, SPORT_SHARE } from "./slots";
+export { competes, groupsOf, setSeconds } from "./time";
+export { heartSets } from "./trim";
+export type { BuiltSession, Item, LeftOut, LoadAnswer, LoadQuestion, TimeParts } from "./types";

@@ -1,0 +1,11 @@
+/** Placing a week: must-hold rules, costs, exact search, alternatives. What others may use of this room. */
+export { costsOf, fitWeek } from "./fit";
+export { type CostRule, DEFAULT_WEIGHTS, weekNumbers } from "./numbers";
+export { asLocked } from "./placed";
+export {
+  type Block,
+  blockedByOther,
+  blockedByTiredLegs,
+  blockedHere,
+} from "./rules";
+export type { Alternative, Cost, Demand, FitResult, Option, Placed, Standing, Unplaced, WeekContext } from "./types";
