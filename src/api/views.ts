@@ -340,7 +340,7 @@ export interface SessionView {
   depthLimit: number;
   items: ItemView[];
   dropped: { exercise: string; name: string; why: string }[];
-  /** What safety took out of the heart patterns, and what stands in its place. */
+  /** What safety took out of the primary patterns, and what stands in its place. */
   left: LeftOut[];
   cautions: string[];
   /** Seconds by kind; null for a session of the past. */

@@ -8,7 +8,7 @@ import { addDays, dayNumber, daysBetween, mondayOf } from "./dates";
 import { makeableLoads } from "./dose/loads";
 import { isLegHeavy, startOf } from "./endurance/load";
 import { type Plan, type PlanWeek, plan } from "./plan";
-import { isFullBuild, weekHeartSets } from "./planning/chain";
+import { isFullBuild, weekPrimarySets } from "./planning/chain";
 import { classRule, lastRaceDay, raceDay } from "./season/races";
 
 /** Phases cover the season, each day once. */
@@ -105,7 +105,7 @@ function checkRaceWeeks(a: Athlete, p: Plan): number {
   for (const w of p.weeks) {
     if (isFullBuild(w.season) && w.sessions.length > 0) build = w;
     if (!build || !isFullRaceWeek(a, w)) continue;
-    const [before, now] = [weekHeartSets(build), weekHeartSets(w)];
+    const [before, now] = [weekPrimarySets(build), weekPrimarySets(w)];
     // Of three sets no whole number is 41 to 60% fewer.
     if (Math.ceil(before * 0.4) > Math.floor(before * 0.59)) continue;
     const cut = 1 - now / before;

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import type { Athlete, Place } from "../../src/core/athlete/types";
 import type { IsoDate } from "../../src/core/dates";
 import { SHIPPED } from "../../src/core/exercise/entries/all";
-import { type Exercise, HEART_PATTERNS, type Loading } from "../../src/core/exercise/types";
+import { type Exercise, type Loading, PRIMARY_PATTERNS } from "../../src/core/exercise/types";
 import { exercise } from "../support/choice";
 import { SEASON_START } from "../support/generate";
 import { seasons, sessions } from "./corpus";
@@ -97,7 +97,7 @@ describe("what may stand in a session", () => {
         if (!possible(i.exercise, i.loading, place)) expect.fail(`equipment: ${at}`);
       }
       const empty = s.dropped.filter((d) => d.why.includes("exercise is open here"));
-      for (const p of HEART_PATTERNS) {
+      for (const p of PRIMARY_PATTERNS) {
         if (!empty.some((d) => d.exercise === p) || s.loading === "mobility") continue;
         const open = SHIPPED.filter(
           (e) =>

@@ -3,7 +3,7 @@
 import type { Athlete, EnduranceSession, Race, SessionSport } from "../../core/athlete";
 import { addDays, daysBetween, type IsoDate, isoWeek, weekday, weeksIn } from "../../core/dates";
 import { backgrounds, byWeek, plannedAndDone, sessionLoad, withoutMissed } from "../../core/endurance";
-import { HEART_PATTERNS } from "../../core/exercise";
+import { PRIMARY_PATTERNS } from "../../core/exercise";
 import type { PlanSession, PlanWeek } from "../../core/plan";
 import { inOrder, phaseOn, raceMinutes, type SeasonPhase, type SeasonWeek } from "../../core/season";
 import { roundTo } from "../../core/units";
@@ -56,9 +56,9 @@ export function columnOf(p: Planned, week: SeasonWeek, planned: PlanWeek | undef
   };
 }
 
-/** One line a heart pattern: the week's leading work of it. */
+/** One line a primary pattern: the week's leading work of it. */
 export function doseLines(sessions: readonly PlanSession[]): DoseLine[] {
-  return HEART_PATTERNS.flatMap((pattern): DoseLine[] => {
+  return PRIMARY_PATTERNS.flatMap((pattern): DoseLine[] => {
     const all = sessions.flatMap((s) =>
       s.items.filter((i) => i.exercise.pattern === pattern).map((i) => ({ i, label: s.label })),
     );

@@ -1,7 +1,7 @@
 import type { Column } from "../athlete";
 import type { Pattern } from "../exercise";
 
-/** The column that a pattern is dosed by; heart patterns beside the leading lifts go by "assist". */
+/** The column that a pattern is dosed by; primary patterns beside the leading lifts go by "assist". */
 export function columnOf(pattern: Pattern, leads: boolean): Column {
   switch (pattern) {
     case "squat":

@@ -9,7 +9,7 @@ export type Emphasis = (typeof EMPHASES)[number];
 export const STAGES = ["base-early", "base-late", "build", "race", "recovery"] as const;
 export type Stage = (typeof STAGES)[number];
 
-/** Columns of the grid; "assist" is heart work beside the session's leading lifts. */
+/** Columns of the grid; "assist" is primary work beside the session's leading lifts. */
 export const COLUMNS = ["squat", "hinge", "split-squat", "hip", "assist", "calf", "trunk", "upper"] as const;
 export type Column = (typeof COLUMNS)[number];
 

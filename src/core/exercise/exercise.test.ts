@@ -10,7 +10,7 @@ import { essentialFive, fiveFor } from "./five";
 import { makeLibrary, SHIPPED_LIBRARY } from "./library";
 import { type OwnExercise, ownExercise } from "./own";
 import { standingsOf } from "./standing";
-import { type Exercise, HEART_PATTERNS, PATTERNS } from "./types";
+import { type Exercise, PATTERNS, PRIMARY_PATTERNS } from "./types";
 import { coverageGaps, validateLibrary } from "./validate";
 
 /** Ids that the athlete file's description promises. */
@@ -51,7 +51,7 @@ describe("the library", () => {
       expect.arrayContaining([expect.stringContaining(text) as unknown]),
     );
   });
-  it("leaves no heart pattern empty for any trouble area at any kind of place, and says where it would", () => {
+  it("leaves no primary pattern empty for any trouble area at any kind of place, and says where it would", () => {
     expect(coverageGaps(SHIPPED)).toEqual([]);
     const without = SHIPPED.filter((e) => e.pattern !== "split-squat" || e.notWith.includes("knee-front"));
     expect(coverageGaps(without)).toContain("library.split-squat: no exercise for knee-front at bare-home");
@@ -115,10 +115,10 @@ describe("the library", () => {
 });
 
 describe("choice", () => {
-  it("always finds the heart patterns, in a gym, at home and in an empty room", () => {
+  it("always finds the primary patterns, in a gym, at home and in an empty room", () => {
     for (const sport of SPORTS)
       for (const place of [gym, home, { ...home, other: [] }])
-        for (const pattern of HEART_PATTERNS)
+        for (const pattern of PRIMARY_PATTERNS)
           expect(
             rankFor(pattern, choiceFor(athleteWith({}, { sport }), { place }), "assist").length,
             `${sport} ${pattern}`,
@@ -162,7 +162,7 @@ describe("choice", () => {
         text: expect.stringContaining("in trouble") as unknown,
       });
     for (const id of open) expect(closedBecause(exercise(id), c), id).toBeNull();
-    for (const p of HEART_PATTERNS) expect(rankFor(p, c, "assist").length).toBeGreaterThan(0);
+    for (const p of PRIMARY_PATTERNS) expect(rankFor(p, c, "assist").length).toBeGreaterThan(0);
     const first = rankFor("split-squat", c, "assist")[0]!.exercise;
     if (area === "knee-front") expect(first.id).toBe("step-down");
   });
@@ -258,7 +258,7 @@ describe("choice", () => {
   });
   it("swaps what draws looks for quiet work where the athlete wants it", () => {
     const quiet = choiceFor(athleteWith({ settings: { quietExercises: true } }));
-    for (const p of HEART_PATTERNS) expect(rankFor(p, quiet, "assist")[0]!.exercise.conspicuous, p).toBe(false);
+    for (const p of PRIMARY_PATTERNS) expect(rankFor(p, quiet, "assist")[0]!.exercise.conspicuous, p).toBe(false);
   });
   it("knows what a place offers", () => {
     expect(hasNeed(gym, "trap-bar")).toBe(true);

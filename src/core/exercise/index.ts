@@ -11,11 +11,11 @@ export { styleFor } from "./style";
 export {
   EXTERNAL,
   type Exercise,
-  HEART_PATTERNS,
   LOADINGS,
   type Loading,
   MUSCLES,
   PATTERNS,
   type Pattern,
+  PRIMARY_PATTERNS,
 } from "./types";
 export { coverageGaps, validateLibrary } from "./validate";

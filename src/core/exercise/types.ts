@@ -15,7 +15,7 @@ export const PATTERNS = [
 export type Pattern = (typeof PATTERNS)[number];
 
 /** The four patterns whose hard sets the season counts. */
-export const HEART_PATTERNS: readonly Pattern[] = ["squat", "hinge", "split-squat", "hip"];
+export const PRIMARY_PATTERNS: readonly Pattern[] = ["squat", "hinge", "split-squat", "hip"];
 
 export const LOADINGS = ["bar", "pair", "single", "kettlebell", "machine", "band", "bodyweight"] as const;
 export type Loading = (typeof LOADINGS)[number];

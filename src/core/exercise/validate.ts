@@ -5,7 +5,6 @@ import { loadingAt } from "./equipment";
 import {
   type Exercise,
   HANDS,
-  HEART_PATTERNS,
   LOADINGS,
   MUSCLES,
   PATTERNS,
@@ -13,6 +12,7 @@ import {
   PLACE_KINDS,
   PLANES,
   POSITIONS,
+  PRIMARY_PATTERNS,
   VIEWS,
 } from "./types";
 
@@ -96,12 +96,12 @@ const covered = (library: readonly Exercise[], pattern: Pattern, area: Area | nu
       (loadingAt(e, place, true) !== null || loadingAt(e, place, false) !== null),
   );
 
-/** @returns one line for each trouble area and place that leaves a heart pattern without any exercise */
+/** @returns one line for each trouble area and place that leaves a primary pattern without any exercise */
 export function coverageGaps(library: readonly Exercise[]): string[] {
   return PLACE_PRESETS.flatMap((preset) => {
     const place = placeFrom(preset, "place");
     return [null, ...AREAS].flatMap((area) =>
-      HEART_PATTERNS.filter((p) => !covered(library, p, area, place)).map(
+      PRIMARY_PATTERNS.filter((p) => !covered(library, p, area, place)).map(
         (p) => `library.${p}: no exercise for ${area ?? "nobody's trouble"} at ${preset}`,
       ),
     );

@@ -14,7 +14,7 @@ import { type LegBout, loggedBout, MEAN_DAYS } from "../legs";
 import type { PlannedLoad } from "../progress";
 import { numbers } from "../rulebook";
 import type { SeasonWeek } from "../season";
-import { heartSets, loggedLegs } from "../session";
+import { loggedLegs, primarySets } from "../session";
 import type { Standing } from "../week";
 import type { Basis, LastBuild, Swap } from "./planSession";
 import { type PlanWeek, plannedBout, planWeek } from "./planWeek";
@@ -156,12 +156,12 @@ export function blockUse(athlete: Athlete, log: readonly StrengthLog[]) {
   return { at, add };
 }
 
-/** Working sets of the four heart patterns in a planned week. */
-export const weekHeartSets = (w: PlanWeek): number => w.sessions.reduce((a, s) => a + heartSets(s.items), 0);
+/** Working sets of the four primary patterns in a planned week. */
+export const weekPrimarySets = (w: PlanWeek): number => w.sessions.reduce((a, s) => a + primarySets(s.items), 0);
 
 /** What a build week held; null where nothing of it was placed. */
 function buildOf(w: PlanWeek): LastBuild | null {
-  const sets = weekHeartSets(w);
+  const sets = weekPrimarySets(w);
   const lead = w.sessions.find((s) => s.label === "A") ?? w.sessions[0];
   return sets > 0 && lead ? { sets, stage: w.season.days.find((d) => d.date === lead.date)?.stage ?? "build" } : null;
 }

@@ -86,11 +86,11 @@ describe("new work", () => {
   const only = new Set(log.flatMap((l) => l.items.map((i) => i.exercise)));
   it("stays out before an A race and with a jump in mileage, where something known is open", () => {
     const near = athleteWith({ races: [race], strengthLog: log });
-    const heart = week(near).sessions.flatMap((s) =>
+    const primary = week(near).sessions.flatMap((s) =>
       s.items.filter((i) => ["squat", "hinge"].includes(i.exercise.pattern)),
     );
-    expect(heart.length).toBeGreaterThan(0);
-    for (const i of heart) expect(only.has(i.exercise.id), i.exercise.id).toBe(true);
+    expect(primary.length).toBeGreaterThan(0);
+    for (const i of primary) expect(only.has(i.exercise.id), i.exercise.id).toBe(true);
     const jump = athleteWith({ endurance: weeksOf([1, 1, 1, 1, 1, 1.25]), strengthLog: log });
     const jumping = week(jump, addDays(START, 28));
     expect(jumping.season.mileage.factor).toBeLessThan(1);

@@ -35,7 +35,7 @@ import { type BuiltSession, buildSession } from "../session";
 import { descentWork } from "./descents";
 
 export interface LastBuild {
-  /** Hard sets in the four heart patterns. */
+  /** Hard sets in the four primary patterns. */
   sets: number;
   /** The row its sessions took, whose percent a hold keeps. */
   stage: Stage;
@@ -134,7 +134,7 @@ export class SessionBuilder {
     const { athlete, week } = this.input;
     const { day, depth } = asked;
     const request = this.requestFor(asked);
-    const uncut = { setFactor: 1, heartRange: null, stressCap: null };
+    const uncut = { setFactor: 1, primaryRange: null, stressCap: null };
     const whole = buildSession({ ...request, ...uncut });
     // A session by hand says nothing about the planned dose, which is what a week's depth is measured by.
     const { edit, ...planned } = request;
@@ -142,10 +142,10 @@ export class SessionBuilder {
     if (measure) this.most = Math.max(this.most, measure.stress);
     const taper = day.taperFor !== null && day.loading === "light";
     const setFactor = taper ? numbers("taper.light", athlete.settings?.ruleValues).share : week.setFactor;
-    const heartRange = taper ? null : this.holdOf(asked);
-    if (setFactor >= 1 && heartRange === null && depth >= 1) return whole;
+    const primaryRange = taper ? null : this.holdOf(asked);
+    if (setFactor >= 1 && primaryRange === null && depth >= 1) return whole;
     const stressCap = depth < 1 && whole ? whole.stress * depth : null;
-    return buildSession({ ...request, setFactor, heartRange: setFactor < 1 ? null : heartRange, stressCap });
+    return buildSession({ ...request, setFactor, primaryRange: setFactor < 1 ? null : primaryRange, stressCap });
   }
 
   /** Its share of the last full build week's sets, where the day holds (rule taper.week). */

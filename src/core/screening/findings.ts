@@ -6,7 +6,7 @@ import { asymmetry, gateValue, latestScreening, passMark, weakerOf } from "./mar
 import { hingeStopsAtKnee } from "./rounding";
 import { TEST_SHEETS, testName } from "./tests";
 
-/** The four heart patterns and the rest, as the exercise room names them; a finding speaks of patterns without knowing that room. */
+/** The four primary patterns and the rest, as the exercise room names them; a finding speaks of patterns without knowing that room. */
 type PatternWord = "squat" | "hinge" | "split-squat" | "hip" | "calf" | "trunk" | "mobility";
 
 export interface AddedWork {

@@ -1,7 +1,7 @@
 /** Builds one strength session for a day, a place and the minutes there are. */
 import { AREA_WORDS } from "../athlete";
 import { type WarmUpSet, warmUpSets } from "../dose";
-import { fiveFor, HEART_PATTERNS } from "../exercise";
+import { fiveFor, PRIMARY_PATTERNS } from "../exercise";
 import { numbers, say, type Why, why } from "../rulebook";
 import { fillEdit } from "./edited";
 import { candidatesFor, fillSlots } from "./fill";
@@ -16,7 +16,7 @@ import {
   withFindings,
 } from "./slots";
 import { OPENING_SECONDS, pairUp, primerFirst, timeOfSession, totalSeconds } from "./time";
-import { heartSets, nextDrop, raiseHeart, scaleSets, trimHeart } from "./trim";
+import { nextDrop, primarySets, raisePrimary, scaleSets, trimPrimary } from "./trim";
 import type { BuiltSession, Dropped, Item, LeftOut, SessionRequest } from "./types";
 
 /** What a session holds before its minutes are counted. */
@@ -49,11 +49,11 @@ function filledFor(r: SessionRequest): Filled | null {
   // Mobility and what restores is never cut.
   const cut = r.setFactor < 1 && r.loading !== "mobility" && r.emphasis !== "restore" && !edit;
   let items = cut ? scaleSets(whole, r.setFactor) : whole;
-  if (r.heartRange && !edit) items = raiseHeart(trimHeart(items, r.heartRange.most), r.heartRange.least);
+  if (r.primaryRange && !edit) items = raisePrimary(trimPrimary(items, r.primaryRange.most), r.primaryRange.least);
   for (const { exercise } of whole)
     if (!items.some((i) => i.exercise === exercise))
       dropped.push({ exercise: exercise.id, why: "no set of it is left in a week of fewer sets" });
-  return { items, dropped, left, all, half, asked: heartSets(whole), cut };
+  return { items, dropped, left, all, half, asked: primarySets(whole), cut };
 }
 
 /** Session RPE (rule session.rpe). */
@@ -78,7 +78,7 @@ function underLoad(items: Item[], r: SessionRequest, rpe: number, dropped: Dropp
   if (r.stressCap === null || r.edit) return items;
   let left = items;
   while (arranged(left, r).minutes * rpe > r.stressCap) {
-    const extra = left.filter((i) => !HEART_PATTERNS.includes(i.exercise.pattern)).at(-1);
+    const extra = left.filter((i) => !PRIMARY_PATTERNS.includes(i.exercise.pattern)).at(-1);
     if (!extra) break;
     left = left.filter((i) => i !== extra);
     dropped.push({ exercise: extra.exercise.id, why: "the week's depth limit leaves no room for it" });
@@ -130,7 +130,7 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   const { paired, minutes, time, warmUp } = made;
   const lower = paired.filter(isLoadedLower);
   const count = (list: readonly Item[]): number => list.reduce((a, i) => a + i.sets, 0);
-  const [wanted, hearts] = [count(items), heartSets(paired)];
+  const [wanted, primaries] = [count(items), primarySets(paired)];
   return {
     label: r.label,
     emphasis: r.emphasis,
@@ -149,8 +149,8 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
     lostShare: wanted > 0 ? Math.max(0, 1 - count(paired) / wanted) : 0,
     unloaded: r.loading === "full" && lower.length === 0,
     byHand: r.edit !== undefined,
-    thin: r.heartRange !== null && !r.edit && hearts < r.heartRange.least,
-    why: reasonsFor(r, filled, hearts, dropped.length - before),
+    thin: r.primaryRange !== null && !r.edit && primaries < r.primaryRange.least,
+    why: reasonsFor(r, filled, primaries, dropped.length - before),
   };
 }
 

@@ -27,7 +27,7 @@ const build = (
     build: "lifts",
     routine: null,
     setFactor: 1,
-    heartRange: null,
+    primaryRange: null,
     stressCap: null,
     loadFor: () => ({ loadKg: 20, perSideKg: [], barKg: null, percent1rm: null, why: [] }),
     ...more,

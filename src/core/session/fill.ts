@@ -10,9 +10,9 @@ import {
   closedBecause,
   EXTERNAL,
   type Exercise,
-  HEART_PATTERNS,
   loadingAt,
   type Pattern,
+  PRIMARY_PATTERNS,
   rankFor,
   styleFor,
 } from "../exercise";
@@ -98,9 +98,9 @@ function whyNone(slot: Slot, c: ChoiceContext): string {
 
 const REMOVED: readonly Closed["kind"][] = ["trouble", "pain", "clearance", "gate"];
 
-/** What a heart pattern would sooner have had and may not, for reasons of safety. */
+/** What a primary pattern would sooner have had and may not, for reasons of safety. */
 function leftOut(taken: Exercise, c: ChoiceContext): LeftOut[] {
-  if (!HEART_PATTERNS.includes(taken.pattern)) return [];
+  if (!PRIMARY_PATTERNS.includes(taken.pattern)) return [];
   const { sport } = c.athlete.athlete;
   const base = (e: Exercise) => e.rank + (e.sports[sport] ?? 0);
   return c.library

@@ -7,5 +7,5 @@ export { groupOf, together, workText } from "./said";
 export { sheetsFor } from "./sheets";
 export { ROUTINE_MINUTES, SPORT_SHARE } from "./slots";
 export { competes, groupsOf, setSeconds } from "./time";
-export { heartSets } from "./trim";
+export { primarySets } from "./trim";
 export type { BuiltSession, Item, LeftOut, LoadAnswer, LoadQuestion, TimeParts } from "./types";

@@ -7,7 +7,7 @@ import type { Athlete, Place } from "../athlete/types";
 import { buildSession } from "./build";
 import { HALF_SESSION_MINUTES } from "./slots";
 import { compatible, pairUp, setSeconds, timeOfSession, totalSeconds } from "./time";
-import { heartSets, nextDrop, raiseHeart, scaleSets, trimHeart } from "./trim";
+import { nextDrop, primarySets, raisePrimary, scaleSets, trimPrimary } from "./trim";
 import type { Item, SessionRequest } from "./types";
 
 const item = (id: string, sets: number, more: Partial<Item> = {}): Item => ({
@@ -54,7 +54,7 @@ const request = (
   build: "lifts",
   routine: null,
   setFactor: 1,
-  heartRange: null,
+  primaryRange: null,
   stressCap: null,
   loadFor: (q) => ({
     loadKg: q.loading === "bar" ? 80 : 12,
@@ -157,11 +157,11 @@ describe("cutting sets", () => {
   ];
   it("takes 40 to 50% off in a step-back week, main lifts last", () => {
     const cut = scaleSets(day, 0.55);
-    expect(heartSets(cut)).toBe(4);
+    expect(primarySets(cut)).toBe(4);
     expect(cut.map((i) => i.sets)).toEqual([2, 2, 1]);
   });
   it("takes a third off with a jump in mileage", () => {
-    expect(heartSets(scaleSets(day, 2 / 3))).toBe(5);
+    expect(primarySets(scaleSets(day, 2 / 3))).toBe(5);
   });
   it("never takes the first lift below two sets, and never adds", () => {
     fc.assert(
@@ -170,19 +170,19 @@ describe("cutting sets", () => {
         fc.integer({ min: 0, max: 12 }),
         ([a, b, c], most) => {
           const list = [item("front-squat", a!, { main: true }), item("split-squat", b!), item("bridge", c!)];
-          const cut = trimHeart(list, most);
+          const cut = trimPrimary(list, most);
           expect(cut[0]!.exercise.id).toBe("front-squat");
           expect(cut[0]!.sets).toBeGreaterThanOrEqual(Math.min(2, a!));
-          expect(heartSets(cut)).toBeLessThanOrEqual(Math.max(most, Math.min(2, a!)));
+          expect(primarySets(cut)).toBeLessThanOrEqual(Math.max(most, Math.min(2, a!)));
           for (const i of cut) expect(i.sets).toBeLessThanOrEqual(list.find((x) => x.exercise === i.exercise)!.sets);
         },
       ),
     );
   });
   it("raises to a least number, four sets a lift at most", () => {
-    expect(heartSets(raiseHeart(day, 10))).toBe(10);
+    expect(primarySets(raisePrimary(day, 10))).toBe(10);
     expect(
-      raiseHeart(day, 99)
+      raisePrimary(day, 99)
         .slice(0, 3)
         .map((i) => i.sets),
     ).toEqual([4, 4, 4]);
@@ -226,12 +226,12 @@ describe("a built session", () => {
         .map((i) => i.exercise.pattern);
     expect(mains("A")).toEqual(["squat", "hinge"]);
     expect(mains("B")).toEqual(["split-squat", "hip"]);
-    const heart = (label: "A" | "B") =>
+    const primary = (label: "A" | "B") =>
       patterns(buildSession(request({ label }))!)
         .filter((p) => p !== "calf" && p !== "trunk")
         .sort();
-    expect(heart("A")).toEqual(["hinge", "hip", "squat"]);
-    expect(heart("B")).toEqual(["hinge", "hip", "split-squat"]);
+    expect(primary("A")).toEqual(["hinge", "hip", "squat"]);
+    expect(primary("B")).toEqual(["hinge", "hip", "split-squat"]);
   });
 
   it("is heavy by percent and lower-loaded by what is held", () => {
@@ -302,7 +302,7 @@ describe("a built session", () => {
     expect(buildSession(request({ setFactor: 0.55 }))!.rpe).toBe(5);
   });
 
-  it("gives assistance up where the depth limit leaves no room, never the heart patterns", () => {
+  it("gives assistance up where the depth limit leaves no room, never the primary patterns", () => {
     const s = buildSession(request({ stressCap: 150 }))!;
     expect(patterns(s).sort()).toEqual(["hinge", "hip", "squat"]);
     expect(s.dropped.map((d) => d.why).join()).toContain("depth limit");

@@ -1,5 +1,5 @@
 /** Cutting sets: by a share (step-back, mileage, taper), and by time. */
-import { HEART_PATTERNS, type Pattern } from "../exercise";
+import { type Pattern, PRIMARY_PATTERNS } from "../exercise";
 import { numbers } from "../rulebook";
 
 interface Trimmable {
@@ -15,36 +15,36 @@ interface Trimmable {
 const readies = (i: Trimmable, all: readonly Trimmable[]): boolean =>
   i.slot?.primer === true && all.some((x) => x.exercise.pattern === "hinge");
 
-const isHeart = (i: Trimmable): boolean => HEART_PATTERNS.includes(i.exercise.pattern);
+const isPrimary = (i: Trimmable): boolean => PRIMARY_PATTERNS.includes(i.exercise.pattern);
 
-/** @returns working sets of the four heart patterns */
-export const heartSets = (items: readonly Trimmable[]): number =>
-  items.reduce((a, i) => a + (isHeart(i) ? i.sets : 0), 0);
+/** @returns working sets of the four primary patterns */
+export const primarySets = (items: readonly Trimmable[]): number =>
+  items.reduce((a, i) => a + (isPrimary(i) ? i.sets : 0), 0);
 
 /** Main lifts, and the first squat, hinge or split-squat work, keep two sets for as long as anything else can give. */
 const protectedWork = <T extends Trimmable>(items: readonly T[]): Set<T> => {
-  const first = items.find((i) => isHeart(i) && i.exercise.pattern !== "hip");
+  const first = items.find((i) => isPrimary(i) && i.exercise.pattern !== "hip");
   return new Set(items.filter((i) => i.main || i === first));
 };
 
 /**
- * Takes sets off until the heart patterns have at most `most`: always from the item with most sets, the later one first; the last set of
+ * Takes sets off until the primary patterns have at most `most`: always from the item with most sets, the later one first; the last set of
  * what a finding asked for goes after everything that is not protected.
  * @returns new items; those left with no set are dropped
  */
-export function trimHeart<T extends Trimmable>(items: readonly T[], most: number): T[] {
+export function trimPrimary<T extends Trimmable>(items: readonly T[], most: number): T[] {
   const work = items.map((i) => ({ ...i }));
   const kept = protectedWork(work);
   const first = work.find((i) => kept.has(i));
   const pickAbove = (floor: (i: T) => number): T | undefined =>
     work.reduce<T | undefined>(
       (best, i) =>
-        isHeart(i) && i.sets > Math.max(floor(i), readies(i, work) ? 1 : 0) && (!best || i.sets >= best.sets)
+        isPrimary(i) && i.sets > Math.max(floor(i), readies(i, work) ? 1 : 0) && (!best || i.sets >= best.sets)
           ? i
           : best,
       undefined,
     );
-  while (heartSets(work) > most) {
+  while (primarySets(work) > most) {
     const pick =
       pickAbove((i) => (kept.has(i) ? 2 : i.added ? 1 : 0)) ??
       pickAbove((i) => (kept.has(i) ? 2 : 0)) ??
@@ -59,14 +59,14 @@ export function trimHeart<T extends Trimmable>(items: readonly T[], most: number
 const MOST_SETS = numbers("session.slots").most;
 
 /**
- * Adds sets until the heart patterns have at least `least`: first to the item with fewest, up to four each.
+ * Adds sets until the primary patterns have at least `least`: first to the item with fewest, up to four each.
  * @returns new items; as many sets as that allows
  */
-export function raiseHeart<T extends Trimmable>(items: readonly T[], least: number): T[] {
+export function raisePrimary<T extends Trimmable>(items: readonly T[], least: number): T[] {
   const work = items.map((i) => ({ ...i }));
-  while (heartSets(work) < least) {
+  while (primarySets(work) < least) {
     const pick = work.reduce<T | undefined>(
-      (best, i) => (isHeart(i) && i.sets < MOST_SETS && (!best || i.sets < best.sets) ? i : best),
+      (best, i) => (isPrimary(i) && i.sets < MOST_SETS && (!best || i.sets < best.sets) ? i : best),
       undefined,
     );
     if (!pick) break;
@@ -78,13 +78,13 @@ export function raiseHeart<T extends Trimmable>(items: readonly T[], least: numb
 /** Sets that stay at a share, at least one. */
 export const keptSets = (sets: number, factor: number): number => Math.max(1, Math.round(sets * factor));
 
-/** Scales every item by the share: heart patterns together, the others each, never below one set. */
+/** Scales every item by the share: primary patterns together, the others each, never below one set. */
 export function scaleSets<T extends Trimmable>(items: readonly T[], factor: number): T[] {
   if (factor >= 1) return [...items];
   const others = items.map((i) =>
-    isHeart(i) || i.exercise.pattern === "mobility" ? i : { ...i, sets: Math.max(1, Math.round(i.sets * factor)) },
+    isPrimary(i) || i.exercise.pattern === "mobility" ? i : { ...i, sets: Math.max(1, Math.round(i.sets * factor)) },
   );
-  return trimHeart(others, keptSets(heartSets(items), factor));
+  return trimPrimary(others, keptSets(primarySets(items), factor));
 }
 
 export interface Drop<T> {
@@ -124,7 +124,7 @@ export function nextDrop<T extends Trimmable>(items: readonly T[]): Drop<T> | nu
   if (calf && items.length > 1) return without(calf, "calf work goes when time is short");
   const trunk = last((i) => i.exercise.pattern === "trunk" && i.sets > 1);
   if (trunk) return fewer(trunk, "trunk keeps one set when time is short");
-  const lead = items.find((i) => isHeart(i) && i.exercise.pattern !== "hip");
+  const lead = items.find((i) => isPrimary(i) && i.exercise.pattern !== "hip");
   const gives = (i: T) => !i.main && i !== lead && (i.sets > 1 || !readies(i, items));
   const assist = last((i) => gives(i) && !i.added) ?? last(gives);
   if (assist) return fewer(assist, "assistance gives way to the main work");

@@ -71,8 +71,8 @@ export interface SessionRequest {
   edit?: SessionEdit;
   /** Share of the hard sets that stays. */
   setFactor: number;
-  /** Least and most hard sets of the four heart patterns in this session; null is free. */
-  heartRange: { least: number; most: number } | null;
+  /** Least and most hard sets of the four primary patterns in this session; null is free. */
+  primaryRange: { least: number; most: number } | null;
   /** Stress at which assistance gives way; null is free. */
   stressCap: number | null;
   loadFor: (q: LoadQuestion) => LoadAnswer;
@@ -119,7 +119,7 @@ export interface Dropped {
   why: string;
 }
 
-/** What safety took out of a heart pattern, and what stands in its place. */
+/** What safety took out of a primary pattern, and what stands in its place. */
 export interface LeftOut {
   exercise: string;
   name: string;

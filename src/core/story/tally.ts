@@ -1,7 +1,7 @@
 /** What sessions add up to: sets by pattern, heavy sets, minutes, stress. */
 import type { Phase } from "../athlete";
 import { type IsoDate, weeksIn } from "../dates";
-import { HEART_PATTERNS, type Pattern } from "../exercise";
+import { type Pattern, PRIMARY_PATTERNS } from "../exercise";
 import type { Plan, PlanSession } from "../plan";
 import { numbers } from "../rulebook";
 import { isHeavy } from "../session";
@@ -50,8 +50,8 @@ export function tallyOf(sessions: readonly PlanSession[]): Tally {
   return t;
 }
 
-/** Working sets of the four heart patterns. */
-export const heartOf = (t: Tally): number => HEART_PATTERNS.reduce((a, p) => a + (t.patterns[p] ?? 0), 0);
+/** Working sets of the four primary patterns. */
+export const primaryOf = (t: Tally): number => PRIMARY_PATTERNS.reduce((a, p) => a + (t.patterns[p] ?? 0), 0);
 
 export interface PhaseTally {
   phase: Phase;

@@ -10,7 +10,7 @@ import { WarnIcon } from "../ui/glyphs";
 import { useStep } from "./useStep";
 
 type Rungs = NonNullable<Athlete["rungs"]>;
-/** Ladders of the heart, which the coach sets most. */
+/** Ladders of the primary patterns, which the coach sets most. */
 const SHOWN = ["squat", "hinge", "hinge-single", "split-squat", "lunge", "step-down", "single-leg-squat", "bridge"];
 
 export function StartStep({ view }: { view: IntakeView }) {

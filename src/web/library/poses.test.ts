@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { SHIPPED } from "../../core/exercise/entries/all";
-import { HEART_PATTERNS } from "../../core/exercise/types";
+import { PRIMARY_PATTERNS } from "../../core/exercise/types";
 import { FIGURES } from "./figures";
 import { figuresOf } from "./poses";
 
@@ -8,9 +8,9 @@ const inBox = ([x, y]: readonly [number, number]) => x >= 0 && x <= 100 && y >= 
 const far = (a: readonly [number, number], b: readonly [number, number]) => Math.hypot(a[0] - b[0], a[1] - b[1]);
 
 describe("line figures", () => {
-  it("exist for every exercise of the four heart patterns, and for nothing unknown", () => {
-    const heart = SHIPPED.filter((e) => HEART_PATTERNS.includes(e.pattern)).map((e) => e.id);
-    expect(heart.filter((id) => !FIGURES[id])).toEqual([]);
+  it("exist for every exercise of the four primary patterns, and for nothing unknown", () => {
+    const primary = SHIPPED.filter((e) => PRIMARY_PATTERNS.includes(e.pattern)).map((e) => e.id);
+    expect(primary.filter((id) => !FIGURES[id])).toEqual([]);
     expect(Object.keys(FIGURES).filter((id) => !SHIPPED.some((e) => e.id === id))).toEqual([]);
   });
   it("stay in their box, above the ground, and keep limbs of a human length", () => {
