@@ -43,7 +43,7 @@ const decayed = (parts: Option["legs"], hours: number): number =>
   hours < 0 ? 0 : parts.reduce((a, p) => a + p.load * 0.5 ** (hours / p.halfLife), 0);
 /** Fatigue that is there whatever is placed. */
 const carried = (c: WeekContext, minute: number): number =>
-  c.legs.bouts.reduce((a, b) => a + decayed(b.parts, (minute - b.end) / H), 0);
+  c.legs.legEvents.reduce((a, b) => a + decayed(b.parts, (minute - b.end) / H), 0);
 const adds = (o: Option, minute: number): number => decayed(o.legs, (minute - minuteOf(o) - o.minutes) / H);
 /** 100 exp(-0.5 sum / mean) = 55 */
 const tiredAt = (c: WeekContext): number => -2 * Math.log(0.55) * Math.max(20, c.legs.meanDaily);

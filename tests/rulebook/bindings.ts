@@ -121,7 +121,7 @@ const context = (endurance: EnduranceSession[] = [], more: Partial<WeekContext> 
     lastDays: new Map(),
     dailyMinutes: null,
     perWeek: 2,
-    legs: { bouts: [], meanDaily: 100 },
+    legs: { legEvents: [], meanDaily: 100 },
     ...more,
   };
 };

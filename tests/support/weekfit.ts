@@ -3,7 +3,7 @@ import fc from "fast-check";
 import type { EnduranceSession, Label } from "../../src/core/athlete/types";
 import { addDays, dayNumber } from "../../src/core/dates";
 import { isKey } from "../../src/core/endurance/load";
-import { enduranceBout } from "../../src/core/legs/bouts";
+import { enduranceLegEvent } from "../../src/core/legs/events";
 import { fitWeek } from "../../src/core/week/fit";
 import { weekNumbers } from "../../src/core/week/numbers";
 import type { Demand, Option, Standing, WeekContext } from "../../src/core/week/types";
@@ -105,7 +105,7 @@ export function contextOf(
     lastDays: new Map(),
     dailyMinutes: null,
     perWeek: 2,
-    legs: { bouts: sessions.map(enduranceBout), meanDaily: 150 },
+    legs: { legEvents: sessions.map(enduranceLegEvent), meanDaily: 150 },
     ...more,
   };
 }
@@ -150,7 +150,7 @@ export const anyContext: fc.Arbitrary<WeekContext> = fc
       standing: stands,
       preferredDays: new Set(preferred),
       lastDays: new Map(last),
-      legs: { bouts: [...plain.legs.bouts, ...before], meanDaily },
+      legs: { legEvents: [...plain.legs.legEvents, ...before], meanDaily },
     };
   });
 

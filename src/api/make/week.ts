@@ -3,8 +3,8 @@
 import { type Athlete, type EnduranceSession, windowsOfWeek } from "../../core/athlete";
 import { addDays, dayNumber, daysBetween, type IsoDate, isoWeek, timeOf } from "../../core/dates";
 import { ASSUMED_RPE, ASSUMED_START, flatEquivalent, isKey, sessionLoad, startOf, weighs } from "../../core/endurance";
-import { enduranceBout, freshnessCurve, loggedBout, MEAN_DAYS, meanDailyLoad, TIRED } from "../../core/legs";
-import { plannedBout, planWeek } from "../../core/planning";
+import { enduranceLegEvent, freshnessCurve, loggedLegEvent, MEAN_DAYS, meanDailyLoad, TIRED } from "../../core/legs";
+import { plannedLegEvent, planWeek } from "../../core/planning";
 import { phaseOn } from "../../core/season";
 import { roundTo } from "../../core/units";
 import { DEFAULT_WEIGHTS } from "../../core/week";
@@ -125,18 +125,18 @@ function freshnessOf(p: Planned, monday: IsoDate): WeekView["freshness"] {
   const { athlete } = p.stored;
   const first = dayNumber(monday);
   const [from, to] = [addDays(monday, -MEAN_DAYS), addDays(monday, 6)];
-  const bouts = [
-    ...[...athlete.endurance, ...p.plan.assumed].filter((e) => e.date >= from && e.date <= to).map(enduranceBout),
+  const legEvents = [
+    ...[...athlete.endurance, ...p.plan.assumed].filter((e) => e.date >= from && e.date <= to).map(enduranceLegEvent),
     ...athlete.strengthLog
       .filter((l) => l.date >= from && l.date <= to && l.date < p.from)
-      .map((l) => loggedBout(l, p.library.byId)),
+      .map((l) => loggedLegEvent(l, p.library.byId)),
     ...p.plan.weeks
       .flatMap((w) => w.sessions)
       .filter((s) => s.date >= from && s.date <= to)
-      .map(plannedBout),
+      .map(plannedLegEvent),
   ];
-  const meanDaily = meanDailyLoad(bouts, first * 1440);
-  const curve = freshnessCurve(bouts, meanDaily, { from: first * 1440, to: (first + 7) * 1440, step: CURVE_STEP });
+  const meanDaily = meanDailyLoad(legEvents, first * 1440);
+  const curve = freshnessCurve(legEvents, meanDaily, { from: first * 1440, to: (first + 7) * 1440, step: CURVE_STEP });
   return {
     curve: curve.map(([m, v]) => [m - first * 1440, Math.round(v)]),
     meanDaily: Math.round(meanDaily),

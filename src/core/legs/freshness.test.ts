@@ -1,18 +1,18 @@
 import { describe, expect, it } from "vitest";
 import { dayNumber } from "../dates";
-import { enduranceBout, loggedBout, strengthParts } from "./bouts";
+import { enduranceLegEvent, loggedLegEvent, strengthParts } from "./events";
 import { fatigueAt, freshness, freshnessCurve, HALF_LIFE, leftOf, meanDailyLoad, TIRED, tiredFrom } from "./freshness";
 
-const bout = (end: number, load: number, halfLife = 20) => ({ end, parts: [{ load, halfLife }] });
+const legEvent = (end: number, load: number, halfLife = 20) => ({ end, parts: [{ load, halfLife }] });
 
 describe("leg freshness", () => {
   it("halves what a session left with each half-life, and knows nothing before its end", () => {
-    const b = bout(600, 320, 20);
+    const b = legEvent(600, 320, 20);
     expect(leftOf(b, 599)).toBe(0);
     expect(leftOf(b, 600)).toBe(320);
     expect(leftOf(b, 600 + 20 * 60)).toBeCloseTo(160, 9);
     expect(leftOf(b, 600 + 60 * 60)).toBeCloseTo(40, 9);
-    expect(fatigueAt([b, bout(600, 100, 36)], 600 + 36 * 60)).toBeCloseTo(320 * 2 ** -1.8 + 50, 9);
+    expect(fatigueAt([b, legEvent(600, 100, 36)], 600 + 36 * 60)).toBeCloseTo(320 * 2 ** -1.8 + 50, 9);
   });
   it("is 100 exp(-0.5 sum / mean), the mean at least 20 AU", () => {
     expect(freshness(0, 150)).toBe(100);
@@ -24,11 +24,14 @@ describe("leg freshness", () => {
   it("takes the mean of 28 days, those before and after left out", () => {
     const at = 40 * 1440;
     expect(
-      meanDailyLoad([bout(at, 280), bout(at - 27 * 1440, 280), bout(at - 28 * 1440, 999), bout(at + 1, 999)], at),
+      meanDailyLoad(
+        [legEvent(at, 280), legEvent(at - 27 * 1440, 280), legEvent(at - 28 * 1440, 999), legEvent(at + 1, 999)],
+        at,
+      ),
     ).toBe(20);
   });
   it("draws the fall at the end of a session", () => {
-    const curve = freshnessCurve([bout(300, 200)], 100, { from: 0, to: 600, step: 300 });
+    const curve = freshnessCurve([legEvent(300, 200)], 100, { from: 0, to: 600, step: 300 });
     expect(curve.map(([m]) => m)).toEqual([0, 299, 300, 600]);
     expect(curve[1]![1]).toBe(100);
     expect(curve[2]![1]).toBeCloseTo(100 * Math.exp(-1), 9);
@@ -64,9 +67,9 @@ describe("what a session puts on the legs", () => {
     expect(last({}, "jump")).toBe(HALF_LIFE.jumps);
   });
   it("reads endurance by sport and a log by its loads", () => {
-    const ride = enduranceBout({ date: "2026-03-03", start: "07:00", sport: "ride", kind: "easy", minutes: 60 });
+    const ride = enduranceLegEvent({ date: "2026-03-03", start: "07:00", sport: "ride", kind: "easy", minutes: 60 });
     expect(ride).toEqual({ end: dayNumber("2026-03-03") * 1440 + 480, parts: [{ load: 90, halfLife: 20 }] });
-    const log = loggedBout(
+    const log = loggedLegEvent(
       {
         date: "2026-03-03",
         start: "18:00",

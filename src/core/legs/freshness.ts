@@ -16,7 +16,7 @@ export const {
 } = numbers("legs.freshness");
 
 /** What one session puts on the legs. */
-export interface LegBout {
+export interface LegLoadEvent {
   /** Minutes after the epoch's midnight, local: when it ends. */
   end: number;
   parts: readonly LegPart[];
@@ -29,19 +29,19 @@ export interface LegPart {
 }
 
 /** @returns what is left of one session's leg load at a minute, AU; 0 before it has ended */
-export function leftOf(bout: LegBout, minute: number): number {
-  const hours = (minute - bout.end) / 60;
+export function leftOf(legEvent: LegLoadEvent, minute: number): number {
+  const hours = (minute - legEvent.end) / 60;
   if (hours < 0) return 0;
   let sum = 0;
-  for (const p of bout.parts)
+  for (const p of legEvent.parts)
     if (hours <= p.halfLife * FORGOTTEN_HALF_LIVES) sum += p.load * 2 ** (-hours / p.halfLife);
   return sum;
 }
 
 /** @returns fatigue sum of all sessions at a minute, AU */
-export const fatigueAt = (bouts: readonly LegBout[], minute: number): number => {
+export const fatigueAt = (legEvents: readonly LegLoadEvent[], minute: number): number => {
   let sum = 0;
-  for (const b of bouts) sum += leftOf(b, minute);
+  for (const b of legEvents) sum += leftOf(b, minute);
   return sum;
 };
 
@@ -57,31 +57,31 @@ export const freshness = (fatigue: number, meanDaily: number): number =>
 export const tiredFrom = (meanDaily: number): number =>
   (-Math.log(TIRED / 100) / STEEPNESS) * Math.max(LEAST_DAILY, meanDaily);
 
-export const loadOf = (b: LegBout): number => b.parts.reduce((a, p) => a + p.load, 0);
+export const loadOf = (b: LegLoadEvent): number => b.parts.reduce((a, p) => a + p.load, 0);
 
 /**
  * @param minute the 28 days end here
  * @returns mean daily leg load, AU
  */
-export function meanDailyLoad(bouts: readonly LegBout[], minute: number): number {
+export function meanDailyLoad(legEvents: readonly LegLoadEvent[], minute: number): number {
   const from = minute - MEAN_DAYS * MINUTES_A_DAY;
   let sum = 0;
-  for (const b of bouts) if (b.end > from && b.end <= minute) sum += loadOf(b);
+  for (const b of legEvents) if (b.end > from && b.end <= minute) sum += loadOf(b);
   return sum / MEAN_DAYS;
 }
 
 /** Freshness over a span, a point every `step` minutes and both sides of the end of every session. */
 export function freshnessCurve(
-  bouts: readonly LegBout[],
+  legEvents: readonly LegLoadEvent[],
   meanDaily: number,
   span: { from: number; to: number; step: number },
 ): [minute: number, freshness: number][] {
   const at = new Set<number>();
   for (let m = span.from; m <= span.to; m += span.step) at.add(m);
-  for (const b of bouts)
+  for (const b of legEvents)
     if (b.end > span.from && b.end <= span.to) {
       at.add(b.end - 1);
       at.add(b.end);
     }
-  return [...at].sort((a, b) => a - b).map((m) => [m, freshness(fatigueAt(bouts, m), meanDaily)]);
+  return [...at].sort((a, b) => a - b).map((m) => [m, freshness(fatigueAt(legEvents, m), meanDaily)]);
 }

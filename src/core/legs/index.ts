@@ -1,11 +1,11 @@
 /** Leg freshness: what sessions put on the legs, and how it fades. What others may use of this room. */
-export { enduranceBout, loggedBout, strengthParts } from "./bouts";
+export { enduranceLegEvent, loggedLegEvent, strengthParts } from "./events";
 export {
   fatigueAt,
   freshness,
   freshnessCurve,
   HALF_LIFE,
-  type LegBout,
+  type LegLoadEvent,
   type LegPart,
   leftOf,
   MEAN_DAYS,

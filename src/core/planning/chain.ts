@@ -10,14 +10,14 @@ import {
 } from "../athlete";
 import { addDays, dayNumber, type IsoDate, laterOf, MINUTES_A_DAY } from "../dates";
 import { blockKey, type Library } from "../exercise";
-import { type LegBout, loggedBout, MEAN_DAYS } from "../legs";
+import { type LegLoadEvent, loggedLegEvent, MEAN_DAYS } from "../legs";
 import type { PlannedLoad } from "../progress";
 import { numbers } from "../rulebook";
 import type { SeasonWeek } from "../season";
 import { loggedLegs, primarySets } from "../session";
 import type { Standing } from "../week";
 import type { Basis, LastBuild, Swap } from "./planSession";
-import { type PlanWeek, plannedBout, planWeek } from "./planWeek";
+import { type PlanWeek, plannedLegEvent, planWeek } from "./planWeek";
 
 /** Days for which a session can still stand beside one of a week: no rule of hours reaches further. */
 const STANDS = { logged: 10, planned: 3 };
@@ -40,7 +40,7 @@ export class WeekChain {
   private readonly loads = new Map<string, PlannedLoad>();
   private readonly blocks: ReturnType<typeof blockUse>;
   private standing: Standing[];
-  private bouts: LegBout[];
+  private legEvents: LegLoadEvent[];
   private lastBuild: LastBuild | null;
   private before: PlanWeek | undefined;
 
@@ -51,7 +51,7 @@ export class WeekChain {
     this.blocks = blockUse(athlete, this.log);
     const ago = (s: StrengthLog) => dayNumber(from) - dayNumber(s.date);
     this.standing = this.log.filter((s) => ago(s) <= STANDS.logged).map((s) => standingOfLog(s, library));
-    this.bouts = this.log.filter((s) => ago(s) <= MEAN_DAYS).map((s) => loggedBout(s, library.byId));
+    this.legEvents = this.log.filter((s) => ago(s) <= MEAN_DAYS).map((s) => loggedLegEvent(s, library.byId));
     this.lastBuild = buildBefore(athlete, season, first, this.log, library);
   }
 
@@ -70,7 +70,7 @@ export class WeekChain {
       asOf: from,
       log: this.log,
       standing: this.standing,
-      bouts: this.bouts,
+      legEvents: this.legEvents,
       lastDays: lastDaysOf(week.start, this.log, this.before),
       done: new Set(done.map((s) => s.label)),
       held: options.held ?? [],
@@ -93,7 +93,7 @@ export class WeekChain {
       );
     if (isFullBuild(week)) this.lastBuild = buildOf(planned) ?? this.lastBuild;
     const until = (dayNumber(week.start) + 7 - MEAN_DAYS) * MINUTES_A_DAY;
-    this.bouts = [...this.bouts.filter((b) => b.end > until), ...planned.sessions.map(plannedBout)];
+    this.legEvents = [...this.legEvents.filter((b) => b.end > until), ...planned.sessions.map(plannedLegEvent)];
     this.standing = [
       ...this.standing.filter((s) => dayNumber(week.start) - s.day <= STANDS.planned),
       ...planned.sessions.map(({ date, start, minutes, lowerLoaded, heavy, stress }) => ({
@@ -197,7 +197,7 @@ function buildBefore(
       asOf: week.start,
       log: before,
       standing: [],
-      bouts: [],
+      legEvents: [],
       lastDays: new Map(),
       done: new Set(),
       held: [],

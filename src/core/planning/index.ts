@@ -5,4 +5,4 @@ export { choicesFor } from "./choices";
 export { gymAthlete } from "./gymDay";
 export { nearestChanges, withFix } from "./nearest";
 export { choiceContexts, increaseCap, type Swap } from "./planSession";
-export { type PlanSession, type PlanWeek, plannedBout, planWeek } from "./planWeek";
+export { type PlanSession, type PlanWeek, plannedLegEvent, planWeek } from "./planWeek";

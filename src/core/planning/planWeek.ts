@@ -2,7 +2,7 @@
 import { type DatedWindow, type Label, windowsOfWeek } from "../athlete";
 import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate, MINUTES_A_DAY, timeOf } from "../dates";
 import { LABEL_WORDS } from "../dose";
-import type { LegBout } from "../legs";
+import type { LegLoadEvent } from "../legs";
 import { numbers, type Why, why } from "../rulebook";
 import { inWeek, nearestBefore, type SeasonWeek, type WantedSession } from "../season";
 import { type BuiltSession, loggedLegs, ROUTINE_MINUTES } from "../session";
@@ -126,7 +126,7 @@ function routines(input: WeekInput, builder: SessionBuilder, skipped: readonly {
 }
 
 /** What a planned session puts on the legs, and when. */
-export const plannedBout = (s: PlanSession): LegBout => ({
+export const plannedLegEvent = (s: PlanSession): LegLoadEvent => ({
   end: dayNumber(s.date) * MINUTES_A_DAY + s.start + s.minutes,
   parts: legsOf(s),
 });

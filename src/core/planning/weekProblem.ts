@@ -9,7 +9,7 @@ import {
 } from "../athlete";
 import { addDays, dayNumber, type IsoDate, MINUTES_A_DAY, minutesOf } from "../dates";
 import { isKey, sessionLoad } from "../endurance";
-import { enduranceBout, type LegBout, type LegPart, MEAN_DAYS, meanDailyLoad, strengthParts } from "../legs";
+import { enduranceLegEvent, type LegLoadEvent, type LegPart, MEAN_DAYS, meanDailyLoad, strengthParts } from "../legs";
 import { numbers, ruleIdOf, say } from "../rulebook";
 import { inWeek, type SeasonWeek, type WantedSession } from "../season";
 import type { BuiltSession } from "../session";
@@ -19,7 +19,7 @@ import { type BuilderInput, SessionBuilder } from "./planSession";
 export interface WeekInput extends BuilderInput {
   standing: readonly Standing[];
   /** What strength sessions of the four weeks before put on the legs. */
-  bouts: readonly LegBout[];
+  legEvents: readonly LegLoadEvent[];
   /** Weekday on which each session stood last week, Monday 1. */
   lastDays: ReadonlyMap<Label, number>;
   /** Labels lifted this week already. */
@@ -211,9 +211,9 @@ function weekContext(input: WeekInput, perWeek: number): WeekContext {
   const endurance = athlete.endurance.filter((e) => e.date >= from && e.date <= to);
   const keyDays = new Set(endurance.filter(isKey).map((e) => dayNumber(e.date)));
   const since = addDays(week.start, -MEAN_DAYS);
-  const bouts = [
-    ...input.bouts,
-    ...athlete.endurance.filter((e) => e.date >= since && e.date <= to).map(enduranceBout),
+  const legEvents = [
+    ...input.legEvents,
+    ...athlete.endurance.filter((e) => e.date >= since && e.date <= to).map(enduranceLegEvent),
   ];
   const monday = dayNumber(week.start);
   return {
@@ -229,6 +229,6 @@ function weekContext(input: WeekInput, perWeek: number): WeekContext {
     lastDays: input.lastDays,
     dailyMinutes: athlete.settings?.maxMinutesPerDay ?? null,
     perWeek,
-    legs: { bouts, meanDaily: meanDailyLoad(bouts, monday * MINUTES_A_DAY) },
+    legs: { legEvents, meanDaily: meanDailyLoad(legEvents, monday * MINUTES_A_DAY) },
   };
 }

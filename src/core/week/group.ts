@@ -5,7 +5,7 @@
 
 import { weekdayName } from "../dates";
 import { fatigueAt, freshness, leftOf, TIRED, tiredFrom } from "../legs";
-import { at, boutOf, type EnduranceFact, enduranceFacts, isDemanding, MOST_IN_A_ROW, points, what } from "./rules";
+import { at, type EnduranceFact, enduranceFacts, isDemanding, legEventOf, MOST_IN_A_ROW, points, what } from "./rules";
 import type { Cost, Option, WeekContext } from "./types";
 
 /** A key session, and how much more fatigue its start can take before the legs count as tired, AU. */
@@ -53,7 +53,7 @@ export class Group {
       const day = session.day - c.monday;
       if (!session.key || day < 0 || day > 7) return [];
       const minute = session.begin;
-      const fixed = fatigueAt(c.legs.bouts, minute);
+      const fixed = fatigueAt(c.legs.legEvents, minute);
       // Legs that are tired without any of this week's sessions are not the placement's doing.
       return fixed <= this.tired ? [{ session, minute, fixed, room: this.tired - fixed }] : [];
     });
@@ -82,8 +82,8 @@ export class Group {
 
   /** What an option leaves in the legs at the start of each key session, AU. */
   fatigueOf(o: Option): Float64Array {
-    const bout = boutOf(o);
-    return Float64Array.from(this.keys, (k) => leftOf(bout, k.minute));
+    const legEvent = legEventOf(o);
+    return Float64Array.from(this.keys, (k) => leftOf(legEvent, k.minute));
   }
 
   /** S6 and S11, points. @param strength, demanding bits of the sessions placed so far */
@@ -149,7 +149,7 @@ export class Group {
       }
     if (this.perKey > 0)
       for (const k of this.keys) {
-        const mine = placed.reduce((a, o) => a + leftOf(boutOf(o), k.minute), 0);
+        const mine = placed.reduce((a, o) => a + leftOf(legEventOf(o), k.minute), 0);
         if (mine <= k.room) continue;
         const value = Math.floor(freshness(k.fixed + mine, this.c.legs.meanDaily));
         out.push({
@@ -164,8 +164,8 @@ export class Group {
   /** M7: whether jumps of one option stand on legs that the other sessions given have made tired. */
   jumpsTired(o: Option, others: readonly (Option | null)[]): boolean {
     if (!o.jumps) return false;
-    let sum = fatigueAt(this.c.legs.bouts, at(o));
-    for (const other of others) if (other) sum += leftOf(boutOf(other), at(o));
+    let sum = fatigueAt(this.c.legs.legEvents, at(o));
+    for (const other of others) if (other) sum += leftOf(legEventOf(other), at(o));
     return sum > this.tired;
   }
 }

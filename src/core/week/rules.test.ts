@@ -49,7 +49,7 @@ const context = (endurance: EnduranceSession[], more: Partial<WeekContext> = {})
     lastDays: new Map(),
     dailyMinutes: null,
     perWeek: 1,
-    legs: { bouts: [], meanDaily: 150 },
+    legs: { legEvents: [], meanDaily: 150 },
     ...more,
   };
 };
@@ -201,12 +201,12 @@ describe("rules of the whole week", () => {
   });
   it("S12: a key session on legs that strength has made tired, as a step", () => {
     // At 07:00 on Wednesday 12 of 24 hours are gone: 200 x sqrt(2) AU leave 200; a mean of 150 bears 179.
-    const key = context([session(WED, "07:00", "intervals", 50)], { legs: { bouts: [], meanDaily: 150 } });
+    const key = context([session(WED, "07:00", "intervals", 50)], { legs: { legEvents: [], meanDaily: 150 } });
     const legs = (load: number) => [{ load: load * Math.SQRT2, halfLife: 24 }];
     expect(rules(key, option(TUE, 18, { legs: legs(200) }))).toEqual(["S12"]);
     expect(rules(key, option(TUE, 18, { legs: legs(179) }))).toEqual([]);
     expect(rules(key, option(WED, 18, { legs: legs(500) }))).toEqual([]);
-    const tired = { bouts: [{ end: dayNumber(WED) * 1440 + 400, parts: legs(300) }], meanDaily: 150 };
+    const tired = { legEvents: [{ end: dayNumber(WED) * 1440 + 400, parts: legs(300) }], meanDaily: 150 };
     expect(rules({ ...key, legs: tired }, option(TUE, 18, { legs: legs(200) }))).toEqual([]);
     expect(costsOf([option(TUE, 18, { legs: legs(200) })], key).find((x) => x.rule === "S12")!.text).toContain(
       "freshness 51, 55 is the limit",
@@ -218,7 +218,7 @@ describe("rules of the whole week", () => {
     expect(blockedHere(jumps(18), hard)).toMatchObject({ rule: "M7", text: expect.stringContaining("10 hours after") });
     expect(blockedHere(option(TUE, 18), hard)).toBeNull();
     expect(blockedHere(jumps(8, WED), hard)).toBeNull();
-    const tired = { bouts: [{ end: dayNumber(TUE) * 1440, parts: [{ load: 400, halfLife: 36 }] }], meanDaily: 150 };
+    const tired = { legEvents: [{ end: dayNumber(TUE) * 1440, parts: [{ load: 400, halfLife: 36 }] }], meanDaily: 150 };
     expect(blockedHere(jumps(12), context([], { legs: tired }))?.rule).toBe("M7");
     // Another session of the week may be what tires them.
     const heavy = option("2026-03-02", 18, { label: "B", legs: [{ load: 400, halfLife: 36 }] });

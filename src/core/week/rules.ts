@@ -88,7 +88,7 @@ export function blockedByJumps(o: Option, c: WeekContext): Block | null {
         text: `it holds jumps, only ${hours(since)} after ${what(e)}; ${c.numbers.jumpsAfterHard} are needed`,
       };
   }
-  const fatigue = fatigueAt(c.legs.bouts, at(o));
+  const fatigue = fatigueAt(c.legs.legEvents, at(o));
   return fatigue > tiredFrom(c.legs.meanDaily) ? tiredForJumps(fatigue, c) : null;
 }
 
@@ -96,7 +96,7 @@ export function blockedByJumps(o: Option, c: WeekContext): Block | null {
 export function blockedByTiredLegs(all: readonly Option[], c: WeekContext): Block | null {
   for (const o of all) {
     if (!o.jumps) continue;
-    const fatigue = fatigueAt([...c.legs.bouts, ...all.map(boutOf)], at(o));
+    const fatigue = fatigueAt([...c.legs.legEvents, ...all.map(legEventOf)], at(o));
     if (fatigue > tiredFrom(c.legs.meanDaily)) return tiredForJumps(fatigue, c);
   }
   return null;
@@ -108,7 +108,7 @@ const tiredForJumps = (fatigue: number, c: WeekContext): Block => ({
 });
 
 /** What a placed session puts on the legs. */
-export const boutOf = (o: Option): { end: number; parts: Option["legs"] } => ({
+export const legEventOf = (o: Option): { end: number; parts: Option["legs"] } => ({
   end: at(o) + o.minutes,
   parts: o.legs,
 });

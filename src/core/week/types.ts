@@ -1,6 +1,6 @@
 import type { EnduranceSession, Label } from "../athlete";
 import type { IsoDate } from "../dates";
-import type { LegBout, LegPart } from "../legs";
+import type { LegLoadEvent, LegPart } from "../legs";
 import type { CostRule, WeekNumbers } from "./numbers";
 
 /** One way to place one session: what it would be on that day, in that window, at that hour. */
@@ -70,7 +70,7 @@ export interface WeekContext {
 /** What the legs carry whatever the fit does. */
 export interface LegContext {
   /** Endurance, and strength that stands already; of the days before too. */
-  bouts: readonly LegBout[];
+  legEvents: readonly LegLoadEvent[];
   /** Mean daily leg load of the 28 days before the week, AU. */
   meanDaily: number;
 }

@@ -4,7 +4,7 @@ import { dayNumber, MINUTES_A_DAY } from "../dates";
 import { legLoad, startOf } from "../endurance";
 import { EXTERNAL, type Exercise, type Loading } from "../exercise";
 import { numbers } from "../rulebook";
-import { HALF_LIFE, type LegBout, type LegPart } from "./freshness";
+import { HALF_LIFE, type LegLoadEvent, type LegPart } from "./freshness";
 
 /** Share of a strength session's load that falls on the legs, by what a set is (rule legs.freshness). */
 export const STRENGTH_SHARE = numbers("legs.freshness");
@@ -50,13 +50,13 @@ export function strengthParts(sets: readonly LegSet[], stress: number): LegPart[
   return [...loads].sort((a, b) => a[0] - b[0]).map(([halfLife, load]) => ({ load, halfLife }));
 }
 
-export const enduranceBout = (e: EnduranceSession): LegBout => ({
+export const enduranceLegEvent = (e: EnduranceSession): LegLoadEvent => ({
   end: dayNumber(e.date) * MINUTES_A_DAY + startOf(e) + e.minutes,
   parts: [{ load: legLoad(e), halfLife: HALF_LIFE.endurance }],
 });
 
 /** @param find the exercise of an id; one that is gone counts as loaded when its sets have a load */
-export function loggedBout(log: StrengthLog, find: (id: string) => Exercise | undefined): LegBout {
+export function loggedLegEvent(log: StrengthLog, find: (id: string) => Exercise | undefined): LegLoadEvent {
   const { start, minutes, stress } = lengthOf(log);
   const sets = log.items.map((i): LegSet => {
     const exercise = find(i.exercise) ?? { pattern: "squat", slow: false };
