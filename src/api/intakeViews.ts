@@ -16,7 +16,7 @@ export interface LibraryView {
 }
 
 /** Where the athlete stands on a ladder. */
-export interface StandingView {
+export interface ProgressionView {
   ladder: string;
   step: string;
   because: string;
@@ -29,7 +29,7 @@ export interface FitView {
   place: string;
   places: string[];
   closed: Record<string, Closed>;
-  standings: StandingView[];
+  progressions: ProgressionView[];
   essentials: { name: string; exercise: string }[];
 }
 

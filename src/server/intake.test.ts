@@ -190,7 +190,7 @@ describe("the library", () => {
     expect(fit.closed["back-squat"]).toMatchObject({ kind: "equipment" });
     expect(fit.closed["reverse-lunge-high-knee"]).toMatchObject({ kind: "ladder" });
     expect(fit.closed["reverse-lunge"]).toBeUndefined();
-    expect(fit.standings.find((s) => s.ladder === "lunge")).toMatchObject({ step: "reverse-lunge", set: true });
+    expect(fit.progressions.find((s) => s.ladder === "lunge")).toMatchObject({ step: "reverse-lunge", set: true });
     expect(fit.essentials).toHaveLength(5);
     expect((await call("GET", `/athletes/${id}/exercises?place=moon`)).status).toBe(404);
   });

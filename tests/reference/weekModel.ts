@@ -6,7 +6,7 @@ import highsLoader from "highs";
 import type { EnduranceSession } from "../../src/core/athlete/types";
 import { dayNumber } from "../../src/core/dates";
 import { type CostRule, DEFAULT_WEIGHTS } from "../../src/core/week/numbers";
-import type { Demand, Option, Standing, WeekContext } from "../../src/core/week/types";
+import type { Demand, ExistingSession, Option, WeekContext } from "../../src/core/week/types";
 import { LEFT_OUT, LEFT_OUT_PRICE } from "../support/weekfit";
 
 const H = 60;
@@ -32,11 +32,11 @@ function forbidden(o: Option, c: WeekContext): boolean {
     if (o.jumps && hard(e) && from >= ends(e) && from - ends(e) < 24 * H) return true; // M7
   }
   if (o.jumps && carried(c, from) > tiredAt(c)) return true; // M7
-  return c.standing.some((s) => apart(o, s));
+  return c.existing.some((s) => apart(o, s));
 }
 
 /** M3, and one strength session a day. */
-const apart = (a: Standing, b: Standing): boolean =>
+const apart = (a: ExistingSession, b: ExistingSession): boolean =>
   a.day === b.day || (a.lowerLoaded && b.lowerLoaded && Math.abs(minuteOf(a) - minuteOf(b)) < 24 * H);
 
 const decayed = (parts: Option["legs"], hours: number): number =>
@@ -49,7 +49,7 @@ const adds = (o: Option, minute: number): number => decayed(o.legs, (minute - mi
 const tiredAt = (c: WeekContext): number => -2 * Math.log(0.55) * Math.max(20, c.legs.meanDaily);
 
 /** Loaded leg work of 150 AU or more makes a hard day of it. */
-const hardDay = (s: Standing): boolean => s.lowerLoaded && s.stress >= 150;
+const hardDay = (s: ExistingSession): boolean => s.lowerLoaded && s.stress >= 150;
 
 const weigh = (c: WeekContext, rule: CostRule, severity: number): number =>
   Math.round((c.weights[rule] ?? DEFAULT_WEIGHTS[rule]) * Math.max(0, Math.min(1, severity)));
@@ -75,11 +75,11 @@ function alone(o: Option, c: WeekContext): number {
     const day = o.minutes + c.endurance.filter((e) => dayNumber(e.date) === o.day).reduce((a, e) => a + e.minutes, 0);
     points += weigh(c, "S10", (day - c.dailyMinutes) / 30);
   }
-  for (const s of c.standing) points += bothHeavy(o, s, c);
+  for (const s of c.existing) points += bothHeavy(o, s, c);
   return points;
 }
 
-function bothHeavy(a: Standing, b: Standing, c: WeekContext): number {
+function bothHeavy(a: ExistingSession, b: ExistingSession, c: WeekContext): number {
   const gap = Math.abs(minuteOf(a) - minuteOf(b)) / H;
   return a.heavy && b.heavy && gap < 48 ? weigh(c, "S1", 0.5 + (0.5 * (48 - gap)) / 24) : 0;
 }
@@ -143,7 +143,7 @@ export async function byHighs(demands: readonly Demand[], c: WeekContext): Promi
   if (free.length > 0 && onFree.length > 0)
     rows.push(`${onFree.map((l) => l.x).join(" + ")} - ${yes("s6", weigh(c, "S6", 1))} <= ${free.length - 1}`);
   // S11: the same for each three days in a row, counted where strength has a part in them.
-  const always = (d: number) => c.keyDays.has(d) || c.standing.some((s) => hardDay(s) && s.day === d);
+  const always = (d: number) => c.keyDays.has(d) || c.existing.some((s) => hardDay(s) && s.day === d);
   for (let first = c.monday - 2; first <= c.monday + 5; first++) {
     const open = [first, first + 1, first + 2].filter((d) => !always(d));
     const on = all.filter(({ o }) => hardDay(o) && open.includes(o.day));

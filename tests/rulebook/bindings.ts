@@ -111,7 +111,7 @@ const context = (endurance: EnduranceSession[] = [], more: Partial<WeekContext> 
   return {
     monday: dayNumber(MONDAY),
     endurance,
-    standing: [],
+    existing: [],
     placement: "stack",
     weights: {},
     numbers: weekNumbers(),

@@ -3,7 +3,7 @@ import { activeAreas, safetyGate } from "../../src/core/athlete/gate";
 import type { Athlete } from "../../src/core/athlete/types";
 import type { ChoiceContext } from "../../src/core/exercise/choose";
 import { SHIPPED_LIBRARY } from "../../src/core/exercise/library";
-import { standingsOf } from "../../src/core/exercise/standing";
+import { progressionsOf } from "../../src/core/exercise/progression";
 import { findingsOf } from "../../src/core/screening/findings";
 import { athleteWith, gym } from "./athlete";
 
@@ -24,7 +24,7 @@ export function choiceFor(athlete: Athlete = athleteWith(), more: Partial<Choice
     gate,
     areas: activeAreas(athlete, on),
     findings: findingsOf(athlete, on),
-    standings: standingsOf(SHIPPED_LIBRARY, athlete, gate.training, athlete.strengthLog),
+    progressions: progressionsOf(SHIPPED_LIBRARY, athlete, gate.training, athlete.strengthLog),
     unloaded: false,
     forStrength: false,
     laddersFirst: false,

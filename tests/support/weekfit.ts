@@ -6,7 +6,7 @@ import { isKey } from "../../src/core/endurance/load";
 import { enduranceLegEvent } from "../../src/core/legs/events";
 import { fitWeek } from "../../src/core/week/fit";
 import { weekNumbers } from "../../src/core/week/numbers";
-import type { Demand, Option, Standing, WeekContext } from "../../src/core/week/types";
+import type { Demand, ExistingSession, Option, WeekContext } from "../../src/core/week/types";
 
 export const MONDAY = "2026-03-02";
 export const LEFT_OUT = 100_000;
@@ -95,7 +95,7 @@ export function contextOf(
   return {
     monday,
     endurance: sessions,
-    standing: [],
+    existing: [],
     placement,
     weights: {},
     numbers: weekNumbers(),
@@ -110,7 +110,7 @@ export function contextOf(
   };
 }
 
-const standing: fc.Arbitrary<Standing[]> = fc.array(
+const existing: fc.Arbitrary<ExistingSession[]> = fc.array(
   fc.record({
     day: fc.integer({ min: -2, max: 0 }).map((d) => dayNumber(MONDAY) + d),
     start: fc.constantFrom(390, 1080),
@@ -127,7 +127,7 @@ export const anyContext: fc.Arbitrary<WeekContext> = fc
   .record({
     endurance,
     placement: fc.constantFrom("stack" as const, "spread" as const),
-    standing,
+    existing,
     preferred: fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { maxLength: 3 }),
     last: fc.uniqueArray(fc.tuple(fc.constantFrom("A" as const, "B" as const), fc.integer({ min: 1, max: 7 })), {
       selector: ([l]) => l,
@@ -138,7 +138,7 @@ export const anyContext: fc.Arbitrary<WeekContext> = fc
     meanDaily: fc.integer({ min: 0, max: 260 }),
     weights: fc.constantFrom<Record<string, number>>({}, { S12: 20, S11: 9 }, { S9: 0, S6: 15 }),
   })
-  .map(({ endurance: e, placement, preferred, last, meanDaily, standing: stands, ...rest }): WeekContext => {
+  .map(({ endurance: e, placement, preferred, last, meanDaily, existing: stands, ...rest }): WeekContext => {
     const plain = contextOf(e, placement);
     const before = stands.map((s) => ({
       end: s.day * 1440 + s.start + s.minutes,
@@ -147,7 +147,7 @@ export const anyContext: fc.Arbitrary<WeekContext> = fc
     return {
       ...plain,
       ...rest,
-      standing: stands,
+      existing: stands,
       preferredDays: new Set(preferred),
       lastDays: new Map(last),
       legs: { legEvents: [...plain.legs.legEvents, ...before], meanDaily },

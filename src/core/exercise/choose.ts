@@ -15,8 +15,8 @@ import { numbers, type RuleId, say, type Why, why } from "../rulebook";
 import { type Finding, latestScreening, passes, TO_THE_KNEE, testName } from "../screening";
 import { loadingAt } from "./equipment";
 import type { Library } from "./library";
+import type { Progression } from "./progression";
 import type { SideGap } from "./sides";
-import type { Standing } from "./standing";
 import type { Exercise, Loading, Muscle, Pattern } from "./types";
 
 export interface ChoiceContext {
@@ -27,7 +27,7 @@ export interface ChoiceContext {
   gate: Gate;
   areas: readonly Area[];
   findings: readonly Finding[];
-  standings: ReadonlyMap<string, Standing>;
+  progressions: ReadonlyMap<string, Progression>;
   /** Nothing in the hands and no bar. */
   unloaded: boolean;
   /** The day asks for strength: lifts that can be loaded go first. */
@@ -81,7 +81,7 @@ function closedByScreen(e: Exercise, c: ChoiceContext): Closed | null {
 
 function closedByLadder(e: Exercise, c: ChoiceContext): Closed | null {
   const level = TRAINING_LEVEL[c.gate.training];
-  const s = e.ladder ? c.standings.get(e.ladder.id) : undefined;
+  const s = e.ladder ? c.progressions.get(e.ladder.id) : undefined;
   if (!s) {
     if (e.level <= level) return null;
     return { kind: "ladder", text: e.level === 2 ? "for lifters past three months" : "for lifters past a year" };
@@ -157,7 +157,7 @@ function partsOf(e: Exercise, loading: Loading, c: ChoiceContext, kind: SlotKind
   const care = e.careWith.find((a) => c.areas.includes(a));
   if (care) add(POINTS.care, why("choice.trouble", "with", AREA_WORDS[care]));
   const stands = c.athlete.rungs?.some((r) => r.exercise === e.id);
-  const s = e.ladder ? c.standings.get(e.ladder.id) : undefined;
+  const s = e.ladder ? c.progressions.get(e.ladder.id) : undefined;
   const here = s?.steps[s.at] === e;
   if (here && s?.earned) add(POINTS.earned, why("choice.step", "earned"));
   else if (here && s?.back) add(POINTS.earned, why("choice.step", "back"));
@@ -215,10 +215,10 @@ export function rankFor(pattern: Pattern, c: ChoiceContext, kind: SlotKind, labe
 const byScore = (a: Candidate, b: Candidate): number => b.score - a.score || (a.exercise.id < b.exercise.id ? -1 : 1);
 
 /** Marks down what shares a primary muscle with work that already stands, since partners must not compete. */
-export function besides(list: readonly Candidate[], standing: readonly Exercise[]): Candidate[] {
+export function besides(list: readonly Candidate[], chosen: readonly Exercise[]): Candidate[] {
   return list
     .map((c): Candidate => {
-      const other = standing.find((s) => s.primary.some((m) => c.exercise.primary.includes(m)));
+      const other = chosen.find((s) => s.primary.some((m) => c.exercise.primary.includes(m)));
       if (!other) return c;
       const part: Part = {
         ...why("pair.rest", "sameMuscles", other.name.toLowerCase()),

@@ -9,7 +9,7 @@ import { hasNeed, loadingAt } from "./equipment";
 import { essentialFive, fiveFor } from "./five";
 import { makeLibrary, SHIPPED_LIBRARY } from "./library";
 import { type OwnExercise, ownExercise } from "./own";
-import { standingsOf } from "./standing";
+import { progressionsOf } from "./progression";
 import { type Exercise, PATTERNS, PRIMARY_PATTERNS } from "./types";
 import { coverageGaps, validateLibrary } from "./validate";
 
@@ -280,9 +280,12 @@ describe("ladders", () => {
     log.map((l) => ({ ...l, items: l.items.map((i) => ({ ...i, sets: i.sets.map(({ loadKg: _, ...s }) => s) })) }));
   const at = (log: ReturnType<typeof top>[], change = {}, months = 1) => {
     const athlete = athleteWith(change, { strengthTrainingMonths: months });
-    const s = standingsOf(SHIPPED_LIBRARY, athlete, months < 3 ? "new" : months <= 12 ? "novice" : "trained", log).get(
-      "lunge",
-    )!;
+    const s = progressionsOf(
+      SHIPPED_LIBRARY,
+      athlete,
+      months < 3 ? "new" : months <= 12 ? "novice" : "trained",
+      log,
+    ).get("lunge")!;
     return { step: s.steps[s.at]!.id, earned: s.earned, back: s.back, because: s.because };
   };
   it("begin where training age allows, or where the coach puts the athlete", () => {

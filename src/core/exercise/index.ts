@@ -5,8 +5,8 @@ export { loadingAt } from "./equipment";
 export { type Essential, essentialFive, fiveFor } from "./five";
 export { type Library, SHIPPED_LIBRARY } from "./library";
 export { libraryWith, type OwnExercise, ownExercise } from "./own";
+export { feltLowBackTwice, LADDER_SETS, type Progression, progressionsOf } from "./progression";
 export { sideAction, sideGaps, sideSums } from "./sides";
-export { feltLowBackTwice, LADDER_SETS, type Standing, standingsOf } from "./standing";
 export { styleFor } from "./style";
 export {
   EXTERNAL,

@@ -15,7 +15,7 @@ import type { PlannedLoad } from "../progress";
 import { numbers } from "../rulebook";
 import type { SeasonWeek } from "../season";
 import { loggedLegs, primarySets } from "../session";
-import type { Standing } from "../week";
+import type { ExistingSession } from "../week";
 import type { Basis, LastBuild, Swap } from "./planSession";
 import { type PlanWeek, plannedLegEvent, planWeek } from "./planWeek";
 
@@ -39,7 +39,7 @@ export class WeekChain {
   private readonly log: readonly StrengthLog[];
   private readonly loads = new Map<string, PlannedLoad>();
   private readonly blocks: ReturnType<typeof blockUse>;
-  private standing: Standing[];
+  private existing: ExistingSession[];
   private legEvents: LegLoadEvent[];
   private lastBuild: LastBuild | null;
   private before: PlanWeek | undefined;
@@ -50,7 +50,7 @@ export class WeekChain {
     this.log = athlete.strengthLog.filter((s) => s.date < from);
     this.blocks = blockUse(athlete, this.log);
     const ago = (s: StrengthLog) => dayNumber(from) - dayNumber(s.date);
-    this.standing = this.log.filter((s) => ago(s) <= STANDS.logged).map((s) => standingOfLog(s, library));
+    this.existing = this.log.filter((s) => ago(s) <= STANDS.logged).map((s) => existingOfLog(s, library));
     this.legEvents = this.log.filter((s) => ago(s) <= MEAN_DAYS).map((s) => loggedLegEvent(s, library.byId));
     this.lastBuild = buildBefore(athlete, season, first, this.log, library);
   }
@@ -69,7 +69,7 @@ export class WeekChain {
       from: laterOf(week.start, from),
       asOf: from,
       log: this.log,
-      standing: this.standing,
+      existing: this.existing,
       legEvents: this.legEvents,
       lastDays: lastDaysOf(week.start, this.log, this.before),
       done: new Set(done.map((s) => s.label)),
@@ -94,8 +94,8 @@ export class WeekChain {
     if (isFullBuild(week)) this.lastBuild = buildOf(planned) ?? this.lastBuild;
     const until = (dayNumber(week.start) + 7 - MEAN_DAYS) * MINUTES_A_DAY;
     this.legEvents = [...this.legEvents.filter((b) => b.end > until), ...planned.sessions.map(plannedLegEvent)];
-    this.standing = [
-      ...this.standing.filter((s) => dayNumber(week.start) - s.day <= STANDS.planned),
+    this.existing = [
+      ...this.existing.filter((s) => dayNumber(week.start) - s.day <= STANDS.planned),
       ...planned.sessions.map(({ date, start, minutes, lowerLoaded, heavy, stress }) => ({
         day: dayNumber(date),
         start,
@@ -196,7 +196,7 @@ function buildBefore(
       from: week.start,
       asOf: week.start,
       log: before,
-      standing: [],
+      existing: [],
       legEvents: [],
       lastDays: new Map(),
       done: new Set(),
@@ -218,6 +218,6 @@ function keepLoads(week: PlanWeek, loads: Map<string, PlannedLoad>): void {
 }
 
 /** What a logged session still weighs on the week after: loaded lower-body work counts as heavy at 6 reps or fewer. */
-function standingOfLog(s: StrengthLog, library: Library): Standing {
+function existingOfLog(s: StrengthLog, library: Library): ExistingSession {
   return { day: dayNumber(s.date), ...lengthOf(s), ...loggedLegs(s, library.byId) };
 }

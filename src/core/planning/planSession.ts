@@ -24,8 +24,8 @@ import {
   feltLowBackTwice,
   type Library,
   loadingAt,
+  progressionsOf,
   sideGaps,
-  standingsOf,
 } from "../exercise";
 import { type LadderState, nextLoad, type PlannedLoad, stoppedByPain } from "../progress";
 import { numbers, say, type Why, why } from "../rulebook";
@@ -206,15 +206,15 @@ export function holdRange(buildSets: number): { least: number; most: number } {
 
 /** What an exercise can become here (rule 5 of progress). */
 export function ladderState(e: Exercise, choice: ChoiceContext): LadderState {
-  const standing = e.ladder ? choice.standings.get(e.ladder.id) : undefined;
-  const at = standing?.steps.indexOf(e) ?? -1;
-  const harder = at >= 0 ? standing?.steps[at + 1] : undefined;
+  const progression = e.ladder ? choice.progressions.get(e.ladder.id) : undefined;
+  const at = progression?.steps.indexOf(e) ?? -1;
+  const harder = at >= 0 ? progression?.steps[at + 1] : undefined;
   const closed = harder ? closedBecause(harder, choice) : null;
   const loading = loadingAt(e, choice.place, !choice.unloaded);
   const loads = loading && loading !== "bodyweight" ? makeableLoads(e, loading, choice.place) : [];
   return {
     harder: harder && (!closed || closed.kind === "ladder") ? harder.name : null,
-    easier: (at > 0 ? standing?.steps[at - 1]?.name : null) ?? null,
+    easier: (at > 0 ? progression?.steps[at - 1]?.name : null) ?? null,
     lightestKg: loads[0] ?? null,
     tempo: e.tempo,
   };
@@ -252,7 +252,7 @@ export function choiceContexts(
     athlete.settings?.strictPain ?? false,
     athlete.settings?.ruleValues,
   );
-  const standings = standingsOf(library, athlete, safetyGate(athlete, week.start).training, log);
+  const progressions = progressionsOf(library, athlete, safetyGate(athlete, week.start).training, log);
   const sides = sideGaps(log);
   const felt = feltLowBackTwice(log, (id) => library.byId(id)?.pattern === "hinge");
   const contexts = new Map<string, ChoiceContext>();
@@ -286,7 +286,7 @@ export function choiceContexts(
       on: date,
       ...differs,
       findings: [...(felt ? [FELT_LOW_BACK] : []), ...(descent ? [descent] : []), ...findingsOf(athlete, date)],
-      standings,
+      progressions,
       sides,
       stopped,
       recent,

@@ -13,11 +13,11 @@ import { enduranceLegEvent, type LegLoadEvent, type LegPart, MEAN_DAYS, meanDail
 import { numbers, ruleIdOf, say } from "../rulebook";
 import { inWeek, type SeasonWeek, type WantedSession } from "../season";
 import type { BuiltSession } from "../session";
-import { type Option, type Standing, type WeekContext, weekNumbers } from "../week";
+import { type ExistingSession, type Option, type WeekContext, weekNumbers } from "../week";
 import { type BuilderInput, SessionBuilder } from "./planSession";
 
 export interface WeekInput extends BuilderInput {
-  standing: readonly Standing[];
+  existing: readonly ExistingSession[];
   /** What strength sessions of the four weeks before put on the legs. */
   legEvents: readonly LegLoadEvent[];
   /** Weekday on which each session stood last week, Monday 1. */
@@ -219,7 +219,7 @@ function weekContext(input: WeekInput, perWeek: number): WeekContext {
   return {
     monday,
     endurance,
-    standing: input.standing,
+    existing: input.existing,
     placement: athlete.settings?.placement ?? "stack",
     weights: weightsOf(athlete.settings?.ruleWeights),
     numbers: weekNumbers(athlete.settings?.ruleValues),

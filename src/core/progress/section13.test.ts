@@ -4,8 +4,8 @@ import { athleteWith, gym, lifted, logOf } from "../../../tests/support/athlete"
 import { exercise } from "../../../tests/support/choice";
 import type { LoggedItem, StrengthLog } from "../athlete/types";
 import { SHIPPED_LIBRARY } from "../exercise/library";
+import { feltLowBackTwice, progressionsOf } from "../exercise/progression";
 import { sideGaps } from "../exercise/sides";
-import { feltLowBackTwice, standingsOf } from "../exercise/standing";
 import { why } from "../rulebook";
 import type { LoadQuestion } from "../session/types";
 import { decide } from "./decide";
@@ -84,7 +84,7 @@ describe("where the hinge is felt", () => {
   it("the ladder follows it, and a bridge comes first", () => {
     const log = ["2026-02-24", "2026-03-03"].map((d) => logOf(d, [felt(60, "low-back")]));
     const athlete = athleteWith({ strengthLog: log });
-    const s = standingsOf(SHIPPED_LIBRARY, athlete, "trained", log).get("hinge")!;
+    const s = progressionsOf(SHIPPED_LIBRARY, athlete, "trained", log).get("hinge")!;
     expect(s.steps[s.at]?.id).toBe("rdl-to-knee");
     expect(s.open).toBe(s.at);
     expect(feltLowBackTwice(log.slice(1), () => true)).toBe(false);

@@ -34,8 +34,8 @@ const SIDE_TESTS: Partial<Record<Pattern, readonly ScreenTest[]>> = {
 };
 
 /** The open exercises of a slot beside what stands already, in the order they would be taken. */
-export function candidatesFor(slot: Slot, c: ChoiceContext, standing: readonly Exercise[], label: Label): Candidate[] {
-  const fresh = (list: readonly Candidate[]) => list.filter((x) => !standing.includes(x.exercise));
+export function candidatesFor(slot: Slot, c: ChoiceContext, chosen: readonly Exercise[], label: Label): Candidate[] {
+  const fresh = (list: readonly Candidate[]) => list.filter((x) => !chosen.includes(x.exercise));
   let ranked = fresh(rankFor(slot.pattern, c, slot.kind, label));
   if (slot.kind === "main" && ranked.length === 0) ranked = fresh(rankFor(slot.pattern, c, "single", label));
   if (slot.only) {
@@ -44,7 +44,7 @@ export function candidatesFor(slot: Slot, c: ChoiceContext, standing: readonly E
     const first = (slot.prefer ?? []).flatMap((id) => open.filter((x) => x.exercise.id === id));
     if (open.length > 0 || !slot.orElse) return [...first, ...open.filter((x) => !first.includes(x))];
   }
-  if (slot.kind === "assist") ranked = besides(ranked, standing);
+  if (slot.kind === "assist") ranked = besides(ranked, chosen);
   if (slot.singleLeg) {
     const one = ranked.filter((x) => x.exercise.unilateral);
     ranked = [...one, ...ranked.filter((x) => !x.exercise.unilateral)];
@@ -65,8 +65,8 @@ export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
   const dropped: Dropped[] = [];
   const left: LeftOut[] = [];
   for (const slot of slots) {
-    const standing = items.map((i) => i.exercise);
-    const ranked = candidatesFor(slot, r.choice, standing, r.label);
+    const chosen = items.map((i) => i.exercise);
+    const ranked = candidatesFor(slot, r.choice, chosen, r.label);
     const first = ranked[0];
     const swap = first ? r.swaps?.get(first.exercise.id) : undefined;
     const swapped = swap === undefined ? undefined : ranked.find((x) => x.exercise.id === swap);

@@ -4,7 +4,7 @@ import { LABEL_WORDS } from "../dose";
 import { numbers } from "../rulebook";
 import type { CostRule } from "./numbers";
 import { at, type EnduranceFact, enduranceFacts, FULLY_OVER, hours, isDemanding, points, what } from "./rules";
-import type { Cost, Option, Standing, WeekContext } from "./types";
+import type { Cost, ExistingSession, Option, WeekContext } from "./types";
 
 /** Takes what a rule charges; the sentence is made only where it is read. */
 type Charge = (rule: CostRule, severity: number, text: () => string) => void;
@@ -16,7 +16,7 @@ export function ownCosts(o: Option, c: WeekContext): Cost[] {
     const p = points(c, rule, severity);
     if (p > 0) costs.push({ rule, points: p, text: text() });
   });
-  for (const s of c.standing) costs.push(...pairCosts(o, s, c));
+  for (const s of c.existing) costs.push(...pairCosts(o, s, c));
   return costs;
 }
 
@@ -26,7 +26,7 @@ export function ownPoints(o: Option, c: WeekContext): number {
   chargeOwn(o, c, (rule, severity) => {
     sum += points(c, rule, severity);
   });
-  for (const s of c.standing) sum += pairPoints(o, s, c);
+  for (const s of c.existing) sum += pairPoints(o, s, c);
   return sum;
 }
 
@@ -105,7 +105,7 @@ function chargeDay(o: Option, c: WeekContext, name: string, add: Charge): void {
 }
 
 /** Either a session of this week, or one that stands already and has no label. */
-type Either = Standing & { label?: Option["label"]; mobility?: boolean };
+type Either = ExistingSession & { label?: Option["label"]; mobility?: boolean };
 
 /** What two sessions cost together, in points alone. */
 export const pairPoints = (a: Either, b: Either, c: WeekContext): number =>

@@ -62,7 +62,7 @@ export class Group {
       if (d >= c.monday && d < c.monday + 7) mask |= 1 << (d - c.monday);
       around |= this.bit(d);
     }
-    for (const s of c.standing) if (isDemanding(s)) around |= this.bit(s.day);
+    for (const s of c.existing) if (isDemanding(s)) around |= this.bit(s.day);
     this.keyMask = mask;
     this.around = around;
   }

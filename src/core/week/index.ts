@@ -8,4 +8,14 @@ export {
   blockedByTiredLegs,
   blockedHere,
 } from "./rules";
-export type { Alternative, Cost, Demand, FitResult, Option, Placed, Standing, Unplaced, WeekContext } from "./types";
+export type {
+  Alternative,
+  Cost,
+  Demand,
+  ExistingSession,
+  FitResult,
+  Option,
+  Placed,
+  Unplaced,
+  WeekContext,
+} from "./types";

@@ -39,7 +39,7 @@ const context = (endurance: EnduranceSession[], more: Partial<WeekContext> = {})
   return {
     monday: dayNumber("2026-03-02"),
     endurance,
-    standing: [],
+    existing: [],
     placement: "stack",
     weights: {},
     numbers: weekNumbers(),
@@ -274,7 +274,7 @@ describe("the fit", () => {
   });
   it("counts the sessions that stand already", () => {
     const yesterday = { day: dayNumber(TUE), start: 19 * 60, minutes: 60, lowerLoaded: true, heavy: true, stress: 300 };
-    const fit = fitWeek([demand("A", option(WED, 18), option(WED, 19))], context([], { standing: [yesterday] }));
+    const fit = fitWeek([demand("A", option(WED, 18), option(WED, 19))], context([], { existing: [yesterday] }));
     expect(fit.placed[0]!.start).toBe(19 * 60);
     expect(fit.costs.map((c) => c.rule)).toEqual(["S1"]);
   });

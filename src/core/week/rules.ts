@@ -5,13 +5,13 @@ import { isKey, isLegHeavy, startOf } from "../endurance";
 import { fatigueAt, freshness, TIRED, tiredFrom } from "../legs";
 import { numbers, type RuleId } from "../rulebook";
 import { type CostRule, DEFAULT_WEIGHTS } from "./numbers";
-import type { Option, Standing, WeekContext } from "./types";
+import type { ExistingSession, Option, WeekContext } from "./types";
 
 /** Minutes over a day's limit at which it weighs in full. */
 export const FULLY_OVER = numbers("S10").fullyOver;
 /** Demanding days in a row that are well, and the training load from which loaded lower-body work makes a day demanding, AU. */
 export const { most: MOST_IN_A_ROW, demanding: DEMANDING_STRESS } = numbers("S11");
-export const isDemanding = (s: Pick<Standing, "lowerLoaded" | "stress">): boolean =>
+export const isDemanding = (s: Pick<ExistingSession, "lowerLoaded" | "stress">): boolean =>
   s.lowerLoaded && s.stress >= DEMANDING_STRESS;
 
 export const at = (o: { day: number; start: number }): number => o.day * MINUTES_A_DAY + o.start;
@@ -114,11 +114,11 @@ export const legEventOf = (o: Option): { end: number; parts: Option["legs"] } =>
 });
 
 /** M3, and one strength session a day: whether two sessions must not both stand. */
-export const keptApart = (a: Standing, b: Standing, c: Pick<WeekContext, "numbers">): boolean =>
+export const keptApart = (a: ExistingSession, b: ExistingSession, c: Pick<WeekContext, "numbers">): boolean =>
   a.day === b.day || (a.lowerLoaded && b.lowerLoaded && Math.abs(at(a) - at(b)) < c.numbers.betweenLoaded * 60);
 
 /** The same with the reason. */
-export function blockedByOther(a: Standing, b: Standing, c: Pick<WeekContext, "numbers">): Block | null {
+export function blockedByOther(a: ExistingSession, b: ExistingSession, c: Pick<WeekContext, "numbers">): Block | null {
   if (!keptApart(a, b, c)) return null;
   if (a.day === b.day) return { rule: "M3", text: "there is a strength session on that day already" };
   const gap = Math.abs(at(a) - at(b));
@@ -129,7 +129,7 @@ export function blockedByOther(a: Standing, b: Standing, c: Pick<WeekContext, "n
 export function blockedHere(o: Option, c: WeekContext): Block | null {
   const block = blockedByEndurance(o, c) ?? blockedByJumps(o, c);
   if (block) return block;
-  for (const s of c.standing) {
+  for (const s of c.existing) {
     const other = blockedByOther(o, s, c);
     if (other) return other;
   }

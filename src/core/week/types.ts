@@ -33,7 +33,7 @@ export interface Option {
 }
 
 /** A strength session that stands already: lifted, or placed in an earlier week. */
-export type Standing = Pick<Option, "day" | "start" | "minutes" | "lowerLoaded" | "heavy" | "stress">;
+export type ExistingSession = Pick<Option, "day" | "start" | "minutes" | "lowerLoaded" | "heavy" | "stress">;
 
 export interface Demand {
   label: Label;
@@ -47,7 +47,7 @@ export interface WeekContext {
   monday: number;
   /** Endurance of the week and two days either side. */
   endurance: readonly EnduranceSession[];
-  standing: readonly Standing[];
+  existing: readonly ExistingSession[];
   placement: "stack" | "spread";
   weights: Readonly<Partial<Record<CostRule, number>>>;
   /** Hours that the rules hold to. */

@@ -22,7 +22,7 @@ const withEdit = (a: Athlete, edit: SessionEdit | null, week: IsoDate, label: La
 };
 
 /** The planned session of a day, with its week. @throws where none stands there, or where it is past */
-function standing(p: Planned, date: IsoDate, label: Label) {
+function plannedOn(p: Planned, date: IsoDate, label: Label) {
   const week = p.plan.weeks.find((w) => w.season.start === mondayOf(date));
   const session = week?.sessions.find((s) => s.date === date && s.label === label);
   if (!week || !session) throw notFound("planned session on that day");
@@ -32,7 +32,7 @@ function standing(p: Planned, date: IsoDate, label: Label) {
 /** The session as the edit would make it, where it stands now. */
 function tryEdit(p: Planned, today: IsoDate, date: IsoDate, edit: SessionEdit): EditPreview {
   const { label } = edit;
-  const { week, session } = standing(p, date, label);
+  const { week, session } = plannedOn(p, date, label);
   const { athlete } = week.input;
   const tried: PlanWeek = planWeek({
     ...week.input,
@@ -94,7 +94,7 @@ function unknownExercises(p: Planned, edit: SessionEdit): void {
 
 /** The session of one athlete as others would do it: loads are worked out for them. */
 function editFor(own: Planned, date: IsoDate, label: Label): SessionEdit {
-  const { session, week } = standing(own, date, label);
+  const { session, week } = plannedOn(own, date, label);
   const kept = own.stored.athlete.edits?.find((e) => e.week === week.season.start && e.label === label);
   const items: SessionEdit["items"] =
     kept?.items ??

@@ -1,5 +1,5 @@
 /** The library, what an athlete may do of it, and what could stand in a slot. */
-import type { ChoicesView, ChoiceView, FitView, LibraryView, SheetsView, StandingView } from "../../api/views";
+import type { ChoicesView, ChoiceView, FitView, LibraryView, ProgressionView, SheetsView } from "../../api/views";
 import { type Athlete, placeById } from "../../core/athlete";
 import { mondayOf } from "../../core/dates";
 import {
@@ -9,7 +9,7 @@ import {
   closedBecause,
   essentialFive,
   type Library,
-  type Standing,
+  type Progression,
 } from "../../core/exercise";
 import type { PlanSession, PlanWeek } from "../../core/plan";
 import { choiceContexts, choicesFor } from "../../core/planning";
@@ -54,7 +54,7 @@ export function fitView(p: Planned, today: string, place: string | undefined): F
     place: c.place.id,
     places: athlete.places.map((x) => x.id),
     closed,
-    standings: [...c.standings.values()].map((s) => standingView(s, closed, athlete.rungs)),
+    progressions: [...c.progressions.values()].map((s) => progressionView(s, closed, athlete.rungs)),
     essentials: five.map((e) => {
       const id = e.exercises.find((x) => !closed[x]) ?? e.exercises[0] ?? "";
       return { name: e.name, exercise: id };
@@ -63,7 +63,7 @@ export function fitView(p: Planned, today: string, place: string | undefined): F
 }
 
 /** Nobody stands on a step that a test, trouble or pain has closed: the highest open one below it is where they are. */
-function standingView(s: Standing, closed: Record<string, Closed>, rungs: Athlete["rungs"]): StandingView {
+function progressionView(s: Progression, closed: Record<string, Closed>, rungs: Athlete["rungs"]): ProgressionView {
   const shut = (id: string) => closed[id] !== undefined && closed[id].kind !== "equipment";
   let at = s.at;
   while (at > 0 && shut(s.steps[at]?.id ?? "")) at -= 1;

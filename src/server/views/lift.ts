@@ -3,7 +3,7 @@ import type { LiftRow, LiftView, RungView } from "../../api/views";
 import { placeById, safetyGate } from "../../core/athlete";
 import { addDays, type IsoDate } from "../../core/dates";
 import { makeableLoads } from "../../core/dose";
-import { type Exercise, standingsOf } from "../../core/exercise";
+import { type Exercise, progressionsOf } from "../../core/exercise";
 import { historyOf, overruleAfter } from "../../core/progress";
 import { asymmetry, testName } from "../../core/screening";
 import { liftStory, plannedDecision } from "../../core/story";
@@ -58,20 +58,20 @@ function ladderOf(p: Planned, e: Exercise, today: IsoDate): LiftView["ladder"] {
   if (!e.ladder) return null;
   const { athlete } = p.stored;
   const log = athlete.strengthLog.filter((l) => l.date <= today);
-  const standing = standingsOf(p.library, athlete, safetyGate(athlete, today).training, log).get(e.ladder.id);
-  if (!standing) return null;
+  const progression = progressionsOf(p.library, athlete, safetyGate(athlete, today).training, log).get(e.ladder.id);
+  if (!progression) return null;
   return {
     id: e.ladder.id,
-    because: standing.because,
-    rungs: standing.steps.map((s, i): RungView => {
+    because: progression.because,
+    rungs: progression.steps.map((s, i): RungView => {
       const history = historyOf(athlete.strengthLog, s.id, addDays(today, 1));
       return {
         exercise: s.id,
         name: s.name,
         times: history.length,
         first: history.at(-1)?.date ?? null,
-        here: i === standing.at,
-        open: i <= standing.open,
+        here: i === progression.at,
+        open: i <= progression.open,
       };
     }),
   };

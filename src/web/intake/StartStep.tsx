@@ -77,7 +77,7 @@ export function StartStep({ view }: { view: IntakeView }) {
           {library.data?.ladders
             .filter((l) => SHOWN.includes(l.id))
             .map((l) => {
-              const now = fit.data?.standings.find((s) => s.ladder === l.id);
+              const now = fit.data?.progressions.find((s) => s.ladder === l.id);
               return (
                 <label key={l.id} className="block">
                   <span className="mb-0.5 block text-[12px] leading-4 font-medium">{ladderName(l.id)}</span>

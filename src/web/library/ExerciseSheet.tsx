@@ -43,7 +43,7 @@ const List = ({ title, items, ordered = false }: { title: string; items: readonl
 
 export function ExerciseSheet({ exercise: e, library, fit, athlete, onOpen, onEdit }: Props) {
   const closed = fit?.closed[e.id];
-  const standing = fit?.standings.find((s) => s.ladder === e.ladder?.id);
+  const progression = fit?.progressions.find((s) => s.ladder === e.ladder?.id);
   return (
     <article className="px-5 pb-6">
       <header className="flex flex-wrap items-center gap-2 py-3">
@@ -112,10 +112,16 @@ export function ExerciseSheet({ exercise: e, library, fit, athlete, onOpen, onEd
             <section>
               <h3 className="sec-h">
                 Ladder: {ladderName(e.ladder.id).toLowerCase()}
-                {standing && athlete && <em className="font-normal not-italic cond">{standing.because}</em>}
+                {progression && athlete && <em className="font-normal not-italic cond">{progression.because}</em>}
               </h3>
-              <Ladder exercise={e} library={library} standing={standing} closed={fit?.closed ?? {}} onOpen={onOpen} />
-              {athlete && <PutHere exercise={e} athlete={athlete} standing={standing?.step} />}
+              <Ladder
+                exercise={e}
+                library={library}
+                progression={progression}
+                closed={fit?.closed ?? {}}
+                onOpen={onOpen}
+              />
+              {athlete && <PutHere exercise={e} athlete={athlete} progression={progression?.step} />}
             </section>
           )}
           <Dose exercise={e} />
@@ -244,11 +250,11 @@ function HideButton({ exercise: e }: { exercise: ExerciseView }) {
 function PutHere({
   exercise: e,
   athlete,
-  standing,
+  progression,
 }: {
   exercise: ExerciseView;
   athlete: SquadRow;
-  standing: string | undefined;
+  progression: string | undefined;
 }) {
   const intake = useIntake(athlete.id);
   const save = useSaveIntake(athlete.id);
@@ -264,7 +270,7 @@ function PutHere({
   const set = rungs.find((r) => r.ladder === ladder);
   return (
     <div className="mt-2 flex flex-wrap gap-2">
-      {!(set && standing === e.id) && (
+      {!(set && progression === e.id) && (
         <button
           type="button"
           className="btn btn-sm"

@@ -1,5 +1,5 @@
 /** A ladder drawn as strata steps, the athlete's peg on one. */
-import type { ExerciseView, LibraryView, StandingView } from "../../api/views";
+import type { ExerciseView, LibraryView, ProgressionView } from "../../api/views";
 
 const STEP_H = 28;
 const INSET = 13;
@@ -8,13 +8,13 @@ const W = 296;
 export function Ladder({
   exercise,
   library,
-  standing,
+  progression,
   closed,
   onOpen,
 }: {
   exercise: ExerciseView;
   library: LibraryView;
-  standing: StandingView | undefined;
+  progression: ProgressionView | undefined;
   closed: Readonly<Record<string, { text: string }>>;
   onOpen: (id: string) => void;
 }) {
@@ -26,7 +26,7 @@ export function Ladder({
     <ol aria-label="Steps of the ladder, hardest first" className="relative" style={{ width: W }}>
       {rows.map((id, i) => {
         const depth = rows.length - 1 - i;
-        const here = standing?.step === id;
+        const here = progression?.step === id;
         const shut = closed[id];
         return (
           <li key={id} className="relative flex items-stretch" style={{ minHeight: STEP_H }}>

@@ -7,7 +7,7 @@ import type { StrengthLog } from "../athlete/types";
 import { addDays } from "../dates";
 import { closedBecause } from "./choose";
 import { SHIPPED_LIBRARY } from "./library";
-import { standingsOf } from "./standing";
+import { progressionsOf } from "./progression";
 
 const onLadders = SHIPPED_LIBRARY.all.filter((e) => e.ladder).map((e) => e.id);
 const logs: fc.Arbitrary<StrengthLog[]> = fc.array(
@@ -49,7 +49,7 @@ const rung = fc.option(
   { nil: undefined },
 );
 
-describe("standings", () => {
+describe("progressions", () => {
   it("hold for any log, any training age and any step the coach has set", () => {
     fc.assert(
       fc.property(
@@ -62,9 +62,9 @@ describe("standings", () => {
             { strengthLog: log, season: { start: "2026-03-01", end: "2026-06-01" }, ...(put ? { rungs: [put] } : {}) },
             { strengthTrainingMonths: months },
           );
-          const standings = standingsOf(SHIPPED_LIBRARY, athlete, age, log);
-          const c = choiceFor(athlete, { standings, areas: [] });
-          for (const s of standings.values()) {
+          const progressions = progressionsOf(SHIPPED_LIBRARY, athlete, age, log);
+          const c = choiceFor(athlete, { progressions, areas: [] });
+          for (const s of progressions.values()) {
             expect(s.steps[s.at], s.ladder).toBeDefined();
             expect(s.open).toBeGreaterThanOrEqual(s.at);
             expect(s.because.length).toBeGreaterThan(5);

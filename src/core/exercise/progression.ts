@@ -5,7 +5,7 @@ import { numbers } from "../rulebook";
 import type { Library } from "./library";
 import type { Exercise } from "./types";
 
-export interface Standing {
+export interface Progression {
   ladder: string;
   steps: readonly Exercise[];
   /** Index of the step the athlete stands on. */
@@ -47,18 +47,18 @@ const loaded = ({ item }: Logged): boolean => item.sets.some((s) => (s.loadKg ??
  * work takes load first.
  * @param log lifted before the day asked about
  */
-export function standingsOf(
+export function progressionsOf(
   library: Library,
   athlete: Pick<Athlete, "rungs" | "settings">,
   training: Training,
   log: readonly StrengthLog[],
-): ReadonlyMap<string, Standing> {
+): ReadonlyMap<string, Progression> {
   const known = made.get(log);
   if (known && known.library === library && known.athlete === athlete && known.training === training)
-    return known.standings;
-  const standings = workOut(library, athlete, training, log);
-  made.set(log, { library, athlete, training, standings });
-  return standings;
+    return known.progressions;
+  const progressions = workOut(library, athlete, training, log);
+  made.set(log, { library, athlete, training, progressions });
+  return progressions;
 }
 
 /** The last answer for a log: a season asks the same for every week. */
@@ -68,7 +68,7 @@ const made = new WeakMap<
     library: Library;
     athlete: Pick<Athlete, "rungs" | "settings">;
     training: Training;
-    standings: ReadonlyMap<string, Standing>;
+    progressions: ReadonlyMap<string, Progression>;
   }
 >();
 
@@ -77,7 +77,7 @@ function workOut(
   athlete: Pick<Athlete, "rungs" | "settings">,
   training: Training,
   log: readonly StrengthLog[],
-): ReadonlyMap<string, Standing> {
+): ReadonlyMap<string, Progression> {
   const history = new Map<string, Logged[]>();
   for (const s of log)
     for (const item of s.items) {
@@ -88,7 +88,7 @@ function workOut(
   const lastTwo = (e: Exercise | undefined): Logged[] => (e ? (history.get(e.id) ?? []).slice(0, 2) : []);
 
   return new Map(
-    library.ladders.map((ladder): [string, Standing] => {
+    library.ladders.map((ladder): [string, Progression] => {
       const steps = library.ladder(ladder);
       const put = athlete.rungs?.find((r) => r.ladder === ladder);
       const base = put ? steps.findIndex((e) => e.id === put.exercise) : -1;
