@@ -124,7 +124,7 @@ export interface WeekColumn {
   load: number;
   distancePct: number | null;
   loadPct: number | null;
-  depthLimit: number;
+  loadLimit: number;
   anchors: AnchorView[];
 }
 
@@ -276,7 +276,7 @@ export interface WeekView {
   standsIn: { date: string; start: number; sport: SessionSport; kind: SessionKind; minutes: number }[];
   sessions: PlannedSessionView[];
   dayLimits: number[];
-  depthLimit: number;
+  loadLimit: number;
   dayPhases: Phase[];
   windows: { date: string; start: number; minutes: number; place: string }[];
   fit: {
@@ -337,7 +337,7 @@ export interface SessionView {
   stress: number;
   rpe: number;
   locked: boolean;
-  depthLimit: number;
+  loadLimit: number;
   items: ItemView[];
   dropped: { exercise: string; name: string; why: string }[];
   /** What safety took out of the primary patterns, and what stands in its place. */

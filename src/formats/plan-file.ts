@@ -151,7 +151,7 @@ const weekOut = (w: PlanWeek): PlanFile["weeks"][number] => ({
       sessions: a.sessions.map((s) => ({ label: s.label, date: s.date, start: timeOf(s.start) })),
     })),
   },
-  why: [...w.why, w.depthWhy],
+  why: [...w.why, w.loadLimitWhy],
 });
 
 /** @returns the plan as a plain value of the open format */

@@ -22,7 +22,7 @@ export interface SeasonLine {
   heavySessions: number;
   hardSets: number;
   stress: number;
-  depthLimit: number;
+  loadLimit: number;
   races: string;
   note: string;
 }
@@ -48,7 +48,7 @@ const COLUMNS: [keyof SeasonLine, string][] = [
   ["heavySessions", "heavy_sessions"],
   ["hardSets", "hard_sets"],
   ["stress", "strength_stress_au"],
-  ["depthLimit", "depth_limit_au"],
+  ["loadLimit", "depth_limit_au"],
   ["races", "races"],
   ["note", "note"],
 ];

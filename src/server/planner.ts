@@ -53,10 +53,10 @@ export class Planner {
 
   private async compute(stored: Stored): Promise<Planned> {
     const planned = planSeason(stored, this.store.exercises.library, this.day());
-    // Weeks that are kept as they were planned keep their depth limit too.
+    // Weeks that are kept as they were planned keep their load limit too.
     const kept = await this.store.archive.weeks(stored.id);
     const limits = new Map(planned.pastLimits);
-    for (const [monday, week] of kept) if (limits.has(monday)) limits.set(monday, week.depthLimit);
+    for (const [monday, week] of kept) if (limits.has(monday)) limits.set(monday, week.loadLimit);
     return { ...planned, pastLimits: limits };
   }
 

@@ -30,6 +30,20 @@ afterAll(() => server.close());
 const importOne = async (text = FILE): Promise<string> =>
   (await call<{ id: string }>("POST", "/athletes", text)).body.id;
 
+describe("weeks kept as they were planned", () => {
+  it("are read by today's names, whatever they were called when they were kept", async () => {
+    const id = await importOne();
+    const keep = store.db.writer.prepare("INSERT INTO week_plan (athlete_id, monday, data) VALUES (?, ?, ?)");
+    keep.run(id, "2025-03-03", JSON.stringify({ monday: "2025-03-03", depthLimit: 310 }));
+    keep.run(id, "2025-03-10", JSON.stringify({ monday: "2025-03-10", loadLimit: 320 }));
+    const kept = await store.archive.weeks(id);
+    expect([...kept.values()].slice(-2)).toEqual([
+      { monday: "2025-03-03", loadLimit: 310 },
+      { monday: "2025-03-10", loadLimit: 320 },
+    ]);
+  });
+});
+
 describe("an athlete file", () => {
   it("with lifts that the library does not know is taken, and the answer names each once", async () => {
     const lift = (exercise: string) => ({ exercise, sets: [{ reps: 8, side: "both" as const }] });
@@ -169,7 +183,7 @@ describe("views", () => {
     expect(past.some((w) => w.anchors.length > 0)).toBe(true);
     const ahead = body.weeks.filter((w) => w.start > TODAY);
     expect(ahead.flatMap((w) => w.anchors).some((a) => a.done)).toBe(false);
-    expect(body.weeks.every((w) => w.why.length >= 0 && w.depthLimit >= 0)).toBe(true);
+    expect(body.weeks.every((w) => w.why.length >= 0 && w.loadLimit >= 0)).toBe(true);
     expect(body.races.map((r) => r.date)).toEqual([...body.races.map((r) => r.date)].sort());
   });
 

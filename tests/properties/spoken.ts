@@ -27,7 +27,7 @@ const sources = (folder: string): string[] =>
 function spokenIn(p: Plan): Set<RuleId> {
   const out = new Set<RuleId>();
   for (const w of p.weeks) {
-    for (const r of [...w.why, w.depthWhy, ...w.season.days.flatMap((d) => d.why), ...w.fit.costs]) out.add(r.rule);
+    for (const r of [...w.why, w.loadLimitWhy, ...w.season.days.flatMap((d) => d.why), ...w.fit.costs]) out.add(r.rule);
     for (const s of w.sessions) for (const r of [...s.why, ...s.items.flatMap((i) => i.why)]) out.add(r.rule);
   }
   return out;

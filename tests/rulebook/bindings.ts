@@ -554,8 +554,8 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     const w = plan({ ...a, settings }, { weeks: "season" }).weeks.find((x) =>
       pct ? x.season.start === addDays(START, 70) : x.season.stepBack === stepBack && x.season.mileage.factor === 1,
     )!;
-    const full = Number(w.depthWhy.text.match(/weighs (\d+) AU/)?.[1]);
-    return to(3, Math.round((w.depthLimit / full) * 1000) / 1000) === 1 ? 1 : nearOf(w.depthLimit / full);
+    const full = Number(w.loadLimitWhy.text.match(/weighs (\d+) AU/)?.[1]);
+    return to(3, Math.round((w.loadLimit / full) * 1000) / 1000) === 1 ? 1 : nearOf(w.loadLimit / full);
   },
   "nearest.change": ({ minutesShort }) => {
     const a = base({ availability: [{ day: 2, start: "17:30", minutes: 20 - minutesShort, place: "gym" }] });

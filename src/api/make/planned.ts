@@ -30,7 +30,7 @@ export interface Planned<F extends Facts = Facts> {
   /** First day that is plan: today, or tomorrow once today is logged. */
   from: IsoDate;
   plan: Plan;
-  /** Depth limits of the weeks before `from`, by Monday. */
+  /** Load limits of the weeks before `from`, by Monday. */
   pastLimits: ReadonlyMap<IsoDate, number>;
   /** What the plan chose its exercises from. */
   library: Library;
@@ -76,5 +76,5 @@ export function planSeason<F extends Facts>(
 function limitsBefore(athlete: Athlete, from: IsoDate, library: Library): ReadonlyMap<IsoDate, number> {
   const weeks = weeksBetween(athlete.season.start, from);
   const past = plan({ ...athlete, strengthLog: [], locked: [] }, { weeks, library });
-  return new Map(past.weeks.map((w) => [w.season.start, w.depthLimit]));
+  return new Map(past.weeks.map((w) => [w.season.start, w.loadLimit]));
 }

@@ -49,7 +49,7 @@ export function columnOf(p: Planned, week: SeasonWeek, planned: PlanWeek | undef
     load: week.figures.load,
     distancePct: pct(week.change.distancePct),
     loadPct: pct(week.change.legLoadPct),
-    depthLimit: planned?.depthLimit ?? p.pastLimits.get(week.start) ?? 0,
+    loadLimit: planned?.loadLimit ?? p.pastLimits.get(week.start) ?? 0,
     anchors: [...logs.map((l) => loggedAnchor(l, p.library)), ...(planned?.sessions ?? []).map(plannedAnchor)].sort(
       (a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start),
     ),
@@ -132,7 +132,7 @@ export function seasonView(p: Planned, today: IsoDate): SeasonView {
       longestMinutes: week.figures.longestMinutes,
       longestBefore: before?.longestBefore ?? null,
       dose: doseLines(planned?.sessions ?? []),
-      why: planned ? [...planned.why, planned.depthWhy] : week.why,
+      why: planned ? [...planned.why, planned.loadLimitWhy] : week.why,
       unplaced: planned?.fit.unplaced ?? [],
       planned: { minutes: sums.plannedMinutes, distanceKm: roundTo(sums.plannedKm, 3), sessions: sums.plannedSessions },
       days: daysOf(countedBy.get(week.start) ?? []),

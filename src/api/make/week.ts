@@ -59,11 +59,11 @@ export function weekView(p: Planned, today: IsoDate, monday: IsoDate): WeekView 
   const sessions: PlannedSessionView[] = [
     ...logs.map((l): PlannedSessionView => ({ ...loggedAnchor(l, p.library), place: "", warning: null })),
     ...(week?.sessions ?? []).map((s): PlannedSessionView => {
-      const over = Math.max(s.stress - (limits[daysBetween(monday, s.date)] ?? 0), s.stress - (week?.depthLimit ?? 0));
+      const over = Math.max(s.stress - (limits[daysBetween(monday, s.date)] ?? 0), s.stress - (week?.loadLimit ?? 0));
       return {
         ...plannedAnchor(s),
         place: s.place,
-        warning: over > 0 ? `${Math.round(over)} over the depth limit` : null,
+        warning: over > 0 ? `${Math.round(over)} AU over what it takes` : null,
       };
     }),
   ];
@@ -87,7 +87,7 @@ export function weekView(p: Planned, today: IsoDate, monday: IsoDate): WeekView 
       .map((e) => ({ date: e.date, start: startOf(e), sport: e.sport, kind: e.kind, minutes: e.minutes })),
     sessions,
     dayLimits: limits,
-    depthLimit: week?.depthLimit ?? p.pastLimits.get(monday) ?? 0,
+    loadLimit: week?.loadLimit ?? p.pastLimits.get(monday) ?? 0,
     dayPhases: Array.from({ length: 7 }, (_, i) => phaseOn(plan.phases, addDays(monday, i))?.phase ?? season.phase),
     windows: windowsOfWeek(stored.athlete, monday),
     fit: {
@@ -112,7 +112,7 @@ export function weekView(p: Planned, today: IsoDate, monday: IsoDate): WeekView 
     ),
     away: stored.athlete.away.filter((a) => a.start <= end && a.end >= monday),
     places: stored.athlete.places.map((x) => x.id),
-    why: week ? [...week.why, week.depthWhy] : season.why,
+    why: week ? [...week.why, week.loadLimitWhy] : season.why,
     editable: end >= p.from,
   };
 }

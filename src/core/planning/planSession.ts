@@ -85,7 +85,7 @@ interface Asked {
   /** Minutes of the free time slot. */
   minutes: number;
   /** Share of the full dose that the week takes. */
-  depth: number;
+  share: number;
   routine: "short" | "long" | null;
 }
 
@@ -118,33 +118,33 @@ export class SessionBuilder {
     label: Label,
     day: SeasonDay,
     w: DatedWindow,
-    depth: number,
+    share: number,
     routine: Asked["routine"] = null,
   ): BuiltSession | null {
     const key = `${label}/${w.date}/${w.start}/${w.minutes}/${w.place}`;
     const before = this.known.get(key);
     if (before !== undefined) return before;
     const place = placeById(this.input.athlete, w.place);
-    const made = place ? this.make({ label, day, place, minutes: w.minutes, depth, routine }) : null;
+    const made = place ? this.make({ label, day, place, minutes: w.minutes, share, routine }) : null;
     this.known.set(key, made);
     return made;
   }
 
   private make(asked: Asked): BuiltSession | null {
     const { athlete, week } = this.input;
-    const { day, depth } = asked;
+    const { day, share } = asked;
     const request = this.requestFor(asked);
     const uncut = { setFactor: 1, primaryRange: null, stressCap: null };
     const whole = buildSession({ ...request, ...uncut });
-    // A session by hand says nothing about the planned dose, which is what a week's depth is measured by.
+    // A session by hand says nothing about the planned dose, which is what a week's load limit is measured by.
     const { edit, ...planned } = request;
     const measure = edit ? buildSession({ ...planned, ...uncut }) : whole;
     if (measure) this.most = Math.max(this.most, measure.stress);
     const taper = day.taperFor !== null && day.loading === "light";
     const setFactor = taper ? numbers("taper.light", athlete.settings?.ruleValues).share : week.setFactor;
     const primaryRange = taper ? null : this.holdOf(asked);
-    if (setFactor >= 1 && primaryRange === null && depth >= 1) return whole;
-    const stressCap = depth < 1 && whole ? whole.stress * depth : null;
+    if (setFactor >= 1 && primaryRange === null && share >= 1) return whole;
+    const stressCap = share < 1 && whole ? whole.stress * share : null;
     return buildSession({ ...request, setFactor, primaryRange: setFactor < 1 ? null : primaryRange, stressCap });
   }
 

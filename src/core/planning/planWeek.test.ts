@@ -42,8 +42,8 @@ describe("the week that is running", () => {
     const w = one(base({ strengthLog: done }), addDays(BUILD, 5));
     expect(w.sessions).toEqual([]);
     expect(w.fit.unplaced).toEqual([]);
-    expect(w.depthLimit).toBeGreaterThan(100);
-    const texts = [...w.why, w.depthWhy].map((x) => x.text);
+    expect(w.loadLimit).toBeGreaterThan(100);
+    const texts = [...w.why, w.loadLimitWhy].map((x) => x.text);
     expect(texts).toContain("Nothing is left to place: this week's sessions are done.");
     expect(texts.join(" ")).not.toMatch(/ 0 AU|of 0 |of 1 /);
   });
@@ -159,22 +159,22 @@ describe("history and plan", () => {
   });
 });
 
-describe("depth limits", () => {
+describe("load limits", () => {
   it("fall to 0.55 in a step-back week, and the planned sessions stay inside", () => {
     const p = plan(base(), { from: START, weeks: 12 });
     const back = p.weeks.filter((w) => w.season.stepBack);
     expect(back.length).toBeGreaterThan(1);
     for (const w of back) {
       const before = p.weeks[p.weeks.indexOf(w) - 1]!;
-      expect(w.depthLimit / before.depthLimit).toBeGreaterThan(0.5);
-      expect(w.depthLimit / before.depthLimit).toBeLessThan(0.72);
-      expect(w.depthWhy.text).toContain("0.55 in a step-back week");
+      expect(w.loadLimit / before.loadLimit).toBeGreaterThan(0.5);
+      expect(w.loadLimit / before.loadLimit).toBeLessThan(0.72);
+      expect(w.loadLimitWhy.text).toContain("0.55 in a step-back week");
     }
   });
   it("fall to two thirds with a jump in mileage", () => {
     const factors = [...new Array(7).fill(1), 1.2];
     const w = one(athleteWith({ endurance: weeksOf(factors) }), addDays(START, 6 * 7));
-    expect(w.depthWhy.text).toContain("two thirds with a mileage increase");
+    expect(w.loadLimitWhy.text).toContain("two thirds with a mileage increase");
   });
   it("are 0 on days where nothing may stand, and shallow before a key session", () => {
     const w = one(base());

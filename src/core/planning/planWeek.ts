@@ -1,4 +1,4 @@
-/** One week of the plan: what each session would be in each window, the exact fit, and the depth limits. */
+/** One week of the plan: what each session would be in each window, the exact fit, and what the week and its days take. */
 import { type DatedWindow, type Label, windowsOfWeek } from "../athlete";
 import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate, MINUTES_A_DAY, timeOf } from "../dates";
 import { LABEL_WORDS } from "../dose";
@@ -24,8 +24,8 @@ export interface PlanWeek {
   sessions: PlanSession[];
   fit: FitResult;
   /** AU; what the deepest session may weigh this week, with the sentence. */
-  depthLimit: number;
-  depthWhy: Why;
+  loadLimit: number;
+  loadLimitWhy: Why;
   /** Depth limit of each day of the week, Monday first, AU. */
   dayLimits: number[];
   /** What it was made of: with it the week can be made again, changed. */
@@ -33,7 +33,7 @@ export interface PlanWeek {
   why: Why[];
 }
 
-const DEPTH_RULES: readonly CostRule[] = ["S2", "S12", "S13"];
+const LIMIT_RULES: readonly CostRule[] = ["S2", "S12", "S13"];
 
 /** The week placed exactly, with what its days take and why. */
 export function planWeek(input: WeekInput): PlanWeek {
@@ -71,17 +71,17 @@ export function planWeek(input: WeekInput): PlanWeek {
       const day = week.days.find((d) => d.date === w.date && d.counts);
       if (day) builder.build("A", day, w, factor.factor);
     }
-  const depthLimit = Math.round(builder.deepest() * factor.factor);
+  const loadLimit = Math.round(builder.deepest() * factor.factor);
   return {
     season: week,
     sessions,
     fit,
-    depthLimit,
-    depthWhy:
+    loadLimit,
+    loadLimitWhy:
       builder.deepest() === 0
         ? why("week.most", "none")
         : why("week.most", "most", {
-            most: depthLimit,
+            most: loadLimit,
             full: Math.round(builder.deepest()),
             because: factor.text,
           }),
@@ -201,7 +201,7 @@ function dayLimits(
         (o) =>
           o.date === date &&
           !blockedHere(o, context) &&
-          !costsOf([o], context).some((c) => DEPTH_RULES.includes(c.rule)),
+          !costsOf([o], context).some((c) => LIMIT_RULES.includes(c.rule)),
       )
       .map((o) => o.stress);
     const mobility = windows.some((w) => w.date === date) ? MOST.mobility : 0;

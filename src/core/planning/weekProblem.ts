@@ -59,7 +59,7 @@ export class WeekProblem {
     this.windows = windowsOfWeek(athlete, week.start).filter((w) => w.date >= input.from);
     this.standable = this.windows.filter((w) => week.days.some((d) => d.date === w.date && d.counts));
     this.builder = new SessionBuilder(input);
-    this.factor = depthFactor(week);
+    this.factor = limitFactor(week);
     this.skipped = this.changes.flatMap((c) => (c.kind === "skip" && c.week === week.start ? [c] : []));
     this.locks = this.mine(athlete.locked ?? []);
     this.held = this.mine(input.held).filter((l) => !this.locks.some((k) => k.label === l.label));
@@ -171,7 +171,7 @@ interface OptionsAsked {
   locked: boolean;
 }
 
-function depthFactor(week: SeasonWeek): { factor: number; text: string } {
+function limitFactor(week: SeasonWeek): { factor: number; text: string } {
   const { mileage } = week;
   const list: [number, string][] = [[1, ""]];
   if (mileage.holdOnly) list.push([MOST.spike, say("week.most", "spike")]);

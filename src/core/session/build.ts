@@ -81,7 +81,7 @@ function underLoad(items: Item[], r: SessionRequest, rpe: number, dropped: Dropp
     const extra = left.filter((i) => !PRIMARY_PATTERNS.includes(i.exercise.pattern)).at(-1);
     if (!extra) break;
     left = left.filter((i) => i !== extra);
-    dropped.push({ exercise: extra.exercise.id, why: "the week's depth limit leaves no room for it" });
+    dropped.push({ exercise: extra.exercise.id, why: "it would go over what this week takes" });
   }
   return left;
 }

@@ -302,10 +302,10 @@ describe("a built session", () => {
     expect(buildSession(request({ setFactor: 0.55 }))!.rpe).toBe(5);
   });
 
-  it("gives assistance up where the depth limit leaves no room, never the primary patterns", () => {
+  it("gives assistance up where the week takes no more, never the primary patterns", () => {
     const s = buildSession(request({ stressCap: 150 }))!;
     expect(patterns(s).sort()).toEqual(["hinge", "hip", "squat"]);
-    expect(s.dropped.map((d) => d.why).join()).toContain("depth limit");
+    expect(s.dropped.map((d) => d.why).join()).toContain("over what this week takes");
     expect(s.lostShare).toBe(0);
   });
 });

@@ -45,7 +45,7 @@ export interface WeekPlan {
   phase: Phase;
   emphasis: Emphasis;
   stepBack: boolean;
-  depthLimit: number;
+  loadLimit: number;
   sessions: {
     label: Label;
     date: IsoDate;

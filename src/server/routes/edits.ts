@@ -63,14 +63,14 @@ function tryEdit(p: Planned, today: IsoDate, date: IsoDate, edit: SessionEdit): 
       }
     });
   for (const d of made.dropped) warnings.push(`${p.library.name(d.exercise)} is left out: ${d.why}.`);
-  if (made.stress > week.depthLimit && week.depthLimit > 0)
-    warnings.push(`${made.stress - week.depthLimit} AU over the week's depth limit of ${week.depthLimit}.`);
+  if (made.stress > week.loadLimit && week.loadLimit > 0)
+    warnings.push(`${made.stress - week.loadLimit} AU over the most this week takes, ${week.loadLimit} AU.`);
   const day = week.season.days.find((d) => d.date === date);
   if (day && !day.heavyOk && made.heavy)
     warnings.push(`Heavy work on a day that takes none: ${day.why.at(-1)?.text ?? ""}`);
   if (week.season.setFactor < 1)
     warnings.push("The week cuts its sets; a session by hand keeps its own. Cut it here if it is to be cut.");
-  return { session: { ...view, edit, depthLimit: week.depthLimit }, warnings, fault: null };
+  return { session: { ...view, edit, loadLimit: week.loadLimit }, warnings, fault: null };
 }
 
 type EditCall = Call<EditBody>;

@@ -4,12 +4,18 @@ import type { WeekPlan } from "../../core/story";
 import type { Database } from "./database";
 import { ReviewEntity, WeekPlanEntity } from "./entities";
 
+/** A week as it was kept; earlier versions called its load limit otherwise. */
+function weekPlanOf(data: string): WeekPlan {
+  const { depthLimit, ...week } = JSON.parse(data) as WeekPlan & { depthLimit?: number };
+  return depthLimit === undefined ? week : { ...week, loadLimit: depthLimit };
+}
+
 export class WeekArchive {
   constructor(private readonly db: Database) {}
 
   async weeks(athleteId: string): Promise<Map<IsoDate, WeekPlan>> {
     const rows = await this.db.reader.findBy(WeekPlanEntity, { athleteId });
-    return new Map(rows.map((r) => [r.monday, JSON.parse(r.data) as WeekPlan]));
+    return new Map(rows.map((r) => [r.monday, weekPlanOf(r.data)]));
   }
 
   /** Weeks that are kept already stay as they are. */

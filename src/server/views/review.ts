@@ -46,7 +46,7 @@ export async function pastWeeks(
       phase: week.phase,
       emphasis: week.emphasis,
       stepBack: week.stepBack,
-      depthLimit: planned?.depthLimit ?? 0,
+      loadLimit: planned?.loadLimit ?? 0,
       sessions: (planned?.sessions ?? []).map(plannedFacts),
     };
     if (week.start < monday) fresh.push(facts);

@@ -16,7 +16,7 @@ export function spokenIn(p: Planned): Partial<Record<RuleId, SpokenView>> {
   };
   for (const w of p.plan.weeks) {
     const { start } = w.season;
-    for (const r of [...w.why, w.depthWhy]) say(r.rule, r.text, start);
+    for (const r of [...w.why, w.loadLimitWhy]) say(r.rule, r.text, start);
     for (const c of w.fit.costs) say(c.rule, c.text, start);
     for (const s of w.sessions)
       for (const r of [...s.why, ...s.items.flatMap((i) => i.why)]) say(r.rule, r.text, start);

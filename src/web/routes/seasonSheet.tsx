@@ -6,7 +6,7 @@ import { addDays } from "../../core/dates";
 import { useAthlete, useSeason } from "../data/hooks";
 import { day, dayAndYear, distanceNumber, duration, EMPHASIS_NAMES, PHASE_NAMES, span, type Units } from "../format";
 import { phaseFacts } from "../season/facts";
-import { depthSum, stripLayout } from "../section/layout/strip";
+import { stripLayout, trainingLoadSum } from "../section/layout/strip";
 import { STRATA } from "../section/patterns";
 import { SeasonStrip } from "../section/SeasonStrip";
 import { useUnits } from "../ui/Frame";
@@ -36,7 +36,7 @@ function Paper({ id, name, view }: { id: string; name: string; view: SeasonView 
         ...STRIP,
         most: {
           km: Math.max(...view.weeks.map((w) => w.distanceKm)),
-          depth: Math.max(...view.weeks.map(depthSum)),
+          trainingLoad: Math.max(...view.weeks.map(trainingLoadSum)),
         },
         changed: new Set(),
         movedRaces: new Set(),
@@ -109,9 +109,9 @@ function Paper({ id, name, view }: { id: string; name: string; view: SeasonView 
           <h3 className="mt-4 mb-1 text-[15px] leading-6 font-[650]">Weeks</h3>
           <WeekTable view={view} units={units} head={head} />
           <p className="mt-3 max-w-[80ch] text-[12px] leading-4">
-            Depth is the planned session stress, session RPE times minutes, in arbitrary units. Effort that was not
-            recorded is assumed by kind of session. This sheet does not replace a clinician, or a qualified person on
-            the floor, and no figure on it promises that nobody gets hurt.
+            Training load is session RPE times minutes, in arbitrary units. Effort that was not recorded is assumed by
+            kind of session. This sheet does not replace a clinician, or a qualified person on the floor, and no figure
+            on it promises that nobody gets hurt.
           </p>
         </div>
       </section>
@@ -138,7 +138,7 @@ function WeekTable({ view, units, head }: { view: SeasonView; units: Units; head
           <th>Ascent, m</th>
           <th>Load, AU</th>
           <th>Strength</th>
-          <th>Depth</th>
+          <th>Training load</th>
           <th>Races and notes</th>
         </tr>
       </thead>
@@ -161,7 +161,7 @@ function WeekTable({ view, units, head }: { view: SeasonView; units: Units; head
             <td className="py-1 whitespace-nowrap">
               {w.anchors.map((a) => `${a.label} ${day(a.date).slice(0, 3)}${a.heavy ? "*" : ""}`).join(", ") || "–"}
             </td>
-            <td className="py-1">{Math.round(depthSum(w)) || "–"}</td>
+            <td className="py-1">{Math.round(trainingLoadSum(w)) || "–"}</td>
             <td className="py-1">{[racesOf(view, w), w.note, w.away.join(", ")].filter(Boolean).join("; ")}</td>
           </tr>
         ))}

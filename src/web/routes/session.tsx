@@ -195,7 +195,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
           <h2 className="sec-h">
             Anchor{" "}
             <em className="font-normal not-italic cond">
-              {view.depthLimit > 0 ? `limit ${view.depthLimit} this week` : ""}
+              {view.loadLimit > 0 ? `most this week takes: ${view.loadLimit} AU` : ""}
             </em>
           </h2>
           <SessionAnchor view={view} />

@@ -113,7 +113,7 @@ function Week({ id, view }: { id: string; view: WeekView }) {
             width: size.width,
             height: size.height,
             words: (e) => enduranceWords(e, units),
-            tag: (s) => [sessionName(s.label, view.emphasis), `${duration(s.minutes)} · depth ${s.stress}`],
+            tag: (s) => [sessionName(s.label, view.emphasis), `${duration(s.minutes)} · ${s.stress} AU`],
           })
         : null,
     [shown, size, units, view.emphasis],

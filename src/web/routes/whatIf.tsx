@@ -9,7 +9,7 @@ import { ChangedWeeks, TotalsTable } from "../season/ComparisonTables";
 import { compareSeasons } from "../season/compare";
 import { useTakeOver } from "../season/takeOver";
 import { WhatIfControls } from "../season/WhatIfControls";
-import { depthSum, stripLayout } from "../section/layout/strip";
+import { stripLayout, trainingLoadSum } from "../section/layout/strip";
 import { SeasonStrip } from "../section/SeasonStrip";
 import { useSize } from "../section/useSize";
 import { useUnits } from "../ui/Frame";
@@ -50,7 +50,10 @@ function WhatIf({ id, stored, trial, facts }: { id: string; stored: SeasonView; 
   const strips = useMemo(() => {
     if (!size) return null;
     const weeks = [...stored.weeks, ...after.weeks];
-    const most = { km: Math.max(...weeks.map((w) => w.distanceKm)), depth: Math.max(...weeks.map(depthSum)) };
+    const most = {
+      km: Math.max(...weeks.map((w) => w.distanceKm)),
+      trainingLoad: Math.max(...weeks.map(trainingLoadSum)),
+    };
     const changed = new Set(compared.weeks.map((w) => w.start));
     const moved = new Set(
       after.races.filter((r) => stored.races.find((s) => s.id === r.id)?.date !== r.date).map((r) => r.id),

@@ -72,7 +72,7 @@ export function ChangedWeeks({ compared, units, id }: { compared: Comparison; un
             <th>Sessions</th>
             <th>Heavy</th>
             <th>Hard sets</th>
-            <th>Depth, AU</th>
+            <th>Training load, AU</th>
             <th>{units.distanceUnit}</th>
           </tr>
         </thead>
@@ -88,7 +88,7 @@ export function ChangedWeeks({ compared, units, id }: { compared: Comparison; un
               <td>{both(w.before.sessions, w.after.sessions)}</td>
               <td>{both(w.before.heavy, w.after.heavy)}</td>
               <td>{both(w.before.sets, w.after.sets)}</td>
-              <td>{both(w.before.depth, w.after.depth)}</td>
+              <td>{both(w.before.trainingLoad, w.after.trainingLoad)}</td>
               <td>{both(distanceNumber(w.before.distanceKm, units), distanceNumber(w.after.distanceKm, units))}</td>
             </tr>
           ))}

@@ -72,12 +72,17 @@ describe("two seasons beside each other", () => {
   });
 
   it("are drawn to one scale, with the weeks that change marked", () => {
-    const input = { view: before, width: 900, height: 160, most: { km: 100, depth: 2000 } };
+    const input = { view: before, width: 900, height: 160, most: { km: 100, trainingLoad: 2000 } };
     const l = stripLayout({ ...input, changed: new Set([before.weeks[3]!.start]), movedRaces: new Set(["r"]) });
     expect(l.bars.filter((b) => b.changed).map((b) => b.start)).toEqual([before.weeks[3]!.start]);
     expect(l.flags.filter((f) => f.moved).map((f) => f.id)).toEqual(["r"]);
     expect(l.strata.at(-1)!.x1).toBeLessThanOrEqual(l.x1);
-    const half = stripLayout({ ...input, most: { km: 200, depth: 4000 }, changed: new Set(), movedRaces: new Set() });
+    const half = stripLayout({
+      ...input,
+      most: { km: 200, trainingLoad: 4000 },
+      changed: new Set(),
+      movedRaces: new Set(),
+    });
     half.bars.forEach((b, i) => {
       expect(b.up).toBeCloseTo(l.bars[i]!.up / 2, 9);
       expect(b.down).toBeCloseTo(l.bars[i]!.down / 2, 9);

@@ -11,7 +11,7 @@ export interface WeekFacts {
   sessions: number;
   heavy: number;
   sets: number;
-  depth: number;
+  trainingLoad: number;
   distanceKm: number;
 }
 
@@ -41,7 +41,13 @@ export interface Comparison {
 
 function factsOf(w: SeasonWeekView): WeekFacts {
   const { stress, ...strength } = weekStrength(w.anchors);
-  return { phase: w.phase, stepBack: w.stepBack, ...strength, depth: Math.round(stress), distanceKm: w.distanceKm };
+  return {
+    phase: w.phase,
+    stepBack: w.stepBack,
+    ...strength,
+    trainingLoad: Math.round(stress),
+    distanceKm: w.distanceKm,
+  };
 }
 
 const same = (a: WeekFacts, b: WeekFacts): boolean =>

@@ -1,4 +1,4 @@
-/** The inspector's close look at one week's anchors against its depth limit. */
+/** The inspector's close look at one week's sessions against what it takes. */
 import type { SeasonWeekView } from "../../api/views";
 import { Defs } from "./Defs";
 import { anchorShape, gridValues } from "./layout/common";
@@ -11,13 +11,13 @@ const GROUND = 10;
 const LEFT = 24;
 
 export function SeasonDetail({ week }: { week: SeasonWeekView }) {
-  const deepest = Math.max(120, week.depthLimit, ...week.anchors.map((a) => a.stress));
+  const deepest = Math.max(120, week.loadLimit, ...week.anchors.map((a) => a.stress));
   const unit = (H - GROUND - 26) / deepest;
-  const limitY = GROUND + week.depthLimit * unit;
+  const limitY = GROUND + week.loadLimit * unit;
   const column = (W - LEFT) / Math.max(1, week.anchors.length);
-  const label = week.anchors.map((a) => `${a.label} depth ${a.stress}`).join(", ") || "no strength session";
+  const label = week.anchors.map((a) => `${a.label} ${a.stress} AU`).join(", ") || "no strength session";
   return (
-    <svg width={W} height={H} role="img" aria-label={`${label}; depth limit ${week.depthLimit}`}>
+    <svg width={W} height={H} role="img" aria-label={`${label}; most this week takes ${week.loadLimit} AU`}>
       <Defs prefix="d" size={5} />
       <rect x={LEFT} y={GROUND} width={W - LEFT} height={H - GROUND} fill={STRATA[week.phase].tint} opacity=".7" />
       {gridValues((H - GROUND - 8) / unit, 3).map((v) => (
@@ -35,7 +35,7 @@ export function SeasonDetail({ week }: { week: SeasonWeekView }) {
           </Text>
         </g>
       ))}
-      {week.depthLimit > 0 && (
+      {week.loadLimit > 0 && (
         <>
           <rect
             x={LEFT}
@@ -48,7 +48,7 @@ export function SeasonDetail({ week }: { week: SeasonWeekView }) {
           <rect x={LEFT} y={limitY} width={W - LEFT} height={Math.max(0, H - limitY)} fill="url(#drock)" />
           <line x1={LEFT} x2={W} y1={limitY} y2={limitY} stroke="var(--color-ground)" strokeWidth="1.25" />
           <Text x={W - 4} y={Math.min(H - 4, limitY + 13)} width={78} anchor="end" fill="var(--color-ink-soil)">
-            limit {week.depthLimit}
+            takes {week.loadLimit}
           </Text>
         </>
       )}
@@ -65,7 +65,7 @@ export function SeasonDetail({ week }: { week: SeasonWeekView }) {
             bands: bandSets(a.bands),
             done: a.done,
             locked: a.locked,
-            limit: week.depthLimit,
+            limit: week.loadLimit,
           },
           LEFT + column * (i + 0.42),
           width,

@@ -22,7 +22,7 @@ export const SeasonTwin = memo(function SeasonTwin(now: {
             <th>Dates</th>
             <th>Phase</th>
             <th>{unit}</th>
-            <th>Depth limit</th>
+            <th>Most it takes, AU</th>
             <th>Planned, done</th>
             <th>Ascent, m</th>
             <th>Strength sessions</th>
@@ -39,7 +39,7 @@ export const SeasonTwin = memo(function SeasonTwin(now: {
                 {c.week.stepBack ? ", step-back" : ""}
               </td>
               <td>{Math.round(c.value)}</td>
-              <td>{c.week.depthLimit}</td>
+              <td>{c.week.loadLimit}</td>
               <td>
                 {c.week.planned.sessions > 0
                   ? `${duration(c.week.planned.minutes)} planned, ${c.week.done ? `${duration(c.week.minutes)} done` : "ahead"}`
@@ -48,7 +48,7 @@ export const SeasonTwin = memo(function SeasonTwin(now: {
               <td>{Math.round(c.week.ascentM)}</td>
               <td>
                 {c.week.anchors
-                  .map((a) => `${a.label} ${day(a.date)}, ${duration(a.minutes)}, depth ${a.stress}`)
+                  .map((a) => `${a.label} ${day(a.date)}, ${duration(a.minutes)}, ${a.stress} AU`)
                   .join("; ")}
               </td>
               <td>{[...c.week.away, c.week.note].filter(Boolean).join("; ")}</td>

@@ -22,7 +22,7 @@ export function ShortSection({ row }: { row: SquadRow }) {
   const most = Math.max(1, ...row.weeks.map((w) => w.load));
   const deepest = Math.max(
     200,
-    ...row.weeks.map((w) => w.depthLimit),
+    ...row.weeks.map((w) => w.loadLimit),
     ...row.weeks.flatMap((w) => w.anchors.map((a) => a.stress)),
   );
   const unit = (height - ground - 2) / deepest;

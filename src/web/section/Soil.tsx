@@ -1,4 +1,4 @@
-/** What lies below the ground line in both sections: strata of soil as thick as the depth limit, rock beneath, grid, rock's edge. */
+/** What lies below the ground line in both sections: strata of soil as thick as what a week takes, rock beneath, grid, rock's edge. */
 import type { Phase } from "../../core/athlete";
 import { STRATA } from "./patterns";
 

@@ -1,4 +1,4 @@
-/** The week as a ground section: buttes of endurance above, anchors below, rock at each day's depth limit. */
+/** The week as a ground section: buttes of endurance above, anchors below, rock at what each day takes. */
 import { type HTMLAttributes, memo, type SVGAttributes } from "react";
 import type { WeekView } from "../../api/views";
 import { duration, sessionName, time } from "../format";
@@ -327,7 +327,7 @@ export const WeekSection = memo(function WeekSection(props: Props) {
           </g>
         ))}
         <AxisTitle x={29} y={(l.top + 40 + l.ground) / 2} name="Terrain" rest=", load in AU" />
-        <AxisTitle x={29} y={(l.ground + l.bottom) / 2} name="Depth" rest=", AU" />
+        <AxisTitle x={29} y={(l.ground + l.bottom) / 2} name="Training load" rest=", AU" />
         <Rows l={l} />
       </svg>
       <ul aria-label="Endurance sessions" className="absolute">
@@ -349,7 +349,7 @@ export const WeekSection = memo(function WeekSection(props: Props) {
 function Rows({ l }: { l: WeekLayout }) {
   const rows: [string, (d: WeekLayout["days"][number]) => number][] = [
     ["Load", (d) => d.load],
-    ["Depth", (d) => d.depth],
+    ["Training load", (d) => d.trainingLoad],
   ];
   return (
     <g>

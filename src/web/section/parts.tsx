@@ -60,7 +60,7 @@ interface AnchorProps {
   stroke?: number;
 }
 
-/** An anchor: eye on the ground line, stem, banded block, foot plate at its depth; a shackle where it is locked. */
+/** An anchor: eye on the ground line, stem, banded block, foot plate at its training load; a shackle where it is locked. */
 export const Anchor = memo(function Anchor({
   shape: s,
   ground,

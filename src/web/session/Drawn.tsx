@@ -1,4 +1,4 @@
-/** What is drawn beside the sheet: its time against the window, and its anchor against the depth limit. */
+/** What is drawn beside the sheet: its time against the window, and its training load against what the week takes. */
 import type { SessionView } from "../../api/views";
 import { clock, duration } from "../format";
 import { Defs } from "../section/Defs";
@@ -48,7 +48,7 @@ export function TimeBar({ view }: { view: SessionView }) {
 
 export function SessionAnchor({ view }: { view: SessionView }) {
   const [w, h, ground] = [268, 150, 10];
-  const deepest = Math.max(120, view.depthLimit, view.stress);
+  const deepest = Math.max(120, view.loadLimit, view.stress);
   const unit = (h - ground - 12) / deepest;
   const shape = anchorShape(
     {
@@ -57,7 +57,7 @@ export function SessionAnchor({ view }: { view: SessionView }) {
       bands: bandSets(view.items.map((i) => ({ pattern: i.pattern, sets: i.sets }))),
       done: view.log !== null,
       locked: view.locked,
-      limit: view.depthLimit,
+      limit: view.loadLimit,
     },
     92,
     Math.max(28, Math.min(96, view.minutes * 1.1)),
@@ -66,20 +66,25 @@ export function SessionAnchor({ view }: { view: SessionView }) {
     7,
     12,
   );
-  const limit = ground + view.depthLimit * unit;
+  const limit = ground + view.loadLimit * unit;
   return (
-    <svg width={w} height={h} role="img" aria-label={`Depth ${view.stress} of a limit of ${view.depthLimit}`}>
+    <svg
+      width={w}
+      height={h}
+      role="img"
+      aria-label={`Training load ${view.stress} AU; most this week takes ${view.loadLimit} AU`}
+    >
       <Defs prefix="one" size={6} />
       <rect y={ground} width={w} height={h - ground} fill={STRATA[view.phase].tint} opacity=".7" />
-      {view.depthLimit > 0 && <rect y={limit} width={w} height={Math.max(0, h - limit)} fill="url(#onerock)" />}
-      {view.depthLimit > 0 && <line x2={w} y1={limit} y2={limit} stroke="var(--color-ground)" strokeWidth="1.25" />}
+      {view.loadLimit > 0 && <rect y={limit} width={w} height={Math.max(0, h - limit)} fill="url(#onerock)" />}
+      {view.loadLimit > 0 && <line x2={w} y1={limit} y2={limit} stroke="var(--color-ground)" strokeWidth="1.25" />}
       <line x2={w} y1={ground} y2={ground} stroke="var(--color-ground)" strokeWidth="2" />
       {[12, 60, 150, 210].map((x) => (
         <Earth key={x} x={x} y={ground} />
       ))}
       <Anchor shape={shape} ground={ground} prefix="one" letters />
       <Text x={shape.x1 + 8} y={shape.foot - 2} size={12} weight={600}>
-        depth {view.stress}
+        {view.stress} AU
         {shape.over > 0 ? `, ${shape.over} over` : ""}
       </Text>
     </svg>

@@ -1,4 +1,4 @@
-/** The season's weeks in a row, to walk through: phase, planned depth, and what could not be placed. */
+/** The season's weeks in a row, to walk through: phase, planned training load, and what could not be placed. */
 import { memo } from "react";
 import { Link } from "react-router";
 import type { SeasonWeekView } from "../../api/views";
@@ -11,7 +11,7 @@ import { useSize } from "../section/useSize";
 /** Least width of a week, so that it can be hit; as many as there is room for stand around the one shown. */
 const LEAST = 26;
 
-const depthOf = (w: SeasonWeekView): number => w.anchors.reduce((a, s) => a + s.stress, 0);
+const trainingLoadOf = (w: SeasonWeekView): number => w.anchors.reduce((a, s) => a + s.stress, 0);
 
 export const WeekStrip = memo(function WeekStrip({ id, monday }: { id: string; monday: string }) {
   const season = useSeason(id);
@@ -21,7 +21,7 @@ export const WeekStrip = memo(function WeekStrip({ id, monday }: { id: string; m
   const at = all.findIndex((w) => w.start === monday);
   const first = Math.max(0, Math.min(at - Math.floor(room / 2), all.length - room));
   const weeks = size ? all.slice(first, first + room) : [];
-  const deepest = Math.max(1, ...weeks.map(depthOf));
+  const deepest = Math.max(1, ...weeks.map(trainingLoadOf));
   return (
     <nav ref={ref} aria-label="Weeks of the season" className="flex h-7 min-w-0 flex-1 items-end gap-px">
       {weeks.map((w) => (
@@ -36,7 +36,7 @@ export const WeekStrip = memo(function WeekStrip({ id, monday }: { id: string; m
         >
           <span
             className="absolute top-0 right-[25%] left-[25%] bg-iron"
-            style={{ height: `${Math.round((depthOf(w) / deepest) * 100)}%`, opacity: w.done ? 0.9 : 0.55 }}
+            style={{ height: `${Math.round((trainingLoadOf(w) / deepest) * 100)}%`, opacity: w.done ? 0.9 : 0.55 }}
           />
         </Link>
       ))}

@@ -25,7 +25,7 @@ export interface AnchorShape {
   bands: { id: BandId; y: number; h: number }[];
   done: boolean;
   locked: boolean;
-  /** AU past the depth limit; 0 inside it. */
+  /** AU past what the week takes; 0 inside it. */
   over: number;
 }
 
@@ -72,7 +72,7 @@ interface AnchorInput {
  * @param x middle, px
  * @param width of the block, px
  * @param ground y of the ground line
- * @param perUnit px an AU of depth
+ * @param perUnit px an AU of training load
  * @param perSet px a hard set; shrunk where the block would stand above the ground
  */
 export function anchorShape(

@@ -18,7 +18,7 @@ const week = (i: number, more: Partial<SeasonWeekView> = {}): SeasonWeekView => 
   load: 1500,
   distancePct: null,
   loadPct: null,
-  depthLimit: 300,
+  loadLimit: 300,
   anchors: [
     {
       label: "A",
@@ -126,7 +126,7 @@ describe("the season layout", () => {
     for (const c of l.columns) expect(c.peak).toBeGreaterThan(l.top);
   });
 
-  it("hangs anchors below it, feet at their depth, inside their own week", () => {
+  it("hangs anchors below it, feet at their training load, inside their own week", () => {
     for (const a of l.anchors) {
       const c = l.columns[a.week]!;
       expect(a.x0).toBeGreaterThanOrEqual(c.x0 - 0.01);
@@ -156,7 +156,7 @@ describe("the season layout", () => {
   it("marks the planned anchor furthest past its limit, never a done one", () => {
     expect(l.warning).toBeNull();
     const over = view({
-      weeks: [week(0, { depthLimit: 100 }), week(5, { depthLimit: 246 }), week(6, { depthLimit: 270 })],
+      weeks: [week(0, { loadLimit: 100 }), week(5, { loadLimit: 246 }), week(6, { loadLimit: 270 })],
     });
     expect(seasonLayout(input(over, { count: 3 })).warning).toMatchObject({ text: "34 over", week: 1 });
   });
@@ -201,7 +201,7 @@ describe("the season layout", () => {
   });
 
   it("stands empty weeks", () => {
-    const bare = view({ weeks: [week(0, { distanceKm: 0, load: 0, minutes: 0, anchors: [], depthLimit: 0 })] });
+    const bare = view({ weeks: [week(0, { distanceKm: 0, load: 0, minutes: 0, anchors: [], loadLimit: 0 })] });
     const empty = seasonLayout(input(bare, { count: 1 }));
     expect(empty.anchors).toEqual([]);
     expect(empty.strip[1]!.cells).toEqual(["–"]);

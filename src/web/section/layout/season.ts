@@ -58,7 +58,7 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
   const skyUnit = (ground - TOP - SKY_FOR_FLAGS) / most;
   const deepest = Math.max(
     100,
-    ...weeks.map((w) => w.depthLimit),
+    ...weeks.map((w) => w.loadLimit),
     ...weeks.flatMap((w) => w.anchors.map((a) => a.stress)),
   );
   const soilUnit = (bottom - ground - 34) / deepest;
@@ -88,7 +88,7 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
     };
   });
   const edges = columns.map((c) => ({ x0: c.x0, x1: c.x1, y: c.peak }));
-  const limits = columns.map((c) => ({ x0: c.x0, x1: c.x1, y: ground + c.week.depthLimit * soilUnit }));
+  const limits = columns.map((c) => ({ x0: c.x0, x1: c.x1, y: ground + c.week.loadLimit * soilUnit }));
   const rock = steppedEdge(limits, Math.min(4, columnWidth / 6));
   const doneCount = weeks.filter((w) => w.done).length;
   const ridge = steppedEdge(edges, Math.min(5, columnWidth / 6));
@@ -137,7 +137,7 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
       },
       {
         y: bottom + 2 * ROW,
-        label: "Depth, sum",
+        label: "Training load, sum",
         cells: thin(weeks.map((w) => String(Math.round(weekStrength(w.anchors).stress) || "–"))),
       },
     ],
@@ -229,7 +229,7 @@ function warningOf(columns: SeasonLayout["columns"], ground: number, unit: numbe
   let worst: { over: number; x: number; y: number; week: number } | null = null;
   columns.forEach((c, i) => {
     for (const a of c.week.anchors) {
-      const over = a.done || c.week.depthLimit <= 0 ? 0 : Math.round(a.stress - c.week.depthLimit);
+      const over = a.done || c.week.loadLimit <= 0 ? 0 : Math.round(a.stress - c.week.loadLimit);
       if (over > (worst?.over ?? 0)) worst = { over, x: (c.x0 + c.x1) / 2, y: ground + a.stress * unit, week: i };
     }
   });

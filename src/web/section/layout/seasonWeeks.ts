@@ -84,7 +84,7 @@ export function anchorsOf(
         bands: bandSets(a.bands),
         done: a.done,
         locked: a.locked,
-        limit: a.done ? 0 : week.depthLimit,
+        limit: a.done ? 0 : week.loadLimit,
       },
       middle,
       w,

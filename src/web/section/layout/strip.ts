@@ -21,15 +21,15 @@ export interface StripInput {
   view: SeasonView;
   width: number;
   height: number;
-  /** Largest weekly distance and depth of both seasons, so that both are drawn to one scale. */
-  most: { km: number; depth: number };
+  /** Largest weekly distance and training load of both seasons, so that both are drawn to one scale. */
+  most: { km: number; trainingLoad: number };
   changed: ReadonlySet<string>;
   movedRaces: ReadonlySet<string>;
 }
 
 const PAD = { left: 16, right: 16, top: 22, band: 20 };
 
-export const depthSum = (w: SeasonView["weeks"][number]): number => weekStrength(w.anchors).stress;
+export const trainingLoadSum = (w: SeasonView["weeks"][number]): number => weekStrength(w.anchors).stress;
 
 export function stripLayout({ view, width, height, most, changed, movedRaces }: StripInput): StripLayout {
   const [x0, x1] = [PAD.left, width - PAD.right];
@@ -54,7 +54,7 @@ export function stripLayout({ view, width, height, most, changed, movedRaces }: 
       x: x0 + i * column,
       w: column,
       up: (w.distanceKm / Math.max(1, most.km)) * (ground - PAD.top - 26),
-      down: (depthSum(w) / Math.max(1, most.depth)) * (bottom - ground - 4),
+      down: (trainingLoadSum(w) / Math.max(1, most.trainingLoad)) * (bottom - ground - 4),
       heavy: w.anchors.filter((a) => a.heavy).length,
       changed: changed.has(w.start),
     })),

@@ -69,7 +69,7 @@ const view = (more: Partial<WeekView> = {}): WeekView => ({
   ],
   sessions: [lift("A", 1, 18, 320), lift("B", 3, 18, 200)],
   dayLimits: [0, 330, 0, 330, 280, 0, 0],
-  depthLimit: 330,
+  loadLimit: 330,
   dayPhases: ["build", "build", "build", "build", "build", "build", "build"],
   windows: [{ date: addDays(MONDAY, 1), start: 1050, minutes: 90, place: "gym" }],
   fit: { cost: 0, weighed: 4, costs: [], alternatives: [], histogram: [], unplaced: [], freeRules: 9 },
@@ -89,7 +89,7 @@ const input = (v: WeekView, more: Partial<WeekInput> = {}): WeekInput => ({
   width: 924,
   height: 620,
   words: (e) => [`${e.kind} run 10 km`, "50 min · RPE 3"],
-  tag: (s) => [`Session ${s.label}`, `50 min · depth ${s.stress}`],
+  tag: (s) => [`Session ${s.label}`, `50 min · ${s.stress} AU`],
   ...more,
 });
 
@@ -112,7 +112,7 @@ describe("the week layout", () => {
       "Assumed: easy 50 min",
       "Nothing planned here",
     ]);
-    expect(l.days[1]).toMatchObject({ load: 500, depth: 320, limit: 330 });
+    expect(l.days[1]).toMatchObject({ load: 500, trainingLoad: 320, limit: 330 });
   });
 
   it("stands morning left and evening right, higher for more load", () => {
@@ -148,12 +148,12 @@ describe("the week layout", () => {
       expect(a.tag.rect.y + a.tag.rect.h).toBeLessThanOrEqual(l.bottom);
       expect(a.foot).toBeLessThan(l.bottom);
     }
-    expect(l.anchors[0]!.tag.lines).toEqual(["Session A", "50 min · depth 320"]);
+    expect(l.anchors[0]!.tag.lines).toEqual(["Session A", "50 min · 320 AU"]);
   });
 
   it("gives a warning a taller tag", () => {
     const warned = weekLayout(
-      input(view({ sessions: [lift("A", 1, 18, 320, { warning: "12 over the depth limit" })] })),
+      input(view({ sessions: [lift("A", 1, 18, 320, { warning: "12 AU over what it takes" })] })),
     );
     expect(warned.anchors[0]!.tag.rect.h).toBeGreaterThan(l.anchors[0]!.tag.rect.h);
   });

@@ -58,7 +58,7 @@ export interface WeekLayout {
     /** What is said of a day without endurance: nothing where there is some. */
     empty: string[];
     load: number;
-    depth: number;
+    trainingLoad: number;
   }[];
   buttes: Butte[];
   anchors: WeekAnchor[];
@@ -71,7 +71,7 @@ export interface WeekLayout {
   today: number | null;
   flags: { x: number; name: string; priority: "A" | "B" | "C"; text: string }[];
   dayWidth: number;
-  /** Pixels of one AU of depth. */
+  /** Pixels of one AU of training load. */
   soilUnit: number;
   /** Leg freshness as a water table: deeper is less fresh. */
   freshness: {
@@ -162,7 +162,7 @@ export function weekLayout(input: WeekInput): WeekLayout {
       limit: view.dayLimits[i] ?? 0,
       empty: emptyDay(view, date),
       load: view.endurance.filter((e) => e.date === date).reduce((a, e) => a + e.load, 0),
-      depth: sessions.reduce((a, s) => a + s.stress, 0),
+      trainingLoad: sessions.reduce((a, s) => a + s.stress, 0),
     };
   });
   const edge = [
