@@ -100,7 +100,7 @@ const option = (more: Partial<Option> = {}): Option => ({
   legs: [],
   jumps: false,
   lostShare: 0,
-  thin: false,
+  belowMinimumHold: false,
   unloaded: false,
   softRaces: [],
   locked: false,
@@ -545,7 +545,7 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
   },
   S13: ({ heavy, nearRace }) => charged("S13", option({ heavy, softRaces: nearRace ? ["Tern Hill"] : [] }), context()),
   S14: ({ hours }) => charged("S14", option(), context([hoursFrom(-hours, "easy")])),
-  "hold.minimum": ({ enough }) => charged("hold.minimum", option({ thin: !enough }), context()),
+  "hold.minimum": ({ enough }) => charged("hold.minimum", option({ belowMinimumHold: !enough }), context()),
   "work.lost": ({ lostShare, unloaded }) =>
     charged("work.lost", option({ lostShare: lostShare ?? 0, unloaded: unloaded ?? false }), context()),
   "week.most": ({ stepBack, pct }) => {

@@ -54,7 +54,7 @@ function optionOf(label: Label, at: { offset: number; start: number; minutes: nu
     jumps: !k.mobility && k.jumps,
     lostShare: k.lost,
     unloaded: false,
-    thin: false,
+    belowMinimumHold: false,
     softRaces: [],
     locked: false,
   };

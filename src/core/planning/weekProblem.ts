@@ -127,7 +127,7 @@ export class WeekProblem {
         legs: legsOf(session),
         jumps: session.items.some((i) => i.exercise.pattern === "jump"),
         lostShare: session.lostShare,
-        thin: session.thin,
+        belowMinimumHold: session.belowMinimumHold,
         unloaded: session.unloaded && label !== "C",
         softRaces: day.softRaces,
         locked,

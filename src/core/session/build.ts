@@ -149,7 +149,7 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
     lostShare: wanted > 0 ? Math.max(0, 1 - count(paired) / wanted) : 0,
     unloaded: r.loading === "full" && lower.length === 0,
     byHand: r.edit !== undefined,
-    thin: r.primaryRange !== null && !r.edit && primaries < r.primaryRange.least,
+    belowMinimumHold: r.primaryRange !== null && !r.edit && primaries < r.primaryRange.least,
     why: reasonsFor(r, filled, primaries, dropped.length - before),
   };
 }

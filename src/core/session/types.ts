@@ -161,6 +161,6 @@ export interface BuiltSession {
   /** Made by hand. */
   byHand: boolean;
   /** Fewer hard sets than a race-phase week is to keep: the window has no time for them. */
-  thin: boolean;
+  belowMinimumHold: boolean;
   why: Why[];
 }

@@ -40,7 +40,7 @@ function chargeOwn(o: Option, c: WeekContext, add: Charge): void {
     );
   if (o.unloaded)
     add("work.lost", numbers("work.lost").unloaded, () => `${name} has nothing to load with at ${o.place}.`);
-  if (o.thin)
+  if (o.belowMinimumHold)
     add("hold.minimum", 1, () => `${name} has no time for the hard sets that hold strength in a race-phase week.`);
   if (o.heavy && o.softRaces.length > 0) add("S13", 1, () => `${name} is heavy close to ${o.softRaces.join(" and ")}.`);
   if (o.mobility) return;

@@ -22,7 +22,7 @@ const option = (date: string, hour: number, more: Partial<Option> = {}): Option 
   jumps: false,
   lostShare: 0,
   unloaded: false,
-  thin: false,
+  belowMinimumHold: false,
   softRaces: [],
   locked: false,
   ...more,
@@ -164,7 +164,9 @@ describe("should-hold rules", () => {
     expect(charged(option(TUE, 18, { softRaces: ["Tern Hill"] }), context([])).S13).toBe(DEFAULT_WEIGHTS.S13);
     expect(charged(option(TUE, 18, { lostShare: 0.5 }), context([]))["work.lost"]).toBe(6);
     expect(charged(option(TUE, 18, { unloaded: true }), context([]))["work.lost"]).toBe(7);
-    expect(charged(option(TUE, 18, { thin: true }), context([]))["hold.minimum"]).toBe(DEFAULT_WEIGHTS["hold.minimum"]);
+    expect(charged(option(TUE, 18, { belowMinimumHold: true }), context([]))["hold.minimum"]).toBe(
+      DEFAULT_WEIGHTS["hold.minimum"],
+    );
   });
   it("leaves mobility free of spacing", () => {
     expect(

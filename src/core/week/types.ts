@@ -26,7 +26,7 @@ export interface Option {
   /** A loaded dose is asked for and the place has nothing to load with. */
   unloaded: boolean;
   /** Fewer hard sets than a race-phase week is to keep: the window has no time for them. */
-  thin: boolean;
+  belowMinimumHold: boolean;
   /** Races whose softer spacing a heavy session here breaks. */
   softRaces: readonly string[];
   locked: boolean;

@@ -16,11 +16,11 @@ import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { Failed, Loading } from "../ui/State";
 import { Chosen } from "../week/Chosen";
+import { DragMarks, DragWords } from "../week/DragLayer";
+import { placeAt } from "../week/drag";
 import { FitPanel } from "../week/FitPanel";
-import { placeAt } from "../week/hand";
-import { HandMarks, HandWords } from "../week/InHand";
-import { useHand } from "../week/useHand";
 import { useWeekActions } from "../week/useWeekActions";
+import { useWeekDrag } from "../week/useWeekDrag";
 import { WeekMenu } from "../week/WeekMenu";
 import { WeekStrip } from "../week/WeekStrip";
 
@@ -67,7 +67,7 @@ function Week({ id, view }: { id: string; view: WeekView }) {
     [id, view, navigate],
   );
   const select = useCallback(
-    // Drawn in slices: a press chooses before it becomes a drag, and the hand must not wait for the panel.
+    // Drawn in slices: a press chooses before it becomes a drag, and the pointer must not wait for the panel.
     (at: number) =>
       startTransition(() =>
         setChosen(view.sessions[at] ? `${view.sessions[at].date}${view.sessions[at].label}` : null),
@@ -118,7 +118,7 @@ function Week({ id, view }: { id: string; view: WeekView }) {
         : null,
     [shown, size, units, view.emphasis],
   );
-  const { store, grab } = useHand({
+  const { store, drag } = useWeekDrag({
     layout,
     view,
     weigher,
@@ -196,12 +196,12 @@ function Week({ id, view }: { id: string; view: WeekView }) {
                 onSelect={select}
                 onOpen={openSession}
                 onEndurance={editEndurance}
-                grab={view.editable && preview === null && weigher.ready ? grab : null}
+                drag={view.editable && preview === null && weigher.ready ? drag : null}
                 width={size.width}
                 height={size.height}
               />
-              <HandMarks store={store} layout={layout} view={view} width={size.width} height={size.height} />
-              <HandWords store={store} layout={layout} view={view} width={size.width} />
+              <DragMarks store={store} layout={layout} view={view} width={size.width} height={size.height} />
+              <DragWords store={store} layout={layout} view={view} width={size.width} />
             </>
           )}
         </div>

@@ -1,8 +1,8 @@
-/** The week as a ground section: buttes of endurance above, anchors below, rock at what each day takes. */
+/** The week as a ground section: enduranceBlocks of endurance above, anchors below, rock at what each day takes. */
 import { type HTMLAttributes, memo, type SVGAttributes } from "react";
 import type { WeekView } from "../../api/views";
 import { duration, sessionName, time } from "../format";
-import type { Hand } from "../week/hand";
+import type { Dragged } from "../week/drag";
 import { Defs } from "./Defs";
 import type { WeekLayout } from "./layout/week";
 import { Anchor, Earth, Flag, Plumb, Text, Triangle } from "./parts";
@@ -13,8 +13,8 @@ import { crisp, Soil } from "./Soil";
 const HIDDEN_UNTIL_FOCUS =
   "sr-only focus:not-sr-only focus:fixed focus:bottom-10 focus:left-20 focus:z-30 focus:rounded-[3px] focus:border focus:border-edge focus:bg-panel focus:px-3 focus:py-1.5";
 
-/** What takes a session in hand: the pointer's and the keyboard's ways. */
-export type Grab = (hand: Hand) => SVGAttributes<SVGGElement> & HTMLAttributes<HTMLButtonElement>;
+/** What starts a drag: the pointer's and the keyboard's ways. */
+export type DragStart = (dragged: Dragged) => SVGAttributes<SVGGElement> & HTMLAttributes<HTMLButtonElement>;
 
 interface Props {
   layout: WeekLayout;
@@ -24,18 +24,18 @@ interface Props {
   onOpen: (index: number) => void;
   onEndurance: (id: string) => void;
   /** Null where the week is past. */
-  grab: Grab | null;
+  drag: DragStart | null;
   width: number;
   height: number;
 }
 
 export const WeekSection = memo(function WeekSection(props: Props) {
-  const { layout: l, view, selected, onSelect, onOpen, onEndurance, grab, width, height } = props;
-  const enduranceHand = (id: string) => {
+  const { layout: l, view, selected, onSelect, onOpen, onEndurance, drag, width, height } = props;
+  const enduranceDrag = (id: string) => {
     const e = view.endurance.find((x) => x.id === id);
     // What is done or past stays where it was.
-    if (!grab || !e || e.done || e.date < view.today || e.date < view.monday) return undefined;
-    return grab({
+    if (!drag || !e || e.done || e.date < view.today || e.date < view.monday) return undefined;
+    return drag({
       kind: "endurance",
       row: id,
       minutes: e.minutes,
@@ -123,14 +123,14 @@ export const WeekSection = memo(function WeekSection(props: Props) {
             </g>
           );
         })}
-        {l.buttes.map((b) => (
+        {l.enduranceBlocks.map((b) => (
           // biome-ignore lint/a11y/noStaticElementInteractions: the pointer's twin; the list below holds the same sessions as buttons
           <g
             key={b.id}
             data-endurance={b.id}
-            className={enduranceHand(b.id) ? "cursor-grab touch-none" : "cursor-pointer"}
+            className={enduranceDrag(b.id) ? "cursor-grab touch-none" : "cursor-pointer"}
             onClick={() => onEndurance(b.id)}
-            {...enduranceHand(b.id)}
+            {...enduranceDrag(b.id)}
           >
             <path d={b.area} fill={b.done ? "var(--color-moss)" : "var(--color-moss-plan)"} />
             <path d={b.path} fill="none" stroke="var(--color-moss-ink)" strokeWidth="1.25" strokeLinejoin="round" />
@@ -146,7 +146,7 @@ export const WeekSection = memo(function WeekSection(props: Props) {
             )}
           </g>
         ))}
-        {l.buttes.map((b) =>
+        {l.enduranceBlocks.map((b) =>
           b.label.lines.map((line, i) => (
             <Text
               key={`${b.id}${line}`}
@@ -240,23 +240,23 @@ export const WeekSection = memo(function WeekSection(props: Props) {
         {l.anchors.map((a) => {
           const s = view.sessions[a.index];
           if (!s) return null;
-          const hand = grab && !s.done ? grab({ kind: "session", label: s.label }) : undefined;
+          const dragged = drag && !s.done ? drag({ kind: "session", label: s.label }) : undefined;
           return (
             <g
               key={a.key}
               data-session={s.label}
               role="button"
               tabIndex={0}
-              aria-label={`${sessionName(s.label, view.emphasis)}, ${a.tag.lines[1]}${s.locked ? ", locked" : ""}${s.done ? ", done" : ""}. Enter opens it${hand ? ", Space takes it in hand" : ""}.`}
+              aria-label={`${sessionName(s.label, view.emphasis)}, ${a.tag.lines[1]}${s.locked ? ", locked" : ""}${s.done ? ", done" : ""}. Enter opens it${dragged ? ", Space picks it up" : ""}.`}
               aria-pressed={selected === a.index}
-              className={`outline-none ${hand ? "cursor-grab touch-none" : "cursor-pointer"}`}
-              {...hand}
+              className={`outline-none ${dragged ? "cursor-grab touch-none" : "cursor-pointer"}`}
+              {...dragged}
               onClick={() => onSelect(a.index)}
               onDoubleClick={() => onOpen(a.index)}
               // A press chooses when it ends as a click; it may become a drag.
               onFocus={(e) => e.currentTarget.matches(":focus-visible") && onSelect(a.index)}
               onKeyDown={(e) => {
-                hand?.onKeyDown?.(e);
+                dragged?.onKeyDown?.(e);
                 if (!e.isPropagationStopped() && e.key === "Enter") onOpen(a.index);
               }}
             >
@@ -337,8 +337,8 @@ export const WeekSection = memo(function WeekSection(props: Props) {
               type="button"
               className={HIDDEN_UNTIL_FOCUS}
               onClick={() => onEndurance(e.id)}
-              onKeyDown={enduranceHand(e.id)?.onKeyDown}
-            >{`${e.date} ${time(e.startMinutes)} ${e.sport} ${e.kind}, ${duration(e.minutes)}, load ${e.load}${e.isKey ? ", key session" : ""}. ${enduranceHand(e.id) ? "Space takes it in hand. " : ""}Edit`}</button>
+              onKeyDown={enduranceDrag(e.id)?.onKeyDown}
+            >{`${e.date} ${time(e.startMinutes)} ${e.sport} ${e.kind}, ${duration(e.minutes)}, load ${e.load}${e.isKey ? ", key session" : ""}. ${enduranceDrag(e.id) ? "Space picks it up. " : ""}Edit`}</button>
           </li>
         ))}
       </ul>

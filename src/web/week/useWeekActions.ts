@@ -7,8 +7,8 @@ import { asLocked } from "../../core/week";
 import { useCopyWeek, useEdits, useMoveEndurance, useStep, useWeekChanges } from "../data/board";
 import { useFit, useHold, useLock, useUnlock } from "../data/hooks";
 import { day, time } from "../format";
-import type { HandEnd } from "./useHand";
-import { placedOf } from "./useHand";
+import type { DragEnd } from "./useWeekDrag";
+import { placedOf } from "./useWeekDrag";
 
 export const REASONS = ["tired", "no time", "sore", "away", "more endurance instead"] as const;
 
@@ -55,15 +55,15 @@ export function useWeekActions(id: string, view: WeekView) {
       const alternative = view.fit.alternatives[at];
       if (alternative) void holdAs(asHeld(alternative.sessions), `Alternative taken over at cost ${alternative.cost}`);
     },
-    drop: ({ hand, date, start }: HandEnd, place: string | null): Promise<unknown> => {
-      if (hand.kind === "endurance")
+    drop: ({ dragged, date, start }: DragEnd, place: string | null): Promise<unknown> => {
+      if (dragged.kind === "endurance")
         return move
-          .mutateAsync({ row: hand.row, date, start: timeOf(start) })
+          .mutateAsync({ row: dragged.row, date, start: timeOf(start) })
           .then(() => said(`Moved to ${day(date)} ${time(start)}; the fit followed.`), failed);
       if (place === null) return Promise.resolve();
-      const others = placedOf(view).filter((p) => p.label !== hand.label);
-      const next = [...others, { label: hand.label, date, start, place }];
-      return holdAs(asHeld(next), `${hand.label} moved to ${day(date)} ${time(start)}`);
+      const others = placedOf(view).filter((p) => p.label !== dragged.label);
+      const next = [...others, { label: dragged.label, date, start, place }];
+      return holdAs(asHeld(next), `${dragged.label} moved to ${day(date)} ${time(start)}`);
     },
     /** Two sessions change places. */
     swap: (a: Label, b: Label) => {

@@ -96,7 +96,7 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
     path ? `${path}L${b.toFixed(1)} ${y}L${a.toFixed(1)} ${y}Z` : "";
 
   const every = Math.max(1, Math.ceil(CELL / columnWidth));
-  const thin = (cells: readonly string[]): string[] => cells.map((c, i) => (i % every === 0 ? c : ""));
+  const everyFew = (cells: readonly string[]): string[] => cells.map((c, i) => (i % every === 0 ? c : ""));
   return {
     x0,
     x1,
@@ -129,16 +129,18 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
     today: inside(view.today, weeks) ? at(view.today) : null,
     warning: warningOf(columns, ground, soilUnit),
     strip: [
-      { y: bottom, label: "Week", cells: thin(weeks.map((w) => String(w.isoWeek))) },
+      { y: bottom, label: "Week", cells: everyFew(weeks.map((w) => String(w.isoWeek))) },
       {
         y: bottom + ROW,
         label: terrain === "distance" ? "Distance" : terrain === "hours" ? "Hours" : "Load",
-        cells: thin(values.map((v) => (v === 0 ? "–" : terrain === "hours" ? v.toFixed(1) : String(Math.round(v))))),
+        cells: everyFew(
+          values.map((v) => (v === 0 ? "–" : terrain === "hours" ? v.toFixed(1) : String(Math.round(v)))),
+        ),
       },
       {
         y: bottom + 2 * ROW,
         label: "Training load, sum",
-        cells: thin(weeks.map((w) => String(Math.round(weekStrength(w.anchors).stress) || "–"))),
+        cells: everyFew(weeks.map((w) => String(Math.round(weekStrength(w.anchors).stress) || "–"))),
       },
     ],
     table: { y: bottom + 3 * ROW + 12, rowHeight: TABLE_ROW },

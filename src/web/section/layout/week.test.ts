@@ -116,7 +116,7 @@ describe("the week layout", () => {
   });
 
   it("stands morning left and evening right, higher for more load", () => {
-    const at = (id: string) => l.buttes.find((b) => b.id === id)!;
+    const at = (id: string) => l.enduranceBlocks.find((b) => b.id === id)!;
     const monday = l.days[0]!;
     const middle = (monday.x0 + monday.x1) / 2;
     expect(at("a").x).toBeLessThan(middle);
@@ -126,12 +126,12 @@ describe("the week layout", () => {
   });
 
   it("draws a second line over key sessions, and fills what is past", () => {
-    expect(l.buttes.filter((b) => b.key).map((b) => b.id)).toEqual(["c", "d"]);
-    expect(l.buttes.filter((b) => b.done).map((b) => b.id)).toEqual(["sun", "a", "b", "c"]);
+    expect(l.enduranceBlocks.filter((b) => b.key).map((b) => b.id)).toEqual(["c", "d"]);
+    expect(l.enduranceBlocks.filter((b) => b.done).map((b) => b.id)).toEqual(["sun", "a", "b", "c"]);
   });
 
   it("keeps the words of endurance sessions apart", () => {
-    const boxes = l.buttes.map((b) => {
+    const boxes = l.enduranceBlocks.map((b) => {
       const w = Math.max(...b.label.lines.map((t) => textWidth(t, 11)));
       const h = b.label.lines.length * 14;
       return { x: b.label.anchor === "start" ? b.label.x : b.label.x - w, y: b.label.y - h, w, h };

@@ -1,4 +1,4 @@
-/** Layout of the week section: seven days and the Sunday before, buttes above, anchors below. */
+/** Layout of the week section: seven days and the Sunday before, enduranceBlocks above, anchors below. */
 import type { WeekView } from "../../../api/views";
 import type { SessionKind } from "../../../core/athlete";
 import { addDays, dayName, daysBetween } from "../../../core/dates";
@@ -25,7 +25,7 @@ export interface WeekInput {
   tag: (s: WeekView["sessions"][number]) => [string, string];
 }
 
-export interface Butte {
+export interface EnduranceBlock {
   id: string;
   path: string;
   area: string;
@@ -60,7 +60,7 @@ export interface WeekLayout {
     load: number;
     trainingLoad: number;
   }[];
-  buttes: Butte[];
+  enduranceBlocks: EnduranceBlock[];
   anchors: WeekAnchor[];
   rock: string;
   rockArea: string;
@@ -97,7 +97,7 @@ const TOP = 44;
 const STRIP = 40;
 const LABEL_LINE = 14;
 
-/** Highest point of the labels above the highest butte. */
+/** Highest point of the labels above the highest endurance block. */
 const SKY_FOR_LABELS = 62;
 
 /** Top edge by kind: share of the width, px below the peak. */
@@ -182,7 +182,7 @@ export function weekLayout(input: WeekInput): WeekLayout {
     ground,
     bottom,
     days,
-    buttes: buttesOf(input, dayX, dayWidth, ground, skyUnit),
+    enduranceBlocks: enduranceBlocksOf(input, dayX, dayWidth, ground, skyUnit),
     anchors: anchorsOf(input, dayX, half, ground, soilUnit, bottom, x1),
     rock,
     rockArea: `${rock}L${x1} ${bottom}L${LEFT} ${bottom}Z`,
@@ -230,13 +230,13 @@ function freshnessOf(
   return { path, start, tired: yOf(tired), marks };
 }
 
-function buttesOf(
+function enduranceBlocksOf(
   input: WeekInput,
   dayX: (d: string) => number,
   dayWidth: number,
   ground: number,
   unit: number,
-): Butte[] {
+): EnduranceBlock[] {
   const { view } = input;
   const half = dayWidth / 2;
   const placed: Rect[] = [];
@@ -261,7 +261,7 @@ function buttesOf(
   });
   // The highest speak first, so that lower labels make way.
   const byHeight = [...shaped].sort((a, b) => a.peak - b.peak);
-  const labels = new Map<string, Butte["label"]>();
+  const labels = new Map<string, EnduranceBlock["label"]>();
   for (const s of byHeight) {
     const lines = s.before
       ? [fitText(input.words(s.e)[0] ?? "", CARRY - 4, 12)]

@@ -4,13 +4,13 @@ import {
   costChange,
   costWords,
   DAYTIME,
+  type DragState,
+  dragStore,
   EMPTY_HAND,
-  type HandState,
-  handStore,
   placeAt,
   targetAt,
   targetBy,
-} from "./hand";
+} from "./drag";
 
 const MONDAY = "2026-03-09";
 const place = (date: string, hour: number, cost: number, blocked = false): BoardPlace => ({
@@ -35,21 +35,21 @@ const board: Board = {
   ],
   closed: [{ date: "2026-03-11", block: { rule: "M1", text: "no window" } }],
 };
-const session = (more: Partial<HandState> = {}): HandState => ({
+const session = (more: Partial<DragState> = {}): DragState => ({
   ...EMPTY_HAND,
-  hand: { kind: "session", label: "A" },
+  dragged: { kind: "session", label: "A" },
   target: { date: "2026-03-10", start: 18 * 60 },
   board,
   ...more,
 });
-const run = (target: HandState["target"]): HandState =>
+const run = (target: DragState["target"]): DragState =>
   session({
-    hand: { kind: "endurance", row: "r", minutes: 60, from: { date: "2026-03-10", start: 420 } },
+    dragged: { kind: "endurance", row: "r", minutes: 60, from: { date: "2026-03-10", start: 420 } },
     board: null,
     target,
   });
 
-describe("where something in hand would be put down", () => {
+describe("where something that is dragged would be put down", () => {
   it("is the place nearest to the pointer, by its middle", () => {
     expect(targetAt(session(), "2026-03-10", 19 * 60)).toEqual({ date: "2026-03-10", start: 1080 });
     expect(targetAt(session(), "2026-03-10", 12 * 60)).toEqual({ date: "2026-03-10", start: 420 });
@@ -63,7 +63,7 @@ describe("where something in hand would be put down", () => {
     expect(targetBy(session(), "ArrowDown", MONDAY)).toEqual({ date: "2026-03-10", start: 1080 });
     const monday = session({ target: { date: MONDAY, start: null } });
     expect(targetBy(monday, "ArrowLeft", MONDAY)).toEqual({ date: MONDAY, start: null });
-    expect(targetBy({ ...session(), hand: null }, "ArrowLeft", MONDAY)).toBeNull();
+    expect(targetBy({ ...session(), dragged: null }, "ArrowLeft", MONDAY)).toBeNull();
   });
   it("is any quarter of an hour of the day for an endurance session", () => {
     expect(targetAt(run(null), "2026-03-12", 500)).toEqual({ date: "2026-03-12", start: 465 });
@@ -103,7 +103,7 @@ describe("what a move changes", () => {
 });
 
 it("tells only those who listen", () => {
-  const store = handStore();
+  const store = dragStore();
   const heard = vi.fn();
   const leave = store.subscribe(heard);
   store.set({ saving: true });

@@ -1,28 +1,28 @@
-/** Taking a session in hand on the week section: mouse, touch, and keys. The worker weighs; the main thread only draws a ghost. */
+/** Dragging a session on the week section: mouse, touch, and keys. The worker weighs; the main thread only draws a ghost. */
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from "react";
 import type { WeekView } from "../../api/views";
 import { addDays, laterOf } from "../../core/dates";
 import type { Placed } from "../../core/week";
 import type { Weigher } from "../data/board";
 import type { WeekLayout } from "../section/layout/week";
-import type { Grab } from "../section/WeekSection";
+import type { DragStart } from "../section/WeekSection";
 import {
+  type Dragged,
+  type DragStore,
+  dragStore,
   EMPTY_HAND,
-  type Hand,
-  type HandStore,
-  handStore,
   placeAt,
   sameTarget,
   type Target,
   targetAt,
   targetBy,
-} from "./hand";
+} from "./drag";
 
 /** Pixels the pointer may stray before a press becomes a drag. */
 const STILL = 4;
 
-export interface HandEnd {
-  hand: Hand;
+export interface DragEnd {
+  dragged: Dragged;
   date: string;
   start: number;
 }
@@ -34,13 +34,13 @@ interface Given {
   /** A locked session was reached for. */
   onLocked: (label: string) => void;
   /** Put down on an allowed place other than its own; ends once it is stored. */
-  onDrop: (end: HandEnd) => Promise<unknown>;
+  onDrop: (end: DragEnd) => Promise<unknown>;
 }
 
-/** Where the hand's session stands now. */
-function placeOf(view: WeekView, hand: Hand): Target {
-  if (hand.kind === "endurance") return hand.from;
-  const s = view.sessions.find((x) => x.label === hand.label && !x.done);
+/** Where the dragged session stands now. */
+function placeOf(view: WeekView, dragged: Dragged): Target {
+  if (dragged.kind === "endurance") return dragged.from;
+  const s = view.sessions.find((x) => x.label === dragged.label && !x.done);
   const start = s ? s.start : null;
   return { date: s?.date ?? laterOf(view.today, view.monday), start };
 }
@@ -51,25 +51,25 @@ export const placedOf = (view: WeekView): Placed[] =>
     .filter((s) => !s.done && s.date >= view.monday)
     .map((s) => ({ label: s.label, date: s.date, start: s.start, place: s.place }));
 
-export function useHand(given: Given): { store: HandStore; grab: Grab } {
-  const store = useMemo(handStore, []);
+export function useWeekDrag(given: Given): { store: DragStore; drag: DragStart } {
+  const store = useMemo(dragStore, []);
   const now = useRef(given);
   now.current = given;
   const { monday } = given.view;
   useEffect(() => store.set(EMPTY_HAND), [monday, store]);
 
-  const grab = useMemo((): Grab => {
-    let press: { x: number; shift: number; left: number; moved: boolean; hand: Hand } | null = null;
+  const drag = useMemo((): DragStart => {
+    let press: { x: number; shift: number; left: number; moved: boolean; dragged: Dragged } | null = null;
     let swallow = false;
     let weighing = false;
     /** Where the pointer last was, and what was asked for before the worker had weighed the places. */
     let pointer: number | null = null;
     let waiting: (() => void)[] = [];
 
-    /** Hands are quicker than the worker: what needs the places is done once they are there, in the order it was asked for. */
+    /** Drags are quicker than the worker: what needs the places is done once they are there, in the order it was asked for. */
     const onceWeighed = (act: () => void) => {
-      const { hand, board } = store.get();
-      if (hand?.kind === "session" && !board) waiting.push(act);
+      const { dragged, board } = store.get();
+      if (dragged?.kind === "session" && !board) waiting.push(act);
       else act();
     };
 
@@ -79,51 +79,51 @@ export function useHand(given: Given): { store: HandStore; grab: Grab } {
       weighing = true;
       try {
         for (;;) {
-          const { hand, target, trial } = store.get();
-          if (hand?.kind !== "endurance" || !target || target.start === null) return;
+          const { dragged, target, trial } = store.get();
+          if (dragged?.kind !== "endurance" || !target || target.start === null) return;
           if (trial && sameTarget(trial.target, target)) return;
-          const view = await now.current.weigher.moveEndurance(hand.row, { date: target.date, start: target.start });
-          if (store.get().hand !== hand) return;
+          const view = await now.current.weigher.moveEndurance(dragged.row, { date: target.date, start: target.start });
+          if (store.get().dragged !== dragged) return;
           store.set({ trial: { target, view } });
         }
       } finally {
         weighing = false;
       }
     };
-    const take = (hand: Hand, by: "pointer" | "keys"): boolean => {
+    const take = (dragged: Dragged, by: "pointer" | "keys"): boolean => {
       const { view, weigher, onLocked } = now.current;
       if (store.get().saving) return false;
-      if (hand.kind === "session" && view.sessions.some((s) => s.label === hand.label && s.locked)) {
-        onLocked(hand.label);
+      if (dragged.kind === "session" && view.sessions.some((s) => s.label === dragged.label && s.locked)) {
+        onLocked(dragged.label);
         return false;
       }
       pointer = null;
       waiting = [];
-      store.set({ ...EMPTY_HAND, hand, by, target: placeOf(view, hand) });
-      if (hand.kind === "session")
-        void weigher.weigh(placedOf(view), hand.label).then(
+      store.set({ ...EMPTY_HAND, dragged, by, target: placeOf(view, dragged) });
+      if (dragged.kind === "session")
+        void weigher.weigh(placedOf(view), dragged.label).then(
           (board) => {
-            if (store.get().hand !== hand) return;
+            if (store.get().dragged !== dragged) return;
             store.set({ board });
             if (pointer !== null) aim(underPointer(pointer));
             for (const act of waiting.splice(0)) act();
           },
           () => {
-            if (store.get().hand === hand) store.set(EMPTY_HAND);
+            if (store.get().dragged === dragged) store.set(EMPTY_HAND);
           },
         );
       return true;
     };
     const put = async () => {
-      const { hand, target, board } = store.get();
-      if (!hand || !target || target.start === null) return store.set(EMPTY_HAND);
-      const from = placeOf(now.current.view, hand);
-      const place = hand.kind === "session" ? placeAt(board, target) : null;
-      if (sameTarget(from, target) || (hand.kind === "session" && (!place || place.blocked)))
+      const { dragged, target, board } = store.get();
+      if (!dragged || !target || target.start === null) return store.set(EMPTY_HAND);
+      const from = placeOf(now.current.view, dragged);
+      const place = dragged.kind === "session" ? placeAt(board, target) : null;
+      if (sameTarget(from, target) || (dragged.kind === "session" && (!place || place.blocked)))
         return store.set(EMPTY_HAND);
       store.set({ saving: true });
       try {
-        await now.current.onDrop({ hand, date: target.date, start: target.start });
+        await now.current.onDrop({ dragged, date: target.date, start: target.start });
       } finally {
         store.set(EMPTY_HAND);
       }
@@ -141,27 +141,27 @@ export function useHand(given: Given): { store: HandStore; grab: Grab } {
       return targetAt(store.get(), date, (along % 1) * 1440);
     };
 
-    return (hand) => ({
+    return (dragged) => ({
       onPointerDown: (e: PointerEvent<Element>) => {
         if (e.button !== 0) return;
         const svg = (e.currentTarget as SVGElement).ownerSVGElement;
         const left = svg?.getBoundingClientRect().left ?? 0;
         e.currentTarget.setPointerCapture(e.pointerId);
         const l = now.current.layout;
-        const from = placeOf(now.current.view, hand);
+        const from = placeOf(now.current.view, dragged);
         const minutes =
-          hand.kind === "endurance"
-            ? hand.minutes
-            : (now.current.view.sessions.find((s) => s.label === hand.label)?.minutes ?? 60);
+          dragged.kind === "endurance"
+            ? dragged.minutes
+            : (now.current.view.sessions.find((s) => s.label === dragged.label)?.minutes ?? 60);
         const day = l?.days.find((d) => d.date === from.date);
         const middle = day && l ? day.x0 + (((from.start ?? 0) + minutes / 2) / 1440) * l.dayWidth : e.clientX - left;
-        press = { x: e.clientX, shift: middle - (e.clientX - left), left, moved: false, hand };
+        press = { x: e.clientX, shift: middle - (e.clientX - left), left, moved: false, dragged };
       },
       onPointerMove: (e: PointerEvent<Element>) => {
         if (!press) return;
         if (!press.moved) {
           if (Math.abs(e.clientX - press.x) < STILL) return;
-          if (!take(press.hand, "pointer")) {
+          if (!take(press.dragged, "pointer")) {
             press = null;
             return;
           }
@@ -187,7 +187,7 @@ export function useHand(given: Given): { store: HandStore; grab: Grab } {
         e.preventDefault();
       },
       onKeyDown: (e: KeyboardEvent<Element>) => {
-        const held = store.get().hand;
+        const held = store.get().dragged;
         if (press?.moved && e.key === "Escape") {
           // Given back in the middle of a drag.
           press = null;
@@ -197,7 +197,7 @@ export function useHand(given: Given): { store: HandStore; grab: Grab } {
         }
         const mine = held !== null && store.get().by === "keys";
         if (!mine && e.key !== " ") return;
-        if (!mine) take(hand, "keys");
+        if (!mine) take(dragged, "keys");
         else if (e.key === "Escape") store.set(EMPTY_HAND);
         else if (e.key === "Enter" || e.key === " ") onceWeighed(() => void put());
         else if (e.key.startsWith("Arrow")) {
@@ -212,5 +212,5 @@ export function useHand(given: Given): { store: HandStore; grab: Grab } {
       },
     });
   }, [store]);
-  return { store, grab };
+  return { store, drag };
 }

@@ -1,4 +1,4 @@
-/** What is in hand on the week section: the places it may stand with what each costs, its ghost, and the words beside it. */
+/** What is dragged on the week section: the places it may stand with what each costs, its ghost, and the words beside it. */
 import { memo, useSyncExternalStore } from "react";
 import type { WeekView } from "../../api/views";
 import type { BoardPlace } from "../../core/planning";
@@ -7,15 +7,15 @@ import { day, placeName, sessionName, time } from "../format";
 import type { WeekLayout } from "../section/layout/week";
 import { Text } from "../section/parts";
 import { crisp } from "../section/Soil";
-import { costChange, costWords, type HandState, type HandStore, placeAt } from "./hand";
+import { costChange, costWords, type DragState, type DragStore, placeAt } from "./drag";
 
 interface Props {
-  store: HandStore;
+  store: DragStore;
   layout: WeekLayout;
   view: WeekView;
 }
 
-const useHandState = (store: HandStore): HandState => useSyncExternalStore(store.subscribe, store.get);
+const useDragState = (store: DragStore): DragState => useSyncExternalStore(store.subscribe, store.get);
 
 const xOf = (l: WeekLayout, date: string, minute: number): number => {
   const d = l.days.find((x) => x.date === date);
@@ -24,10 +24,10 @@ const xOf = (l: WeekLayout, date: string, minute: number): number => {
 /** An anchor stands in the middle of its half of the day. */
 const halfOf = (l: WeekLayout, date: string, minute: number): number => xOf(l, date, minute < 720 ? 360 : 1080);
 
-/** Over the section, in a drawing of its own, so that the section is not painted again with every step of the hand. */
-export function HandMarks({ store, layout: l, view, width, height }: Props & { width: number; height: number }) {
-  const state = useHandState(store);
-  if (!state.hand || !state.target) return null;
+/** Over the section, in a drawing of its own, so that the section is not painted again with every step of the pointer. */
+export function DragMarks({ store, layout: l, view, width, height }: Props & { width: number; height: number }) {
+  const state = useDragState(store);
+  if (!state.dragged || !state.target) return null;
   const sheet = {
     width,
     height,
@@ -134,11 +134,11 @@ const Places = memo(function Places({ l, places, closed, cost }: PlacesProps) {
   );
 });
 
-function Ghost({ l, view, state }: { l: WeekLayout; view: WeekView; state: HandState }) {
-  const { hand, target } = state;
-  if (!hand || !target) return null;
-  if (hand.kind === "endurance") {
-    const b = l.buttes.find((x) => x.id === hand.row);
+function Ghost({ l, view, state }: { l: WeekLayout; view: WeekView; state: DragState }) {
+  const { dragged, target } = state;
+  if (!dragged || !target) return null;
+  if (dragged.kind === "endurance") {
+    const b = l.enduranceBlocks.find((x) => x.id === dragged.row);
     if (!b || target.start === null) return null;
     const x = halfOf(l, target.date, target.start);
     return (
@@ -165,7 +165,7 @@ function Ghost({ l, view, state }: { l: WeekLayout; view: WeekView; state: HandS
   }
   if (target.start === null) return null;
   const place = placeAt(state.board, target);
-  const known = view.sessions.find((s) => s.label === hand.label);
+  const known = view.sessions.find((s) => s.label === dragged.label);
   const stress = place?.stress ?? known?.stress ?? 200;
   const x = halfOf(l, target.date, target.start);
   const width = Math.max(20, Math.min((l.dayWidth / 2) * 0.85, (place?.minutes ?? 50) * 0.8));
@@ -225,10 +225,10 @@ function movesOf(before: WeekView, after: WeekView) {
 }
 
 /** Beside the ghost: where, at what cost, by which rule. */
-export function HandWords({ store, layout: l, view, width }: Props & { width: number }) {
-  const state = useHandState(store);
-  const { hand, target } = state;
-  if (!hand || !target) return null;
+export function DragWords({ store, layout: l, view, width }: Props & { width: number }) {
+  const state = useDragState(store);
+  const { dragged, target } = state;
+  if (!dragged || !target) return null;
   const x = halfOf(l, target.date, target.start ?? 720);
   const left = Math.max(l.x0, Math.min(width - 268, x > width / 2 ? x - 288 : x + 34));
   return (
@@ -239,12 +239,13 @@ export function HandWords({ store, layout: l, view, width }: Props & { width: nu
       role="status"
     >
       <p className="text-[13px] leading-5 font-[650]">
-        {hand.kind === "session" ? sessionName(hand.label, view.emphasis) : kindOf(view, hand.row)}: {day(target.date)}
+        {dragged.kind === "session" ? sessionName(dragged.label, view.emphasis) : kindOf(view, dragged.row)}:{" "}
+        {day(target.date)}
         {target.start === null ? "" : ` ${time(target.start)}`}
       </p>
       {state.saving ? (
         <p className="text-ink2">Saving…</p>
-      ) : hand.kind === "session" ? (
+      ) : dragged.kind === "session" ? (
         <SessionWords state={state} />
       ) : (
         <EnduranceWords state={state} view={view} />
@@ -264,7 +265,7 @@ function kindOf(view: WeekView, row: string): string {
   return `${words[0]?.toUpperCase()}${words.slice(1)}`;
 }
 
-function SessionWords({ state }: { state: HandState }) {
+function SessionWords({ state }: { state: DragState }) {
   const { board, target } = state;
   if (!board || !target) return <p className="text-ink2">Weighing…</p>;
   const place = placeAt(board, target);
@@ -296,7 +297,7 @@ function SessionWords({ state }: { state: HandState }) {
   );
 }
 
-function EnduranceWords({ state, view }: { state: HandState; view: WeekView }) {
+function EnduranceWords({ state, view }: { state: DragState; view: WeekView }) {
   const after = state.trial?.view;
   if (!after) return <p className="text-ink2">{state.trial ? "The fit cannot follow." : "Weighing…"}</p>;
   const moves = movesOf(view, after);
