@@ -1,6 +1,6 @@
 /** Views of approaches, the session editor, lifts and reviews. */
 import type { Approach, DecisionKind, Label, LoggedItem, Overrule, Phase, SessionEdit } from "../core/athlete";
-import type { Loading, Pattern } from "../core/exercise";
+import type { LoadKind, Pattern } from "../core/exercise";
 import type { Why } from "../core/rulebook";
 import type {
   ChangedSession,
@@ -97,7 +97,7 @@ export interface LiftView {
   exercise: string;
   name: string;
   pattern: Pattern;
-  loading: Loading;
+  loading: LoadKind;
   timed: boolean;
   entries: (Omit<LiftEntry, "item"> & { item: LoggedItem; text: string; asked: string })[];
   current: LiftStory["current"];
@@ -114,7 +114,7 @@ export interface LiftView {
     loadKg: number | null;
     perSideKg: number[];
     rir: number;
-    loading: Loading;
+    loading: LoadKind;
     decision: { kind: DecisionKind; byCoach: boolean } | null;
     why: Why[];
   } | null;

@@ -1,6 +1,6 @@
 /** What the interface answers about intake, screening and the library. */
 import type { Athlete, Place, Sport, Window } from "../core/athlete";
-import type { Closed, Exercise, Loading } from "../core/exercise";
+import type { Closed, Exercise, LoadKind } from "../core/exercise";
 import type { Trust, Why } from "../core/rulebook";
 import type { Finding, TestSheet } from "../core/screening";
 
@@ -89,7 +89,7 @@ export interface ScreenPreview {
 export interface ChoiceView {
   exercise: string;
   name: string;
-  loading: Loading;
+  loading: LoadKind;
   taken: boolean;
   /** What moved it, in words, the strongest first. */
   because: string[];

@@ -20,7 +20,7 @@ import type {
   Window,
 } from "../core/athlete";
 import type { Known } from "../core/endurance";
-import type { Loading, Pattern } from "../core/exercise";
+import type { LoadKind, Pattern } from "../core/exercise";
 import type { Occupied } from "../core/gym";
 import type { RuleId, RuleValues, Why } from "../core/rulebook";
 import type { SeasonWarning } from "../core/season";
@@ -176,7 +176,7 @@ export interface DoseLine {
   seconds: number | null;
   eachSide: boolean;
   loadKg: number | null;
-  loading: Loading;
+  loading: LoadKind;
   percent1rm: number | null;
   rir: number;
   label: Label;
@@ -417,7 +417,7 @@ export interface GymRow {
     reps: number | null;
     seconds: number | null;
     loadKg: number | null;
-    loading: Loading;
+    loading: LoadKind;
   }[];
   massUnit: "kg" | "lb";
   now: { start: number; rack: number | null };

@@ -6,7 +6,7 @@ import { type Fault, faultsOf } from "../formats/fault";
 import { notSavedOf } from "./store/faults";
 
 /** An error the caller can act on: becomes problem details. */
-export class ProblemError extends Error {
+export class HttpProblem extends Error {
   constructor(
     readonly status: number,
     readonly title: string,
@@ -29,20 +29,20 @@ export class ProblemError extends Error {
   }
 
   /** @param value a problem that came from another thread */
-  static from(value: unknown): ProblemError {
+  static from(value: unknown): HttpProblem {
     const p = value as Problem;
-    return new ProblemError(p.status, p.title, p.detail, p.faults, p.conflict);
+    return new HttpProblem(p.status, p.title, p.detail, p.faults, p.conflict);
   }
 }
 
-export const notFound = (what: string): ProblemError => new ProblemError(404, "Not found", `There is no such ${what}.`);
+export const notFound = (what: string): HttpProblem => new HttpProblem(404, "Not found", `There is no such ${what}.`);
 
 /** Of an athlete who was erased: whoever still has something of them is to let it go. */
-export const gone = (at: string): ProblemError =>
-  new ProblemError(410, "Erased", `This athlete was erased on ${at.slice(0, 10)}.`);
+export const gone = (at: string): HttpProblem =>
+  new HttpProblem(410, "Erased", `This athlete was erased on ${at.slice(0, 10)}.`);
 
-export const faulty = (faults: Fault[], what: string): ProblemError =>
-  new ProblemError(
+export const faulty = (faults: Fault[], what: string): HttpProblem =>
+  new HttpProblem(
     422,
     "Not accepted",
     `${what} was not stored: ${faults.length === 1 ? "one thing is" : `${faults.length} things are`} not as expected.`,
@@ -62,7 +62,7 @@ const hasStatus = (e: unknown): e is { status: number; message: string; type?: s
 const TITLES: Record<number, string> = { 503: "Not saved", 507: "Disk full" };
 
 export function problemOf(error: unknown): Problem {
-  if (error instanceof ProblemError) return error.problem;
+  if (error instanceof HttpProblem) return error.problem;
   const notSaved = notSavedOf(error);
   if (notSaved)
     return {

@@ -3,7 +3,7 @@ import { existsSync } from "node:fs";
 import { join } from "node:path";
 import type { Logger } from "pino";
 import type { RestoreView } from "../api/views";
-import { loggable, notFound, ProblemError } from "./errors";
+import { HttpProblem, loggable, notFound } from "./errors";
 import type { OrUnusable, RunTask } from "./jobs/tasks";
 import {
   type BackupFacts,
@@ -125,5 +125,5 @@ export class BackupKeeper {
 async function known<T>(work: Promise<OrUnusable<T>>): Promise<T> {
   const done = await work;
   if (done.ok) return done.value;
-  throw new ProblemError(409, "Cannot be restored", `Nothing was changed. ${done.why}`);
+  throw new HttpProblem(409, "Cannot be restored", `Nothing was changed. ${done.why}`);
 }

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import type { Athlete, Place } from "../../src/core/athlete/types";
 import type { IsoDate } from "../../src/core/dates";
 import { SHIPPED } from "../../src/core/exercise/entries/all";
-import { type Exercise, type Loading, PRIMARY_PATTERNS } from "../../src/core/exercise/types";
+import { type Exercise, type LoadKind, PRIMARY_PATTERNS } from "../../src/core/exercise/types";
 import { exercise } from "../support/choice";
 import { SEASON_START } from "../support/generate";
 import { seasons, sessions } from "./corpus";
@@ -50,7 +50,7 @@ function has(place: Place, need: string): boolean {
   return things.has(need);
 }
 
-function possible(e: Exercise, loading: Loading, place: Place): boolean {
+function possible(e: Exercise, loading: LoadKind, place: Place): boolean {
   const held = ["dumbbell", "dumbbell-pair", "kettlebell"];
   return e.needs.some((set) =>
     set.filter((n) => loading !== "bodyweight" || !held.includes(n)).every((n) => has(place, n)),

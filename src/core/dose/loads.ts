@@ -1,6 +1,6 @@
 /** Loads a place can make for an exercise: bars with plates, dumbbells, kettlebells, machine stacks. */
 import type { Place } from "../athlete";
-import type { Exercise, Loading } from "../exercise";
+import type { Exercise, LoadKind } from "../exercise";
 import { roundTo, TOLERANCE } from "../units";
 import { barLoads, loadBar } from "./plates";
 
@@ -21,7 +21,7 @@ export function barFor(exercise: Exercise, place: Place): number | null {
 }
 
 /** @returns every makeable load in kg, rising; empty where the loading has none (band, bodyweight) */
-export function makeableLoads(exercise: Exercise, loading: Loading, place: Place): number[] {
+export function makeableLoads(exercise: Exercise, loading: LoadKind, place: Place): number[] {
   const rising = (list: number[]) => [...new Set(list)].sort((a, b) => a - b);
   switch (loading) {
     case "bar": {
@@ -52,7 +52,7 @@ export function makeableLoads(exercise: Exercise, loading: Loading, place: Place
  * @param targetKg wanted load
  * @returns the nearest makeable load at or below the target, else the lightest there is; null where nothing can be made
  */
-export function makeLoad(exercise: Exercise, loading: Loading, place: Place, targetKg: number): MadeLoad | null {
+export function makeLoad(exercise: Exercise, loading: LoadKind, place: Place, targetKg: number): MadeLoad | null {
   if (loading === "bar") {
     const bar = barFor(exercise, place);
     return bar === null ? null : { ...loadBar(bar, place.plates, targetKg), barKg: bar };

@@ -1,7 +1,7 @@
 /** Finding a load on the floor: sets that rise until the reserve is what was meant. */
 
 import type { OneRepMaxFormula, Place } from "../athlete";
-import type { Exercise, Loading } from "../exercise";
+import type { Exercise, LoadKind } from "../exercise";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";
 import { type MadeLoad, makeableLoads, makeLoad } from "./loads";
@@ -18,7 +18,7 @@ export const RAMP = numbers("load.unknown");
  * The first sets to try: the lightest load there is, then about a fifth more each time, at the repetitions that are meant, five at most.
  * @returns up to five sets, rising; empty where the place makes no load
  */
-export function rampSets(exercise: Exercise, loading: Loading, place: Place, reps: number): RampSet[] {
+export function rampSets(exercise: Exercise, loading: LoadKind, place: Place, reps: number): RampSet[] {
   const key = `${exercise.id}/${loading}/${Math.min(reps, RAMP.reps)}`;
   const known = made.get(place) ?? new Map<string, RampSet[]>();
   made.set(place, known);
@@ -30,7 +30,7 @@ export function rampSets(exercise: Exercise, loading: Loading, place: Place, rep
 /** A season asks for the same ramps week after week; they are kept for as long as the place lives. */
 const made = new WeakMap<Place, Map<string, RampSet[]>>();
 
-function workOut(exercise: Exercise, loading: Loading, place: Place, reps: number): RampSet[] {
+function workOut(exercise: Exercise, loading: LoadKind, place: Place, reps: number): RampSet[] {
   const loads = makeableLoads(exercise, loading, place);
   const out: RampSet[] = [];
   let wanted = loads[0] ?? 0;

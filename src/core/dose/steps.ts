@@ -1,6 +1,6 @@
 /** How much heavier "one step" is. */
 
-import type { Exercise, Loading } from "../exercise";
+import type { Exercise, LoadKind } from "../exercise";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";
 
@@ -13,7 +13,7 @@ const UPPER = ["push", "pull"];
  */
 export function stepUp(
   exercise: Pick<Exercise, "pattern" | "unilateral">,
-  loading: Loading,
+  loading: LoadKind,
   loads: readonly number[],
   fromKg: number,
 ): number | undefined {

@@ -1,7 +1,7 @@
 /** Warm-up sets of a main lift, from the working load. Never counted as working sets. */
 
 import type { Place } from "../athlete";
-import type { Exercise, Loading } from "../exercise";
+import type { Exercise, LoadKind } from "../exercise";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";
 import { type MadeLoad, makeLoad } from "./loads";
@@ -23,7 +23,7 @@ export const WARM_UP_SECONDS = seconds;
  */
 export function warmUpSets(
   exercise: Exercise,
-  loading: Loading,
+  loading: LoadKind,
   place: Place,
   workKg: number,
   percent1rm: number | null,

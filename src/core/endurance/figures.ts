@@ -154,7 +154,7 @@ export function backgrounds(
   });
 }
 
-export interface Change {
+export interface MileageChange {
   /** Percent off what the last ordinary weeks led to expect; null where fewer than two of them are known. */
   distancePct: number | null;
   legLoadPct: number | null;
@@ -199,7 +199,7 @@ export function expected(
 }
 
 /**
- * Change against what the last ordinary weeks lead to expect. Weeks that are not ordinary (step-back, taper, recovery, illness, travel) and
+ * MileageChange against what the last ordinary weeks lead to expect. Weeks that are not ordinary (step-back, taper, recovery, illness, travel) and
  * weeks of which nothing is known are left out; a week of which only part is planned is compared by its planned days alone.
  * @param weeks figures in order of time
  * @param index the week asked about
@@ -211,9 +211,9 @@ export function changeAgainstOrdinary(
   index: number,
   ordinary: (i: number) => boolean,
   partly = false,
-): Change {
+): MileageChange {
   const week = weeks[index];
-  const nothing: Change = { distancePct: null, legLoadPct: null, against: [] };
+  const nothing: MileageChange = { distancePct: null, legLoadPct: null, against: [] };
   if (!week || week.sessions === 0) return nothing;
   const known: { index: number; week: WeekFigures }[] = [];
   for (let i = Math.max(0, index - EXPECT.lookBack); i < index; i++) {

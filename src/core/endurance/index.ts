@@ -1,6 +1,13 @@
 /** Endurance: training load, weekly figures, hills, what is planned and done, what mileage takes from strength. What others may use of this room. */
 export { assumedEndurance, type Known, knownOf, UsualWeek } from "./assumed";
-export { backgrounds, byWeek, type Change, changeAgainstOrdinary, type WeekFigures, weeklyFigures } from "./figures";
+export {
+  backgrounds,
+  byWeek,
+  changeAgainstOrdinary,
+  type MileageChange,
+  type WeekFigures,
+  weeklyFigures,
+} from "./figures";
 export { flatEquivalent } from "./hills";
 export {
   type Fate,

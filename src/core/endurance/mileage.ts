@@ -1,6 +1,6 @@
 /** Mileage rules for strength: what an increase or a spike of distance or leg load takes from the sets. */
 import { numbers, type RuleId, type RuleValues, type Why, why } from "../rulebook";
-import type { Change } from "./figures";
+import type { MileageChange } from "./figures";
 
 export interface MileageRule {
   /** Share of the sets that is kept: 1, two thirds, or one half (hold dose). */
@@ -20,7 +20,7 @@ export const NO_MILEAGE_RULE: MileageRule = { factor: 1, holdOnly: false, roomFo
  * @param own the coach's own numbers
  */
 export function mileageRule(
-  change: Change,
+  change: MileageChange,
   ordinary: boolean,
   on: (rule: RuleId) => boolean = () => true,
   own?: RuleValues,

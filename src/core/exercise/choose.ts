@@ -17,7 +17,7 @@ import { loadingAt } from "./equipment";
 import type { Library } from "./library";
 import type { Progression } from "./progression";
 import type { SideGap } from "./sides";
-import type { Exercise, Loading, Muscle, Pattern } from "./types";
+import type { Exercise, LoadKind, Muscle, Pattern } from "./types";
 
 export interface ChoiceContext {
   athlete: Athlete;
@@ -136,13 +136,13 @@ export type SlotKind = "main" | "single" | "assist";
 
 export interface Candidate {
   exercise: Exercise;
-  loading: Loading;
+  loading: LoadKind;
   score: number;
   /** What moved it from its place in the library. */
   parts: Part[];
 }
 
-function partsOf(e: Exercise, loading: Loading, c: ChoiceContext, kind: SlotKind, label: Label): Part[] {
+function partsOf(e: Exercise, loading: LoadKind, c: ChoiceContext, kind: SlotKind, label: Label): Part[] {
   const parts: Part[] = [];
   const add = (points: number, because: Why) => {
     if (points !== 0) parts.push({ ...because, points });

@@ -1,6 +1,6 @@
 /** What a place can offer an exercise. */
 import type { Place } from "../athlete";
-import type { Exercise, Loading, Need } from "./types";
+import type { Exercise, LoadKind, Need } from "./types";
 
 /** @returns whether the place holds what the word asks for */
 export function hasNeed(place: Place, need: Need): boolean {
@@ -29,7 +29,7 @@ const IN_HAND: readonly Need[] = ["dumbbell", "dumbbell-pair", "kettlebell"];
  * @param loaded false asks for the form with nothing in the hands
  * @returns the loading it would have, or null when the place cannot offer it
  */
-export function loadingAt(exercise: Exercise, place: Place, loaded: boolean): Loading | null {
+export function loadingAt(exercise: Exercise, place: Place, loaded: boolean): LoadKind | null {
   const full = exercise.needs.some((set) => set.every((n) => hasNeed(place, n)));
   if (loaded && full && exercise.loading !== "bodyweight") {
     const heldHere = exercise.needs.some(

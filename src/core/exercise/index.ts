@@ -12,7 +12,7 @@ export {
   EXTERNAL,
   type Exercise,
   LOADINGS,
-  type Loading,
+  type LoadKind,
   MUSCLES,
   PATTERNS,
   type Pattern,

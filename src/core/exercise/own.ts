@@ -2,12 +2,12 @@
 import type { Area, ScreenTest } from "../athlete";
 import { ex } from "./entries/entry";
 import { type Library, makeLibrary } from "./library";
-import type { Exercise, Loading, Muscle, Pattern } from "./types";
+import type { Exercise, LoadKind, Muscle, Pattern } from "./types";
 
 export interface OwnExercise {
   name: string;
   pattern: Pattern;
-  loading: Loading;
+  loading: LoadKind;
   unilateral: boolean;
   unit: "reps" | "seconds";
   needs: string[][];

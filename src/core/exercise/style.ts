@@ -1,6 +1,6 @@
 /** How an exercise is done where coaches differ: depth, split-squat style, hand of the load, as the athlete's settings say. */
 import type { Area, Settings } from "../athlete";
-import type { Exercise, Loading } from "./types";
+import type { Exercise, LoadKind } from "./types";
 
 const DEPTH: Record<NonNullable<Settings["squatDepth"]>, string> = {
   "45": "to 45 degrees",
@@ -25,7 +25,7 @@ const UPRIGHT: readonly Area[] = ["knee-front", "hip"];
  */
 export function styleFor(
   e: Exercise,
-  loading: Loading,
+  loading: LoadKind,
   settings: Settings | undefined,
   areas: readonly Area[],
   stiffAnkle: boolean,

@@ -18,9 +18,9 @@ export type Pattern = (typeof PATTERNS)[number];
 export const PRIMARY_PATTERNS: readonly Pattern[] = ["squat", "hinge", "split-squat", "hip"];
 
 export const LOADINGS = ["bar", "pair", "single", "kettlebell", "machine", "band", "bodyweight"] as const;
-export type Loading = (typeof LOADINGS)[number];
+export type LoadKind = (typeof LOADINGS)[number];
 /** Loads from outside the body that are known in kg. */
-export const EXTERNAL: readonly Loading[] = ["bar", "pair", "single", "kettlebell", "machine"];
+export const EXTERNAL: readonly LoadKind[] = ["bar", "pair", "single", "kettlebell", "machine"];
 
 export const MUSCLES = [
   "quadriceps",
@@ -84,7 +84,7 @@ export interface Exercise {
   hand: (typeof HANDS)[number];
   /** Styles it can be done in. */
   variants: readonly string[];
-  loading: Loading;
+  loading: LoadKind;
   /** May be done with nothing in the hands. */
   bodyweightToo: boolean;
   /** Any one of these sets of equipment will do; an empty set is nothing at all. */

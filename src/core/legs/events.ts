@@ -2,7 +2,7 @@
 import { type EnduranceSession, lengthOf, type StrengthLog } from "../athlete";
 import { dayNumber, MINUTES_A_DAY } from "../dates";
 import { legLoad, startOf } from "../endurance";
-import { EXTERNAL, type Exercise, type Loading } from "../exercise";
+import { EXTERNAL, type Exercise, type LoadKind } from "../exercise";
 import { numbers } from "../rulebook";
 import { HALF_LIFE, type LegLoadEvent, type LegPart } from "./freshness";
 
@@ -15,7 +15,7 @@ const NOT_LEGS: readonly string[] = ["push", "pull"];
 /** One kind of set of a session. */
 export interface LegSet {
   exercise: Pick<Exercise, "pattern" | "slow">;
-  loading: Loading;
+  loading: LoadKind;
   reps: number | null;
   sets: number;
   /** Done for the first time. */

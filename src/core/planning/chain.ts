@@ -16,7 +16,7 @@ import { numbers } from "../rulebook";
 import type { SeasonWeek } from "../season";
 import { loggedLegs, primarySets } from "../session";
 import type { ExistingSession } from "../week";
-import type { Basis, LastBuild, Swap } from "./planSession";
+import type { ChoiceBasis, LastBuild, Swap } from "./planSession";
 import { type PlanWeek, plannedLegEvent, planWeek } from "./planWeek";
 
 /** Days for which a session can still stand beside one of a week: no rule of hours reaches further. */
@@ -147,7 +147,7 @@ export function blockUse(athlete: Athlete, log: readonly StrengthLog[]) {
       s.label,
       s.items.map((i) => i.exercise),
     );
-  const at = (date: IsoDate): Basis => ({
+  const at = (date: IsoDate): ChoiceBasis => ({
     known: known.size > 0 ? new Set(known) : null,
     now: new Set(labelled.get(block(date))),
     before: new Set(used.get(block(date) - 1)),

@@ -42,7 +42,7 @@ export interface LastBuild {
 }
 
 /** What the exercises of a week are chosen by, beside the athlete: the same for every session of the week. */
-export interface Basis {
+export interface ChoiceBasis {
   /** Ever lifted, or planned before this week; null where nothing is. */
   known: ReadonlySet<string> | null;
   /** This block of four weeks so far, by label (see blockKey); exercises of the one before it, and of the one before that. */
@@ -62,7 +62,7 @@ export interface Swap {
 export interface BuilderInput {
   athlete: Athlete;
   library: Library;
-  basis: Basis;
+  basis: ChoiceBasis;
   swaps: readonly Swap[];
   week: SeasonWeek;
   /** First day on which anything may be placed. */

@@ -3,7 +3,7 @@ import { athleteWith, gym, home, lifted, logOf } from "../../../tests/support/at
 import { exercise } from "../../../tests/support/choice";
 import type { StrengthLog } from "../athlete/types";
 import { addDays } from "../dates";
-import type { Loading } from "../exercise/types";
+import type { LoadKind } from "../exercise/types";
 import { why } from "../rulebook";
 import type { LoadQuestion } from "../session/types";
 import { type LoadContext, nextLoad } from "./next";
@@ -12,7 +12,7 @@ import { stoppedByPain } from "./pain";
 const squat = exercise("back-squat");
 const question = (more: Partial<LoadQuestion> = {}): LoadQuestion => ({
   exercise: squat,
-  loading: "bar" as Loading,
+  loading: "bar" as LoadKind,
   place: gym,
   sets: 3,
   repsLow: 4,

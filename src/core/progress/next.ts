@@ -12,7 +12,7 @@ import {
   rampSets,
   stepUp,
 } from "../dose";
-import { EXTERNAL, type Exercise, LADDER_SETS, type Loading } from "../exercise";
+import { EXTERNAL, type Exercise, LADDER_SETS, type LoadKind } from "../exercise";
 import { numbers, type say, type Why, why } from "../rulebook";
 import type { LoadAnswer, LoadQuestion } from "../session";
 import { roundTo, TOLERANCE } from "../units";
@@ -98,7 +98,7 @@ const TENDONS: readonly Area[] = ["achilles", "knee-front"];
 /** What a decision needs to know of the exercise and the athlete, whenever it is made. */
 export const decisionBasis = (
   e: Exercise,
-  loading: Loading,
+  loading: LoadKind,
   loads: readonly number[],
   athlete: Pick<Athlete, "settings">,
   areas: readonly Area[],

@@ -4,7 +4,7 @@ import type { IsoDate } from "../dates";
 import type { Why } from "../rulebook";
 
 /** full: the emphasis' own dose. light: half sets, nothing heavy. restore: light loads. Then bodyweight, and mobility alone. */
-export type Loading = "full" | "light" | "restore" | "bodyweight" | "mobility";
+export type DayLoading = "full" | "light" | "restore" | "bodyweight" | "mobility";
 
 export interface SeasonDay {
   date: IsoDate;
@@ -16,7 +16,7 @@ export interface SeasonDay {
   through: number;
   /** First day of the unbroken run of this emphasis. */
   blockStart: IsoDate;
-  loading: Loading;
+  loading: DayLoading;
   /** What a hold day holds: the row of the approach that the build before it took. */
   holds: Stage;
   heavyOk: boolean;
@@ -33,10 +33,10 @@ export interface SeasonDay {
   why: Why[];
 }
 
-const RANK: Record<Loading, number> = { full: 4, light: 3, restore: 2, bodyweight: 1, mobility: 0 };
+const RANK: Record<DayLoading, number> = { full: 4, light: 3, restore: 2, bodyweight: 1, mobility: 0 };
 
 /** Takes the loading of a day down, never up, with the reason. */
-export function limitTo(day: SeasonDay, loading: Loading, because: Why): void {
+export function limitTo(day: SeasonDay, loading: DayLoading, because: Why): void {
   if (RANK[loading] >= RANK[day.loading]) return;
   day.loading = loading;
   day.heavyOk = false;

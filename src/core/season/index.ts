@@ -1,7 +1,7 @@
 /** The season: races, phases, emphasis and stage of each day, what each week wants. What others may use of this room. */
 export { backToComputed, moveBoundary, withSpan } from "./boundaries";
 export { type Clash, clashesOf } from "./clashes";
-export type { Loading, SeasonDay } from "./day";
+export type { DayLoading, SeasonDay } from "./day";
 export { withPastKept } from "./past";
 export { phaseOn, planPhases, type SeasonPhase, type SeasonWarning } from "./phases";
 export { CLASS_RULES, inOrder, lastRaceDay, nearestBefore, raceClass, raceDay, raceMinutes } from "./races";

@@ -15,11 +15,11 @@ import {
 import { addDays, dayLabel, dayNumber, type IsoDate, mondayOf, weekday } from "../dates";
 import {
   byWeek,
-  type Change,
   changeAgainstOrdinary,
   isKey,
   type Known,
   knownOf,
+  type MileageChange,
   type MileageRule,
   mileageRule,
   NO_MILEAGE_RULE,
@@ -65,7 +65,7 @@ export interface SeasonWeek {
   /** An ordinary week counts in comparisons: no step-back, race or recovery phase, absence. */
   ordinary: boolean;
   figures: WeekFigures;
-  change: Change;
+  change: MileageChange;
   mileage: MileageRule;
   /** Share of the sets that stays, all rules together (the strictest one). */
   setFactor: number;
@@ -147,7 +147,7 @@ class WeekPlanner {
     return knownOf(start, this.sessions.get(start) ?? [], this.usual.days(), this.asOf);
   }
 
-  private changeAt(i: number, partly: boolean): Change {
+  private changeAt(i: number, partly: boolean): MileageChange {
     return changeAgainstOrdinary(this.figures, i, (k) => this.ordinary[k] ?? true, partly);
   }
 

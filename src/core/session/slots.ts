@@ -3,7 +3,7 @@ import type { Build, Column, Label, Sport } from "../athlete";
 import type { Essential, Exercise, Pattern } from "../exercise";
 import { numbers } from "../rulebook";
 import type { AddedWork, Finding } from "../screening";
-import type { Loading as DayLoading } from "../season";
+import type { DayLoading } from "../season";
 
 export interface Slot {
   pattern: Pattern;

@@ -1,7 +1,7 @@
 /** Pairs and time of a session. */
 
 import { WARM_UP_SECONDS, type WarmUpSet } from "../dose";
-import type { Exercise, Loading } from "../exercise";
+import type { Exercise, LoadKind } from "../exercise";
 import { numbers } from "../rulebook";
 import { together } from "./said";
 import type { Item, TimeParts } from "./types";
@@ -16,19 +16,19 @@ const sideSeconds = (i: Worked): number => i.seconds ?? (i.reps ?? 0) * i.exerci
 /** @returns seconds one set takes, both sides */
 export const setSeconds = (i: Worked): number => sideSeconds(i) * (i.eachSide ? 2 : 1);
 
-const FIXED: readonly Loading[] = ["bar", "machine"];
+const FIXED: readonly LoadKind[] = ["bar", "machine"];
 
 /** Whether one exercise may be done while the other rests: no shared primary muscle, grip, trunk, or second station. */
 export const compatible = (
-  a: { exercise: Exercise; loading: Loading },
-  b: { exercise: Exercise; loading: Loading },
+  a: { exercise: Exercise; loading: LoadKind },
+  b: { exercise: Exercise; loading: LoadKind },
 ): boolean => competes(a, b) === null;
 
 /**
  * Labels the items 1A, 1B, 2A ... in place order, each taking the first later item that does not compete with it.
  * @returns the items, partners side by side
  */
-export function pairUp<T extends { exercise: Exercise; loading: Loading; pair: string }>(items: readonly T[]): T[] {
+export function pairUp<T extends { exercise: Exercise; loading: LoadKind; pair: string }>(items: readonly T[]): T[] {
   const left = [...items];
   const out: T[] = [];
   for (let n = 1; left.length > 0; n++) {
@@ -122,8 +122,8 @@ export function labelGroups<T extends { pair: string }>(groups: readonly (readon
 
 /** Why two exercises of a pair compete; null where they do not. */
 export function competes(
-  a: { exercise: Exercise; loading: Loading },
-  b: { exercise: Exercise; loading: Loading },
+  a: { exercise: Exercise; loading: LoadKind },
+  b: { exercise: Exercise; loading: LoadKind },
 ): string | null {
   const muscle = a.exercise.primary.find((m) => b.exercise.primary.includes(m));
   if (muscle) return `both work the ${muscle}`;

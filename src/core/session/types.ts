@@ -1,8 +1,8 @@
 import type { Build, DecisionKind, Emphasis, Label, Place, SessionEdit } from "../athlete";
 import type { RampSet, SessionDose, WarmUpSet } from "../dose";
-import type { ChoiceContext, Exercise, Loading } from "../exercise";
+import type { ChoiceContext, Exercise, LoadKind } from "../exercise";
 import type { Why } from "../rulebook";
-import type { Loading as DayLoading } from "../season";
+import type { DayLoading } from "../season";
 import type { Slot } from "./slots";
 
 /** What stands in a set of an exercise: chosen by the load rules, asked for by the builder. */
@@ -36,7 +36,7 @@ export interface ItemDecision {
 
 export interface LoadQuestion {
   exercise: Exercise;
-  loading: Loading;
+  loading: LoadKind;
   place: Place;
   sets: number;
   repsLow: number;
@@ -81,7 +81,7 @@ export interface SessionRequest {
 export interface Item {
   pair: string;
   exercise: Exercise;
-  loading: Loading;
+  loading: LoadKind;
   main: boolean;
   /** The finding that asked for it, null where none did. */
   added: string | null;

@@ -1,9 +1,9 @@
 /** What every request is asked before anything is done with it: for whom it is meant, where it comes from, what it carries. */
 import type { NextFunction, Request, RequestHandler, Response } from "express";
-import { ProblemError } from "../errors";
+import { HttpProblem } from "../errors";
 
-const refuse = (status: number, title: string, detail: string, path: string, expected: string): ProblemError =>
-  new ProblemError(status, title, `Nothing was done: ${detail}`, [{ path, expected }]);
+const refuse = (status: number, title: string, detail: string, path: string, expected: string): HttpProblem =>
+  new HttpProblem(status, title, `Nothing was done: ${detail}`, [{ path, expected }]);
 
 /** Name of a host without its port; "" where it makes no sense. */
 export function hostName(header: string | undefined): string {
@@ -105,7 +105,7 @@ export function tooDeep(text: string): boolean {
   return false;
 }
 
-/** A body's JSON as a value. @throws ProblemError where it is none, or nests too deep */
+/** A body's JSON as a value. @throws HttpProblem where it is none, or nests too deep */
 export function readBody(text: string): unknown {
   if (text.trim() === "") return {};
   if (tooDeep(text))
@@ -120,7 +120,7 @@ export function readBody(text: string): unknown {
     return JSON.parse(text);
   } catch (error) {
     const why = error instanceof Error ? error.message.replace(/[^ -~]/g, "?").slice(0, 80) : "";
-    throw new ProblemError(400, "Bad request", `Nothing was stored: it is no JSON (${why}).`, [
+    throw new HttpProblem(400, "Bad request", `Nothing was stored: it is no JSON (${why}).`, [
       { path: "(body)", expected: "JSON expected" },
     ]);
   }

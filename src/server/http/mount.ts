@@ -4,7 +4,7 @@ import express, { type Express, type Request, type RequestHandler, type Response
 import { rateLimit } from "express-rate-limit";
 import { TAGS_HEADER, thingOf } from "../../api/things";
 import type { Context } from "../context";
-import { gone, ProblemError, parse } from "../errors";
+import { gone, HttpProblem, parse } from "../errors";
 import type { Jobs } from "../jobs/jobs";
 import { IdempotencyEntity, type IdempotencyRow } from "../store/entities";
 import { readBody } from "./door";
@@ -28,7 +28,7 @@ export const limiter = (most = EXPENSIVE_A_MINUTE, isOwn = (ip: string) => LOOPB
     skip: (req) => isOwn(req.ip ?? ""),
     handler: (_req, _res, next) =>
       next(
-        new ProblemError(
+        new HttpProblem(
           429,
           "Too many requests",
           "Nothing was done: too much was asked for within a minute. Try again shortly.",
@@ -72,7 +72,7 @@ function idempotencyOf(route: Route, req: Request, raw: Buffer): Scope["idempote
   const key = req.headers["idempotency-key"];
   if (route.method !== "POST" || key === undefined) return null;
   if (typeof key !== "string" || !KEY.test(key))
-    throw new ProblemError(400, "Bad request", "Nothing was stored: the Idempotency-Key cannot be used.", [
+    throw new HttpProblem(400, "Bad request", "Nothing was stored: the Idempotency-Key cannot be used.", [
       { path: "Idempotency-Key", expected: "8 to 128 plain characters without spaces expected" },
     ]);
   const request = createHash("sha256")
@@ -95,7 +95,7 @@ const replay = (row: IdempotencyRow): Answer => ({
   ...(row.answer === "" ? {} : { type: "application/json", body: row.answer }),
 });
 
-/** What the handler is told. @throws ProblemError where the body is not as expected, or the athlete was erased */
+/** What the handler is told. @throws HttpProblem where the body is not as expected, or the athlete was erased */
 async function callOf({ ctx }: Mounted, route: Route, req: Request, raw: Buffer): Promise<Call<unknown>> {
   const params = { ...(req.params as unknown as Params) };
   if (route.path.startsWith("/athletes/:id")) {
@@ -199,7 +199,7 @@ export function mount(app: Express, mounted: Mounted): void {
     at.all((_req, res, next) => {
       res.setHeader("Allow", allowed);
       next(
-        new ProblemError(405, "Not that way", `Nothing was done: this address takes ${allowed}.`, [
+        new HttpProblem(405, "Not that way", `Nothing was done: this address takes ${allowed}.`, [
           { path: "(method)", expected: `${allowed} expected` },
         ]),
       );

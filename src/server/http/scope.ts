@@ -4,7 +4,7 @@
  */
 import { AsyncLocalStorage } from "node:async_hooks";
 import type { EntityManager } from "typeorm";
-import { ProblemError } from "../errors";
+import { HttpProblem } from "../errors";
 import type { WriteHook } from "../store/database";
 import { IdempotencyEntity, type IdempotencyRow } from "../store/entities";
 import type { Store } from "../store/store";
@@ -45,10 +45,10 @@ export class Replayed extends Error {
   }
 }
 
-/** @throws ProblemError where the key stands for another request */
+/** @throws HttpProblem where the key stands for another request */
 export function sameRequest(row: IdempotencyRow, request: string): IdempotencyRow {
   if (row.request !== request)
-    throw new ProblemError(
+    throw new HttpProblem(
       422,
       "Key used before",
       "Nothing was stored: this Idempotency-Key was sent with another request.",
@@ -57,14 +57,14 @@ export function sameRequest(row: IdempotencyRow, request: string): IdempotencyRo
   return row;
 }
 
-/** @throws ProblemError where a thing is not in the state any more that the change was made from */
+/** @throws HttpProblem where a thing is not in the state any more that the change was made from */
 export async function sameState(m: EntityManager, store: Store, scope: Pick<Scope, "thing" | "body">): Promise<void> {
   const { thing } = scope;
   if (!thing || thing.seen === null) return;
   const theirs = await thingValue(m, store, thing.key);
   const tag = tagOfThing(thing.key, theirs);
   if (tag === thing.seen) return;
-  throw new ProblemError(
+  throw new HttpProblem(
     412,
     "Changed meanwhile",
     "Nothing was overwritten: somebody else has changed this since you opened it.",

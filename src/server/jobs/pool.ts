@@ -3,7 +3,7 @@
  * any that is. Small enough to be our own: the pools in the registry know no such preference.
  */
 import { Worker } from "node:worker_threads";
-import { ProblemError } from "../errors";
+import { HttpProblem } from "../errors";
 import type { Ask, JobOptions, Jobs } from "./jobs";
 import type { Reply, WorkerSetup } from "./messages";
 
@@ -104,7 +104,7 @@ export class Pool implements Jobs {
     if (!w || w.id !== reply.id) return;
     thread.running = null;
     if (reply.ok) w.done(reply.value);
-    else if (reply.problem) w.fail(ProblemError.from(reply.problem));
+    else if (reply.problem) w.fail(HttpProblem.from(reply.problem));
     else w.fail(Object.assign(new Error(reply.message), { stack: reply.stack, code: reply.code }));
     this.deal();
   }

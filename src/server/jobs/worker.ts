@@ -1,6 +1,6 @@
 /** A worker thread: reads the club's file with a connection of its own and answers what the server asks. */
 import { parentPort, workerData } from "node:worker_threads";
-import { ProblemError } from "../errors";
+import { HttpProblem } from "../errors";
 import { Planner } from "../planner";
 import { readRoutes } from "../routes/all";
 import { Store } from "../store/store";
@@ -58,7 +58,7 @@ parentPort?.on("message", ({ id, work }: { id: number; work: Ask }) => {
       (error: unknown): Reply => ({
         id,
         ok: false,
-        problem: error instanceof ProblemError ? error.problem : null,
+        problem: error instanceof HttpProblem ? error.problem : null,
         message: error instanceof Error ? error.message : String(error),
         stack: error instanceof Error ? error.stack : undefined,
         code: (error as { code?: string }).code,

@@ -5,7 +5,7 @@ import { findApproach, SHIPPED_APPROACHES } from "../../core/approach";
 import type { Approach, Athlete, Phase } from "../../core/athlete";
 import { approachFaults } from "../../core/dose";
 import { ruleIdOf, SWITCHES } from "../../core/rulebook";
-import { faulty, notFound, ProblemError } from "../errors";
+import { faulty, HttpProblem, notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";
 import type { ServerContext } from "../serverContext";
@@ -140,7 +140,7 @@ export function approachRoutes(ctx: ServerContext): Route[] {
     const { approach } = params;
     const users = (await store.athletes.outlines()).filter(({ athlete }) => follows(athlete, approach));
     if (users.length > 0)
-      throw new ProblemError(
+      throw new HttpProblem(
         409,
         "Still followed",
         `${users.map((u) => u.athlete.athlete.name).join(", ")} follow${users.length === 1 ? "s" : ""} it. Choose another approach for them first.`,

@@ -5,7 +5,7 @@ import type { Athlete, LockedSession, Settings } from "../../core/athlete";
 import { addDays, dayLabel, type IsoDate, mondayOf, weekday } from "../../core/dates";
 import { nearestChanges } from "../../core/planning";
 import { asLocked, DEFAULT_WEIGHTS } from "../../core/week";
-import { faulty, notFound, ProblemError } from "../errors";
+import { faulty, HttpProblem, notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";
 import type { Planned } from "../planner";
@@ -45,11 +45,11 @@ function changeRoutes(r: RouteList, ctx: ServerContext): void {
       if ((await store.athletes.revision(params.id)) === null) throw notFound("athlete");
       try {
         const what = await store.athletes.step(params.id, way, (done) => answering(json({ what: done }), params.id));
-        if (what === null) throw new ProblemError(409, `Nothing to ${way}`, `There is no change left to ${way}.`);
+        if (what === null) throw new HttpProblem(409, `Nothing to ${way}`, `There is no change left to ${way}.`);
         return json({ what });
       } catch (error) {
         if (!(error instanceof EditConflict)) throw error;
-        throw new ProblemError(
+        throw new HttpProblem(
           409,
           `Cannot ${way}`,
           `What was changed has become something else since, by an import or the training log. Nothing was changed.`,
@@ -119,7 +119,7 @@ function copiedWeek(p: Planned, monday: IsoDate): LockedSession[] {
     .filter((l) => l !== null);
   const all = [...lifted, ...planned.map(asLocked)].filter((s) => places.has(s.place));
   if (all.length === 0)
-    throw new ProblemError(409, "Nothing to copy", `No session stood in the week of ${dayLabel(before)}.`);
+    throw new HttpProblem(409, "Nothing to copy", `No session stood in the week of ${dayLabel(before)}.`);
   return all.map((s) => ({ ...s, date: addDays(s.date, 7) }));
 }
 

@@ -7,7 +7,7 @@ import { LABEL_WORDS } from "../../core/dose";
 import { type PlanWeek, planWeek } from "../../core/planning";
 import { competes, groupOf, groupsOf } from "../../core/session";
 import { asLocked } from "../../core/week";
-import { faulty, notFound, ProblemError } from "../errors";
+import { faulty, HttpProblem, notFound } from "../errors";
 import { type Call, done, json, type Route, RouteList } from "../http/route";
 import type { Planned } from "../planner";
 import type { ServerContext } from "../serverContext";
@@ -158,7 +158,7 @@ function ownEdits(r: RouteList, ctx: ServerContext): void {
       const p = await season(call.params.id);
       unknownExercises(p, edit);
       const tried = tryEdit(p, planner.today(), dateParam(call.params.date), edit);
-      if (tried.fault !== null) throw new ProblemError(409, "It does not fit", tried.fault);
+      if (tried.fault !== null) throw new HttpProblem(409, "It does not fit", tried.fault);
       return edit;
     },
     async ({ params }, edit) => {

@@ -3,7 +3,7 @@ import { applyScenario } from "../../api/make/scenario";
 import { feedBody, type ImportBody, importBody, noteBody, scenarioBody } from "../../api/requests";
 import type { PlanningView } from "../../api/views";
 import { addDays } from "../../core/dates";
-import { faulty, notFound, ProblemError, parse } from "../errors";
+import { faulty, HttpProblem, notFound, parse } from "../errors";
 import { FeedError } from "../feed/client";
 import { readBody } from "../http/door";
 import { type Answer, done, json, type Route, RouteList } from "../http/route";
@@ -97,7 +97,7 @@ function feedRoutes(r: RouteList, ctx: ServerContext): void {
       return json(await ctx.feed.pull(params.id));
     } catch (error) {
       if (!(error instanceof FeedError)) throw error;
-      throw new ProblemError(502, "Training log", `${error.message} What had come before that is kept; try again.`);
+      throw new HttpProblem(502, "Training log", `${error.message} What had come before that is kept; try again.`);
     }
   });
 }

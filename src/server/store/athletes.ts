@@ -27,7 +27,7 @@ export interface Stored extends Facts {
 }
 
 /** What changes of an athlete; whatever is left out stays. */
-export type Change = (athlete: Athlete) => Athlete;
+export type AthleteChange = (athlete: Athlete) => Athlete;
 
 /** Sessions copied to others once named in their history whom they came from. Asks for the name twice. */
 export const UNNAME = "UPDATE edit SET what = replace(what, ?, 'an erased athlete') WHERE instr(what, ?) > 0";
@@ -156,7 +156,7 @@ export class AthleteStore {
    */
   async change(
     id: string,
-    change: Change,
+    change: AthleteChange,
     check: (a: Athlete) => void,
     what = "Change",
     free: string | null = null,

@@ -4,7 +4,7 @@ import type { PhaseTally, Tally } from "../../core/story";
 import { useCompare } from "../data/dose";
 import { day, PHASE_NAMES } from "../format";
 import { STRATA } from "../section/patterns";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 interface Props {
   id: string;
@@ -57,7 +57,7 @@ export function Compare({ id, name, approaches, a, b, onPick, onSwitch }: Props)
       {a === b ? (
         <p className="py-4 text-ink2">Choose two different ones.</p>
       ) : compare.isPending ? (
-        <Loading what="both seasons" />
+        <LoadingNote what="both seasons" />
       ) : compare.isError ? (
         <Failed error={compare.error} retry={() => compare.refetch()} what="The comparison" />
       ) : (

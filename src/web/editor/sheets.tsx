@@ -8,7 +8,7 @@ import { useSquad } from "../data/hooks";
 import { day, LABEL_NAMES, SPORT_NAMES } from "../format";
 import { ICON } from "../ui/glyphs";
 import { Sheet } from "../ui/Sheet";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 interface TemplatesProps {
   items: EditItem[];
@@ -29,7 +29,7 @@ export function TemplatesSheet({ items, onTake, onClose }: TemplatesProps) {
       note="A template keeps exercises, order, pairs and doses. Loads belong to an athlete and are worked out anew."
     >
       {templates.isPending ? (
-        <Loading what="the templates" />
+        <LoadingNote what="the templates" />
       ) : templates.isError ? (
         <Failed error={templates.error} retry={() => templates.refetch()} what="The templates" />
       ) : templates.data.length === 0 ? (

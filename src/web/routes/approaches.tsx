@@ -33,12 +33,12 @@ import { ICON } from "../ui/glyphs";
 import { Held } from "../ui/Held";
 import { Segments } from "../ui/Segments";
 import { Sheet } from "../ui/Sheet";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 import { useUnsaved } from "../ui/useUnsaved";
 
 export default function ApproachesRoute() {
   const approaches = useApproaches();
-  if (approaches.isPending) return <Loading what="the approaches" />;
+  if (approaches.isPending) return <LoadingNote what="the approaches" />;
   if (approaches.isError)
     return <Failed error={approaches.error} retry={() => approaches.refetch()} what="The approaches" />;
   return <View view={approaches.data} />;
@@ -225,7 +225,7 @@ function View({ view }: { view: ApproachesView }) {
               onClubRules={(rulesOff) => preview({ what: "rules", rulesOff })}
             />
           ) : (
-            <Loading what="what is followed" />
+            <LoadingNote what="what is followed" />
           ))}
       </main>
       {waiting && changes.state && (
@@ -472,7 +472,7 @@ function VersionsSheet({ id, onClose, onTake }: { id: string; onClose: () => voi
       note="Bringing one back puts it into the grid; it is kept as a new version once you save."
     >
       {versions.isPending ? (
-        <Loading what="the versions" />
+        <LoadingNote what="the versions" />
       ) : versions.isError ? (
         <Failed error={versions.error} retry={() => versions.refetch()} what="The versions" />
       ) : (

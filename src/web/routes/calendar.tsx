@@ -14,7 +14,7 @@ import { useSize } from "../section/useSize";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { Segments } from "../ui/Segments";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 const SPANS: [string, string][] = [
   ["13", "3 months"],
@@ -24,7 +24,7 @@ const SPANS: [string, string][] = [
 
 export default function CalendarRoute() {
   const calendar = useQuery({ queryKey: CALENDAR_KEY, queryFn: () => get<CalendarView>("/calendar") });
-  if (calendar.isPending) return <Loading what="the club calendar" />;
+  if (calendar.isPending) return <LoadingNote what="the club calendar" />;
   if (calendar.isError) return <Failed error={calendar.error} retry={() => calendar.refetch()} what="The calendar" />;
   return <Calendar view={calendar.data} />;
 }

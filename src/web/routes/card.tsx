@@ -8,7 +8,7 @@ import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PlateStack } from "../ui/Plates";
 import { Segments } from "../ui/Segments";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 export default function CardRoute() {
   const { id = "", date = "", label = "" } = useParams();
@@ -46,7 +46,7 @@ export default function CardRoute() {
         </button>
       </div>
       {cards.isPending ? (
-        <Loading what="the card" />
+        <LoadingNote what="the card" />
       ) : cards.isError ? (
         <Failed error={cards.error} retry={() => cards.refetch()} what="The card" />
       ) : (

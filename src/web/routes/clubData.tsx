@@ -8,7 +8,7 @@ import { dayAndYear } from "../format";
 import { FormProblem } from "../ui/form";
 import { ICON } from "../ui/glyphs";
 import { Sheet } from "../ui/Sheet";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 const KINDS: Record<BackupView["kind"], string> = {
   daily: "daily",
@@ -44,7 +44,7 @@ export default function ClubDataRoute() {
   useEffect(() => {
     document.title = "Club data, Field Anchor";
   }, []);
-  if (data.isPending) return <Loading what="the club's data" />;
+  if (data.isPending) return <LoadingNote what="the club's data" />;
   if (data.isError) return <Failed error={data.error} retry={() => data.refetch()} what="The club's data" />;
   return <ClubData view={data.data} />;
 }

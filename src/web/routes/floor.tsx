@@ -22,14 +22,14 @@ import {
 import { type Sent, useLog } from "../floor/useLog";
 import { day, sessionName, type Units } from "../format";
 import { ICON, WarnIcon } from "../ui/glyphs";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 export default function FloorRoute() {
   const { id = "", date = "", label = "" } = useParams();
   const session = useSession(id, date, label);
   const squad = useSquad();
   const entering = useRef("");
-  if (session.isPending || squad.isPending) return <Loading what="the session" />;
+  if (session.isPending || squad.isPending) return <LoadingNote what="the session" />;
   if (session.isError) return <Failed error={session.error} retry={() => session.refetch()} what="This session" />;
   const row = squad.data?.rows.find((r) => r.id === id);
   const units: Units = { massUnit: row?.massUnit ?? "kg", distanceUnit: row?.distanceUnit ?? "km" };

@@ -12,7 +12,7 @@ import { GymSheet } from "../gym/GymSheet";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { Segments } from "../ui/Segments";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 import { Asked } from "../ui/Why";
 
 type Shown = "now" | "next";
@@ -22,7 +22,7 @@ export default function GymRoute() {
   const { date = club.data?.today ?? "" } = useParams();
   const [place, setPlace] = useState<string | null>(null);
   const gym = useGym(date, place);
-  if (gym.isPending) return <Loading what="the gym" />;
+  if (gym.isPending) return <LoadingNote what="the gym" />;
   if (gym.isError) return <Failed error={gym.error} retry={() => gym.refetch()} what="The gym" />;
   return <Gym view={gym.data} onPlace={setPlace} />;
 }

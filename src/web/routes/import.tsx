@@ -14,7 +14,7 @@ import { type ForeignEntry, useFiles } from "../import/useFiles";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { Segments } from "../ui/Segments";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 import { useDrop } from "../ui/useDrop";
 
 const KIND_WORDS = { table: "table", gpx: "GPX recording", tcx: "TCX recording", calendar: "calendar" } as const;
@@ -30,7 +30,7 @@ const SHOWN: Record<Shown, readonly RowFate[] | null> = {
 export default function ImportRoute() {
   const { id = "" } = useParams();
   const athlete = useAthlete(id);
-  if (athlete.isPending) return <Loading what="the athlete" />;
+  if (athlete.isPending) return <LoadingNote what="the athlete" />;
   if (athlete.isError) return <Failed error={athlete.error} retry={() => athlete.refetch()} what="The athlete" />;
   return <Import key={id} view={athlete.data} />;
 }

@@ -19,7 +19,7 @@ import { draftOf, keepDraft, useStep } from "../intake/useStep";
 import { WeekStep } from "../intake/WeekStep";
 import { FormProblem } from "../ui/form";
 import { ICON } from "../ui/glyphs";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 export default function IntakeRoute() {
   const { id, step } = useParams();
@@ -187,7 +187,7 @@ function One({ id, step }: { id: string; step: StepId }) {
   useEffect(() => {
     document.title = "Intake, Field Anchor";
   }, []);
-  if (intake.isPending) return <Loading what="the intake" />;
+  if (intake.isPending) return <LoadingNote what="the intake" />;
   if (intake.isError) return <Failed error={intake.error} retry={() => intake.refetch()} what="The intake" />;
   const view = intake.data;
   return (

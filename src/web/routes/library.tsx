@@ -13,13 +13,13 @@ import { bandOf } from "../section/patterns";
 import { useCurrentRow } from "../ui/Frame";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 const OwnForm = lazy(() => import("../library/OwnForm"));
 
 export default function LibraryRoute() {
   const library = useLibrary();
-  if (library.isPending) return <Loading what="the library" />;
+  if (library.isPending) return <LoadingNote what="the library" />;
   if (library.isError) return <Failed error={library.error} retry={() => library.refetch()} what="The library" />;
   return <Library library={library.data} />;
 }

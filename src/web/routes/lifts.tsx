@@ -14,7 +14,7 @@ import { useUnits } from "../ui/Frame";
 import { WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PlateStack } from "../ui/Plates";
-import { Empty, Failed, Loading } from "../ui/State";
+import { Empty, Failed, LoadingNote } from "../ui/State";
 import { Asked, WhyList } from "../ui/Why";
 
 const LiftChart = lazy(() => import("../lifts/LiftChart"));
@@ -22,7 +22,7 @@ const LiftChart = lazy(() => import("../lifts/LiftChart"));
 export default function LiftsRoute() {
   const { id = "", exercise } = useParams();
   const lifts = useLifts(id);
-  if (lifts.isPending) return <Loading what="the lifts" />;
+  if (lifts.isPending) return <LoadingNote what="the lifts" />;
   if (lifts.isError) return <Failed error={lifts.error} retry={() => lifts.refetch()} what="The lifts" />;
   if (lifts.data.length === 0)
     return (
@@ -76,7 +76,7 @@ function Both({ id, rows, exercise }: { id: string; rows: LiftRow[]; exercise: s
         ))}
       </nav>
       {lift.isPending ? (
-        <Loading what="the lift" />
+        <LoadingNote what="the lift" />
       ) : lift.isError ? (
         <Failed error={lift.error} retry={() => lift.refetch()} what="The lift" />
       ) : (

@@ -9,7 +9,7 @@ import { useAthlete } from "../data/hooks";
 import { day, distance, duration, massNumber, SPORT_NAMES, type Units } from "../format";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 import { Asked } from "../ui/Why";
 
 const RaceSheet = lazy(() => import("../ui/RaceSheet"));
@@ -26,7 +26,7 @@ type Open =
 export default function RecordsRoute() {
   const { id = "" } = useParams();
   const athlete = useAthlete(id);
-  if (athlete.isPending) return <Loading what="the records" />;
+  if (athlete.isPending) return <LoadingNote what="the records" />;
   if (athlete.isError) return <Failed error={athlete.error} retry={() => athlete.refetch()} what="The records" />;
   return <Records key={id} view={athlete.data} />;
 }

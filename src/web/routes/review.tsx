@@ -14,7 +14,7 @@ import { useCurrentRow, useUnits } from "../ui/Frame";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { Segments } from "../ui/Segments";
-import { Empty, Failed, Loading } from "../ui/State";
+import { Empty, Failed, LoadingNote } from "../ui/State";
 import { useUnsaved } from "../ui/useUnsaved";
 
 const WeekChart = lazy(() => import("../review/WeekChart"));
@@ -62,7 +62,7 @@ export default function ReviewRoute() {
   ]);
   if (season.isError) return <Failed error={season.error} retry={() => season.refetch()} what="The season" />;
   if (review.isError) return <Failed error={review.error} retry={() => review.refetch()} what="The review" />;
-  if (!review.data || !range) return <Loading what="the review" />;
+  if (!review.data || !range) return <LoadingNote what="the review" />;
   return (
     <main className="grid h-full grid-cols-[minmax(0,1fr)_340px] grid-rows-[52px_minmax(0,1fr)]">
       <div className="flex items-center gap-2 pr-3 pl-4">

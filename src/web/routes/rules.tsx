@@ -19,7 +19,7 @@ import { CHAPTER_NAMES, GLOSSARY, rulePath } from "../rules/words";
 import { useCurrentRow, useUnits } from "../ui/Frame";
 import { useKeys } from "../ui/keys";
 import { Segments } from "../ui/Segments";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 type Tab = "rules" | "terms";
 
@@ -31,7 +31,7 @@ const wordsOf = (id: RuleId): string =>
 
 export default function RulesRoute() {
   const rules = useRules();
-  if (rules.isPending) return <Loading what="the rules" />;
+  if (rules.isPending) return <LoadingNote what="the rules" />;
   if (rules.isError) return <Failed error={rules.error} retry={() => rules.refetch()} what="The rules" />;
   return <Rules values={rules.data.values} />;
 }

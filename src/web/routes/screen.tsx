@@ -14,12 +14,12 @@ import { Tool } from "../screening/Tools";
 import { FormProblem } from "../ui/form";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 export default function ScreenRoute() {
   const { id = "" } = useParams();
   const screening = useScreening(id);
-  if (screening.isPending) return <Loading what="the screen" />;
+  if (screening.isPending) return <LoadingNote what="the screen" />;
   if (screening.isError) return <Failed error={screening.error} retry={() => screening.refetch()} what="The screen" />;
   return <Run key={id} id={id} view={screening.data} />;
 }
@@ -253,7 +253,7 @@ function Changes({ id, draft, onDone }: { id: string; draft: ScreenDraft; onDone
         Nothing was tested and nothing looked at: there is nothing to accept.
       </p>
     );
-  if (preview.isPending) return <Loading what="what it changes" />;
+  if (preview.isPending) return <LoadingNote what="what it changes" />;
   if (preview.isError) return <Failed error={preview.error} retry={() => preview.refetch()} what="What it changes" />;
   const { findings, over, opens, closes } = preview.data;
   return (

@@ -8,14 +8,14 @@ import { draftOf } from "../intake/useStep";
 import { draftKey, isWhole, type ScreenDraft, valueText } from "../screening/draft";
 import { FindingLine } from "../screening/FindingLine";
 import { useKeys } from "../ui/keys";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 const HistoryChart = lazy(() => import("../charts/HistoryChart"));
 
 export default function ScreeningRoute() {
   const { id = "" } = useParams();
   const screening = useScreening(id);
-  if (screening.isPending) return <Loading what="the screening" />;
+  if (screening.isPending) return <LoadingNote what="the screening" />;
   if (screening.isError)
     return <Failed error={screening.error} retry={() => screening.refetch()} what="The screening" />;
   return <Overview key={id} id={id} view={screening.data} />;
@@ -130,7 +130,7 @@ function Overview({ id, view }: { id: string; view: ScreeningView }) {
               {test.history.length === 0 ? (
                 <p className="text-ink2">Not done yet: the first screen draws the first point.</p>
               ) : (
-                <Suspense fallback={<Loading what="the chart" />}>
+                <Suspense fallback={<LoadingNote what="the chart" />}>
                   <HistoryChart test={test} />
                 </Suspense>
               )}

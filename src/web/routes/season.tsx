@@ -24,7 +24,7 @@ import { useUnits } from "../ui/Frame";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { Segments } from "../ui/Segments";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 const RaceSheet = lazy(() => import("../ui/RaceSheet"));
 const TERRAIN: [Terrain, string][] = [
@@ -43,7 +43,7 @@ type Move =
 export default function SeasonRoute() {
   const { id = "" } = useParams();
   const season = useSeason(id);
-  if (season.isPending) return <Loading what="the season" />;
+  if (season.isPending) return <LoadingNote what="the season" />;
   if (season.isError) return <Failed error={season.error} retry={() => season.refetch()} what="The season" />;
   return <Season key={id} id={id} view={season.data} />;
 }

@@ -12,7 +12,7 @@ import { SeasonStrip } from "../section/SeasonStrip";
 import { useUnits } from "../ui/Frame";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 const STRIP = { width: 1000, height: 160 };
 
@@ -21,7 +21,7 @@ export default function SeasonSheetRoute() {
   const season = useSeason(id);
   const athlete = useAthlete(id);
   useKeys("view", [{ key: "p", label: "print", run: () => window.print(), bar: true }]);
-  if (season.isPending || athlete.isPending) return <Loading what="the season sheet" />;
+  if (season.isPending || athlete.isPending) return <LoadingNote what="the season sheet" />;
   if (season.isError) return <Failed error={season.error} retry={() => season.refetch()} what="The season" />;
   return <Paper id={id} name={athlete.data?.facts.name ?? ""} view={season.data} />;
 }

@@ -9,7 +9,7 @@ import { Lines, WIDE } from "../session/Lines";
 import { useUnits } from "../ui/Frame";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
-import { Empty, Failed, Loading } from "../ui/State";
+import { Empty, Failed, LoadingNote } from "../ui/State";
 import { Asked, WhyList } from "../ui/Why";
 
 export default function SessionRoute() {
@@ -21,7 +21,7 @@ export default function SessionRoute() {
 function Nearest({ id }: { id: string }) {
   const athlete = useAthlete(id);
   const club = useClub();
-  if (athlete.isPending || club.isPending) return <Loading what="the session" />;
+  if (athlete.isPending || club.isPending) return <LoadingNote what="the session" />;
   if (athlete.isError) return <Failed error={athlete.error} retry={() => athlete.refetch()} what="The session" />;
   const { sessions, logged } = athlete.data;
   const today = club.data?.today ?? "";
@@ -59,7 +59,7 @@ function One({ id, date, label }: { id: string; date: string; label: string }) {
     { key: "e", label: "edit", run: () => navigate(`/a/${id}/session/${date}/${label}/edit`), bar: true },
     { key: "w", label: "its week", run: () => navigate(`/a/${id}/week/${date}`), bar: true },
   ]);
-  if (session.isPending) return <Loading what="the session" />;
+  if (session.isPending) return <LoadingNote what="the session" />;
   if (session.isError)
     return session.error.message.includes("no such session") ? (
       <Empty title="No session stands here any more">

@@ -42,14 +42,14 @@ import { SessionAnchor, TimeBar } from "../session/Drawn";
 import { useUnits } from "../ui/Frame";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 import { useUnsaved } from "../ui/useUnsaved";
 
 export default function SessionEditRoute() {
   const { id = "", date = "", label = "" } = useParams();
   const session = useSession(id, date, label);
   const library = useLibrary();
-  if (session.isPending || library.isPending) return <Loading what="the session" />;
+  if (session.isPending || library.isPending) return <LoadingNote what="the session" />;
   if (session.isError) return <Failed error={session.error} retry={() => session.refetch()} what="The session" />;
   if (library.isError) return <Failed error={library.error} retry={() => library.refetch()} what="The library" />;
   if (!session.data.time)

@@ -3,14 +3,14 @@ import { Link, useParams } from "react-router";
 import { useSheets } from "../data/intake";
 import { dayAndYear } from "../format";
 import { useKeys } from "../ui/keys";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 import { RuleNote } from "../ui/Why";
 
 export default function SheetsRoute() {
   const { id = "" } = useParams();
   const sheets = useSheets(id);
   useKeys("view", [{ key: "p", label: "print", run: () => window.print(), bar: true }]);
-  if (sheets.isPending) return <Loading what="the sheets" />;
+  if (sheets.isPending) return <LoadingNote what="the sheets" />;
   if (sheets.isError)
     return sheets.error.message.includes("no such place") ? (
       <main className="p-8">

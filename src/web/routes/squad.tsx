@@ -11,7 +11,7 @@ import { ICON, WarnIcon } from "../ui/glyphs";
 import { ImportSheet } from "../ui/ImportSheet";
 import { useKeys } from "../ui/keys";
 import { Segments } from "../ui/Segments";
-import { Empty, Failed, Loading } from "../ui/State";
+import { Empty, Failed, LoadingNote } from "../ui/State";
 import { Asked } from "../ui/Why";
 
 type Filter = "all" | "today" | "look";
@@ -47,7 +47,7 @@ export default function SquadView() {
     document.querySelector(`[data-row="${at}"]`)?.scrollIntoView({ block: "nearest" });
   }, [at]);
 
-  if (squad.isPending) return <Loading what="the squad" />;
+  if (squad.isPending) return <LoadingNote what="the squad" />;
   if (squad.isError) return <Failed error={squad.error} retry={() => squad.refetch()} what="The squad" />;
   const lifting = all.filter((r) => r.today).length;
   const looks = all.filter((r) => r.attention.length > 0).length;

@@ -14,7 +14,7 @@ import { WeekSection } from "../section/WeekSection";
 import { useCurrentRow, useUnits } from "../ui/Frame";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 import { Chosen } from "../week/Chosen";
 import { DragMarks, DragWords } from "../week/DragLayer";
 import { placeAt } from "../week/drag";
@@ -33,7 +33,7 @@ export default function WeekRoute() {
   const club = useClub();
   const start = monday ?? (club.data ? mondayOf(club.data.today) : "");
   const week = useWeek(id, start);
-  if (week.isPending) return <Loading what="the week" />;
+  if (week.isPending) return <LoadingNote what="the week" />;
   if (week.isError) return <Failed error={week.error} retry={() => week.refetch()} what="The week" />;
   return <Week id={id} view={week.data} />;
 }

@@ -15,7 +15,7 @@ import { useSize } from "../section/useSize";
 import { useUnits } from "../ui/Frame";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 const STRIP = 168;
 
@@ -23,7 +23,7 @@ export default function WhatIfRoute() {
   const { id = "" } = useParams();
   const season = useSeason(id);
   const trial = useTrial(id);
-  if (season.isPending || (!trial.facts && !trial.fault)) return <Loading what="the season" />;
+  if (season.isPending || (!trial.facts && !trial.fault)) return <LoadingNote what="the season" />;
   if (season.isError) return <Failed error={season.error} retry={() => season.refetch()} what="The season" />;
   if (!trial.facts) return <p className="p-6 text-brick-ink">{trial.fault}</p>;
   return <WhatIf key={id} id={id} stored={season.data} trial={trial} facts={trial.facts} />;

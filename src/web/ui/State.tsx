@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { ProblemError } from "../data/api";
 import { WarnIcon } from "./glyphs";
 
-export function Loading({ what }: { what: string }) {
+export function LoadingNote({ what }: { what: string }) {
   return (
     <div className="grid h-full place-items-center p-8 text-ink2" role="status">
       <div className="w-64">

@@ -8,7 +8,7 @@ import { useHeld } from "../data/tags";
 import { FormProblem, numberFrom } from "../ui/form";
 import { Segments } from "../ui/Segments";
 import { Sheet } from "../ui/Sheet";
-import { Failed, Loading } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 
 const DAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 
@@ -23,7 +23,7 @@ export default function WeightsSheet({ id, name, onClose }: { id: string; name: 
       width={560}
     >
       {weights.isPending ? (
-        <Loading what="the weights" />
+        <LoadingNote what="the weights" />
       ) : weights.isError ? (
         <Failed error={weights.error} retry={() => weights.refetch()} what="The weights" />
       ) : (

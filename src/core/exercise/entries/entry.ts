@@ -1,6 +1,6 @@
 /** How an entry of the library is written: what is usual is filled in, so that each entry shows what is its own. */
 import { defaultDoses, type WorkKind } from "../doses";
-import type { Exercise, Loading, Muscle, Need, Pattern } from "../types";
+import type { Exercise, LoadKind, Muscle, Need, Pattern } from "../types";
 
 type Told = Pick<Exercise, "setup" | "cues" | "mistakes" | "felt">;
 type Usual = Omit<
@@ -31,7 +31,7 @@ export const SEE = {
   spine: "spine neutral",
 } as const;
 
-const HELD: Partial<Record<Loading, Exercise["hand"]>> = {
+const HELD: Partial<Record<LoadKind, Exercise["hand"]>> = {
   bar: "both",
   pair: "both",
   kettlebell: "both",
@@ -44,7 +44,7 @@ export function ex(
   id: string,
   name: string,
   pattern: Pattern,
-  loading: Loading,
+  loading: LoadKind,
   rank: number,
   primary: Muscle[],
   secondary: Muscle[],
