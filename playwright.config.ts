@@ -1,5 +1,6 @@
 import { defineConfig } from "@playwright/test";
 import { browserOptions } from "./tests/support/browser";
+import { PORTS, WORKERS } from "./tests/support/journey";
 
 /** The day on which the journeys happen; tests/support/*.json are made around it. */
 const TODAY = "2026-03-03";
@@ -14,7 +15,7 @@ const server = (port: number, entry: string, data: string) => ({
 export default defineConfig({
   testDir: "tests/e2e",
   outputDir: "test-results",
-  workers: 1,
+  workers: WORKERS,
   timeout: 120_000,
   expect: { timeout: 20_000 },
   reporter: [["list"]],
@@ -22,12 +23,11 @@ export default defineConfig({
   // No hand is quicker than some hundredths of a second; what quick hands need is asked for by journeys of its own.
   use: { viewport: { width: 1280, height: 800 }, launchOptions: { ...browserOptions, slowMo: 20 } },
   projects: [
-    {
-      name: "coach",
-      testMatch: /(journey|records|errors|intake|season|week|dose|safety)\.spec\.ts/,
-      use: { baseURL: "http://127.0.0.1:4181" },
-    },
-    { name: "demo", testMatch: /(demo|access|library|rules)\.spec\.ts/, use: { baseURL: "http://127.0.0.1:4182" } },
+    { name: "coach", testMatch: /(journey|records|errors|intake|season|week|dose|safety)\.spec\.ts/ },
+    { name: "demo", testMatch: /(demo|access|library|rules)\.spec\.ts/ },
   ],
-  webServer: [server(4181, "main", ".tmp/e2e-coach"), server(4182, "demo", ".tmp/e2e-demo")],
+  webServer: Array.from({ length: WORKERS }, (_, i) => [
+    server((PORTS.coach ?? 0) + i, "main", `.tmp/e2e-coach-${i}`),
+    server((PORTS.demo ?? 0) + i, "demo", `.tmp/e2e-demo-${i}`),
+  ]).flat(),
 });

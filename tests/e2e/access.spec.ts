@@ -1,6 +1,7 @@
 /** Accessibility (axe, WCAG 2.2 AA), no clipped or overlapping drawing, and no request to anywhere else. */
-import { expect, type Page, test } from "@playwright/test";
+
 import { expectAccessible } from "../support/axe";
+import { expect, type Page, test } from "../support/journey";
 
 interface Row {
   id: string;

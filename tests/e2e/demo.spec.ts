@@ -1,5 +1,5 @@
 /** The demo club as a coach finds it on Monday morning, by mouse and by keyboard. */
-import { expect, test } from "@playwright/test";
+import { expect, test } from "../support/journey";
 
 test("the squad shows who needs a look and why, and opens the first one's week in one action", async ({ page }) => {
   await page.goto("/");

@@ -1,9 +1,10 @@
 /** Dose, session and progress through the real interface: approaches, sessions by hand, four weeks of a lift, a review, a card. */
-import { expect, type Page, test } from "@playwright/test";
+
 import type { LiftView, SeasonView, SessionView } from "../../src/api/views";
 import type { Athlete, StrengthLog } from "../../src/core/athlete/types";
 import { addDays } from "../../src/core/dates";
 import { athleteWith, lifted, logOf, START, weeksOf } from "../support/athlete";
+import { expect, type Page, test } from "../support/journey";
 import { pdfText } from "../support/pdf";
 import { sheetsOf } from "../support/sheet";
 

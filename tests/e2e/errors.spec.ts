@@ -1,7 +1,7 @@
 /** Bad files through the import form, and what views say when something is missing. */
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "../support/journey";
 
 const GOOD = readFileSync(join(import.meta.dirname, "../support/row.json"), "utf8");
 

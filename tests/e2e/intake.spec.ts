@@ -1,5 +1,5 @@
 /** A new athlete from nothing: the talk, the screen, the first session, and what clearing the trouble changes. */
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "../support/journey";
 
 interface Exercise {
   name: string;

@@ -1,6 +1,6 @@
 /** The whole spine through the real interface: a file comes in, a week is fitted, a session is lifted, the next one answers. */
 import { join } from "node:path";
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "../support/journey";
 
 const FILE = join(import.meta.dirname, "../support/run.json");
 

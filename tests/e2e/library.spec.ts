@@ -1,5 +1,5 @@
 /** The library, the sheets and the essential five, in the demo club. */
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "../support/journey";
 
 const idOf = async (page: Page, name: string): Promise<string> => {
   const { rows } = await (await page.request.get("/api/squad")).json();

@@ -1,7 +1,7 @@
 /** Races, endurance sessions and windows through the real forms; the file in and out. */
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "../support/journey";
 
 const FILE = join(import.meta.dirname, "../support/hike.json");
 

@@ -1,7 +1,8 @@
 /** Rules: every reason leads to its rule and the trust of its numbers; the coach's own values; the terms. */
-import { expect, type Page, test } from "@playwright/test";
+
 import type { SquadView } from "../../src/api/views";
 import { RULES, type RuleId, TRUST_WORDS } from "../../src/core/rulebook";
+import { expect, type Page, test } from "../support/journey";
 
 const squad = async (page: Page): Promise<SquadView["rows"]> =>
   ((await (await page.request.get("/api/squad")).json()) as SquadView).rows;

@@ -1,7 +1,7 @@
 /** Two people at once, a full disk, the club's backups: what the screen says is saved is saved, and nothing is overwritten unseen. */
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join, resolve } from "node:path";
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "../support/journey";
 import { buildShim, SHIM } from "../torture/campaigns";
 import { kill, startClub } from "../torture/club";
 

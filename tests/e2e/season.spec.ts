@@ -1,11 +1,12 @@
 /** Real calendars and real mileage: files come in, the week figures are right, the season is dragged, tried, taken over, and goes out. */
-import { expect, type Page, test } from "@playwright/test";
+
 import ical from "ical-generator";
 import nodeIcal from "node-ical";
 import type { CalendarView, PlanningView, SeasonView } from "../../src/api/views";
 import { addDays, mondayOf } from "../../src/core/dates";
 import { athleteWith } from "../support/athlete";
 import { brokenFiles, germanTable, gpxOf, tcxOf } from "../support/foreign";
+import { expect, type Page, test } from "../support/journey";
 
 const TODAY = "2026-03-03";
 const table = germanTable(1500, addDays(TODAY, -1));

@@ -1,8 +1,9 @@
 /** The week by hand: sessions in hand by mouse, finger and keys, locks, undo, room made, what came between, and the gym on one day. */
-import { expect, type Locator, type Page, test } from "@playwright/test";
+
 import type { WeekView } from "../../src/api/views";
 import type { Athlete } from "../../src/core/athlete/types";
 import { athleteWith, weeksOf } from "../support/athlete";
+import { expect, type Locator, type Page, test } from "../support/journey";
 
 const MONDAY = "2026-03-09";
 const WINDOWS = [
