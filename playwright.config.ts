@@ -1,6 +1,6 @@
 import { defineConfig } from "@playwright/test";
 import { browserOptions } from "./tests/support/browser";
-import { PORTS, WORKERS } from "./tests/support/journey";
+import { portOf, WORKERS } from "./tests/support/journey";
 
 /** The day on which the journeys happen; tests/support/*.json are made around it. */
 const TODAY = "2026-03-03";
@@ -27,7 +27,7 @@ export default defineConfig({
     { name: "demo", testMatch: /(demo|access|library|rules)\.spec\.ts/ },
   ],
   webServer: Array.from({ length: WORKERS }, (_, i) => [
-    server((PORTS.coach ?? 0) + i, "main", `.tmp/e2e-coach-${i}`),
-    server((PORTS.demo ?? 0) + i, "demo", `.tmp/e2e-demo-${i}`),
+    server(portOf("coach", i), "main", `.tmp/e2e-coach-${i}`),
+    server(portOf("demo", i), "demo", `.tmp/e2e-demo-${i}`),
   ]).flat(),
 });

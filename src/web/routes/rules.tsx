@@ -211,7 +211,11 @@ function Rule({ id, values }: { id: RuleId; values: RuleValues }) {
 function Terms({ needle }: { needle: string }) {
   const shown = GLOSSARY.filter((t) => `${t.term} ${t.also ?? ""} ${t.says}`.toLowerCase().includes(needle));
   return (
-    <main className="min-h-0 min-w-0 overflow-auto px-5 pb-6">
+    <main
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: a list that scrolls must be reached by the keyboard
+      tabIndex={0}
+      className="min-h-0 min-w-0 overflow-auto px-5 pb-6"
+    >
       <h2 className="flex min-h-[52px] items-center text-[18px] leading-6 font-[650]">Terms</h2>
       <dl className="max-w-[72ch]">
         {shown.map((t) => (
