@@ -63,7 +63,7 @@ export function weekView(p: Planned, today: IsoDate, monday: IsoDate): WeekView 
       return {
         ...plannedAnchor(s),
         place: s.place,
-        warning: over > 0 ? `${Math.round(over)} AU over what it takes` : null,
+        warning: over > 0 ? `${Math.round(over)} AU over the limit` : null,
       };
     }),
   ];

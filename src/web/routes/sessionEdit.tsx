@@ -281,7 +281,7 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
           </div>
           {shown && (
             <div className="sec">
-              <h2 className="sec-h">Anchor</h2>
+              <h2 className="sec-h">Training load</h2>
               <SessionAnchor view={shown} />
             </div>
           )}

@@ -52,7 +52,7 @@ export function Legend({ kind }: { kind: "season" | "week" }) {
         </>
       )}
       <span className="flex items-center gap-1">
-        {mark("M0 7h18M3 13l5-5M9 13l5-5", "var(--color-ground)")} Most it takes
+        {mark("M0 7h18M3 13l5-5M9 13l5-5", "var(--color-ground)")} Load limit
       </span>
       {kind === "week" && <span>* assumed</span>}
     </div>

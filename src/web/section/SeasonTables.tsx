@@ -30,7 +30,7 @@ export function Axes({ l, unit }: { l: SeasonLayout; unit: string }) {
           </Text>
         </g>
       ))}
-      <AxisTitle x={29} y={(l.top + 60 + l.ground) / 2} name="Terrain" rest={`, ${unit}`} />
+      <AxisTitle x={29} y={(l.top + 60 + l.ground) / 2} name="Endurance" rest={`, ${unit}`} />
       <AxisTitle x={29} y={(l.ground + l.bottom) / 2} name="Training load" rest=", AU a session" />
     </g>
   );

@@ -22,7 +22,7 @@ export const SeasonTwin = memo(function SeasonTwin(now: {
             <th>Dates</th>
             <th>Phase</th>
             <th>{unit}</th>
-            <th>Most it takes, AU</th>
+            <th>Load limit, AU</th>
             <th>Planned, done</th>
             <th>Ascent, m</th>
             <th>Strength sessions</th>

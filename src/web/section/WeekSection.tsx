@@ -326,7 +326,7 @@ export const WeekSection = memo(function WeekSection(props: Props) {
             </Text>
           </g>
         ))}
-        <AxisTitle x={29} y={(l.top + 40 + l.ground) / 2} name="Terrain" rest=", load in AU" />
+        <AxisTitle x={29} y={(l.top + 40 + l.ground) / 2} name="Endurance" rest=", load in AU" />
         <AxisTitle x={29} y={(l.ground + l.bottom) / 2} name="Training load" rest=", AU" />
         <Rows l={l} />
       </svg>
@@ -348,8 +348,8 @@ export const WeekSection = memo(function WeekSection(props: Props) {
 
 function Rows({ l }: { l: WeekLayout }) {
   const rows: [string, (d: WeekLayout["days"][number]) => number][] = [
-    ["Load", (d) => d.load],
-    ["Training load", (d) => d.trainingLoad],
+    ["Endurance", (d) => d.load],
+    ["Strength", (d) => d.trainingLoad],
   ];
   return (
     <g>

@@ -132,14 +132,14 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
       { y: bottom, label: "Week", cells: everyFew(weeks.map((w) => String(w.isoWeek))) },
       {
         y: bottom + ROW,
-        label: terrain === "distance" ? "Distance" : terrain === "hours" ? "Hours" : "Load",
+        label: terrain === "distance" ? "Distance" : terrain === "hours" ? "Hours" : "Load, AU",
         cells: everyFew(
           values.map((v) => (v === 0 ? "–" : terrain === "hours" ? v.toFixed(1) : String(Math.round(v)))),
         ),
       },
       {
         y: bottom + 2 * ROW,
-        label: "Training load, sum",
+        label: "Strength, AU",
         cells: everyFew(weeks.map((w) => String(Math.round(weekStrength(w.anchors).stress) || "–"))),
       },
     ],

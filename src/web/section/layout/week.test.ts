@@ -152,9 +152,7 @@ describe("the week layout", () => {
   });
 
   it("gives a warning a taller tag", () => {
-    const warned = weekLayout(
-      input(view({ sessions: [lift("A", 1, 18, 320, { warning: "12 AU over what it takes" })] })),
-    );
+    const warned = weekLayout(input(view({ sessions: [lift("A", 1, 18, 320, { warning: "12 AU over the limit" })] })));
     expect(warned.anchors[0]!.tag.rect.h).toBeGreaterThan(l.anchors[0]!.tag.rect.h);
   });
 
