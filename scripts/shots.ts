@@ -110,6 +110,10 @@ try {
   await desk.waitForTimeout(400);
   await desk.screenshot({ path: `${OUT}/session-edit.png` });
   await shoot(desk, `/a/${id("Maren")}/lifts/trap-bar-deadlift`, "lift", "svg text");
+  // The chart is fetched when it is looked at.
+  await desk.getByRole("button", { name: "As a table" }).waitFor();
+  await desk.waitForTimeout(600);
+  await desk.screenshot({ path: `${OUT}/lift.png` });
   await shoot(desk, `/a/${id("Maren")}/review`, "review", "main svg text");
   await desk.waitForTimeout(600);
   await desk.screenshot({ path: `${OUT}/review.png` });

@@ -1,0 +1,158 @@
+/** Squad, season and club calendar. */
+import type { Away, Emphasis, Label, Phase, PhaseSpan, Priority, SessionSport, Sport } from "../core/athlete";
+import type { Known } from "../core/endurance";
+import type { LoadKind, Pattern } from "../core/exercise";
+import type { RuleId, Why } from "../core/rulebook";
+import type { SeasonWarning } from "../core/season";
+import type { Unplaced } from "../core/week";
+
+/** A band of an anchor: hard sets of one group of patterns. */
+export interface Band {
+  pattern: Pattern;
+  sets: number;
+}
+
+export interface AnchorView {
+  label: Label;
+  date: string;
+  /** Minutes after midnight. */
+  start: number;
+  minutes: number;
+  stress: number;
+  bands: Band[];
+  done: boolean;
+  locked: boolean;
+  heavy: boolean;
+}
+
+export interface WeekColumn {
+  start: string;
+  isoWeek: number;
+  phase: Phase;
+  emphasis: Emphasis;
+  stepBack: boolean;
+  /** Every endurance session of the week is in the past. */
+  done: boolean;
+  minutes: number;
+  distanceKm: number;
+  ascentM: number;
+  load: number;
+  distancePct: number | null;
+  loadPct: number | null;
+  loadLimit: number;
+  anchors: AnchorView[];
+}
+
+export interface RaceFlag {
+  id: string;
+  name: string;
+  date: string;
+  days: number;
+  priority: Priority;
+  minutes: number;
+  assumed: boolean;
+}
+
+export interface AttentionView {
+  rule: RuleId;
+  text: string;
+  /** Higher needs the coach sooner. */
+  weight: number;
+}
+
+export interface SquadRow {
+  id: string;
+  name: string;
+  sport: Sport;
+  massUnit: "kg" | "lb";
+  distanceUnit: "km" | "mi";
+  phase: Phase | null;
+  emphasis: Emphasis | null;
+  phaseWeek: number;
+  phaseWeeks: number;
+  nextRace: RaceFlag | null;
+  weeks: WeekColumn[];
+  /** This week's Monday. */
+  monday: string;
+  today: { label: Label; start: number; minutes: number; place: string; done: boolean } | null;
+  attention: AttentionView[];
+}
+
+export interface SquadView {
+  today: string;
+  rows: SquadRow[];
+}
+
+export interface DoseLine {
+  pattern: Pattern;
+  exercise: string;
+  sets: number;
+  reps: number | null;
+  seconds: number | null;
+  eachSide: boolean;
+  loadKg: number | null;
+  loading: LoadKind;
+  percent1rm: number | null;
+  rir: number;
+  label: Label;
+}
+
+export interface SeasonWeekView extends WeekColumn {
+  /** Null where the days are even, or there is no load. */
+  monotony: number | null;
+  strain: number | null;
+  shortMean: number;
+  longMean: number;
+  longestMinutes: number;
+  longestBefore: number | null;
+  dose: DoseLine[];
+  why: Why[];
+  unplaced: Unplaced[];
+  phaseWeek: number;
+  phaseWeeks: number;
+  /** What was planned of its endurance, missed or done since; kilometres and minutes. */
+  planned: { minutes: number; distanceKm: number; sessions: number };
+  /** Monday to Sunday. */
+  days: { minutes: number; distanceKm: number; load: number; done: boolean }[];
+  /** By sport, most load first. */
+  sports: { sport: SessionSport; minutes: number; distanceKm: number; load: number }[];
+  /** Days away: travel, illness, holiday, heat, height. */
+  away: string[];
+  /** The coach's own words. */
+  note: string;
+  /** How much of its endurance is planned or recorded. */
+  known: Known;
+}
+
+export interface SeasonView {
+  id: string;
+  today: string;
+  season: { start: string; end: string };
+  phases: { phase: Phase; start: string; end: string; fixed: boolean; why: string[] }[];
+  races: RaceFlag[];
+  weeks: SeasonWeekView[];
+  warnings: SeasonWarning[];
+}
+
+export interface CalendarAthlete {
+  id: string;
+  name: string;
+  sport: Sport;
+  phases: PhaseSpan[];
+  races: RaceFlag[];
+  away: Away[];
+}
+
+export interface CoachAbsence {
+  id: string;
+  start: string;
+  end: string;
+  what: string;
+}
+
+/** All athletes' races and phases on one sheet. */
+export interface CalendarView {
+  today: string;
+  athletes: CalendarAthlete[];
+  absences: CoachAbsence[];
+}

@@ -1,0 +1,89 @@
+/** One session, and the athlete with what lies around. */
+import type {
+  Athlete,
+  Emphasis,
+  Label,
+  LockedSession,
+  Phase,
+  PhaseSpan,
+  Place,
+  Race,
+  SessionEdit,
+  StrengthLog,
+  Window,
+} from "../core/athlete";
+import type { Pattern } from "../core/exercise";
+import type { Why } from "../core/rulebook";
+import type { Item, LeftOut, TimeParts } from "../core/session";
+import type { EnduranceView } from "./weekViews";
+
+export interface WarmUpView {
+  exercise: string;
+  reps: number;
+  loadKg: number;
+  perSideKg: number[];
+}
+
+export interface ItemView extends Omit<Item, "exercise" | "main" | "slot"> {
+  exercise: string;
+  name: string;
+  pattern: Pattern;
+  tempo: string;
+  cue: string;
+  felt: string;
+  warmUp: WarmUpView[];
+  /** Loads this place can make, kg. */
+  loads: number[];
+  last: { date: string; text: string } | null;
+}
+
+export interface SessionView {
+  id: string;
+  today: string;
+  date: string;
+  start: number;
+  place: string;
+  label: Label;
+  emphasis: Emphasis;
+  phase: Phase;
+  minutes: number;
+  windowMinutes: number;
+  stress: number;
+  rpe: number;
+  locked: boolean;
+  loadLimit: number;
+  items: ItemView[];
+  dropped: { exercise: string; name: string; why: string }[];
+  /** What safety took out of the primary patterns, and what stands in its place. */
+  left: LeftOut[];
+  cautions: string[];
+  /** Seconds by kind; null for a session of the past. */
+  time: TimeParts | null;
+  why: Why[];
+  log: StrengthLog | null;
+  /** The session as made by hand; null where the planner made it. */
+  edit: SessionEdit | null;
+}
+
+/** A session as it would be by hand. */
+export interface EditPreview {
+  session: SessionView | null;
+  /** What the coach should know before it is kept. */
+  warnings: string[];
+  fault: string | null;
+}
+
+export interface AthleteView {
+  id: string;
+  revision: number;
+  facts: Athlete["athlete"];
+  season: { start: string; end: string };
+  places: Place[];
+  windows: Window[];
+  races: Race[];
+  endurance: EnduranceView[];
+  phases: PhaseSpan[];
+  locked: LockedSession[];
+  logged: { date: string; label: Label; minutes: number | null; sets: number }[];
+  sessions: { date: string; label: Label }[];
+}
