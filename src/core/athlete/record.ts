@@ -1,0 +1,100 @@
+/** What was lifted and measured, and what the coach decided about it. */
+import type { ClockTime, IsoDate } from "../dates";
+import type { FELT, Label, ScreenTest, Side } from "./kinds";
+
+export interface LoggedSet {
+  reps?: number;
+  seconds?: number;
+  loadKg?: number;
+  rir?: number;
+  side: Side;
+  clean?: number;
+  /** When it was logged, ISO 8601 with milliseconds; tells two equal sets apart. */
+  at?: string;
+}
+
+export interface Prescribed {
+  sets: number;
+  reps?: number;
+  repsLow?: number;
+  seconds?: number;
+  rir?: number;
+  loadKg?: number;
+}
+
+export interface LoggedItem {
+  exercise: string;
+  prescribed?: Prescribed;
+  sets: LoggedSet[];
+  pain?: number;
+  nextDayPain?: number;
+  felt?: (typeof FELT)[number];
+}
+
+export interface StrengthLog {
+  date: IsoDate;
+  start?: ClockTime;
+  minutes?: number;
+  rpe?: number;
+  label: Label;
+  items: LoggedItem[];
+}
+
+export interface Screening {
+  test: ScreenTest;
+  date: IsoDate;
+  left?: number;
+  right?: number;
+  value?: number;
+}
+
+/** One exercise of a session made by hand. What is left out is worked out as for any other session. */
+export interface EditItem {
+  exercise: string;
+  /** Items of the same number stand in one pair or trio. */
+  group: number;
+  sets: number;
+  repsLow?: number;
+  reps?: number;
+  seconds?: number;
+  rir?: number;
+  restSeconds?: number;
+  /** Set by hand; otherwise the load rules say. */
+  loadKg?: number;
+  note?: string;
+}
+
+/** A session of a week as the coach made it; it stays so wherever in the week it stands. */
+export interface SessionEdit {
+  week: IsoDate;
+  label: Label;
+  items: EditItem[];
+  note?: string;
+}
+
+export const DECISIONS = [
+  "up-load",
+  "up-reps",
+  "up-seconds",
+  "up-sets",
+  "next-rung",
+  "slower",
+  "same",
+  "fewer-reps",
+  "down-load",
+  "back-rung",
+  "stop",
+] as const;
+export type DecisionKind = (typeof DECISIONS)[number];
+/** What the coach decided after a log instead of the rules; it holds until the exercise is logged again. */
+export interface Overrule {
+  /** Day of the log that was decided on. */
+  date: IsoDate;
+  exercise: string;
+  kind: DecisionKind;
+  loadKg?: number;
+  reps?: number;
+  seconds?: number;
+  sets?: number;
+  reason?: string;
+}
