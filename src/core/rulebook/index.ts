@@ -112,10 +112,11 @@ export function numbers<I extends RuleId>(id: I, own?: RuleValues): Numbers<I> {
     cache.set(id, known);
     return known as Numbers<I>;
   }
-  const known =
-    shipped.get(id) ?? Object.fromEntries(Object.entries(RULES[id].parameters).map(([k, p]) => [k, p.value] as const));
-  shipped.set(id, known);
-  return known as Numbers<I>;
+  const known = shipped.get(id);
+  if (known) return known as Numbers<I>;
+  const made = Object.fromEntries(Object.entries(RULES[id].parameters).map(([k, p]) => [k, p.value] as const));
+  shipped.set(id, made);
+  return made as Numbers<I>;
 }
 
 /** The values that a coach may really set: those inside their bounds. */
