@@ -3,18 +3,13 @@
  * that holds each file's imports and nothing else.
  */
 import { spawnSync } from "node:child_process";
-import { mkdirSync, readdirSync, readFileSync, rmSync, statSync, symlinkSync, writeFileSync } from "node:fs";
+import { mkdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { dirname, join, relative, resolve } from "node:path";
 import { parseSync } from "@swc/core";
+import { filesIn } from "./sources";
 
 const root = resolve(".");
 const tree = join(root, ".tmp/arrows");
-
-const filesIn = (folder: string): string[] =>
-  readdirSync(folder).flatMap((name) => {
-    const path = join(folder, name);
-    return statSync(path).isDirectory() ? filesIn(path) : /\.tsx?$/.test(name) ? [path] : [];
-  });
 
 /** What a file imports or exports again, also for its types and on demand. */
 function sourcesOf(file: string): string[] {

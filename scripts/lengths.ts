@@ -1,7 +1,8 @@
 /** Functions of the core and the server: none over 80 lines. `--list` prints the longest. */
-import { readdirSync, readFileSync } from "node:fs";
+import { readFileSync } from "node:fs";
 import { join, relative } from "node:path";
 import { parseSync } from "@swc/core";
+import { sourcesIn } from "./sources";
 
 const ROOT = join(import.meta.dirname, "..");
 const MOST = 80;
@@ -15,15 +16,6 @@ const FUNCTIONS = new Set([
   "MethodProperty",
 ]);
 
-const files = (folder: string): string[] =>
-  readdirSync(folder, { withFileTypes: true }).flatMap((f) =>
-    f.isDirectory()
-      ? files(join(folder, f.name))
-      : f.name.endsWith(".ts") && !f.name.endsWith(".test.ts")
-        ? [join(folder, f.name)]
-        : [],
-  );
-
 interface Found {
   file: string;
   line: number;
@@ -31,7 +23,7 @@ interface Found {
 }
 const found: Found[] = [];
 for (const room of ["core", "server"])
-  for (const file of files(join(ROOT, "src", room))) {
+  for (const file of sourcesIn(join(ROOT, "src", room))) {
     const bytes = Buffer.from(readFileSync(file, "utf8"));
     const module = parseSync(bytes.toString(), { syntax: "typescript", target: "es2022" });
     // Spans count bytes on from those of the files read before.

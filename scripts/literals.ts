@@ -2,9 +2,10 @@
  * Numbers in the core outside the rulebook: none but 0, 1, 2, 100, the days of a week and the minutes of an hour stands there without a reason in
  * scripts/literals.json. `--list` prints all that stand there.
  */
-import { readdirSync, readFileSync } from "node:fs";
+import { readFileSync } from "node:fs";
 import { join, relative } from "node:path";
 import { parseSync } from "@swc/core";
+import { sourcesIn } from "./sources";
 
 const ROOT = join(import.meta.dirname, "..");
 const CORE = join(ROOT, "src/core");
@@ -12,15 +13,6 @@ const CORE = join(ROOT, "src/core");
 const FREE = new Set([0, 1, 2, 100, 7, 60]);
 /** Data with its own trust, and conversions. */
 const DATA = [/^rulebook\//, /^exercise\/entries\//, /^units\.ts$/, /^dates\.ts$/];
-
-const files = (folder: string): string[] =>
-  readdirSync(folder, { withFileTypes: true }).flatMap((f) =>
-    f.isDirectory()
-      ? files(join(folder, f.name))
-      : f.name.endsWith(".ts") && !f.name.endsWith(".test.ts")
-        ? [join(folder, f.name)]
-        : [],
-  );
 
 /** Every numeric literal of a syntax tree. */
 function literalsOf(node: unknown, out: number[]): void {
@@ -54,7 +46,7 @@ const reasons = JSON.parse(readFileSync(join(ROOT, "scripts/literals.json"), "ut
 let wrong = 0;
 const list = process.argv.includes("--list");
 const found: Record<string, number[]> = {};
-for (const file of files(CORE)) {
+for (const file of sourcesIn(CORE)) {
   const name = relative(CORE, file);
   if (DATA.some((d) => d.test(name))) continue;
   const values: number[] = [];

@@ -199,7 +199,7 @@ export function expected(
 }
 
 /**
- * MileageChange against what the last ordinary weeks lead to expect. Weeks that are not ordinary (step-back, taper, recovery, illness, travel) and
+ * Change against what the last ordinary weeks lead to expect. Weeks that are not ordinary (step-back, taper, recovery, illness, travel) and
  * weeks of which nothing is known are left out; a week of which only part is planned is compared by its planned days alone.
  * @param weeks figures in order of time
  * @param index the week asked about

@@ -1,4 +1,4 @@
-/** The week as a ground section: enduranceBlocks of endurance above, anchors below, rock at what each day takes. */
+/** The week as a ground section: blocks of endurance above, anchors below, rock at what each day takes. */
 import { type HTMLAttributes, memo, type SVGAttributes } from "react";
 import type { WeekView } from "../../api/views";
 import { duration, sessionName, time } from "../format";

@@ -1,4 +1,4 @@
-/** Layout of the week section: seven days and the Sunday before, enduranceBlocks above, anchors below. */
+/** Layout of the week section: seven days and the Sunday before, blocks of endurance above, anchors below. */
 import type { WeekView } from "../../../api/views";
 import type { SessionKind } from "../../../core/athlete";
 import { addDays, dayName, daysBetween } from "../../../core/dates";
