@@ -14,7 +14,7 @@ const rooms = [
   "progress",
   "planning",
 ];
-const basics = "^src/core/((units|dates)\\.ts$|rulebook/)";
+const basics = "^src/core/((units|dates|once)\\.ts$|rulebook/)";
 
 module.exports = {
   forbidden: [

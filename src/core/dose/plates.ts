@@ -1,5 +1,7 @@
 /** What a bar and a limited number of plates can make, exactly (rule load.makeable). Greedy is wrong with odd sets. */
+
 import type { Place } from "../athlete";
+import { onceFor } from "../once";
 import { toMicrograms } from "../units";
 
 type Plates = Place["plates"];
@@ -34,16 +36,8 @@ function sideSums(plates: Plates): Map<number, number[]> {
   return sums;
 }
 
-const cache = new WeakMap<Plates, [number, number[]][]>();
-
-/** Sums of one side in rising order; kept for as long as the place's plate list lives. */
-function sortedSums(plates: Plates): [number, number[]][] {
-  const known = cache.get(plates);
-  if (known) return known;
-  const sums = [...sideSums(plates)].sort((a, b) => a[0] - b[0]);
-  cache.set(plates, sums);
-  return sums;
-}
+/** Sums of one side in rising order. */
+const sortedSums = onceFor((plates: Plates): [number, number[]][] => [...sideSums(plates)].sort((a, b) => a[0] - b[0]));
 
 /**
  * @param barKg mass of the bar

@@ -2,6 +2,7 @@
 
 import type { Athlete, EnduranceSession } from "../athlete";
 import { addDays, dayNumber, type IsoDate, mondayOf, weekday } from "../dates";
+import { onceFor } from "../once";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";
 import { legLoad, sessionLoad } from "./load";
@@ -59,16 +60,18 @@ export function weightedMeans(daily: readonly number[], days: number): number[] 
 }
 
 /** Endurance sessions grouped by their Monday, for one pass over a long history. */
-export function byWeek(sessions: readonly EnduranceSession[]): Map<IsoDate, EnduranceSession[]> {
-  const weeks = new Map<IsoDate, EnduranceSession[]>();
-  for (const s of sessions) {
-    const monday = mondayOf(s.date);
-    const list = weeks.get(monday);
-    if (list) list.push(s);
-    else weeks.set(monday, [s]);
-  }
-  return weeks;
-}
+export const byWeek = onceFor(
+  (sessions: readonly EnduranceSession[]): ReadonlyMap<IsoDate, readonly EnduranceSession[]> => {
+    const weeks = new Map<IsoDate, EnduranceSession[]>();
+    for (const s of sessions) {
+      const monday = mondayOf(s.date);
+      const list = weeks.get(monday);
+      if (list) list.push(s);
+      else weeks.set(monday, [s]);
+    }
+    return weeks;
+  },
+);
 
 /** @returns the figures of one week from its sessions (any order) */
 export function weekFigures(start: IsoDate, sessions: readonly EnduranceSession[]): WeekFigures {

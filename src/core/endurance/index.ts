@@ -21,5 +21,5 @@ export {
 export { ASSUMED_RPE, ASSUMED_START, isKey, isLegHeavy, legLoad, sessionLoad, startOf } from "./load";
 export { type MileageRule, mileageRule, NO_MILEAGE_RULE } from "./mileage";
 export { scaled } from "./scale";
-export { spikesOf } from "./spikes";
+export { spikeNear, spikesOf } from "./spikes";
 export { weighs } from "./weigh";

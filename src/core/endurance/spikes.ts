@@ -2,6 +2,7 @@
 
 import type { EnduranceSession } from "../athlete";
 import { dayNumber } from "../dates";
+import { onceFor } from "../once";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";
 
@@ -13,15 +14,11 @@ export interface Spike {
   blocks: boolean;
 }
 
-const known = new WeakMap<readonly EnduranceSession[], readonly Spike[]>();
-
 /**
  * Sessions longer than the longest of the same sport in the 30 days before: by distance where all of them have one, else by minutes. Races
- * neither count nor are judged: nobody trains as long as they race. Made once for as long as the list lives.
+ * neither count nor are judged: nobody trains as long as they race.
  */
-export function spikesOf(sessions: readonly EnduranceSession[]): readonly Spike[] {
-  const made = known.get(sessions);
-  if (made) return made;
+export const spikesOf = onceFor((sessions: readonly EnduranceSession[]): readonly Spike[] => {
   const longer = numbers("session.longer");
   const blocksFrom = numbers("session.spike").pct;
   const bySport = new Map<string, EnduranceSession[]>();
@@ -31,7 +28,7 @@ export function spikesOf(sessions: readonly EnduranceSession[]): readonly Spike[
     if (list) list.push(s);
     else bySport.set(s.sport, [s]);
   }
-  const spikes = [...bySport.values()].flatMap((list) => {
+  return [...bySport.values()].flatMap((list) => {
     list.sort((a, b) => dayNumber(a.date) - dayNumber(b.date));
     return list.flatMap((session, i): Spike[] => {
       const day = dayNumber(session.date);
@@ -50,6 +47,16 @@ export function spikesOf(sessions: readonly EnduranceSession[]): readonly Spike[
       return pct > longer.pct + TOLERANCE ? [{ session, pct, blocks: pct > blocksFrom + TOLERANCE }] : [];
     });
   });
-  known.set(sessions, spikes);
-  return spikes;
-}
+});
+
+/** By day number, the session far above the month's longest that keeps heavy legs away from that day: by days, the careful reading of 48 h. */
+export const spikeNear = onceFor((sessions: readonly EnduranceSession[]): ReadonlyMap<number, Spike> => {
+  const { days } = numbers("session.spike");
+  const near = new Map<number, Spike>();
+  for (const spike of spikesOf(sessions)) {
+    if (!spike.blocks) continue;
+    const day = dayNumber(spike.session.date);
+    for (let n = day - days; n <= day + days; n++) if (!near.has(n)) near.set(n, spike);
+  }
+  return near;
+});

@@ -145,10 +145,11 @@ export interface Candidate {
 function partsOf(e: Exercise, loading: LoadKind, c: ChoiceContext, kind: SlotKind, label: Label): Part[] {
   const parts: Part[] = [];
   const add = (points: number, because: Why) => {
-    if (points !== 0) parts.push({ ...because, points });
+    parts.push({ rule: because.rule, text: because.text, points });
   };
   const { sport } = c.athlete.athlete;
-  add(e.sports[sport] ?? 0, why("choice.sport", "matters", sport));
+  const matters = e.sports[sport];
+  if (matters) add(matters, why("choice.sport", "matters", sport));
   const found = c.findings.find((f) => f.prefers.includes(e.id));
   if (found) add(POINTS.finding, { rule: found.rule, text: say("finding.test", "asks", found.title) });
   const good = e.goodWith.find((a) => c.areas.includes(a));
@@ -168,7 +169,7 @@ function partsOf(e: Exercise, loading: LoadKind, c: ChoiceContext, kind: SlotKin
   const stays = kind === "main" || (kind === "single" && loads);
   if (kind === "single" && c.forStrength && loads && !care && e.primary.some((m) => STRONG.includes(m)))
     add(POINTS.load, why("choice.load", "loads"));
-  if (stays) add(times * POINTS.recent, why("choice.block", "recent"));
+  if (stays && times > 0) add(times * POINTS.recent, why("choice.block", "recent"));
   if (c.block.now.has(blockKey(label, e.id))) add(POINTS.thisBlock, why("choice.block", "thisBlock"));
   else if (!stays && !c.nothingNew && c.block.before.has(e.id)) add(POINTS.lastBlock, why("choice.block", "lastBlock"));
   else if (!stays && !c.nothingNew && c.block.earlier.has(e.id))
@@ -220,10 +221,8 @@ export function besides(list: readonly Candidate[], chosen: readonly Exercise[])
     .map((c): Candidate => {
       const other = chosen.find((s) => s.primary.some((m) => c.exercise.primary.includes(m)));
       if (!other) return c;
-      const part: Part = {
-        ...why("pair.rest", "sameMuscles", other.name.toLowerCase()),
-        points: POINTS.sameMuscle,
-      };
+      const { rule, text } = why("pair.rest", "sameMuscles", other.name.toLowerCase());
+      const part: Part = { rule, text, points: POINTS.sameMuscle };
       return { ...c, score: c.score + part.points, parts: [...c.parts, part] };
     })
     .sort(byScore);

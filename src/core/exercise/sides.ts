@@ -1,6 +1,8 @@
 /** Left against right in what was lifted: a trend over sessions, not a single day. */
+
 import { amountOf, type LoggedItem, type StrengthLog } from "../athlete";
 import type { IsoDate } from "../dates";
+import { onceFor } from "../once";
 import { numbers } from "../rulebook";
 import { asymmetry } from "../screening";
 
@@ -36,9 +38,7 @@ export function sideSums(item: LoggedItem): { left: number; right: number; reps:
 }
 
 /** The last sessions' difference of each exercise logged by side. */
-export function sideGaps(log: readonly StrengthLog[]): ReadonlyMap<string, SideGap> {
-  const known = made.get(log);
-  if (known) return known;
+export const sideGaps = onceFor((log: readonly StrengthLog[]): ReadonlyMap<string, SideGap> => {
   const sums = new Map<string, { date: IsoDate; left: number; right: number; reps: boolean }[]>();
   for (const s of log)
     for (const i of s.items) {
@@ -63,8 +63,5 @@ export function sideGaps(log: readonly StrengthLog[]): ReadonlyMap<string, SideG
       ),
     });
   }
-  made.set(log, gaps);
   return gaps;
-}
-
-const made = new WeakMap<readonly StrengthLog[], ReadonlyMap<string, SideGap>>();
+});

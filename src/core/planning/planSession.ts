@@ -1,4 +1,5 @@
 /** What each session of a week would be on a day, in a window: the dose of that day, with its loads and its cuts. */
+
 import { approachFor } from "../approach";
 import {
   type Athlete,
@@ -27,6 +28,7 @@ import {
   progressionsOf,
   sideGaps,
 } from "../exercise";
+import { onceFor } from "../once";
 import { type LadderState, nextLoad, type PlannedLoad, stoppedByPain } from "../progress";
 import { numbers, say, type Why, why } from "../rulebook";
 import { type Finding, findingsOf, hingeStopsAtKnee } from "../screening";
@@ -329,16 +331,11 @@ function noNewWork(athlete: Athlete, day: SeasonDay, week: SeasonWeek): string |
   return week.mileage.factor < 1 ? "new work is left out with a mileage increase" : null;
 }
 
-const keyDaysOf = new WeakMap<Athlete["endurance"], ReadonlySet<number>>();
-
-/** Days with a key session; made once for as long as the list lives. */
-function keyDays(endurance: Athlete["endurance"]): ReadonlySet<number> {
-  const known = keyDaysOf.get(endurance);
-  if (known) return known;
-  const days = new Set(endurance.filter(isKey).map((e) => dayNumber(e.date)));
-  keyDaysOf.set(endurance, days);
-  return days;
-}
+/** Days with a key session. */
+const keyDays = onceFor(
+  (endurance: Athlete["endurance"]): ReadonlySet<number> =>
+    new Set(endurance.filter(isKey).map((e) => dayNumber(e.date))),
+);
 
 function noSlowWork(athlete: Athlete, day: SeasonDay): string | null {
   const days = keyDays(athlete.endurance);

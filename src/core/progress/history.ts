@@ -1,18 +1,16 @@
 /** What was lifted, exercise by exercise, the newest first. */
+
 import type { LoggedItem, StrengthLog } from "../athlete";
 import type { IsoDate } from "../dates";
+import { onceFor } from "../once";
 
 export interface History {
   date: IsoDate;
   item: LoggedItem;
 }
 
-const indexes = new WeakMap<readonly StrengthLog[], Map<string, History[]>>();
-
-/** Logged items by exercise, newest first; made once for as long as the log lives. */
-function indexOf(log: readonly StrengthLog[]): Map<string, History[]> {
-  const known = indexes.get(log);
-  if (known) return known;
+/** Logged items by exercise, newest first. */
+const indexOf = onceFor((log: readonly StrengthLog[]): Map<string, History[]> => {
   const index = new Map<string, History[]>();
   for (const s of log)
     for (const item of s.items) {
@@ -22,9 +20,8 @@ function indexOf(log: readonly StrengthLog[]): Map<string, History[]> {
       else index.set(item.exercise, [{ date: s.date, item }]);
     }
   for (const list of index.values()) list.sort((a, b) => (a.date < b.date ? 1 : -1));
-  indexes.set(log, index);
   return index;
-}
+});
 
 /** Logs of an exercise before a day, newest first. */
 export function historyOf(log: readonly StrengthLog[], exercise: string, before: IsoDate): History[] {
@@ -32,13 +29,7 @@ export function historyOf(log: readonly StrengthLog[], exercise: string, before:
   return all[0] && all[0].date < before ? all : all.filter((h) => h.date < before);
 }
 
-const lastDays = new WeakMap<readonly StrengthLog[], IsoDate | null>();
-
-/** The latest day of a log; looked for once for as long as the log lives. */
-export function lastDayOf(log: readonly StrengthLog[]): IsoDate | null {
-  const known = lastDays.get(log);
-  if (known !== undefined) return known;
-  const last = log.reduce<IsoDate | null>((m, s) => (m === null || s.date > m ? s.date : m), null);
-  lastDays.set(log, last);
-  return last;
-}
+/** The latest day of a log. */
+export const lastDayOf = onceFor((log: readonly StrengthLog[]): IsoDate | null =>
+  log.reduce<IsoDate | null>((m, s) => (m === null || s.date > m ? s.date : m), null),
+);

@@ -2,6 +2,7 @@
  * The rulebook: the one home of what the trade decides. Rooms read their numbers with `numbers`, and say their sentences with `why`; both take
  * known ids alone. The rulebook imports no room.
  */
+import { TOLERANCE } from "../units";
 import { CHOICE } from "./choice";
 import { CLUB } from "./club";
 import { DOSE } from "./dose";
@@ -133,7 +134,7 @@ export function valueFault(id: string, name: string, value: number): string | nu
   const must = RULES[known].kind === "must";
   const least = must && bounds.tighter === "higher" ? Math.max(bounds.least, shippedValue) : bounds.least;
   const most = must && bounds.tighter === "lower" ? Math.min(bounds.most, shippedValue) : bounds.most;
-  return value >= least - 1e-9 && value <= most + 1e-9
+  return value >= least - TOLERANCE && value <= most + TOLERANCE
     ? null
     : `${least} to ${most} ${p.unit} expected${must ? ", since what must hold is only tightened" : ""}`;
 }

@@ -1,7 +1,7 @@
 /** What races, journeys and illness take from a day of the season. */
 import { type Athlete, awayOn, isOn, type Race } from "../athlete";
 import { dayLabel, dayNumber, type IsoDate } from "../dates";
-import { spikesOf } from "../endurance";
+import { spikeNear } from "../endurance";
 import { numbers, why } from "../rulebook";
 import { limitTo, type SeasonDay } from "./day";
 import { classRule, inOrder, lastRaceDay, raceDay, raceMinutes } from "./races";
@@ -25,13 +25,10 @@ export function limitByTravel(athlete: Athlete, day: SeasonDay, n: number): void
   }
 }
 
-/** No heavy legs in the 48 h around a session far longer than any of the month before: by days, the careful reading. */
+/** No heavy legs in the 48 h around a session far longer than any of the month before. */
 export function limitBySpike(athlete: Athlete, day: SeasonDay, n: number): void {
   if (!isOn(athlete, "session.spike")) return;
-  const { days } = numbers("session.spike");
-  const near = spikesOf(athlete.endurance).find(
-    ({ session, blocks }) => blocks && Math.abs(dayNumber(session.date) - n) <= days,
-  );
+  const near = spikeNear(athlete.endurance).get(n);
   if (!near) return;
   day.heavyOk = false;
   const { session: s, pct } = near;

@@ -147,16 +147,16 @@ class WeekPlanner {
     return knownOf(start, this.sessions.get(start) ?? [], this.usual.days(), this.asOf);
   }
 
-  private changeAt(i: number, partly: boolean): MileageChange {
-    return changeAgainstOrdinary(this.figures, i, (k) => this.ordinary[k] ?? true, partly);
+  /** A week that is known in part is compared by its planned days alone. */
+  private changeAt(i: number, known: Known): MileageChange {
+    return changeAgainstOrdinary(this.figures, i, (k) => this.ordinary[k] ?? true, known === "part");
   }
 
   /** Whether the endurance itself steps back. */
-  private stepsBack(i: number, phase: Phase | undefined, known: Known): boolean {
+  private stepsBack(i: number, phase: Phase | undefined, known: Known, change: MileageChange): boolean {
     const load = this.figures[i]?.load ?? 0;
     if (load <= 0 || known !== "all" || isRacing(phase)) return false;
     const { share } = numbers("stepback.endurance", this.own);
-    const change = this.changeAt(i, false);
     const under = (pct: number | null) => (pct ?? 0) / 100 + 1 < share;
     return (
       change.against.length === numbers("mileage.expected").weeks &&
@@ -169,7 +169,8 @@ class WeekPlanner {
   private waits(i: number): boolean {
     const nextDays = this.daysOf(addDays(this.figures[i]?.start ?? this.first, 7));
     if (nextDays.some((d) => d.phase === "race")) return true;
-    return this.stepsBack(i + 1, mostFrequent(nextDays.map((d) => d.phase)), this.knownAt(i + 1));
+    const known = this.knownAt(i + 1);
+    return this.stepsBack(i + 1, mostFrequent(nextDays.map((d) => d.phase)), known, this.changeAt(i + 1, known));
   }
 
   /** Why the week steps back; null where it does not. */
@@ -190,12 +191,12 @@ class WeekPlanner {
     const days = i >= this.lookBack ? this.daysOf(start) : [];
     const phase = mostFrequent(days.map((d) => d.phase));
     const known = this.knownAt(i);
-    const back = this.stepsBack(i, phase, known);
+    const change = this.changeAt(i, known);
+    const back = this.stepsBack(i, phase, known, change);
     const ordinary = !back && !isRacing(phase) && known === "all" && !hasAbsence(athlete, start) && figure.load > 0;
     this.ordinary[i] = ordinary;
     if (ordinary) this.usual.tell(start, this.sessions.get(start) ?? []);
     if (!phase) return null;
-    const change = this.changeAt(i, known === "part");
     // Taper and restart raise no warning of growth.
     const mileage = isRacing(phase) ? NO_MILEAGE_RULE : mileageRule(change, ordinary, (r) => isOn(athlete, r), own);
     const stepBack = this.stepBackWhy(i, phase, back);

@@ -5,6 +5,7 @@
 
 import { weekdayName } from "../dates";
 import { fatigueAt, freshness, leftOf, TIRED, tiredFrom } from "../legs";
+import { onceFor } from "../once";
 import { at, type EnduranceFact, enduranceFacts, isDemanding, legEventOf, MOST_IN_A_ROW, points, what } from "./rules";
 import type { Cost, Option, WeekContext } from "./types";
 
@@ -20,16 +21,8 @@ interface KeyStart {
 const AROUND = { before: MOST_IN_A_ROW, after: 1 };
 const SPAN = AROUND.before + 7 + AROUND.after;
 
-const known = new WeakMap<WeekContext, Group>();
-
-/** The whole-week rules of a context, made once for as long as it lives. */
-export function groupOf(c: WeekContext): Group {
-  const found = known.get(c);
-  if (found) return found;
-  const made = new Group(c);
-  known.set(c, made);
-  return made;
-}
+/** The whole-week rules of a context. */
+export const groupOf = onceFor((c: WeekContext): Group => new Group(c));
 
 export class Group {
   /** Key sessions of the week whose legs the placement can tire. */

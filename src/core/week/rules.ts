@@ -1,8 +1,10 @@
 /** The rules of the week: their figures, and those that must hold. Hours between sessions are from start to start unless said otherwise. */
+
 import type { EnduranceSession } from "../athlete";
 import { dayLabel, dayNumber, MINUTES_A_DAY, timeOf } from "../dates";
 import { isKey, isLegHeavy, startOf } from "../endurance";
 import { fatigueAt, freshness, TIRED, tiredFrom } from "../legs";
+import { onceFor } from "../once";
 import { numbers, type RuleId } from "../rulebook";
 import { type CostRule, DEFAULT_WEIGHTS } from "./numbers";
 import type { ExistingSession, Option, WeekContext } from "./types";
@@ -32,13 +34,8 @@ export interface EnduranceFact {
   legHeavy: boolean;
 }
 
-const factsKnown = new WeakMap<WeekContext["endurance"], readonly EnduranceFact[]>();
-
-/** Made once for as long as the list lives. */
-export function enduranceFacts(c: Pick<WeekContext, "endurance">): readonly EnduranceFact[] {
-  const known = factsKnown.get(c.endurance);
-  if (known) return known;
-  const made = c.endurance.map((e): EnduranceFact => {
+const factsOf = onceFor((endurance: WeekContext["endurance"]): readonly EnduranceFact[] =>
+  endurance.map((e): EnduranceFact => {
     const day = dayNumber(e.date);
     const begin = day * MINUTES_A_DAY + startOf(e);
     return {
@@ -50,10 +47,10 @@ export function enduranceFacts(c: Pick<WeekContext, "endurance">): readonly Endu
       long: e.kind === "long",
       legHeavy: isLegHeavy(e),
     };
-  });
-  factsKnown.set(c.endurance, made);
-  return made;
-}
+  }),
+);
+
+export const enduranceFacts = (c: Pick<WeekContext, "endurance">): readonly EnduranceFact[] => factsOf(c.endurance);
 
 /** Such as "intervals (Tue 07:00)". */
 export const what = ({ session: e }: EnduranceFact): string =>

@@ -1,0 +1,16 @@
+/** Work that is done once for a value. */
+
+/**
+ * @param make pure; whoever calls must not change what it gives
+ * @returns the same function, whose answer is kept for as long as its argument lives; arguments are told apart by identity
+ */
+export function onceFor<K extends object, V>(make: (of: K) => V): (of: K) => V {
+  const kept = new WeakMap<K, { made: V }>();
+  return (of) => {
+    const known = kept.get(of);
+    if (known) return known.made;
+    const made = make(of);
+    kept.set(of, { made });
+    return made;
+  };
+}
