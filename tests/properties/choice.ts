@@ -4,6 +4,7 @@ import type { Athlete, Place } from "../../src/core/athlete/types";
 import type { IsoDate } from "../../src/core/dates";
 import { SHIPPED } from "../../src/core/exercise/entries/all";
 import { type Exercise, type LoadKind, PRIMARY_PATTERNS } from "../../src/core/exercise/types";
+import type { PlanSession } from "../../src/core/plan";
 import { exercise } from "../support/choice";
 import { SEASON_START } from "../support/generate";
 import { seasons, sessions } from "./corpus";
@@ -84,6 +85,23 @@ function forbidden(a: Athlete, e: Exercise, on: IsoDate): string[] {
   return out;
 }
 
+/** Exercises of the primary patterns that were open where the session says that none is. */
+function wronglyEmpty(a: Athlete, s: PlanSession, place: Place): string[] {
+  if (s.loading === "mobility") return [];
+  const empty = new Set(s.dropped.filter((d) => d.why.includes("exercise is open here")).map((d) => d.exercise));
+  return SHIPPED.filter(
+    (e) =>
+      PRIMARY_PATTERNS.includes(e.pattern) &&
+      empty.has(e.pattern) &&
+      e.level === 1 &&
+      e.ladder?.before == null &&
+      e.bodyweightToo &&
+      possible(e, "bodyweight", place) &&
+      forbidden(a, e, s.date).length === 0 &&
+      !s.items.some((i) => i.exercise === e),
+  ).map((e) => e.id);
+}
+
 describe("what may stand in a session", () => {
   it("is never what equipment, gates, trouble, age or clearance forbid, and every primary pattern is filled that can be", () => {
     let seen = 0;
@@ -96,25 +114,22 @@ describe("what may stand in a session", () => {
         if (wrong.length > 0) expect(wrong, at).toEqual([]);
         if (!possible(i.exercise, i.loading, place)) expect.fail(`equipment: ${at}`);
       }
-      const empty = s.dropped.filter((d) => d.why.includes("exercise is open here"));
-      for (const p of PRIMARY_PATTERNS) {
-        if (!empty.some((d) => d.exercise === p) || s.loading === "mobility") continue;
-        const open = SHIPPED.filter(
-          (e) =>
-            e.pattern === p &&
-            e.level === 1 &&
-            e.ladder?.before == null &&
-            e.bodyweightToo &&
-            possible(e, "bodyweight", place) &&
-            forbidden(a, e, s.date).length === 0,
-        ).filter((e) => !s.items.some((i) => i.exercise === e));
-        expect(
-          open.map((e) => e.id),
-          `${p} is empty on ${s.date}`,
-        ).toEqual([]);
-      }
+      expect(wronglyEmpty(a, s, place), `${s.date} at ${s.place}`).toEqual([]);
     }
     expect(seen).toBeGreaterThan(100 * seasons().length);
+  });
+
+  it("would be caught: the check names what was open where a session says that nothing is", () => {
+    const { athlete: a, session: s } = sessions().find((x) => x.session.loading === "full")!;
+    const place = a.places.find((p) => p.id === s.place)!;
+    const sound: Athlete = { ...a, health: { clearanceNeeded: false, areas: [] }, screening: [] };
+    const says = (loading: PlanSession["loading"], why: string) =>
+      wronglyEmpty(sound, { ...s, loading, items: [], dropped: [{ exercise: "squat", why }] }, place);
+    const nothing = "no squat exercise is open here: nothing left for this slot";
+    expect(says("full", nothing).length).toBeGreaterThan(0);
+    expect(says("full", nothing).every((id) => exercise(id).pattern === "squat")).toBe(true);
+    expect(says("full", "no time")).toEqual([]);
+    expect(says("mobility", nothing)).toEqual([]);
   });
 
   it("would be caught: the check names what is forbidden", () => {

@@ -52,12 +52,12 @@ import { timeOfSession, totalSeconds } from "../../src/core/session/time";
 import { tallyOf } from "../../src/core/story/tally";
 import { ownCosts, pairCosts } from "../../src/core/week/costs";
 import { groupOf } from "../../src/core/week/group";
-import { weekNumbers } from "../../src/core/week/numbers";
 import { blockedByEndurance, blockedByJumps, blockedByOther } from "../../src/core/week/rules";
 import type { Option, WeekContext } from "../../src/core/week/types";
 import { easierDay, lighterBy } from "../../src/web/floor/progress";
 import { athleteWith, gym, lifted, logOf, raceOn, START, weeksOf } from "../support/athlete";
 import { exercise } from "../support/choice";
+import { contextOf, optionOn } from "../support/place";
 
 // biome-ignore lint/suspicious/noExplicitAny: an example's facts are of every kind
 type Given = any;
@@ -86,45 +86,9 @@ const around = (out: number, more: Partial<Race>) => {
 
 const MONDAY = addDays(START, 9 * 7);
 const DAY = dayNumber(MONDAY) + 1;
-const option = (more: Partial<Option> = {}): Option => ({
-  label: "A",
-  date: addDays(MONDAY, 1),
-  day: DAY,
-  start: 18 * 60,
-  minutes: 60,
-  place: "gym",
-  lowerLoaded: true,
-  heavy: true,
-  mobility: false,
-  stress: 300,
-  legs: [],
-  jumps: false,
-  lostShare: 0,
-  belowMinimumHold: false,
-  unloaded: false,
-  softRaces: [],
-  locked: false,
-  ...more,
-});
-const context = (endurance: EnduranceSession[] = [], more: Partial<WeekContext> = {}): WeekContext => {
-  const keyDays = new Set(endurance.filter((e) => e.kind !== "easy").map((e) => dayNumber(e.date)));
-  return {
-    monday: dayNumber(MONDAY),
-    endurance,
-    existing: [],
-    placement: "stack",
-    weights: {},
-    numbers: weekNumbers(),
-    keyDays,
-    hasKey: keyDays.size > 0,
-    preferredDays: new Set(),
-    lastDays: new Map(),
-    dailyMinutes: null,
-    perWeek: 2,
-    legs: { legEvents: [], meanDaily: 100 },
-    ...more,
-  };
-};
+const option = (more: Partial<Option> = {}) => optionOn(addDays(MONDAY, 1), 18 * 60, more);
+const context = (endurance: EnduranceSession[] = [], more: Partial<WeekContext> = {}) =>
+  contextOf(MONDAY, endurance, { perWeek: 2, legs: { legEvents: [], meanDaily: 100 }, ...more });
 const charged = (rule: string, o: Option, c: WeekContext): number =>
   ownCosts(o, c)
     .filter((x) => x.rule === rule)

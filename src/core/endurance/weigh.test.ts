@@ -4,6 +4,17 @@ import { weighs } from "./weigh";
 
 const of = { sex: "male" as const, bodyMassKg: 70, restingHeartRate: 50, maxHeartRate: 190 };
 
+const hike = {
+  date: "2026-03-03",
+  sport: "hike" as const,
+  kind: "long" as const,
+  minutes: 180,
+  distanceKm: 10,
+  ascentM: 600,
+  averageHeartRate: 120,
+  rpe: 5,
+};
+
 describe("what a session weighs", () => {
   it("says load and leg share of any session, and marks an assumed effort", () => {
     const w = weighs({ date: "2026-03-03", sport: "ride", kind: "easy", minutes: 100 }, of);
@@ -13,18 +24,7 @@ describe("what a session weighs", () => {
   });
 
   it("adds impulse, flat distance, hiking times and the pack where they are known", () => {
-    const hike = {
-      date: "2026-03-03",
-      sport: "hike" as const,
-      kind: "long" as const,
-      minutes: 180,
-      distanceKm: 10,
-      ascentM: 600,
-      packKg: 20,
-      averageHeartRate: 120,
-      rpe: 5,
-    };
-    const w = weighs(hike, of);
+    const w = weighs({ ...hike, packKg: 20 }, of);
     expect(w.map((x) => x.rule)).toEqual([
       "load.session",
       "load.legs",
@@ -40,16 +40,6 @@ describe("what a session weighs", () => {
   });
 
   it("counts each figure as by hand", () => {
-    const hike = {
-      date: "2026-03-03",
-      sport: "hike" as const,
-      kind: "long" as const,
-      minutes: 180,
-      distanceKm: 10,
-      ascentM: 600,
-      averageHeartRate: 120,
-      rpe: 5,
-    };
     const text = (more: object, rule: string) => weighs({ ...hike, ...more }, of).find((x) => x.rule === rule)?.text;
     expect(text({}, "load.session")).toBe("Load 900 AU: effort 5 x 180 min.");
     // 0.8 for hiking, 0.01 a kg of 20, 0.1 a km of 0.6 down (as much as up).

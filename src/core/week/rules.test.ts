@@ -1,32 +1,14 @@
 import { describe, expect, it } from "vitest";
+import { contextOf, optionOn } from "../../../tests/support/place";
 import type { EnduranceSession } from "../athlete/types";
 import { dayNumber } from "../dates";
 import { ownCosts, pairCosts } from "./costs";
 import { costsOf, fitWeek } from "./fit";
-import { DEFAULT_WEIGHTS, weekNumbers } from "./numbers";
+import { DEFAULT_WEIGHTS } from "./numbers";
 import { blockedByEndurance, blockedByOther, blockedByTiredLegs, blockedHere } from "./rules";
 import type { Demand, Option, WeekContext } from "./types";
 
-const option = (date: string, hour: number, more: Partial<Option> = {}): Option => ({
-  label: "A",
-  date,
-  day: dayNumber(date),
-  start: hour * 60,
-  minutes: 60,
-  place: "gym",
-  lowerLoaded: true,
-  heavy: true,
-  mobility: false,
-  stress: 300,
-  legs: [],
-  jumps: false,
-  lostShare: 0,
-  unloaded: false,
-  belowMinimumHold: false,
-  softRaces: [],
-  locked: false,
-  ...more,
-});
+const option = (date: string, hour: number, more: Partial<Option> = {}) => optionOn(date, hour * 60, more);
 const session = (
   date: string,
   start: string,
@@ -34,25 +16,8 @@ const session = (
   minutes: number,
   more: Partial<EnduranceSession> = {},
 ): EnduranceSession => ({ date, start, sport: "run", kind, minutes, ...more });
-const context = (endurance: EnduranceSession[], more: Partial<WeekContext> = {}): WeekContext => {
-  const keyDays = new Set(endurance.filter((e) => e.kind !== "easy").map((e) => dayNumber(e.date)));
-  return {
-    monday: dayNumber("2026-03-02"),
-    endurance,
-    existing: [],
-    placement: "stack",
-    weights: {},
-    numbers: weekNumbers(),
-    keyDays,
-    hasKey: keyDays.size > 0,
-    preferredDays: new Set(),
-    lastDays: new Map(),
-    dailyMinutes: null,
-    perWeek: 1,
-    legs: { legEvents: [], meanDaily: 150 },
-    ...more,
-  };
-};
+const context = (endurance: EnduranceSession[], more: Partial<WeekContext> = {}) =>
+  contextOf("2026-03-02", endurance, more);
 const charged = (o: Option, c: WeekContext) => Object.fromEntries(ownCosts(o, c).map((x) => [x.rule, x.points]));
 const TUE = "2026-03-03";
 const WED = "2026-03-04";

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
+import { storedOf } from "../../../tests/support/stored";
 import { planSeason } from "../../api/make/planned";
 import { SHIPPED_LIBRARY } from "../../core/exercise/library";
 import { demoClub } from "../../demo/club";
-import type { Stored } from "../store/store";
 import { liftRows, liftView } from "./lift";
 
 const TODAY = "2026-03-03";
@@ -11,21 +11,7 @@ describe("the lifts of the demo club", () => {
   it("say of the last log what the plan goes by, and overrule from what is planned", () => {
     let [decided, anew, without] = [0, 0, 0];
     for (const [n, athlete] of demoClub(TODAY).slice(0, 6).entries()) {
-      const facts = {
-        id: String(n),
-        revision: 1,
-        athlete,
-        held: [],
-        swaps: [],
-        heldWeeks: [],
-        enduranceIds: [],
-        weights: {},
-        approaches: [],
-        rulesOff: [],
-        values: {},
-        notes: {},
-      } satisfies Stored;
-      const p = planSeason(facts, SHIPPED_LIBRARY, TODAY);
+      const p = planSeason(storedOf(athlete, String(n)), SHIPPED_LIBRARY, TODAY);
       for (const row of liftRows(p, TODAY)) {
         const view = liftView(p, TODAY, row.exercise)!;
         const last = view.entries.at(-1)!;

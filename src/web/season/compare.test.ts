@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith } from "../../../tests/support/athlete";
+import { storedOf } from "../../../tests/support/stored";
 import { planSeason } from "../../api/make/planned";
 import { applyScenario } from "../../api/make/scenario";
 import { seasonView } from "../../api/make/season";
@@ -18,26 +19,7 @@ const athlete = athleteWith({
   ],
 });
 const viewOf = (scenario: ScenarioBody) =>
-  seasonView(
-    planSeason(
-      {
-        id: "a",
-        athlete: applyScenario(athlete, scenario),
-        held: [],
-        swaps: [],
-        notes: {},
-        heldWeeks: [],
-        enduranceIds: [],
-        weights: {},
-        approaches: [],
-        rulesOff: [],
-        values: {},
-      },
-      SHIPPED_LIBRARY,
-      TODAY,
-    ),
-    TODAY,
-  );
+  seasonView(planSeason(storedOf(applyScenario(athlete, scenario)), SHIPPED_LIBRARY, TODAY), TODAY);
 const before = viewOf({});
 
 describe("two seasons beside each other", () => {
