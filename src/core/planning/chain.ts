@@ -16,7 +16,8 @@ import { numbers } from "../rulebook";
 import type { SeasonWeek } from "../season";
 import { loggedLegs, primarySets } from "../session";
 import type { ExistingSession } from "../week";
-import type { ChoiceBasis, LastBuild, Swap } from "./planSession";
+import type { ChoiceBasis } from "./contexts";
+import type { LastBuild, Swap } from "./planSession";
 import { type PlanWeek, plannedLegEvent, planWeek } from "./planWeek";
 
 /** Days for which a session can still stand beside one of a week: no rule of hours reaches further. */

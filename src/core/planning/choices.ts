@@ -9,7 +9,7 @@ import {
   type Library,
 } from "../exercise";
 import { candidatesFor } from "../session";
-import { choiceContexts } from "./planSession";
+import { choiceContexts } from "./contexts";
 import type { PlanSession, PlanWeek } from "./planWeek";
 
 export interface Choices {

@@ -2,7 +2,8 @@
 export { type Board, type BoardPlace, weighPlaces, withEnduranceMoved } from "./board";
 export { WeekChain } from "./chain";
 export { choicesFor } from "./choices";
+export { choiceContexts } from "./contexts";
 export { gymAthlete } from "./gymDay";
 export { nearestChanges, withFix } from "./nearest";
-export { choiceContexts, increaseCap, type Swap } from "./planSession";
+export { increaseCap, type Swap } from "./planSession";
 export { type PlanSession, type PlanWeek, plannedLegEvent, planWeek } from "./planWeek";

@@ -1,0 +1,163 @@
+/** What exercises are chosen by on each day of a week. */
+import { approachFor } from "../approach";
+import { type Athlete, activeAreas, type Emphasis, isOn, type Place, type StrengthLog, safetyGate } from "../athlete";
+import { addDays, dayNumber, type IsoDate, laterOf } from "../dates";
+import { isKey } from "../endurance";
+import { type ChoiceContext, feltLowBackTwice, type Library, progressionsOf, sideGaps } from "../exercise";
+import { onceFor } from "../once";
+import { stoppedByPain } from "../progress";
+import { numbers, say } from "../rulebook";
+import { type Finding, findingsOf, hingeStopsAtKnee } from "../screening";
+import type { SeasonDay, SeasonWeek } from "../season";
+import { descentWork } from "./descents";
+
+/** What the exercises of a week are chosen by, beside the athlete: the same for every session of the week. */
+export interface ChoiceBasis {
+  /** Ever lifted, or planned before this week; null where nothing is. */
+  known: ReadonlySet<string> | null;
+  /** This block of four weeks so far, by label (see blockKey); exercises of the one before it, and of the one before that. */
+  now: ReadonlySet<string>;
+  before: ReadonlySet<string>;
+  earlier: ReadonlySet<string>;
+}
+
+/** What a week's exercises are chosen from and by. */
+export interface ContextInput {
+  athlete: Athlete;
+  library: Library;
+  basis: ChoiceBasis;
+  week: SeasonWeek;
+  /** First day on which anything may be placed. */
+  from: IsoDate;
+  /** What was lifted before the first day of the whole plan. */
+  log: readonly StrengthLog[];
+}
+
+/** Felt in the low back twice: a light set for the hamstrings before the hinge. */
+const FELT_LOW_BACK: Finding = {
+  id: "felt-low-back",
+  kind: "seen",
+  title: "Hinge felt in the low back",
+  says: say("progress.felt", "primer"),
+  rule: "progress.felt",
+  adds: [{ pattern: "hip", exercises: ["bridge", "slider-curl"], first: true }],
+  prefers: [],
+  more: null,
+};
+
+const FOR_STRENGTH: readonly Emphasis[] = ["develop", "maximal", "hold"];
+
+/**
+ * What exercises are chosen by on a day at a place. Days that do not differ share one context, with its rankings.
+ * @param input what the week is planned from
+ */
+export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Place) => ChoiceContext {
+  const { athlete, library, basis, week, log } = input;
+  const recent = new Map<string, number>();
+  for (const s of log)
+    if (dayNumber(week.start) - dayNumber(s.date) <= numbers("choice.points").recentDays)
+      for (const i of s.items) recent.set(i.exercise, (recent.get(i.exercise) ?? 0) + 1);
+  const stopped = stoppedByPain(
+    log,
+    laterOf(week.start, input.from),
+    athlete.settings?.strictPain ?? false,
+    athlete.settings?.ruleValues,
+  );
+  const progressions = progressionsOf(library, athlete, safetyGate(athlete, week.start).training, log);
+  const sides = sideGaps(log);
+  const felt = feltLowBackTwice(log, (id) => library.byId(id)?.pattern === "hinge");
+  const contexts = new Map<string, ChoiceContext>();
+  const byDay = new Map<string, ChoiceContext>();
+  return (day, place) => {
+    const dayKey = `${day.date}/${place.id}`;
+    const same = byDay.get(dayKey);
+    if (same) return same;
+    const made = contextOn(day, place);
+    byDay.set(dayKey, made);
+    return made;
+  };
+
+  function contextOn(day: SeasonDay, place: Place): ChoiceContext {
+    const { descent, ...differs } = whatDiffers(athlete, week, day);
+    const { date } = day;
+    const seen = [athlete.screening, athlete.seen].map((l) => l.filter((r) => r.date <= date).length);
+    const { training, minRir, restricted, rules } = differs.gate;
+    const key = JSON.stringify([
+      place.id,
+      { ...differs, gate: [training, minRir, restricted, rules] },
+      descent?.id,
+      seen,
+    ]);
+    const known = contexts.get(key);
+    if (known) return known;
+    const made: ChoiceContext = {
+      athlete,
+      library,
+      place,
+      on: date,
+      ...differs,
+      findings: [...(felt ? [FELT_LOW_BACK] : []), ...(descent ? [descent] : []), ...findingsOf(athlete, date)],
+      progressions,
+      sides,
+      stopped,
+      recent,
+      known: basis.known,
+      block: { now: basis.now, before: basis.before, earlier: basis.earlier },
+      memo: new Map(),
+    };
+    contexts.set(key, made);
+    return made;
+  }
+}
+
+/** What of a day decides about its exercises. */
+function whatDiffers(athlete: Athlete, week: SeasonWeek, day: SeasonDay) {
+  const { date } = day;
+  const unloaded = day.loading === "bodyweight" || day.loading === "mobility";
+  const laddersFirst = approachFor(athlete, day.phase).build === "ladders";
+  return {
+    gate: safetyGate(athlete, date),
+    areas: activeAreas(athlete, date),
+    unloaded,
+    laddersFirst,
+    forStrength: !unloaded && FOR_STRENGTH.includes(day.emphasis) && !laddersFirst,
+    nothingNew: noNewWork(athlete, day, week),
+    nothingSlow: noSlowWork(athlete, day),
+    lightHinge: isOn(athlete, "sport.row-hinge") ? longRowingNext(athlete, date) : null,
+    kneeHinge: hingeStopsAtKnee(athlete, date),
+    descent: isOn(athlete, "descent.prep") && !unloaded ? descentWork(athlete, date) : null,
+  };
+}
+
+function noNewWork(athlete: Athlete, day: SeasonDay, week: SeasonWeek): string | null {
+  const { beforeRace } = numbers("first.time", athlete.settings?.ruleValues);
+  const race = athlete.races.find((r) => {
+    const out = dayNumber(r.date) - dayNumber(day.date);
+    return r.priority === "A" && out > 0 && out <= beforeRace;
+  });
+  if (race) return `new work is left out in the ${beforeRace} days before ${race.name}`;
+  if (day.phase === "race") return "new work is left out in the race phase";
+  return week.mileage.factor < 1 ? "new work is left out with a mileage increase" : null;
+}
+
+/** Days with a key session. */
+const keyDays = onceFor(
+  (endurance: Athlete["endurance"]): ReadonlySet<number> =>
+    new Set(endurance.filter(isKey).map((e) => dayNumber(e.date))),
+);
+
+function noSlowWork(athlete: Athlete, day: SeasonDay): string | null {
+  const days = keyDays(athlete.endurance);
+  const { beforeKey } = numbers("first.time");
+  const from = dayNumber(day.date);
+  const near = Array.from({ length: beforeKey + 1 }, (_, i) => from + i).some((n) => days.has(n));
+  return near ? `slow-lowering work for the first time needs ${beforeKey} days before a key session` : null;
+}
+
+/** Rowers protect the back: no heavy hinge the day before long rowing. */
+function longRowingNext(athlete: Athlete, date: IsoDate): string | null {
+  if (athlete.athlete.sport !== "row") return null;
+  const next = addDays(date, 1);
+  const long = athlete.endurance.some((e) => e.date === next && e.sport === "row" && e.kind === "long");
+  return long ? "long rowing tomorrow: the hinge stays light" : null;
+}
