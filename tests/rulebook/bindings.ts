@@ -597,7 +597,7 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
       reps: 12,
       repsLow: 8,
       rir: 3,
-      ladder: { harder: "Forward lunge", easier: null, lightestKg: null, tempo: "2-0-1" },
+      ladder: () => ({ harder: "Forward lunge", easier: null, lightestKg: null, tempo: "2-0-1" }),
     }).kind;
   },
   "gym.fit": ({ heavyTogetherMinutes }) => {

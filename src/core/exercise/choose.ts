@@ -11,7 +11,7 @@ import {
   TRAINING_LEVEL,
 } from "../athlete";
 import type { IsoDate } from "../dates";
-import { numbers, type RuleId, say, type Why, why } from "../rulebook";
+import { numbers, say, type Why, why } from "../rulebook";
 import { type Finding, latestScreening, passes, TO_THE_KNEE, testName } from "../screening";
 import { loadingAt } from "./equipment";
 import type { Library } from "./library";
@@ -122,10 +122,10 @@ export const POINTS = numbers("choice.points").points;
 /** Muscles that a strength slot is for. */
 const STRONG: readonly Muscle[] = ["quadriceps", "gluteus maximus", "hamstrings"];
 
+/** What moves an exercise up or down; its sentence is made when somebody asks, since few of those ranked are ever read. */
 export interface Part {
-  rule: RuleId;
-  text: string;
   points: number;
+  why: () => Why;
 }
 
 /** An exercise of a session's label: what A does in a block is no reason for B to do it too. */
@@ -144,49 +144,49 @@ export interface Candidate {
 
 function partsOf(e: Exercise, loading: LoadKind, c: ChoiceContext, kind: SlotKind, label: Label): Part[] {
   const parts: Part[] = [];
-  const add = (points: number, because: Why) => {
-    parts.push({ rule: because.rule, text: because.text, points });
-  };
+  const add = (points: number, because: () => Why) => parts.push({ points, why: because });
   const { sport } = c.athlete.athlete;
   const matters = e.sports[sport];
-  if (matters) add(matters, why("choice.sport", "matters", sport));
+  if (matters) add(matters, () => why("choice.sport", "matters", sport));
   const found = c.findings.find((f) => f.prefers.includes(e.id));
-  if (found) add(POINTS.finding, { rule: found.rule, text: say("finding.test", "asks", found.title) });
+  if (found) add(POINTS.finding, () => ({ rule: found.rule, text: say("finding.test", "asks", found.title) }));
   const good = e.goodWith.find((a) => c.areas.includes(a));
-  if (good) add(POINTS.good, why("choice.trouble", "suits", AREA_WORDS[good]));
+  if (good) add(POINTS.good, () => why("choice.trouble", "suits", AREA_WORDS[good]));
   const over = c.known?.has(e.id) ? undefined : pastAreas(c.athlete, c.on).find((a) => e.notWith.includes(a));
   const care = e.careWith.find((a) => c.areas.includes(a));
-  if (care) add(POINTS.care, why("choice.trouble", "with", AREA_WORDS[care]));
+  if (care) add(POINTS.care, () => why("choice.trouble", "with", AREA_WORDS[care]));
   const stands = c.athlete.rungs?.some((r) => r.exercise === e.id);
   const s = e.ladder ? c.progressions.get(e.ladder.id) : undefined;
   const here = s?.steps[s.at] === e;
-  if (here && s?.earned) add(POINTS.earned, why("choice.step", "earned"));
-  else if (here && s?.back) add(POINTS.earned, why("choice.step", "back"));
-  if (stands && here && !s?.earned) add(POINTS.step, why("choice.step", "current"));
+  if (here && s?.earned) add(POINTS.earned, () => why("choice.step", "earned"));
+  else if (here && s?.back) add(POINTS.earned, () => why("choice.step", "back"));
+  if (stands && here && !s?.earned) add(POINTS.step, () => why("choice.step", "current"));
   const times = Math.min(POINTS.recentMost, c.recent.get(e.id) ?? 0);
   // Lifts stay; what is done without load changes from block to block, as assistance does.
   const loads = loading !== "bodyweight" && loading !== "band";
   const stays = kind === "main" || (kind === "single" && loads);
   if (kind === "single" && c.forStrength && loads && !care && e.primary.some((m) => STRONG.includes(m)))
-    add(POINTS.load, why("choice.load", "loads"));
-  if (stays && times > 0) add(times * POINTS.recent, why("choice.block", "recent"));
-  if (c.block.now.has(blockKey(label, e.id))) add(POINTS.thisBlock, why("choice.block", "thisBlock"));
-  else if (!stays && !c.nothingNew && c.block.before.has(e.id)) add(POINTS.lastBlock, why("choice.block", "lastBlock"));
+    add(POINTS.load, () => why("choice.load", "loads"));
+  if (stays && times > 0) add(times * POINTS.recent, () => why("choice.block", "recent"));
+  if (c.block.now.has(blockKey(label, e.id))) add(POINTS.thisBlock, () => why("choice.block", "thisBlock"));
+  else if (!stays && !c.nothingNew && c.block.before.has(e.id))
+    add(POINTS.lastBlock, () => why("choice.block", "lastBlock"));
   else if (!stays && !c.nothingNew && c.block.earlier.has(e.id))
-    add(POINTS.earlierBlock, why("choice.block", "earlierBlock"));
+    add(POINTS.earlierBlock, () => why("choice.block", "earlierBlock"));
   // Somebody who has not been on this ladder comes back to it at its lowest step.
   const backAt = s?.by === "level" ? s.steps[0] : s?.steps[s.at];
-  if (over && backAt === e) add(POINTS.back, why("choice.back", "open", AREA_WORDS[over]));
+  if (over && backAt === e) add(POINTS.back, () => why("choice.back", "open", AREA_WORDS[over]));
   const harder = s?.steps
     .slice(s.steps.indexOf(e) + 1)
     .find((h, i) => s.steps.indexOf(e) + 1 + i <= s.open && c.known?.has(h.id));
-  if (harder && !here) add(POINTS.below, why("choice.step", "below", harder.name.toLowerCase()));
+  if (harder && !here) add(POINTS.below, () => why("choice.step", "below", harder.name.toLowerCase()));
+  const { nothingNew, nothingSlow } = c;
   const isNew = c.known !== null && !c.known.has(e.id) && e.pattern !== "mobility";
-  if (isNew && c.nothingNew) add(POINTS.notNow, { rule: "first.time", text: c.nothingNew });
-  else if (isNew && e.slow && c.nothingSlow) add(POINTS.notNow, { rule: "first.time", text: c.nothingSlow });
-  if (c.athlete.settings?.quietExercises && e.conspicuous) add(POINTS.quiet, why("choice.quiet", "looks"));
-  if (c.laddersFirst && !loads) add(POINTS.ladderFirst, why("choice.ladder", "climbs"));
-  if (c.gate.training === "new" && e.loading === "bar") add(POINTS.newToBar, why("choice.simple", "bar"));
+  if (isNew && nothingNew) add(POINTS.notNow, () => ({ rule: "first.time", text: nothingNew }));
+  else if (isNew && e.slow && nothingSlow) add(POINTS.notNow, () => ({ rule: "first.time", text: nothingSlow }));
+  if (c.athlete.settings?.quietExercises && e.conspicuous) add(POINTS.quiet, () => why("choice.quiet", "looks"));
+  if (c.laddersFirst && !loads) add(POINTS.ladderFirst, () => why("choice.ladder", "climbs"));
+  if (c.gate.training === "new" && e.loading === "bar") add(POINTS.newToBar, () => why("choice.simple", "bar"));
   return parts;
 }
 
@@ -221,8 +221,10 @@ export function besides(list: readonly Candidate[], chosen: readonly Exercise[])
     .map((c): Candidate => {
       const other = chosen.find((s) => s.primary.some((m) => c.exercise.primary.includes(m)));
       if (!other) return c;
-      const { rule, text } = why("pair.rest", "sameMuscles", other.name.toLowerCase());
-      const part: Part = { rule, text, points: POINTS.sameMuscle };
+      const part: Part = {
+        points: POINTS.sameMuscle,
+        why: () => why("pair.rest", "sameMuscles", other.name.toLowerCase()),
+      };
       return { ...c, score: c.score + part.points, parts: [...c.parts, part] };
     })
     .sort(byScore);

@@ -1,5 +1,6 @@
 /** What a place can offer an exercise. */
 import type { Place } from "../athlete";
+import { onceFor } from "../once";
 import type { Exercise, LoadKind, Need } from "./types";
 
 /** @returns whether the place holds what the word asks for */
@@ -24,12 +25,27 @@ export function hasNeed(place: Place, need: Need): boolean {
 
 const IN_HAND: readonly Need[] = ["dumbbell", "dumbbell-pair", "kettlebell"];
 
+/** Answers by place and exercise: a plan asks the same ones thousands of times. */
+const asked = onceFor((_place: Place) => ({
+  loaded: new Map<Exercise, LoadKind | null>(),
+  bare: new Map<Exercise, LoadKind | null>(),
+}));
+
 /**
  * How the exercise can be done here.
  * @param loaded false asks for the form with nothing in the hands
  * @returns the loading it would have, or null when the place cannot offer it
  */
 export function loadingAt(exercise: Exercise, place: Place, loaded: boolean): LoadKind | null {
+  const known = asked(place)[loaded ? "loaded" : "bare"];
+  const before = known.get(exercise);
+  if (before !== undefined) return before;
+  const answer = workedOut(exercise, place, loaded);
+  known.set(exercise, answer);
+  return answer;
+}
+
+function workedOut(exercise: Exercise, place: Place, loaded: boolean): LoadKind | null {
   const full = exercise.needs.some((set) => set.every((n) => hasNeed(place, n)));
   if (loaded && full && exercise.loading !== "bodyweight") {
     const heldHere = exercise.needs.some(

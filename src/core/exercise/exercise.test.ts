@@ -199,7 +199,8 @@ describe("choice", () => {
       "assist",
     );
     expect(after[0]!.exercise.id).not.toBe(first);
-    expect(after.find((c) => c.exercise.id === first)!.parts).toContainEqual({
+    const marked = after.find((c) => c.exercise.id === first)!.parts;
+    expect(marked.map((p) => ({ points: p.points, ...p.why() }))).toContainEqual({
       rule: "choice.block",
       text: "done last block",
       points: POINTS.lastBlock,
@@ -241,14 +242,14 @@ describe("choice", () => {
     const of = (label: "A" | "B") =>
       rankFor("hip", choiceFor(athleteWith(), { block }), "assist", label)
         .find((c) => c.exercise.id === "toe-tap")!
-        .parts.some((p) => p.text === "already in this block");
+        .parts.some((p) => p.why().text === "already in this block");
     expect([of("A"), of("B")]).toEqual([true, false]);
   });
   it("keeps new work out before a race, unless nothing else is open", () => {
     const known = new Set(["clam"]);
     const c = choiceFor(athleteWith(), { known, nothingNew: "a race is near" });
     expect(rankFor("hip", c, "assist")[0]!.exercise.id).toBe("clam");
-    expect(rankFor("squat", c, "main")[0]!.parts.some((p) => p.text === "a race is near")).toBe(true);
+    expect(rankFor("squat", c, "main")[0]!.parts.some((p) => p.why().text === "a race is near")).toBe(true);
   });
   it("marks down what works the same muscles as what already stands", () => {
     const ranked = rankFor("hip", choiceFor(), "assist");

@@ -17,7 +17,7 @@ import { type ChoiceContext, closedBecause, type Exercise, loadingAt } from "../
 import { type LadderState, nextLoad, type PlannedLoad } from "../progress";
 import { numbers, type Why, why } from "../rulebook";
 import type { SeasonDay, SeasonWeek } from "../season";
-import { type BuiltSession, buildSession } from "../session";
+import { type BuiltSession, buildSession, type Filled } from "../session";
 import { type ContextInput, choiceContexts } from "./contexts";
 
 export interface LastBuild {
@@ -60,6 +60,8 @@ interface Asked {
 /** Builds and remembers what each label is on a day in a free time slot. */
 export class SessionBuilder {
   private readonly known = new Map<string, BuiltSession | null>();
+  /** Filled slots by label, day, place and routine. */
+  private readonly filled = new Map<string, { whole?: Filled; half?: Filled }>();
   private readonly choiceOn: ReturnType<typeof choiceContexts>;
   /** Sessions that share a hold's sets: those that have a day to stand on. */
   private readonly shared: number;
@@ -147,6 +149,9 @@ export class SessionBuilder {
       areas,
       ladder: (e: Exercise) => ladderState(e, choice),
     };
+    const key = `${label}/${day.date}/${place.id}/${routine}`;
+    const filled = this.filled.get(key) ?? {};
+    this.filled.set(key, filled);
     const own = swaps.filter((s) => s.date === day.date && s.label === label);
     return {
       label,
@@ -162,6 +167,7 @@ export class SessionBuilder {
       choice,
       swaps: new Map(own.map((s) => [s.from, s.to])),
       loadFor: (q: Parameters<typeof nextLoad>[0]) => nextLoad(q, basis),
+      filled,
     };
   }
 }

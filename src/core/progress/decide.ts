@@ -100,8 +100,9 @@ function byForm(s: Shown): Decision | null {
   };
   if (!sloppy(s.last)) return null;
   if (!sloppy(s.before)) return fewer(s, why("progress.form", "once", s.least));
-  return s.load === null && s.input.ladder?.easier
-    ? backAStep(s, why("progress.form", "twiceStep", s.input.ladder.easier.toLowerCase()))
+  const easier = s.load === null ? s.input.ladder?.()?.easier : null;
+  return easier
+    ? backAStep(s, why("progress.form", "twiceStep", easier.toLowerCase()))
     : lighter(s, numbers("progress.form", s.input.own).share, why("progress.form", "twiceLoad"));
 }
 

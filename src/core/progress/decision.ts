@@ -44,8 +44,8 @@ export interface DecisionInput {
   /** Seconds of the dose, and at most; only for holds and timed work. */
   seconds?: number | null;
   secondsMost?: number;
-  /** Where it stands on its ladder; null for exercises that stand on none. */
-  ladder?: LadderState | null;
+  /** Where it stands on its ladder, worked out for the few decisions that ask; null for exercises that stand on none. */
+  ladder?: () => LadderState | null;
   /** Achilles or patellar tendon in trouble: some pain is allowed. */
   tendon?: boolean;
   /** A hinge: where it is felt counts. */

@@ -65,7 +65,7 @@ function climb(
   because: string,
 ): Pick<Decision, "kind" | "sets" | "loadKg" | "tempo" | "why"> {
   const told = (text: string) => [why("progress.ladder", "told", `${because}: ${text}`)];
-  const { ladder } = input;
+  const ladder = input.ladder?.();
   if (sets < LADDER_SETS)
     return { kind: "up-sets", loadKg: null, sets: sets + 1, why: told(`a set more, ${sets + 1}.`) };
   if (ladder?.harder) return { kind: "next-rung", loadKg: null, why: told(`next, ${ladder.harder.toLowerCase()}.`) };

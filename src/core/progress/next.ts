@@ -123,10 +123,7 @@ const decisionInput = (b: Basis, history: readonly [History, ...History[]], cap:
     sets: q.sets,
     seconds: q.seconds,
     ...(q.secondsMost === undefined ? {} : { secondsMost: q.secondsMost }),
-    // Asked for by few decisions, and worked out for those alone.
-    get ladder() {
-      return c.ladder?.(q.exercise) ?? null;
-    },
+    ladder: () => c.ladder?.(q.exercise) ?? null,
     cap,
     slower: c.slower ?? false,
   };

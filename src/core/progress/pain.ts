@@ -47,7 +47,7 @@ export function painFirst(input: DecisionInput, as: Pick<Decision, "loadKg" | "r
     };
   const settled = input.tendon && nextDay !== undefined && nextDay <= tendon.settled;
   if (pain < limits.noIncrease || settled) return null;
-  const easier = input.ladder?.easier?.toLowerCase() ?? "the easier step";
+  const easier = input.ladder?.()?.easier?.toLowerCase() ?? "the easier step";
   return {
     ...as,
     kind: "same",

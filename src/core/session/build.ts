@@ -17,13 +17,13 @@ import {
 } from "./slots";
 import { OPENING_SECONDS, pairUp, primerFirst, timeOfSession, totalSeconds } from "./time";
 import { nextDrop, primarySets, raisePrimary, scaleSets, trimPrimary } from "./trim";
-import type { BuiltSession, Dropped, Item, LeftOut, SessionRequest } from "./types";
+import type { BuiltSession, Dropped, Filled, Item, LeftOut, SessionRequest } from "./types";
 
 /** What a session holds before its minutes are counted. */
-interface Filled {
-  items: Item[];
+interface Asked {
+  items: readonly Item[];
   dropped: Dropped[];
-  left: LeftOut[];
+  left: readonly LeftOut[];
   /** Every slot that the day asks for; empty where it was made by hand. */
   all: readonly Slot[];
   /** The minutes take half a session. */
@@ -34,15 +34,23 @@ interface Filled {
   cut: boolean;
 }
 
+/** The slots filled, once for all minutes and cuts of a request. */
+function slotsFilled(slots: readonly Slot[], half: boolean, r: SessionRequest): Filled {
+  const kept = r.filled ?? {};
+  const filled = (half ? kept.half : kept.whole) ?? fillSlots(slots, r);
+  kept[half ? "half" : "whole"] = filled;
+  return filled;
+}
+
 /** Exercises by slot or by hand, with the week's sets; null where nothing is open. */
-function filledFor(r: SessionRequest): Filled | null {
+function askedFor(r: SessionRequest): Asked | null {
   const { edit } = r;
   const all = edit ? [] : slotsOf(r);
   const half = r.minutes <= HALF_SESSION_MINUTES && r.loading !== "mobility" && !edit && !r.routine;
   const slots = half ? halfSession(all) : all;
-  const filled = edit ? fillEdit(edit, r) : fillSlots(slots, r);
+  const filled = edit ? fillEdit(edit, r) : slotsFilled(slots, half, r);
   if (!filled) return null;
-  const { dropped, left } = filled;
+  const dropped = [...filled.dropped];
   const whole = filled.items;
   if (half) for (const s of all) if (!slots.includes(s)) dropped.push(...droppedSlot(s, r, whole));
   // What was made by hand keeps its sets: the coach has seen the week.
@@ -53,7 +61,7 @@ function filledFor(r: SessionRequest): Filled | null {
   for (const { exercise } of whole)
     if (!items.some((i) => i.exercise === exercise))
       dropped.push({ exercise: exercise.id, why: "no set of it is left in a week of fewer sets" });
-  return { items, dropped, left, all, half, asked: primarySets(whole), cut };
+  return { items, dropped, left: filled.left, all, half, asked: primarySets(whole), cut };
 }
 
 /** Session RPE (rule session.rpe). */
@@ -101,7 +109,7 @@ function inTime(items: Item[], r: SessionRequest, dropped: Dropped[]): Arranged 
 }
 
 /** @param cuts what went for want of minutes */
-function reasonsFor(r: SessionRequest, filled: Filled, left: number, cuts: number): Why[] {
+function reasonsFor(r: SessionRequest, filled: Asked, left: number, cuts: number): Why[] {
   const { all, half, asked, cut } = filled;
   const reasons: Why[] = [...r.dose.why];
   if (r.edit) reasons.push(why("edit.hand", "session"));
@@ -119,11 +127,11 @@ function reasonsFor(r: SessionRequest, filled: Filled, left: number, cuts: numbe
  */
 export function buildSession(r: SessionRequest): BuiltSession | null {
   if (r.minutes < SHORTEST_MINUTES && r.loading !== "mobility" && !r.routine) return null;
-  const filled = filledFor(r);
+  const filled = askedFor(r);
   if (!filled) return null;
   const { dropped } = filled;
   const rpe = effortOf(r, filled.cut);
-  const items = underLoad(filled.items, r, rpe, dropped);
+  const items = underLoad([...filled.items], r, rpe, dropped);
   const before = dropped.length;
   const made = inTime(items, r, dropped);
   if (!made) return null;

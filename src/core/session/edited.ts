@@ -5,10 +5,10 @@ import { makeLoad } from "../dose";
 import { closedBecause, EXTERNAL, loadingAt } from "../exercise";
 import { type Why, why } from "../rulebook";
 import { TOLERANCE } from "../units";
-import { type Filled, itemFor } from "./fill";
+import { itemFor } from "./fill";
 import { slotKindOf } from "./slots";
 import { labelGroups } from "./time";
-import type { Dropped, Item, SessionRequest } from "./types";
+import type { Dropped, Filled, Item, SessionRequest } from "./types";
 
 /** Kinds of day that take no load from outside. */
 const UNLOADED = ["mobility", "bodyweight"];

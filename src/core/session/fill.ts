@@ -19,7 +19,7 @@ import {
 import { numbers, say, type Why, why } from "../rulebook";
 import { latestScreening, passes, testName, weakerSide } from "../screening";
 import type { Slot } from "./slots";
-import type { Dropped, Item, LeftOut, SessionRequest } from "./types";
+import type { Dropped, Filled, Item, LeftOut, SessionRequest } from "./types";
 
 /** Reserve on days where nothing heavy may stand, and repetitions of light loads (rule load.light). */
 const LIGHT = numbers("load.light");
@@ -52,12 +52,6 @@ export function candidatesFor(slot: Slot, c: ChoiceContext, chosen: readonly Exe
   const wanted = slot.prefer ?? [];
   const first = wanted.flatMap((id) => ranked.filter((x) => x.exercise.id === id));
   return [...first, ...ranked.filter((x) => !first.includes(x))];
-}
-
-export interface Filled {
-  items: Item[];
-  dropped: Dropped[];
-  left: LeftOut[];
 }
 
 export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
@@ -306,8 +300,10 @@ function choiceWhy(c: Candidate, slot: Slot, r: SessionRequest, { left, swappedF
     );
   }
   const best = [...c.parts].filter((p) => p.points > 0).sort((a, b) => b.points - a.points)[0];
-  if (best && out.length === 0)
-    out.push({ rule: best.rule, text: `${best.text.charAt(0).toUpperCase()}${best.text.slice(1)}.` });
+  if (best && out.length === 0) {
+    const { rule, text } = best.why();
+    out.push({ rule, text: `${text.charAt(0).toUpperCase()}${text.slice(1)}.` });
+  }
   if (out.length === 0)
     out.push(
       of === 1

@@ -76,6 +76,8 @@ export interface SessionRequest {
   /** Stress at which assistance gives way; null is free. */
   stressCap: number | null;
   loadFor: (q: LoadQuestion) => LoadAnswer;
+  /** What filled this label's slots on this day at this place before, whole and halved: minutes and cuts come after. */
+  filled?: { whole?: Filled; half?: Filled };
 }
 
 export interface Item {
@@ -135,6 +137,13 @@ export interface TimeParts {
   filledRest: number;
   emptyRest: number;
   change: number;
+}
+
+/** Slots with their exercises, before minutes and cuts. */
+export interface Filled {
+  items: readonly Item[];
+  dropped: readonly Dropped[];
+  left: readonly LeftOut[];
 }
 
 export interface BuiltSession {

@@ -109,12 +109,12 @@ function decisionAfter({ athlete, exercise, season, history, here, steps }: Tell
     ...(asked?.sets === undefined ? {} : { sets: asked.sets }),
     seconds: exercise.unit === "seconds" ? (asked?.seconds ?? cell?.seconds[0] ?? USUAL.seconds) : null,
     ...(cell && exercise.ownSeconds === null ? { secondsMost: cell.seconds[1] } : {}),
-    ladder: {
+    ladder: () => ({
       harder: steps[at + 1]?.name ?? null,
       easier: steps[at - 1]?.name ?? null,
       lightestKg: here?.loads[0] ?? null,
       tempo: exercise.tempo,
-    },
+    }),
     cap: week && day ? increaseCap(athlete, day, week) : null,
     slower: safetyGate(athlete, h.date).slower,
   });

@@ -81,7 +81,7 @@ const choiceView = (c: Candidate, taken: string): ChoiceView => ({
   name: c.exercise.name,
   loading: c.loading,
   taken: c.exercise.id === taken,
-  because: [...c.parts].sort((a, b) => Math.abs(b.points) - Math.abs(a.points)).map((x) => x.text),
+  because: [...c.parts].sort((a, b) => Math.abs(b.points) - Math.abs(a.points)).map((x) => x.why().text),
 });
 
 export function choicesView(p: Planned, week: PlanWeek, s: PlanSession, exercise: string): ChoicesView | null {
