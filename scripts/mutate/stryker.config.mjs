@@ -15,7 +15,10 @@ export default {
   timeoutMS: 15_000,
   tempDirName: ".tmp/mutate",
   ignorePatterns: [".tmp", "dist", "docs", "test-results", "tests/e2e", "var"],
-  reporters: ["clear-text", "json"],
+  // What was noticed stays noticed while its code and its tests stay: another run weighs what is new.
+  incremental: true,
+  incrementalFile: `.tmp/mutants/${room}.kept.json`,
+  reporters: ["clear-text", "progress-append-only", "json"],
   clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
   jsonReporter: { fileName: `.tmp/mutants/${room}.json` },
 };

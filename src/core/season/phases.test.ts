@@ -125,4 +125,119 @@ describe("phases from races", () => {
     expect(warnings.map((w) => w.code)).toContain("recovery-cut");
     expect(CLASS_RULES["very long"].recoveryDays).toBe(28);
   });
+
+  it("gives a base of a week its own place, and joins a shorter one to the build up to ten weeks", () => {
+    // Race phase of 10 days: what is left before it is base and 56 days of build, or up to 70 of build alone.
+    const before = (days: number) =>
+      lengths(athleteWith({ races: [raceOn(addDays(START, days + 10), "A", 75)] }))
+        .slice(0, 2)
+        .filter(([p]) => p === "base" || p === "build");
+    expect(before(63)).toEqual([
+      ["base", 7],
+      ["build", 56],
+    ]);
+    expect(before(62)).toEqual([["build", 62]]);
+    expect(before(56)).toEqual([["build", 56]]);
+    expect(before(1)).toEqual([["build", 1]]);
+    expect(before(0)).toEqual([]);
+  });
+
+  it("says a base is short only where an A race lies before it", () => {
+    const codes = (...days: number[]) =>
+      planPhases(athleteWith({ races: days.map((d) => raceOn(addDays(START, d), "A", 25)) })).warnings.map(
+        (w) => w.code,
+      );
+    // A first race after 20 days of base, 56 of build and 7 of race phase.
+    expect(codes(20 + 56 + 7)).not.toContain("short-base");
+    // After a race: 5 days of recovery, then 27 or 28 days of base before the same.
+    expect(codes(20, 20 + 5 + 27 + 56 + 7 + 1)).toContain("short-base");
+    expect(codes(20, 20 + 5 + 28 + 56 + 7 + 1)).not.toContain("short-base");
+    expect(codes(27 + 7)).toContain("short-build");
+    expect(codes(28 + 7)).not.toContain("short-build");
+    expect(codes(28 + 7)).toContain("no-room-for-base");
+  });
+
+  it("makes one phase of two races on two days, and of a racing period with what leads to it", () => {
+    const [first, second] = [raceOn(addDays(START, 90), "A", 25), raceOn(addDays(START, 91), "A", 25)];
+    const { phases } = planPhases(athleteWith({ races: [first, second] }));
+    const race = phases.filter((p) => p.phase === "race");
+    expect(race).toHaveLength(1);
+    expect(race[0]).toMatchObject({ start: addDays(first.date, -7), end: second.date, race: second.id });
+    expect(race[0]!.why.length).toBe(2);
+    const far = raceOn(addDays(START, 90 + 30), "A", 25);
+    const period = planPhases(athleteWith({ races: [first, far] })).phases.filter((p) => p.phase === "race");
+    expect(period.map((p) => [p.start, p.end])).toEqual([
+      [addDays(first.date, -7), first.date],
+      [addDays(first.date, 6), far.date],
+    ]);
+  });
+
+  it("says what the season's ends and the coach's own phases cut from taper and recovery", () => {
+    const codes = (race: ReturnType<typeof raceOn>, phases: Parameters<typeof athleteWith>[0] = {}) =>
+      planPhases(athleteWith({ races: [race], ...phases })).warnings.map((w) => [
+        w.code,
+        w.text.match(/\d+ of \d+/)?.[0],
+      ]);
+    expect(codes(raceOn(addDays(START, 9), "A", 75))).toContainEqual(["taper-cut", "9 of 10"]);
+    expect(codes(raceOn(addDays(START, 10), "A", 75)).map(([c]) => c)).not.toContain("taper-cut");
+    const end = addDays(START, 27 * 7 - 1);
+    expect(codes(raceOn(addDays(end, -9), "A", 75))).toContainEqual(["recovery-short", "9 of 10"]);
+    expect(codes(raceOn(addDays(end, -10), "A", 75)).map(([c]) => c)).not.toContain("recovery-short");
+    const race = raceOn(addDays(START, 90), "A", 75);
+    const own = (from: number, to: number) => ({
+      phases: [{ phase: "base" as const, start: addDays(race.date, from), end: addDays(race.date, to) }],
+    });
+    expect(codes(race, own(-20, -6))).toContainEqual(["taper-cut", "5 of 10"]);
+    expect(codes(race, own(4, 30))).toContainEqual(["recovery-short", "3 of 10"]);
+    expect(codes(race, own(11, 30)).map(([c]) => c)).not.toContain("recovery-short");
+  });
+
+  it("puts a race phase no earlier than the end of what lies before it, and nothing outside the season", () => {
+    const { phases } = planPhases(athleteWith({ races: [raceOn(addDays(START, 3), "A", 75)] }));
+    expect(phases[0]).toMatchObject({ phase: "race", start: START, end: addDays(START, 3) });
+    expect(phases.at(-1)!.end).toBe(addDays(START, 27 * 7 - 1));
+  });
+
+  it("tells the runners' rule to runners with a distance alone", () => {
+    const why = (race: ReturnType<typeof raceOn>) =>
+      planPhases(athleteWith({ races: [race] })).phases.find((p) => p.phase === "recovery")!.why[0];
+    const race = raceOn(addDays(START, 90), "A", 45);
+    expect(why({ ...race, distanceKm: 10 })).toContain("one easy day a mile raced would say 6.");
+    expect(why({ ...race, distanceKm: 10, sport: "ride" })).not.toContain("mile");
+    expect(why(race)).not.toContain("mile");
+  });
+});
+
+describe("the mini-block in a long hold", () => {
+  const hold = (days: number, races: ReturnType<typeof raceOn>[]) =>
+    planPhases(
+      athleteWith({
+        races,
+        phases: [{ phase: "race", start: addDays(START, 10), end: addDays(START, 10 + days - 1) }],
+      }),
+    ).warnings.find((w) => w.code === "long-hold");
+
+  it("is proposed above six weeks, in the middle", () => {
+    expect(hold(42, [])).toBeUndefined();
+    // Days 10 to 59: 14 days beside the middle, day 34.5, begin on day 28 as the nearest; never in the first fortnight.
+    expect(hold(50, [])!.proposal).toEqual({ phase: "build", start: addDays(START, 28), end: addDays(START, 41) });
+  });
+
+  it("keeps clear of a B race by four days before and two after", () => {
+    const at = (day: number) => hold(50, [raceOn(addDays(START, day), "B", 60)])!.proposal?.start;
+    // The block that would stand on days 28 to 41 gives way to a race from day 26 (two easy days) to day 45 (four days before).
+    expect(at(25)).toBe(addDays(START, 28));
+    expect(at(26)).toBe(addDays(START, 29));
+    expect(at(46)).toBe(addDays(START, 28));
+    expect(at(45)).toBe(addDays(START, 27));
+  });
+
+  it("keeps clear of an A race by its taper and its recovery, and takes no heed of a C race", () => {
+    const at = (priority: "A" | "C", day: number) =>
+      hold(60, [raceOn(addDays(START, day), priority, 25)])!.proposal?.start;
+    // Days 10 to 69: the middle begins on day 33. An A race of under 30 min takes 7 days before and 5 after.
+    expect(at("C", 40)).toBe(addDays(START, 33));
+    expect(at("A", 28)).toBe(addDays(START, 34));
+    expect(at("A", 53)).toBe(addDays(START, 32));
+  });
 });

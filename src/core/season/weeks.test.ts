@@ -215,3 +215,164 @@ describe("weeks", () => {
     }
   });
 });
+
+describe("what counts as a step back of the endurance", () => {
+  // Rule stepback.endurance: under 82% of the week before and of what was expected, in load and in leg load or distance.
+  const marked = (factors: number[], more: Partial<Athlete> = {}) =>
+    weeksFor(athleteWith({ endurance: weeksOf(factors, addDays(START, -7 * 4)), ...more }))
+      .map((w, i) => (w.enduranceStepBack ? i : -1))
+      .filter((i) => i >= 0);
+  const steady = new Array(20).fill(1);
+  it("needs three ordinary weeks before it", () => {
+    expect(marked([1, 1, 1, 1, 0.7, ...steady])).toEqual([0]);
+    const one = athleteWith({ endurance: weeksOf([1, 0.6, ...steady], START) });
+    expect(weeksFor(one)[1]!.enduranceStepBack).toBe(false);
+    const three = athleteWith({ endurance: weeksOf([1, 1, 1, 0.6, ...steady], START) });
+    expect(weeksFor(three)[3]!.enduranceStepBack).toBe(true);
+  });
+  it("is below 82%, and of the week before as well as of what was expected", () => {
+    expect(marked([1, 1, 1, 1, 0.81, ...steady])).toEqual([0]);
+    expect(marked([1, 1, 1, 1, 0.83, ...steady])).toEqual([]);
+    // The second low week is no further step back from the first.
+    expect(marked([1, 1, 1, 1, 0.7, 0.7, ...steady])).toEqual([0]);
+  });
+  it("is none in a race phase, and none of a week that is known in part", () => {
+    const race = raceOn(addDays(START, 2), "A", 75);
+    expect(marked([1, 1, 1, 1, 0.6, ...steady], { races: [race] })).toEqual([]);
+    const part = weeksOf([1, 1, 1, 1, 1, ...steady], addDays(START, -7 * 4)).filter(
+      (e) => e.date < addDays(START, 7) || e.date >= addDays(START, 14) || e.kind === "easy",
+    );
+    const week = weeksFor(athleteWith({ endurance: part }))[1]!;
+    expect(week).toMatchObject({ known: "part", enduranceStepBack: false, ordinary: false, setFactor: 1 });
+  });
+  it("is not followed by one of the calendar, and one of the calendar waits for it", () => {
+    // Three weeks of training, then the fourth is due; the endurance steps back in the fifth: the fourth waits.
+    const weeks = weeksFor(
+      athleteWith({ endurance: weeksOf([1, 1, 1, 1, 1, 1, 1, 1, 0.6, ...steady], addDays(START, -28)) }),
+    );
+    expect(weeks.slice(0, 9).map((w) => w.stepBack)).toEqual([
+      false,
+      false,
+      false,
+      false,
+      true,
+      false,
+      false,
+      false,
+      true,
+    ]);
+  });
+  it("keeps 55% of the sets, unless it is switched off", () => {
+    const low = [1, 1, 1, 1, 1, 0.6, ...steady];
+    const week = (more: Partial<Athlete> = {}) =>
+      weeksFor(athleteWith({ endurance: weeksOf(low, addDays(START, -28)), ...more }))[1]!;
+    expect(week()).toMatchObject({ stepBack: true, setFactor: 0.55 });
+    expect(week({ settings: { rulesOff: ["stepback.endurance"] } })).toMatchObject({ stepBack: false, setFactor: 1 });
+    expect(week({ settings: { ruleValues: { "stepback.every": { share: 0.7 } } } }).setFactor).toBe(0.7);
+  });
+});
+
+describe("what else cuts a week's sets", () => {
+  const monday = addDays(START, 35);
+  const week = (a: Partial<Athlete>) => weeksFor(athleteWith(a))[5]!;
+  const away = (start: number, end: number, kind: "heat" | "height" | "travel") =>
+    week({ away: [{ start: addDays(monday, start), end: addDays(monday, end), kind, place: "gym" }] });
+  it("is the first week of heat or height, whole or in part", () => {
+    const cut = (...of: Parameters<typeof away>) => away(...of).setFactor < 1;
+    expect(cut(6, 30, "heat")).toBe(true);
+    expect(cut(7, 30, "heat")).toBe(false);
+    expect(cut(-6, 30, "height")).toBe(true);
+    expect(cut(-7, 30, "height")).toBe(false);
+    expect(cut(-3, 0, "heat")).toBe(true);
+    expect(cut(-3, -1, "heat")).toBe(false);
+    expect(cut(0, 20, "travel")).toBe(false);
+    expect(away(0, 20, "heat").why.find((w) => w.rule === "heat.sets")!.text).toContain("heat");
+    expect(away(0, 20, "height").why.find((w) => w.rule === "heat.sets")!.text).toContain("height");
+  });
+  it("is a B race from Monday to Sunday, and the strictest cut counts", () => {
+    const race = (n: number, priority: "A" | "B" | "C" = "B") =>
+      week({ races: [raceOn(addDays(monday, n), priority, 60)] }).setFactor;
+    expect([-1, 0, 6, 7].map((n) => race(n))).toEqual([1, 0.5, 0.5, 1]);
+    expect(race(3, "C")).toBe(1);
+    const both = week({
+      races: [raceOn(addDays(monday, 3), "B", 60)],
+      away: [{ start: monday, end: addDays(monday, 20), kind: "heat" }],
+    });
+    expect(both.setFactor).toBe(0.5);
+    expect(both.why.map((w) => w.rule)).toEqual(expect.arrayContaining(["heat.sets", "race.b"]));
+  });
+  it("names sessions of the week that are far longer than any of the month before", () => {
+    const long = (date: string, minutes: number) =>
+      ({ date, start: "08:00", sport: "run", kind: "long", minutes, distanceKm: minutes / 6 }) as const;
+    const endurance = [
+      ...weeksOf(new Array(6).fill(1)).filter((e) => e.kind !== "long"),
+      long(addDays(monday, 6), 200),
+    ];
+    const rules = (n: number) => weeksFor(athleteWith({ endurance }))[n]!.why.map((w) => w.rule);
+    expect(rules(5)).toContain("session.longer");
+    expect(rules(4)).not.toContain("session.longer");
+  });
+});
+
+describe("how many sessions a week asks for", () => {
+  it("none where no day may hold one, and the season's first and last weeks as far as they are in it", () => {
+    const season = { start: addDays(START, 3), end: addDays(START, 17) };
+    const weeks = weeksFor(athleteWith({ season }));
+    expect(weeks.map((w) => w.start)).toEqual([START, addDays(START, 7), addDays(START, 14)]);
+    expect(weeks.map((w) => w.days.length)).toEqual([4, 7, 4]);
+    expect(weeks[0]!.days[0]!.date).toBe(season.start);
+    expect(weeks[2]!.days.at(-1)!.date).toBe(season.end);
+    const gap = raceOn(addDays(START, 5 * 7 + 2), "A", 75);
+    const two = raceOn(addDays(START, 5 * 7 + 9), "A", 75);
+    // Two races in ten days: between them no day counts but the one light session's own.
+    const between = weeksFor(athleteWith({ races: [gap, two] })).find((w) => w.start === addDays(START, 35))!;
+    expect(between.wanted.filter((w) => !w.taper)).toEqual([]);
+  });
+  it("one hold three or four days before each race of a series", () => {
+    const first = addDays(START, 61);
+    const races = [0, 7, 14].map((n) => raceOn(addDays(first, n), "C", 40));
+    const week = (n: number) => weeksFor(athleteWith({ races })).find((w) => w.start === addDays(START, n))!;
+    expect(week(63).wanted).toEqual([
+      { label: "A", days: [addDays(first, 3), addDays(first, 4)], taper: false, minutes: 25 },
+    ]);
+    // The week after the last race is its own again.
+    expect(week(77).wanted.every((w) => w.minutes === undefined)).toBe(true);
+  });
+});
+
+describe("routines behind the runs", () => {
+  const runs = weeksOf(new Array(30).fill(1));
+  const routines = (more: Partial<Athlete>, n = 5) =>
+    weeksFor(athleteWith({ endurance: runs, settings: { approach: "paired-routines" }, ...more }))[n]!;
+  const monday = addDays(START, 35);
+  it("stand where each day's last run ends, long behind key sessions, short behind the others", () => {
+    // Runs of weeksOf: Monday 50 min easy and Tuesday intervals, Thursday tempo of 60 min from 7:00, Saturday 120 min from 8:00.
+    expect(routines({}).routines).toEqual([
+      { label: "E", date: monday, start: 7 * 60 + 50, version: "short" },
+      { label: "F", date: addDays(monday, 1), start: 8 * 60, version: "long" },
+      { label: "H", date: addDays(monday, 3), start: 8 * 60, version: "long" },
+      { label: "J", date: addDays(monday, 5), start: 10 * 60, version: "long" },
+    ]);
+    expect(routines({}).wanted).toEqual([]);
+  });
+  it("follow the last of two runs of a day, never a race", () => {
+    const second = { date: monday, start: "18:00", sport: "run", kind: "easy", minutes: 30 } as const;
+    const early = { ...second, start: "05:00" } as const;
+    const at = (endurance: Athlete["endurance"]) => routines({ endurance }).routines.find((r) => r.date === monday);
+    expect(at([...runs, second])!.start).toBe(18 * 60 + 30);
+    expect(at([early, ...runs])!.start).toBe(7 * 60 + 50);
+    expect(at([...runs, early])!.start).toBe(7 * 60 + 50);
+    const raced = runs.map((e) => (e.date === monday ? { ...e, kind: "race" as const } : e));
+    expect(at(raced)).toBeUndefined();
+  });
+  it("are none on days that a race keeps free, short in a race phase, and none without clearance", () => {
+    const race = raceOn(addDays(monday, 6), "A", 75);
+    const kept = routines({ races: [race] });
+    // The light session's days end four before the race: Wednesday to Saturday keep free of work.
+    expect(kept.routines.map((r) => [r.date, r.version])).toEqual([
+      [monday, "short"],
+      [addDays(monday, 1), "short"],
+    ]);
+    expect(routines({ health: { clearanceNeeded: true, areas: [] } }).routines).toEqual([]);
+  });
+});

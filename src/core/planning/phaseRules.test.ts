@@ -1,148 +1,18 @@
-/** Phase behaviour, rule by rule: what each does, that it names itself, and that it can be switched off. */
+/** What phases and sports make of a planned week, rule by rule: what each does, that it names itself, and that it can be switched off. */
 import { describe, expect, it } from "vitest";
-import { athleteWith, lifted, logOf, raceOn, START, weeksOf } from "../../tests/support/athlete";
-import type { Athlete, EnduranceSession, StrengthLog } from "./athlete/types";
-import { addDays } from "./dates";
-import { plan } from "./plan";
-import { weighPlaces } from "./planning/board";
-import { descentWork } from "./planning/descents";
-import { packWarnings } from "./planning/warnings";
-import { RULES, SWITCHES } from "./rulebook";
-import { seasonDays } from "./season/days";
-import { layoffOf } from "./season/layoff";
-import { planPhases } from "./season/phases";
-import { asLocked } from "./week/placed";
+import { athleteWith, lifted, logOf, raceOn, START, weeksOf } from "../../../tests/support/athlete";
+import type { Athlete, EnduranceSession, StrengthLog } from "../athlete";
+import { addDays } from "../dates";
+import { plan } from "../plan";
+import { asLocked } from "../week/placed";
+import { weighPlaces } from "./board";
+import { descentWork } from "./descents";
+import { packWarnings } from "./warnings";
 
 const flat = weeksOf(new Array(30).fill(1));
 const without = (a: Athlete, ...rulesOff: string[]): Athlete => ({ ...a, settings: { ...a.settings, rulesOff } });
-const daysOf = (a: Athlete, asOf?: string) => seasonDays(a, planPhases(a).phases, a.season.start, a.season.end, asOf);
-const on = (a: Athlete, date: string, asOf?: string) => daysOf(a, asOf).find((d) => d.date === date)!;
 const squatOn = (date: string): StrengthLog => logOf(date, [lifted("back-squat", 80, [5, 5, 5], 2)]);
 const weekAt = (a: Athlete, monday: string) => plan(a, { from: monday, weeks: 1 }).weeks[0]!;
-
-it("every switch is a known rule, and none of them must hold", () => {
-  for (const s of SWITCHES) {
-    expect(RULES).toHaveProperty([s.id]);
-    expect(s.id).not.toMatch(/^(M\d|S\d|progress\.pain|gate\.(clearance|minor|masters))/);
-  }
-  expect(new Set(SWITCHES.map((s) => s.id)).size).toBe(SWITCHES.length);
-});
-
-describe("after weeks without lifting", () => {
-  const back = addDays(START, 58);
-  const log = (weeks: number) => [squatOn(addDays(back, -7 * weeks - 1))];
-  const athlete = (weeks: number) => athleteWith({ endurance: flat, strengthLog: log(weeks) });
-  it.each([
-    [4, null],
-    [5, 4],
-    [9, 4],
-  ])("%d weeks: %s weeks of prepare", (weeks, prepare) => {
-    const days = daysOf(athlete(weeks), back);
-    const at = (n: number) => days.find((d) => d.date === addDays(back, n))!;
-    if (prepare === null) expect(at(0).emphasis).not.toBe("prepare");
-    else {
-      expect(at(0)).toMatchObject({ emphasis: "prepare", stage: "base-early" });
-      expect(at(prepare * 7 - 1).emphasis).toBe("prepare");
-      expect(at(prepare * 7).emphasis).not.toBe("prepare");
-      expect(at(0).why.map((w) => w.rule)).toContain("layoff.prepare");
-    }
-    expect(on(without(athlete(weeks), "layoff.prepare"), back, back).emphasis).not.toBe("prepare");
-  });
-  it("three months and more: two weeks of bodyweight before load", () => {
-    const late = addDays(START, 110);
-    const a = athleteWith({ endurance: flat, strengthLog: [squatOn(addDays(late, -7 * 14))] });
-    expect(on(a, late, late)).toMatchObject({ loading: "bodyweight" });
-    expect(on(a, addDays(late, 14), late).loading).toBe("full");
-    expect(on(without(a, "gate.returning"), late, late).loading).toBe("full");
-  });
-  it("weeks of recovery after a race are no layoff", () => {
-    const log = [squatOn(START), squatOn(addDays(START, 50))];
-    expect(layoffOf({ strengthLog: log }, addDays(START, 51), () => false)?.weeks).toBe(7);
-    expect(layoffOf({ strengthLog: log }, addDays(START, 51), () => true)).toBeNull();
-  });
-});
-
-describe("journeys, heat and height", () => {
-  const day = addDays(START, 60);
-  const trip = (more: Partial<Athlete["away"][number]>): Athlete =>
-    athleteWith({
-      endurance: flat,
-      away: [{ start: day, end: addDays(day, 6), kind: "travel", place: "gym", ...more }],
-    });
-  it("no heavy legs on a travel day of over 4 h", () => {
-    expect(on(trip({ hours: 5 }), day).heavyOk).toBe(false);
-    expect(on(trip({ hours: 5 }), addDays(day, 2)).heavyOk).toBe(true);
-    expect(on(trip({ hours: 4 }), day).heavyOk).toBe(true);
-    expect(on(without(trip({ hours: 5 }), "travel.legs"), day).heavyOk).toBe(true);
-  });
-  it("nor 48 h after three time zones", () => {
-    for (const n of [0, 1, 2]) expect(on(trip({ zones: 3 }), addDays(day, n)).heavyOk).toBe(false);
-    expect(on(trip({ zones: 3 }), addDays(day, 3)).heavyOk).toBe(true);
-    expect(on(trip({ zones: 2 }), addDays(day, 1)).heavyOk).toBe(true);
-  });
-  it("the first hot or high week has a third fewer sets, the second not", () => {
-    const monday = addDays(START, 56);
-    for (const kind of ["heat", "height"] as const) {
-      const a = athleteWith({ endurance: flat, away: [{ start: monday, end: addDays(monday, 20), kind }] });
-      const [first, second] = plan(a, { from: monday, weeks: 2 }).weeks.map((w) => w.season);
-      if (!first?.stepBack) expect(first?.setFactor).toBeCloseTo(2 / 3, 9);
-      expect(first?.why.map((w) => w.rule)).toContain("heat.sets");
-      expect(second?.why.map((w) => w.rule)).not.toContain("heat.sets");
-    }
-  });
-});
-
-describe("a block of deliberate weight loss", () => {
-  const race = raceOn(addDays(START, 120), "A", 100);
-  const block = { start: addDays(START, 70), end: addDays(START, 83) };
-  const a = athleteWith({ endurance: flat, races: [race] });
-  const losing = { ...a, settings: { ...a.settings, weightLoss: block } };
-  it("takes develop for maximal, on its days alone", () => {
-    for (const n of [69, 84])
-      expect(on(losing, addDays(START, n))).toMatchObject({ emphasis: "maximal", stage: "build" });
-    for (const n of [70, 83]) {
-      expect(on(a, addDays(START, n)).emphasis).toBe("maximal");
-      const day = on(losing, addDays(START, n));
-      expect(day).toMatchObject({ emphasis: "develop", stage: "base-late" });
-      expect(day.why.map((w) => w.rule)).toContain("weight.develop");
-      expect(on(without(losing, "weight.develop"), addDays(START, n)).emphasis).toBe("maximal");
-    }
-  });
-  it("leaves its sessions without heavy sets, and the build's come back after it", () => {
-    const least = (x: Athlete, monday: string) =>
-      weekAt(x, monday).sessions.flatMap((s) =>
-        s.items.filter((i) => i.exercise.pattern === "squat").map((i) => i.repsLow),
-      );
-    expect(least(a, block.start)).toContain(3);
-    expect(least(losing, block.start).length).toBeGreaterThan(0);
-    for (const reps of least(losing, block.start)) expect(reps).toBeGreaterThanOrEqual(6);
-    expect(least(losing, addDays(block.end, 1))).toContain(3);
-  });
-});
-
-describe("switched off", () => {
-  const race = raceOn(addDays(START, 120), "A", 200);
-  const b = raceOn(addDays(START, 61), "B", 60);
-  const a = athleteWith({
-    endurance: weeksOf([...new Array(9).fill(1), 1.5, ...new Array(20).fill(1)]),
-    races: [race, b],
-  });
-  it("the taper's light days are full ones, the days that must be free stay free", () => {
-    const light = addDays(race.date, -6);
-    expect(on(a, light).loading).toBe("light");
-    expect(on(without(a, "taper.light"), light).loading).toBe("full");
-    const blocked = addDays(race.date, -2);
-    for (const x of [a, without(a, ...SWITCHES.map((s) => s.id))]) expect(on(x, blocked).loading).toBe("mobility");
-  });
-  it("step-backs, mileage and B races leave the sets alone", () => {
-    const of = (x: Athlete) => plan(x, { weeks: "season" }).season;
-    const jump = of(a).find((w) => w.mileage.factor < 1)!;
-    expect(jump.mileage.holdOnly).toBe(true);
-    const free = of(without(a, "mileage.spike", "mileage.increase", "stepback.every", "stepback.endurance", "race.b"));
-    expect(free.every((w) => w.setFactor === 1 && !w.mileage.holdOnly)).toBe(true);
-    expect(of(a).some((w) => w.why.some((r) => r.rule === "race.b"))).toBe(true);
-  });
-});
 
 describe("weekly races", () => {
   const first = addDays(START, 61);
@@ -180,13 +50,6 @@ describe("weekly races", () => {
     const own = plan({ ...a, edits }, options).weeks[0]?.sessions[0];
     expect(own?.byHand).toBe(true);
     expect(own?.minutes).toBeGreaterThan(25);
-  });
-  it("two races are no series, A races belong to none, and it can be switched off", () => {
-    const rules = (x: Athlete) => on(x, addDays(first, -3)).why.map((w) => w.rule);
-    expect(rules(a)).toContain("race.series");
-    expect(rules({ ...a, races: series.slice(0, 2) })).not.toContain("race.series");
-    expect(rules({ ...a, races: series.map((r) => ({ ...r, priority: "A" as const })) })).not.toContain("race.series");
-    expect(rules(without(a, "race.series"))).not.toContain("race.series");
   });
 });
 
