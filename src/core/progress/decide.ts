@@ -131,7 +131,7 @@ function byRange(s: Shown): Decision | null {
 function bySpare(s: Shown): Decision | null {
   const { input, load, hi, before, shown, target, setCount } = s;
   const spare = numbers("progress.spare");
-  const step = load === null ? onLadder(input, hi, s.last, before) : null;
+  const step = load === null ? onLadder(input, hi) : null;
   if (step) return step;
   const lastSet = s.counts.at(-1) ?? 0;
   const beforeTop = before?.item.prescribed?.reps ?? hi;

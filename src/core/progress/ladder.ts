@@ -21,18 +21,19 @@ function atTop({ item }: History, asked: number, rir: number): boolean {
 const askedOf = (h: History, otherwise: number): number =>
   h.item.prescribed?.seconds ?? h.item.prescribed?.reps ?? otherwise;
 
+/** At the top in the session before, too; from 65 in the two before. */
+function repeatedly(input: DecisionInput, otherwise: number): boolean {
+  const earlier = input.history.slice(1, input.slower ? 3 : 2);
+  return earlier.length === (input.slower ? 2 : 1) && earlier.every((h) => atTop(h, askedOf(h, otherwise), input.rir));
+}
+
 /**
  * Rule 5, for work without load: the top of the range with control in two consecutive sessions earns repetitions, then a set, then the
  * harder position, then load, then slower lowering. Null where the top was not reached.
  */
-export function onLadder(
-  input: DecisionInput,
-  hi: number,
-  last: History,
-  before: History | undefined,
-): Decision | null {
+export function onLadder(input: DecisionInput, hi: number): Decision | null {
+  const [last] = input.history;
   if (!atTop(last, hi, input.rir)) return null;
-  const twice = before !== undefined && atTop(before, askedOf(before, hi), input.rir);
   const { reps } = input;
   const asked = last.item.prescribed?.sets ?? setsOnce(last.item).length;
   const base = { loadKg: null, reps };
@@ -46,10 +47,7 @@ export function onLadder(
       reps: Math.min(reps, hi + numbers("progress.step", input.own).extra),
       why: [why("progress.ladder", "told", `${ready}: more repetitions.`)],
     };
-  if (
-    !twice ||
-    (input.slower && !(input.history[2] && atTop(input.history[2], askedOf(input.history[2], hi), input.rir)))
-  )
+  if (!repeatedly(input, hi))
     return {
       ...base,
       kind: "same",
@@ -84,7 +82,7 @@ function climb(
 
 /** Holds and timed work: five seconds at a time to the top of the range, then as on any ladder. */
 export function decideHold(input: DecisionInput, dose: number): Decision {
-  const [last, before] = input.history;
+  const [last] = input.history;
   const { reps } = input;
   const asked = askedOf(last, dose);
   const most = Math.max(input.secondsMost ?? dose, dose);
@@ -116,7 +114,7 @@ export function decideHold(input: DecisionInput, dose: number): Decision {
       seconds: asked,
       why: [why("progress.ladder", "told", `${ready}: ready for more.`), input.cap],
     };
-  if (!(before && atTop(before, askedOf(before, asked), input.rir)))
+  if (!repeatedly(input, asked))
     return {
       ...base,
       kind: "same",

@@ -2,47 +2,18 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, gym, lifted, logOf } from "../../../tests/support/athlete";
 import { exercise } from "../../../tests/support/choice";
+import { ask, at, bar, bare, hold, ladder, stands, unloaded } from "../../../tests/support/logged";
 import type { LoggedItem, StrengthLog } from "../athlete/types";
 import { SHIPPED_LIBRARY } from "../exercise/library";
 import { feltLowBackTwice, progressionsOf } from "../exercise/progression";
 import { sideGaps } from "../exercise/sides";
 import { why } from "../rulebook";
 import type { LoadQuestion } from "../session/types";
-import { decide } from "./decide";
-import type { DecisionInput, LadderState } from "./decision";
+import type { DecisionInput } from "./decision";
 import type { History } from "./history";
 import { type LoadContext, nextLoad } from "./next";
 import { risingPain } from "./pain";
 import { riseLimitPct } from "./rise";
-
-const loads = Array.from({ length: 60 }, (_, i) => 20 + i * 2.5);
-const ask = (history: [History, ...History[]], more: Partial<DecisionInput> = {}) =>
-  decide({ history, on: "2026-03-10", repsLow: 4, reps: 6, rir: 2, cap: null, strictPain: false, loads, ...more });
-const at = (date: string, item: LoggedItem): History => ({ date, item });
-const bar = (reps: number[], rir: number, kg = 80, more: Partial<LoggedItem> = {}): LoggedItem => ({
-  ...lifted("back-squat", kg, reps, rir, { reps: 6, repsLow: 4, rir: 2 }),
-  ...more,
-});
-const bare = (reps: number[], rir = 3, asked = { sets: 3, reps: 12, repsLow: 8, rir: 3 }): LoggedItem => ({
-  exercise: "reverse-lunge",
-  prescribed: asked,
-  sets: reps.map((r) => ({ reps: r, rir, side: "both" as const })),
-  pain: 0,
-});
-const hold = (seconds: number[], asked: number, sets = 3): LoggedItem => ({
-  exercise: "side-plank",
-  prescribed: { sets, seconds: asked },
-  sets: seconds.map((s) => ({ seconds: s, side: "both" as const })),
-  pain: 0,
-});
-const stands: LadderState = {
-  harder: "Reverse lunge to high knee",
-  easier: "Split squat",
-  lightestKg: 6,
-  tempo: "2-0-1",
-};
-const ladder = () => stands;
-const unloaded = { repsLow: 8, reps: 12, rir: 3, sets: 2, ladder, loads: [] };
 
 describe("rule 1, pain first", () => {
   it("above 5: stop, another pattern, a physiotherapist", () => {
