@@ -1,6 +1,7 @@
 /** What the HTTP interface takes, checked with Zod; the shapes are those of the athlete file. */
 import { z } from "zod";
 import { AREAS, SCREEN_TESTS } from "../core/athlete";
+import { MINUTES_A_DAY } from "../core/dates";
 import { LOADINGS, MUSCLES, type OwnExercise, PATTERNS } from "../core/exercise";
 import {
   approachSchema,
@@ -120,7 +121,7 @@ const weights = z.record(z.string(), z.number().min(0).max(1000));
 export const weightsBody = z.strictObject({
   weights,
   preferredDays: z.array(z.int().min(1).max(7)).max(7).optional(),
-  maxMinutesPerDay: z.number().min(10).max(1440).nullable().optional(),
+  maxMinutesPerDay: z.number().min(10).max(MINUTES_A_DAY).nullable().optional(),
 });
 export { enduranceSchema, lockedSchema, raceSchema, strengthLogSchema, windowSchema };
 

@@ -1,7 +1,7 @@
 /** Athlete files in and out. A fault names its path and what was expected; nothing is half accepted. */
 import { type ParseError, parseTree, printParseErrorCode } from "jsonc-parser";
 import { type Athlete, overlappingWindows } from "../core/athlete";
-import { addDays, daysBetween, minutesOf, mondayOf } from "../core/dates";
+import { addDays, daysBetween, MINUTES_A_DAY, minutesOf, mondayOf } from "../core/dates";
 import { athleteSchema } from "./athlete-schema";
 import { type Fault, faultsOf } from "./fault";
 
@@ -127,7 +127,7 @@ export function crossFaults(a: Athlete): Fault[] {
   a.availability.forEach((w, i) => {
     if (!places.has(w.place))
       fault(`availability[${i}].place`, `the id of a place expected (${known}), found "${w.place}"`);
-    if (minutesOf(w.start) + w.minutes > 1440)
+    if (minutesOf(w.start) + w.minutes > MINUTES_A_DAY)
       fault(`availability[${i}].minutes`, "a window that ends by midnight expected");
   });
   for (const [i, k] of overlappingWindows(a.availability)) {

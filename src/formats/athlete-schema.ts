@@ -24,7 +24,7 @@ import {
   SPORTS,
   STAGES,
 } from "../core/athlete";
-import { isDate } from "../core/dates";
+import { isDate, MINUTES_A_DAY } from "../core/dates";
 import { ruleIdOf, SWITCHES, valueFault } from "../core/rulebook";
 
 const DATE_TEXT = 'a real date such as "2026-03-02" expected';
@@ -98,7 +98,7 @@ export const settingsSchema = z.strictObject({
     .max(50)
     .optional(),
   placement: z.enum(["stack", "spread"]).optional(),
-  maxMinutesPerDay: z.number().min(0).max(1440).optional(),
+  maxMinutesPerDay: z.number().min(0).max(MINUTES_A_DAY).optional(),
   squatDepth: z.enum(["45", "90", "thigh-level", "full"]).optional(),
   splitSquatStyle: z.enum(["upright", "lean", "knee-forward"]).optional(),
   singleLegLoad: z.enum(["opposite", "same"]).optional(),
@@ -127,7 +127,7 @@ export const awaySchema = z.strictObject({
 export const windowSchema = z.strictObject({
   day: weekday,
   start: time,
-  minutes: z.int().min(10).max(1440),
+  minutes: z.int().min(10).max(MINUTES_A_DAY),
   place: id,
 });
 export const phaseSchema = z.strictObject({ phase: z.enum(PHASES), start: date, end: date });
@@ -143,7 +143,7 @@ export const weekChangeSchema = z.discriminatedUnion("kind", [
     kind: z.literal("window"),
     date,
     start: time,
-    minutes: z.int().min(10).max(1440),
+    minutes: z.int().min(10).max(MINUTES_A_DAY),
     place: id,
   }),
 ]);

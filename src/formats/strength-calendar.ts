@@ -1,6 +1,6 @@
 /** Strength sessions as an iCalendar file or feed (RFC 5545): stable UIDs, the athlete's time zone, lines folded at 75 octets. */
 import ICAL from "ical.js";
-import { addDays, type ClockTime, type IsoDate, minutesOf, timeOf } from "../core/dates";
+import { addDays, type ClockTime, type IsoDate, MINUTES_A_DAY, minutesOf, timeOf } from "../core/dates";
 import { vtimezone } from "./vtimezone";
 import { isZone } from "./zone";
 
@@ -51,7 +51,7 @@ export function writeStrengthCalendar(c: StrengthCalendar, mondayOf: (date: IsoD
     event.addPropertyWithValue("sequence", c.revision);
     const end = minutesOf(s.start) + s.minutes;
     moment(event, "dtstart", s.date, s.start, zone);
-    moment(event, "dtend", addDays(s.date, Math.floor(end / 1440)), timeOf(end % 1440), zone);
+    moment(event, "dtend", addDays(s.date, Math.floor(end / MINUTES_A_DAY)), timeOf(end % MINUTES_A_DAY), zone);
     event.addPropertyWithValue("summary", s.title);
     event.addPropertyWithValue("location", s.place);
     if (s.lines.length > 0) event.addPropertyWithValue("description", s.lines.join("\n"));

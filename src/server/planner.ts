@@ -1,4 +1,5 @@
 /** Plans of stored athletes, computed when asked for and kept while the facts and the day stay the same. */
+import { LRUCache } from "lru-cache";
 import { clubOptions, firstDay, type Planned as PlannedFrom, planSeason, weeksBetween } from "../api/make/planned";
 import type { IsoDate } from "../core/dates";
 import { plan } from "../core/plan";
@@ -11,7 +12,7 @@ export type Planned = PlannedFrom<Stored>;
 const KEPT = 8;
 
 export class Planner {
-  private readonly kept = new Map<string, { key: string; planned: Planned }>();
+  private readonly kept = new LRUCache<string, { key: string; planned: Planned }>({ max: KEPT });
 
   constructor(
     private readonly store: Store,
@@ -32,18 +33,11 @@ export class Planner {
     // The revision alone tells whether the kept plan still stands; the records are read only when it does not.
     const revision = await this.store.athletes.revision(id);
     const known = this.kept.get(id);
-    if (known && known.key === this.keyOf(revision)) {
-      this.kept.delete(id);
-      this.kept.set(id, known);
-      return known.planned;
-    }
+    if (known?.key === this.keyOf(revision)) return known.planned;
     const stored = await this.store.athletes.get(id);
     if (!stored) return null;
     const planned = await this.compute(stored);
-    this.kept.delete(id);
     this.kept.set(id, { key: this.keyOf(stored.revision), planned });
-    const oldest = this.kept.keys().next().value;
-    if (this.kept.size > KEPT && oldest !== undefined) this.kept.delete(oldest);
     return planned;
   }
 

@@ -1,7 +1,7 @@
 /** One week as the week section and the fit panel show it. */
 
 import { type Athlete, type EnduranceSession, windowsOfWeek } from "../../core/athlete";
-import { addDays, dayNumber, daysBetween, type IsoDate, isoWeek, timeOf } from "../../core/dates";
+import { addDays, dayNumber, daysBetween, type IsoDate, isoWeek, MINUTES_A_DAY, timeOf } from "../../core/dates";
 import { ASSUMED_RPE, ASSUMED_START, flatEquivalent, isKey, sessionLoad, startOf, weighs } from "../../core/endurance";
 import { enduranceLegEvent, freshnessCurve, loggedLegEvent, MEAN_DAYS, meanDailyLoad, TIRED } from "../../core/legs";
 import { plannedLegEvent, planWeek } from "../../core/planning";
@@ -135,10 +135,14 @@ function freshnessOf(p: Planned, monday: IsoDate): WeekView["freshness"] {
       .filter((s) => s.date >= from && s.date <= to)
       .map(plannedLegEvent),
   ];
-  const meanDaily = meanDailyLoad(legEvents, first * 1440);
-  const curve = freshnessCurve(legEvents, meanDaily, { from: first * 1440, to: (first + 7) * 1440, step: CURVE_STEP });
+  const meanDaily = meanDailyLoad(legEvents, first * MINUTES_A_DAY);
+  const curve = freshnessCurve(legEvents, meanDaily, {
+    from: first * MINUTES_A_DAY,
+    to: (first + 7) * MINUTES_A_DAY,
+    step: CURVE_STEP,
+  });
   return {
-    curve: curve.map(([m, v]) => [m - first * 1440, Math.round(v)]),
+    curve: curve.map(([m, v]) => [m - first * MINUTES_A_DAY, Math.round(v)]),
     meanDaily: Math.round(meanDaily),
     tired: TIRED,
   };

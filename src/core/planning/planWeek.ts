@@ -118,7 +118,7 @@ function routines(input: WeekInput, builder: SessionBuilder, skipped: readonly {
     const day = week.days.find((d) => d.date === r.date);
     const gone = skipped.some((c) => c.label === r.label) || input.done.has(r.label);
     if (!day || gone || r.date < input.from) return [];
-    const start = Math.min(r.start, 24 * 60 - ROUTINE_MINUTES[r.version]);
+    const start = Math.min(r.start, MINUTES_A_DAY - ROUTINE_MINUTES[r.version]);
     const window = { date: r.date, start, minutes: ROUTINE_MINUTES[r.version], place: place.id };
     const built = builder.build(r.label, day, window, 1, r.version);
     return built ? [{ ...built, date: r.date, start, place: place.id, locked: false }] : [];

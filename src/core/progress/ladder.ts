@@ -23,8 +23,9 @@ const askedOf = (h: History, otherwise: number): number =>
 
 /** At the top in the session before, too; from 65 in the two before. */
 function repeatedly(input: DecisionInput, otherwise: number): boolean {
-  const earlier = input.history.slice(1, input.slower ? 3 : 2);
-  return earlier.length === (input.slower ? 2 : 1) && earlier.every((h) => atTop(h, askedOf(h, otherwise), input.rir));
+  const times = input.slower ? 2 : 1;
+  const earlier = input.history.slice(1, 1 + times);
+  return earlier.length === times && earlier.every((h) => atTop(h, askedOf(h, otherwise), input.rir));
 }
 
 /**

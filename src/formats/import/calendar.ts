@@ -1,7 +1,7 @@
 /** iCalendar (RFC 5545) in: races and planned sessions from a club's or an event's calendar. */
 import ICAL from "ical.js";
 import type { EnduranceSession, Race, SessionSport } from "../../core/athlete";
-import { addDays, daysBetween, type IsoDate, minutesOf } from "../../core/dates";
+import { addDays, daysBetween, type IsoDate, MINUTES_A_DAY, minutesOf } from "../../core/dates";
 import type { Read } from "../athlete-file";
 import { instantOf, isZone, wallClock } from "../zone";
 import { checkedRow, type ImportRow, type NewRace } from "./rows";
@@ -190,7 +190,7 @@ function rowOf(
 }
 
 const lengthOf = (d0: IsoDate, t0: string, d1: IsoDate, t1: string): number =>
-  daysBetween(d0, d1) * 1440 + minutesOf(t1) - minutesOf(t0);
+  daysBetween(d0, d1) * MINUTES_A_DAY + minutesOf(t1) - minutesOf(t0);
 
 /** "A race", "priority B"; else C, the one that changes least. */
 const priorityOf = (words: string): Race["priority"] =>

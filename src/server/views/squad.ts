@@ -1,4 +1,5 @@
 /** The survey table of the club. Rows are kept while an athlete's facts and the day stay the same. */
+import { LRUCache } from "lru-cache";
 import type { SquadRow, SquadView } from "../../api/views";
 import type { IsoDate } from "../../core/dates";
 import type { Store } from "../store/store";
@@ -9,8 +10,11 @@ export interface Written {
   json: Buffer;
 }
 
+/** Rows kept at most: more athletes than a club has. */
+const KEPT = 5000;
+
 export class Squad {
-  private readonly rows = new Map<string, { key: string; row: SquadRow }>();
+  private readonly rows = new LRUCache<string, { key: string; row: SquadRow }>({ max: KEPT });
   private making: { key: string; written: Promise<Written> } | null = null;
   private kept: Written | null = null;
   /** Keeps the keys of two runs apart. */
@@ -54,8 +58,6 @@ export class Squad {
   /** Most pressing first, then the club's order. Rows are made side by side, as many as there are threads. */
   private async makeRows(): Promise<SquadRow[]> {
     const list = await this.store.athletes.list();
-    const known = new Set(list.map((a) => a.id));
-    for (const id of this.rows.keys()) if (!known.has(id)) this.rows.delete(id);
     const made = await Promise.all(
       list.map(async ({ id, revision }) => {
         const key = `${revision}/${this.store.rules}/${this.today()}`;

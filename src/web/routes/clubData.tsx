@@ -2,6 +2,7 @@
 import { useEffect, useState } from "react";
 import { toast } from "sonner";
 import type { BackupView, ClubDataView, RestorePreviewView } from "../../api/views";
+import { MINUTES_A_DAY } from "../../core/dates";
 import { useClubData, useRestore, useRestorePreview, useTakeBackup } from "../data/club";
 import { useClub } from "../data/hooks";
 import { dayAndYear } from "../format";
@@ -30,7 +31,7 @@ export function ageOf(iso: string, now: number): string {
   const of = (n: number, unit: string) => `${n} ${unit}${n === 1 ? "" : "s"} ago`;
   if (minutes < 1) return "just now";
   if (minutes < 60) return of(minutes, "minute");
-  return minutes < 48 * 60 ? of(Math.round(minutes / 60), "hour") : of(Math.round(minutes / 1440), "day");
+  return minutes < 48 * 60 ? of(Math.round(minutes / 60), "hour") : of(Math.round(minutes / MINUTES_A_DAY), "day");
 }
 
 const size = (bytes: number): string =>

@@ -1,6 +1,7 @@
 /** What is dragged on the week section: the places it may stand with what each costs, its ghost, and the words beside it. */
 import { memo, useSyncExternalStore } from "react";
 import type { WeekView } from "../../api/views";
+import { MINUTES_A_DAY } from "../../core/dates";
 import type { BoardPlace } from "../../core/planning";
 import { RULES } from "../../core/rulebook";
 import { day, placeName, sessionName, time } from "../format";
@@ -19,7 +20,7 @@ const useDragState = (store: DragStore): DragState => useSyncExternalStore(store
 
 const xOf = (l: WeekLayout, date: string, minute: number): number => {
   const d = l.days.find((x) => x.date === date);
-  return (d?.x0 ?? l.x0) + (minute / 1440) * l.dayWidth;
+  return (d?.x0 ?? l.x0) + (minute / MINUTES_A_DAY) * l.dayWidth;
 };
 /** An anchor stands in the middle of its half of the day. */
 const halfOf = (l: WeekLayout, date: string, minute: number): number => xOf(l, date, minute < 720 ? 360 : 1080);
@@ -101,7 +102,7 @@ const Places = memo(function Places({ l, places, closed, cost }: PlacesProps) {
                 key={p.start}
                 x={xOf(l, p.date, p.start)}
                 y={l.ground + 1}
-                width={Math.max(1.5, (15 / 1440) * l.dayWidth)}
+                width={Math.max(1.5, (15 / MINUTES_A_DAY) * l.dayWidth)}
                 height={9}
                 fill={p.blocked ? "var(--color-edge)" : "var(--color-iron)"}
               />

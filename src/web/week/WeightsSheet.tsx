@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { toast } from "sonner";
 import type { RuleWeightsView } from "../../api/views";
+import { MINUTES_A_DAY } from "../../core/dates";
 import { ruleOf } from "../../core/rulebook";
 import { useSaveClubWeights, useSaveWeights, useWeights } from "../data/board";
 import { useHeld } from "../data/tags";
@@ -71,7 +72,7 @@ function Form({ id, name, view, onClose }: { id: string; name: string; view: Rul
       return out;
     };
     const limit = numberFrom(most);
-    if (limit !== undefined && (typeof limit !== "number" || limit < 10 || limit > 1440))
+    if (limit !== undefined && (typeof limit !== "number" || limit < 10 || limit > MINUTES_A_DAY))
       return setProblem(`Minutes a day: a number from 10 to 1,440 expected, found "${most}".`);
     const [own, club] = [weightsOf(typed.athlete), weightsOf(typed.club)];
     if (!own || !club) return;

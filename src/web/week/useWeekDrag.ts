@@ -1,7 +1,7 @@
 /** Dragging a session on the week section: mouse, touch, and keys. The worker weighs; the main thread only draws a ghost. */
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from "react";
 import type { WeekView } from "../../api/views";
-import { addDays, laterOf } from "../../core/dates";
+import { addDays, laterOf, MINUTES_A_DAY } from "../../core/dates";
 import type { Placed } from "../../core/week";
 import type { Weigher } from "../data/board";
 import type { WeekLayout } from "../section/layout/week";
@@ -138,7 +138,7 @@ export function useWeekDrag(given: Given): { store: DragStore; drag: DragStart }
       if (!l) return null;
       const along = Math.max(0, Math.min(7 - 1e-6, (x - l.x0) / l.dayWidth));
       const date = addDays(now.current.view.monday, Math.floor(along));
-      return targetAt(store.get(), date, (along % 1) * 1440);
+      return targetAt(store.get(), date, (along % 1) * MINUTES_A_DAY);
     };
 
     return (dragged) => ({
@@ -154,7 +154,8 @@ export function useWeekDrag(given: Given): { store: DragStore; drag: DragStart }
             ? dragged.minutes
             : (now.current.view.sessions.find((s) => s.label === dragged.label)?.minutes ?? 60);
         const day = l?.days.find((d) => d.date === from.date);
-        const middle = day && l ? day.x0 + (((from.start ?? 0) + minutes / 2) / 1440) * l.dayWidth : e.clientX - left;
+        const middle =
+          day && l ? day.x0 + (((from.start ?? 0) + minutes / 2) / MINUTES_A_DAY) * l.dayWidth : e.clientX - left;
         press = { x: e.clientX, shift: middle - (e.clientX - left), left, moved: false, dragged };
       },
       onPointerMove: (e: PointerEvent<Element>) => {

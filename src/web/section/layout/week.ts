@@ -1,7 +1,7 @@
 /** Layout of the week section: seven days and the Sunday before, blocks of endurance above, anchors below. */
 import type { WeekView } from "../../../api/views";
 import type { SessionKind } from "../../../core/athlete";
-import { addDays, dayName, daysBetween } from "../../../core/dates";
+import { addDays, dayName, daysBetween, MINUTES_A_DAY } from "../../../core/dates";
 import { bandSets } from "../patterns";
 import {
   type AnchorShape,
@@ -193,11 +193,11 @@ export function weekLayout(input: WeekInput): WeekLayout {
       text: String(v),
     })),
     windows: view.windows.map((w) => {
-      const x = dayX(w.date) + (Math.min(w.start, 1380) / 1440) * dayWidth;
+      const x = dayX(w.date) + (Math.min(w.start, 1380) / MINUTES_A_DAY) * dayWidth;
       return {
         x,
         y: ground,
-        w: Math.max(6, (w.minutes / 1440) * dayWidth),
+        w: Math.max(6, (w.minutes / MINUTES_A_DAY) * dayWidth),
         h: 5,
         text: `${w.place}, ${w.minutes} min`,
       };
@@ -223,7 +223,7 @@ function freshnessOf(
   const { curve, tired } = view.freshness;
   if (curve.length === 0) return null;
   const yOf = (v: number) => ground + 8 + (1 - v / 100) * (bottom - ground - 16);
-  const xOf = (minute: number) => x0 + (minute / 1440) * dayWidth;
+  const xOf = (minute: number) => x0 + (minute / MINUTES_A_DAY) * dayWidth;
   const path = curve.map(([m, v], i) => `${i === 0 ? "M" : "L"}${xOf(m).toFixed(1)} ${yOf(v).toFixed(1)}`).join("");
   const marks = keyFreshness(view).map(({ minute, value }) => ({ x: xOf(minute), y: yOf(value), value }));
   const start = { x: xOf(curve[0]?.[0] ?? 0), y: yOf(curve[0]?.[1] ?? 100) };
