@@ -3,10 +3,11 @@ import { randomOf } from "./campaigns";
 import { fuzz } from "./fuzz";
 
 describe("requests that nobody would send", () => {
-  it("end in no failure, and refused ones leave nothing behind", async () => {
-    const { faults, statuses, requests } = await fuzz(900, randomOf(7));
+  it("end in no failure, refused ones leave nothing behind, and accepted ones an athlete that is sound as a whole", async () => {
+    const { faults, statuses, requests, sound } = await fuzz(900, randomOf(7));
     expect(faults).toEqual([]);
     expect(requests).toBe(900);
+    expect(sound).toBeGreaterThan(20);
     // They come through the door, some are made, many are refused for what they say.
     for (const status of [200, 204, 404, 422]) expect(statuses[status] ?? 0, String(status)).toBeGreaterThan(20);
   });

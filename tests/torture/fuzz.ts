@@ -7,6 +7,7 @@ import { join } from "node:path";
 import { z } from "zod";
 import type { Athlete } from "../../src/core/athlete/types";
 import { addDays } from "../../src/core/dates";
+import { checkAthlete } from "../../src/formats/athlete-file";
 import type { Route } from "../../src/server/http/route";
 import { type RawAnswer, type TestServer, testServer } from "../support/server";
 import type { Random } from "./disk";
@@ -151,6 +152,8 @@ function smallAthlete(): Athlete {
 export interface FuzzOutcome {
   requests: number;
   statuses: Record<number, number>;
+  /** Accepted changes after which the whole athlete was read again and found to be one. */
+  sound: number;
   /** Requests whose refusal changed something, and answers that are not meant. */
   faults: string[];
   /** heapUsed + external after a forced collection, less the same before, MB; null where the collection cannot be forced. */
@@ -175,7 +178,7 @@ export async function fuzz(requests: number, random: Random, break_ = false): Pr
 
 async function run(server: TestServer, requests: number, random: Random, break_: boolean): Promise<FuzzOutcome> {
   const schemas = new Map(server.routes.map((r) => [r, schemaOf(r)]));
-  const out: FuzzOutcome = { requests: 0, statuses: {}, faults: [], grownMb: null };
+  const out: FuzzOutcome = { requests: 0, statuses: {}, sound: 0, faults: [], grownMb: null };
   const text = JSON.stringify(smallAthlete());
   let ids: string[] = [];
   const begin = async () => {
@@ -205,6 +208,14 @@ async function run(server: TestServer, requests: number, random: Random, break_:
       out.faults.push(`${status}, and something changed: ${told}`);
     if (status >= 400 && !String(answer.headers["content-type"]).includes("problem+json"))
       out.faults.push(`${status} without problem details: ${told}`);
+    const id = /^\/athletes\/([^/]+)/.exec(path)?.[1];
+    if (route.changes && status < 300 && id) {
+      const kept = await server.store.athletes.get(id);
+      const read = kept && checkAthlete(kept.athlete);
+      if (read?.ok) out.sound++;
+      else if (read)
+        out.faults.push(`${status}, and no sound athlete: ${told} ${JSON.stringify(read.faults.slice(0, 2))}`);
+    }
     if (out.requests % 20 === 0) {
       ids = (await server.store.athletes.list()).map((a) => a.id);
       await begin();
