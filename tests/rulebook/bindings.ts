@@ -424,7 +424,8 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
       { reps: 5, rir: 2 },
       Array.from({ length: 400 }, (_, i) => (i + 1) / 2),
     ).loadKg,
-  "load.warm-up": ({ percent }) => warmUpSets(squat, "bar", gym, 100, percent, false).length,
+  "load.warm-up": ({ percent }) =>
+    warmUpSets(squat, "bar", gym, { workKg: 100, percent1rm: percent, light: false }).length,
   "load.table": ({ reps }) => to(1, NSCA_PERCENT[reps] ?? percentFor(reps, "nsca") ?? 0),
   "first.time": ({ sets, known }) => {
     const a = base({ strengthLog: [logOf(addDays(MONDAY, -7), [set([5], 2)])] });

@@ -45,7 +45,7 @@ describe("what a place can make", () => {
 describe("warm-up sets", () => {
   // Rule load.warm-up (common practice, no source): bar x 8; 0.5 W x 5; 0.7 W x 3; 0.85 W x 1 to 2 at 80% or more.
   it("climb from the bar, rounded to the plates", () => {
-    const sets = warmUpSets(ex("back-squat"), "bar", gym, 100, 83, false);
+    const sets = warmUpSets(ex("back-squat"), "bar", gym, { workKg: 100, percent1rm: 83, light: false });
     expect(sets.map((s) => [s.loadKg, s.reps])).toEqual([
       [20, 8],
       [50, 5],
@@ -54,18 +54,22 @@ describe("warm-up sets", () => {
     ]);
   });
   it("leave the last step out under 80%", () => {
-    expect(warmUpSets(ex("back-squat"), "bar", gym, 100, 75, false).map((s) => s.loadKg)).toEqual([20, 50, 70]);
+    expect(
+      warmUpSets(ex("back-squat"), "bar", gym, { workKg: 100, percent1rm: 75, light: false }).map((s) => s.loadKg),
+    ).toEqual([20, 50, 70]);
   });
   it("never repeat a load nor reach the working one", () => {
     for (let w = 20; w <= 180; w += 2.5) {
-      const loads = warmUpSets(ex("back-squat"), "bar", gym, w, 85, false).map((s) => s.loadKg);
+      const loads = warmUpSets(ex("back-squat"), "bar", gym, { workKg: w, percent1rm: 85, light: false }).map(
+        (s) => s.loadKg,
+      );
       expect(new Set(loads).size).toBe(loads.length);
       for (const l of loads) expect(l).toBeLessThan(w);
       expect([...loads].sort((a, b) => a - b)).toEqual(loads);
     }
   });
   it("are two in a light session", () => {
-    expect(warmUpSets(ex("back-squat"), "bar", gym, 100, 60, true)).toHaveLength(2);
+    expect(warmUpSets(ex("back-squat"), "bar", gym, { workKg: 100, percent1rm: 60, light: true })).toHaveLength(2);
   });
 });
 

@@ -11,6 +11,15 @@ export interface WarmUpSet extends MadeLoad {
   reps: number;
 }
 
+interface WarmUpFor {
+  /** Working load W, kg. */
+  workKg: number;
+  /** W against the e1RM; null where unknown. */
+  percent1rm: number | null;
+  /** A light session. */
+  light: boolean;
+}
+
 const { share: SHARE, reps: REPS, heavyFrom, lightSets, seconds } = numbers("load.warm-up");
 /** Seconds a warm-up set takes, with its plates and its short rest (rule load.warm-up). */
 export const WARM_UP_SECONDS = seconds;
@@ -18,16 +27,12 @@ export const WARM_UP_SECONDS = seconds;
 /**
  * Bar x 8; 0.5 W x 5; 0.7 W x 3; 0.85 W x 2 when W is 80% of 1RM or more; rounded down to what can be made, never a load twice,
  * never the working load. Light sessions take two.
- * @param workKg working load W, kg
- * @param percent1rm W against the e1RM, null where unknown
  */
 export function warmUpSets(
   exercise: Exercise,
   loading: LoadKind,
   place: Place,
-  workKg: number,
-  percent1rm: number | null,
-  light: boolean,
+  { workKg, percent1rm, light }: WarmUpFor,
 ): WarmUpSet[] {
   const steps: [number, number][] = [
     [SHARE.first, REPS.first],

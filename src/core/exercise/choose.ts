@@ -13,7 +13,7 @@ import {
 import type { IsoDate } from "../dates";
 import { numbers, say, type Why, why } from "../rulebook";
 import { type Finding, latestScreening, passes, TO_THE_KNEE, testName } from "../screening";
-import { loadingAt } from "./equipment";
+import { bareLoadingAt, loadingAt } from "./equipment";
 import type { Library } from "./library";
 import type { Progression } from "./progression";
 import type { SideGap } from "./sides";
@@ -92,6 +92,12 @@ function closedByLadder(e: Exercise, c: ChoiceContext): Closed | null {
   return { kind: "ladder", text: `comes after ${(before?.name ?? "an easier step").toLowerCase()} on its ladder` };
 }
 
+/** How an exercise is done on this day here; null where it cannot be. */
+export const loadingToday = (
+  e: Exercise,
+  { place, unloaded }: Pick<ChoiceContext, "place" | "unloaded">,
+): LoadKind | null => (unloaded ? bareLoadingAt(e, place) : loadingAt(e, place));
+
 /** @returns why the exercise is closed to this athlete here today, or null when it is open */
 export function closedBecause(e: Exercise, c: ChoiceContext): Closed | null {
   const stopped = c.stopped.get(e.id);
@@ -106,11 +112,11 @@ export function closedBecause(e: Exercise, c: ChoiceContext): Closed | null {
   if (area) return { kind: "trouble", text: `left out while the ${AREA_WORDS[area]} is in trouble` };
   const screen = closedByScreen(e, c) ?? closedByLadder(e, c);
   if (screen) return screen;
-  if (loadingAt(e, c.place, !c.unloaded) === null)
+  if (loadingToday(e, c) === null)
     return {
       kind: "equipment",
       text:
-        c.unloaded && loadingAt(e, c.place, true) !== null
+        c.unloaded && loadingAt(e, c.place) !== null
           ? "needs load, and today is unloaded"
           : `no equipment for it at ${placeName(c.place.id)}`,
     };
@@ -199,7 +205,7 @@ export function rankFor(pattern: Pattern, c: ChoiceContext, kind: SlotKind, labe
     .pattern(pattern)
     .filter((e) => (kind !== "main" || e.main || c.unloaded) && closedBecause(e, c) === null)
     .map((exercise): Candidate => {
-      const loading = loadingAt(exercise, c.place, !c.unloaded) ?? "bodyweight";
+      const loading = loadingToday(exercise, c) ?? "bodyweight";
       const parts = partsOf(exercise, loading, c, kind, label);
       return {
         exercise,

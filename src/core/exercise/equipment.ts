@@ -26,37 +26,37 @@ export function hasNeed(place: Place, need: Need): boolean {
 const IN_HAND: readonly Need[] = ["dumbbell", "dumbbell-pair", "kettlebell"];
 
 /** Answers by place and exercise: a plan asks the same ones thousands of times. */
-const asked = onceFor((_place: Place) => ({
-  loaded: new Map<Exercise, LoadKind | null>(),
-  bare: new Map<Exercise, LoadKind | null>(),
-}));
+const loadedHere = onceFor((_place: Place) => new Map<Exercise, LoadKind | null>());
+const bareHere = onceFor((_place: Place) => new Map<Exercise, LoadKind | null>());
 
-/**
- * How the exercise can be done here.
- * @param loaded false asks for the form with nothing in the hands
- * @returns the loading it would have, or null when the place cannot offer it
- */
-export function loadingAt(exercise: Exercise, place: Place, loaded: boolean): LoadKind | null {
-  const known = asked(place)[loaded ? "loaded" : "bare"];
-  const before = known.get(exercise);
+function remembered(known: Map<Exercise, LoadKind | null>, e: Exercise, ask: () => LoadKind | null): LoadKind | null {
+  const before = known.get(e);
   if (before !== undefined) return before;
-  const answer = workedOut(exercise, place, loaded);
-  known.set(exercise, answer);
+  const answer = ask();
+  known.set(e, answer);
   return answer;
 }
 
-function workedOut(exercise: Exercise, place: Place, loaded: boolean): LoadKind | null {
-  const full = exercise.needs.some((set) => set.every((n) => hasNeed(place, n)));
-  if (loaded && full && exercise.loading !== "bodyweight") {
-    const heldHere = exercise.needs.some(
-      (set) => set.some((n) => IN_HAND.includes(n)) && set.every((n) => hasNeed(place, n)),
-    );
-    if (exercise.loading === "pair" || exercise.loading === "single") {
-      if (heldHere) return exercise.loading;
-    } else return exercise.loading;
-  }
-  if (!exercise.bodyweightToo && exercise.loading !== "band") return null;
-  if (exercise.loading === "band") return full ? "band" : null;
-  const bare = exercise.needs.some((set) => set.filter((n) => !IN_HAND.includes(n)).every((n) => hasNeed(place, n)));
+/** @returns the loading that the exercise would have here, or null when the place cannot offer it */
+export const loadingAt = (e: Exercise, place: Place): LoadKind | null =>
+  remembered(loadedHere(place), e, () => loadedAt(e, place) ?? unloadedAt(e, place));
+
+/** @returns how it is done here with nothing in the hands and no bar, or null when it is not */
+export const bareLoadingAt = (e: Exercise, place: Place): LoadKind | null =>
+  remembered(bareHere(place), e, () => unloadedAt(e, place));
+
+const isFull = (e: Exercise, place: Place): boolean => e.needs.some((set) => set.every((n) => hasNeed(place, n)));
+
+function loadedAt(e: Exercise, place: Place): LoadKind | null {
+  if (e.loading === "bodyweight" || !isFull(e, place)) return null;
+  if (e.loading !== "pair" && e.loading !== "single") return e.loading;
+  const held = e.needs.some((set) => set.some((n) => IN_HAND.includes(n)) && set.every((n) => hasNeed(place, n)));
+  return held ? e.loading : null;
+}
+
+function unloadedAt(e: Exercise, place: Place): LoadKind | null {
+  if (e.loading === "band") return isFull(e, place) ? "band" : null;
+  if (!e.bodyweightToo) return null;
+  const bare = e.needs.some((set) => set.filter((n) => !IN_HAND.includes(n)).every((n) => hasNeed(place, n)));
   return bare ? "bodyweight" : null;
 }

@@ -5,7 +5,7 @@ import { placeFrom } from "../athlete/presets";
 import { AREAS, type Area, SPORTS } from "../athlete/types";
 import { besides, blockKey, closedBecause, POINTS, rankFor } from "./choose";
 import { SHIPPED } from "./entries/all";
-import { hasNeed, loadingAt } from "./equipment";
+import { bareLoadingAt, hasNeed, loadingAt } from "./equipment";
 import { essentialFive, fiveFor } from "./five";
 import { makeLibrary, SHIPPED_LIBRARY } from "./library";
 import { type OwnExercise, ownExercise } from "./own";
@@ -266,11 +266,11 @@ describe("choice", () => {
     expect(hasNeed(gym, "safety-bar")).toBe(false);
     expect(hasNeed(gym, "machine:leg-press")).toBe(true);
     expect(hasNeed(home, "dumbbell-pair")).toBe(false);
-    expect(loadingAt(exercise("split-squat"), home, true)).toBe("bodyweight");
-    expect(loadingAt(exercise("split-squat"), gym, false)).toBe("bodyweight");
-    expect(loadingAt(exercise("back-squat"), home, true)).toBeNull();
+    expect(loadingAt(exercise("split-squat"), home)).toBe("bodyweight");
+    expect(bareLoadingAt(exercise("split-squat"), gym)).toBe("bodyweight");
+    expect(loadingAt(exercise("back-squat"), home)).toBeNull();
     const few = placeFrom("home-weights", "home");
-    expect(loadingAt(exercise("rdl-to-knee"), { ...few, dumbbellsKg: [] }, true)).toBe("bodyweight");
+    expect(loadingAt(exercise("rdl-to-knee"), { ...few, dumbbellsKg: [] })).toBe("bodyweight");
   });
 });
 

@@ -1,7 +1,16 @@
 /** Exercises: the library, ladders, gates, equipment, what is open to an athlete, sides. What others may use of this room. */
-export { besides, blockKey, type Candidate, type ChoiceContext, type Closed, closedBecause, rankFor } from "./choose";
+export {
+  besides,
+  blockKey,
+  type Candidate,
+  type ChoiceContext,
+  type Closed,
+  closedBecause,
+  loadingToday,
+  rankFor,
+} from "./choose";
 export { SHIPPED } from "./entries/all";
-export { loadingAt } from "./equipment";
+export { bareLoadingAt, loadingAt } from "./equipment";
 export { type Essential, essentialFive, fiveFor } from "./five";
 export { type Library, SHIPPED_LIBRARY } from "./library";
 export { libraryWith, type OwnExercise, ownExercise } from "./own";

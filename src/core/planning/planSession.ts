@@ -13,7 +13,7 @@ import {
 } from "../athlete";
 import type { IsoDate } from "../dates";
 import { makeableLoads, sessionDose } from "../dose";
-import { type ChoiceContext, closedBecause, type Exercise, loadingAt } from "../exercise";
+import { type ChoiceContext, closedBecause, type Exercise, loadingToday } from "../exercise";
 import { type LadderState, nextLoad, type PlannedLoad } from "../progress";
 import { numbers, type Why, why } from "../rulebook";
 import type { SeasonDay, SeasonWeek } from "../season";
@@ -184,7 +184,7 @@ export function ladderState(e: Exercise, choice: ChoiceContext): LadderState {
   const at = progression?.steps.indexOf(e) ?? -1;
   const harder = at >= 0 ? progression?.steps[at + 1] : undefined;
   const closed = harder ? closedBecause(harder, choice) : null;
-  const loading = loadingAt(e, choice.place, !choice.unloaded);
+  const loading = loadingToday(e, choice);
   const loads = loading && loading !== "bodyweight" ? makeableLoads(e, loading, choice.place) : [];
   return {
     harder: harder && (!closed || closed.kind === "ladder") ? harder.name : null,

@@ -5,7 +5,7 @@ import { type Decision, type DecisionInput, kg } from "./decision";
 import type { History } from "./history";
 import { decideHold, onLadder } from "./ladder";
 import { painFirst } from "./pain";
-import { up } from "./rise";
+import { type Ready, up } from "./rise";
 
 /** What the last log says in figures, beside what was asked for. */
 interface Shown {
@@ -133,16 +133,17 @@ function bySpare(s: Shown): Decision | null {
   const spare = numbers("progress.spare");
   const step = load === null ? onLadder(input, hi) : null;
   if (step) return step;
+  const more = (because: string, rule: Ready) => up(input, { load, hi, because, rule });
   const lastSet = s.counts.at(-1) ?? 0;
   const beforeTop = before?.item.prescribed?.reps ?? hi;
   const beforeLast = before ? cleanReps(before.item.sets.at(-1) ?? { side: "both" }) : 0;
   if (lastSet >= hi + spare.once)
-    return up(input, load, hi, `The last set went ${lastSet - hi} past the top of the range`, "progress.spare");
+    return more(`The last set went ${lastSet - hi} past the top of the range`, "progress.spare");
   if (before && lastSet >= hi + spare.twice && beforeLast >= beforeTop + spare.twice)
-    return up(input, load, hi, "Two past the top of the range in two sessions running", "progress.spare");
+    return more("Two past the top of the range in two sessions running", "progress.spare");
   if (s.least < hi || shown === null || shown < target) return null;
   const sets = setCount === 1 ? "The one set" : `All ${setCount} sets`;
-  return up(input, load, hi, `${sets} at ${hi} with ${target} or more in reserve`, "progress.range");
+  return more(`${sets} at ${hi} with ${target} or more in reserve`, "progress.range");
 }
 
 /** The reserve against what was meant, when no rule before spoke. */
@@ -152,7 +153,7 @@ function byEffort(s: Shown): Decision | null {
   const { pctPerRir } = numbers("progress.effort", input.own);
   const pct = Math.abs(shown - target) * pctPerRir;
   return shown > target
-    ? up(input, load, s.hi, `${shown} in reserve against ${target}`, "progress.effort", pct)
+    ? up(input, { load, hi: s.hi, because: `${shown} in reserve against ${target}`, rule: "progress.effort", pct })
     : lighter(s, 1 - pct / 100, why("progress.effort", "under", { shown, target, pct }));
 }
 

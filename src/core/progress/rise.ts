@@ -23,15 +23,20 @@ export function riseLimitPct(history: readonly [History, ...History[]], on: IsoD
 export type Ready = "progress.spare" | "progress.range" | "progress.effort";
 const ready = (rule: Ready, text: string): Why => ({ rule, text });
 
+/** What was lifted, and what says that more may come. */
+interface Earned {
+  /** kg; null for work without load. */
+  load: number | null;
+  /** Top of the range that was asked for. */
+  hi: number;
+  because: string;
+  rule: Ready;
+  /** Percent that is wished for; without it one step. */
+  pct?: number;
+}
+
 /** An increase: one step of what the place can make, or repetitions first where that step is too large. */
-export function up(
-  input: DecisionInput,
-  load: number | null,
-  hi: number,
-  because: string,
-  rule: Ready,
-  pct?: number,
-): Decision {
+export function up(input: DecisionInput, { load, hi, because, rule, pct }: Earned): Decision {
   const { reps, loads, own } = input;
   const { extra, extraMost } = numbers("progress.step", own);
   if (input.cap)

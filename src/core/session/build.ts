@@ -75,7 +75,7 @@ function effortOf(r: SessionRequest, cut: boolean): number {
 /** Items in pairs with their warm-up and the time they take. */
 function arranged(items: readonly Item[], r: SessionRequest) {
   const paired = r.edit ? [...items] : primerFirst(pairUp(items));
-  const warmUp = paired.filter((i) => i.main).flatMap((i) => warmUpFor(i, r, r.loading !== "full"));
+  const warmUp = paired.filter((i) => i.main).flatMap((i) => warmUpFor(i, r));
   const time = timeOfSession(paired, warmUp, r.routine ? 0 : OPENING_SECONDS);
   return { paired, warmUp, time, minutes: Math.ceil(totalSeconds(time) / 60) };
 }
@@ -188,8 +188,14 @@ function droppedSlot(s: Slot, r: SessionRequest, items: readonly Item[]): Droppe
     : [];
 }
 
-function warmUpFor(i: Item, r: SessionRequest, light: boolean): WarmUpSet[] {
-  return i.loadKg === null ? [] : warmUpSets(i.exercise, i.loading, r.place, i.loadKg, i.percent1rm, light);
+function warmUpFor(i: Item, r: SessionRequest): WarmUpSet[] {
+  return i.loadKg === null
+    ? []
+    : warmUpSets(i.exercise, i.loading, r.place, {
+        workKg: i.loadKg,
+        percent1rm: i.percent1rm,
+        light: r.loading !== "full",
+      });
 }
 
 /** Cautions stand where the decision is made. */

@@ -10,7 +10,7 @@ import {
   closedBecause,
   EXTERNAL,
   type Exercise,
-  loadingAt,
+  loadingToday,
   type Pattern,
   PRIMARY_PATTERNS,
   rankFor,
@@ -99,7 +99,7 @@ function leftOut(taken: Exercise, c: ChoiceContext): LeftOut[] {
   const base = (e: Exercise) => e.rank + (e.sports[sport] ?? 0);
   return c.library
     .pattern(taken.pattern)
-    .filter((e) => base(e) > base(taken) && loadingAt(e, c.place, !c.unloaded) !== null)
+    .filter((e) => base(e) > base(taken) && loadingToday(e, c) !== null)
     .sort((a, b) => base(b) - base(a))
     .flatMap((e): LeftOut[] => {
       const closed = closedBecause(e, c);

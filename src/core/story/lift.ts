@@ -65,7 +65,7 @@ export function plannedDecision(
 function loadsOf(athlete: Athlete, e: Exercise) {
   return athlete.places
     .map((place) => {
-      const loading = loadingAt(e, place, true);
+      const loading = loadingAt(e, place);
       return { loading, loads: loading ? makeableLoads(e, loading, place) : [] };
     })
     .sort((a, b) => b.loads.length - a.loads.length)[0];

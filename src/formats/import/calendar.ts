@@ -70,7 +70,7 @@ function rowsOf(
       return [{ where, label, notes: [], fault: "The event was called off." }];
     if (!event.startDate) return [{ where, label, notes: [], fault: "DTSTART: a date expected, it is missing" }];
     if (!event.isRecurring() || component.getFirstPropertyValue("recurrence-id"))
-      return [rowOf(event, event.startDate, event.endDate, event.uid, where, label, o)];
+      return [rowOf(event, { start: event.startDate, end: event.endDate, uid: event.uid, where, label }, o)];
     const refused = notFollowed(component);
     if (refused) return [{ where, label, notes: [], fault: refused }];
     const rows: ImportRow[] = [];
@@ -86,7 +86,17 @@ function rowsOf(
       if (changed.has(`${event.uid}/${String(next)}`)) continue;
       const { startDate, endDate } = event.getOccurrenceDetails(next);
       rows.push(
-        rowOf(event, startDate, endDate, `${event.uid}/${String(next)}`, `${where}, repeat ${n + 1}`, label, o),
+        rowOf(
+          event,
+          {
+            start: startDate,
+            end: endDate,
+            uid: `${event.uid}/${String(next)}`,
+            where: `${where}, repeat ${n + 1}`,
+            label,
+          },
+          o,
+        ),
       );
     }
     return rows;
@@ -131,15 +141,15 @@ function wallOf(t: ICAL.Time, o: CalendarOptions): { date: IsoDate; time: string
   return { date, time, known: false };
 }
 
-function rowOf(
-  event: ICAL.Event,
-  start: ICAL.Time,
-  end: ICAL.Time | null,
-  uid: string,
-  where: string,
-  label: string,
-  o: CalendarOptions,
-): ImportRow {
+interface Occurrence {
+  start: ICAL.Time;
+  end: ICAL.Time | null;
+  uid: string;
+  where: string;
+  label: string;
+}
+
+function rowOf(event: ICAL.Event, { start, end, uid, where, label }: Occurrence, o: CalendarOptions): ImportRow {
   const from = wallOf(start, o);
   const to = end ? wallOf(end, o) : from;
   const notes: string[] = from.known ? [] : [`time zone "${start.zone?.tzid}" not known, time taken as it stands`];

@@ -36,7 +36,7 @@ export function readGpx(text: string, o: RecordingOptions): Read<ImportRow[]> {
       const segments = all(trk, "trkseg").map((s) => all(s, "trkpt").map(gpxPoint));
       const name = textOf(at(trk, "name")) ?? "";
       const words = `${textOf(at(trk, "type")) ?? ""} ${name}`;
-      return rowOf(`track ${i + 1}`, name, words, "gpx", trackFigures(segments), o);
+      return rowOf({ where: `track ${i + 1}`, name, words, source: "gpx" }, trackFigures(segments), o);
     }),
   };
 }
@@ -68,7 +68,7 @@ export function readTcx(text: string, o: RecordingOptions): Read<ImportRow[]> {
       const segments = laps.flatMap((lap) => all(lap, "Track").map((t) => all(t, "Trackpoint").map(tcxPoint)));
       const name = textOf(at(activity, "Notes")) ?? "";
       const words = `${textOf(at(activity, "@Sport")) ?? ""} ${name}`;
-      return rowOf(`activity ${i + 1}`, name, words, "tcx", tcxFigures(activity, laps, segments), o);
+      return rowOf({ where: `activity ${i + 1}`, name, words, source: "tcx" }, tcxFigures(activity, laps, segments), o);
     }),
   };
 }
@@ -140,14 +140,15 @@ function point(p: Raw): Point {
   return out;
 }
 
-function rowOf(
-  where: string,
-  name: string,
-  words: string,
-  source: "gpx" | "tcx",
-  f: TrackFigures | null,
-  o: RecordingOptions,
-): ImportRow {
+interface Recorded {
+  where: string;
+  name: string;
+  /** What may say the sport. */
+  words: string;
+  source: "gpx" | "tcx";
+}
+
+function rowOf({ where, name, words, source }: Recorded, f: TrackFigures | null, o: RecordingOptions): ImportRow {
   const label = name.slice(0, 120) || where;
   if (!f)
     return { where, label, notes: [], fault: "Two points with a time expected; without times there is no duration." };

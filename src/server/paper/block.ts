@@ -30,7 +30,7 @@ export async function blockPdf(athlete: Athlete, club: string, weeks: readonly P
         { size: 11, width },
       );
     rule(doc, MARGIN, MARGIN + 42, width, 1.4);
-    paragraph(doc, STATEMENT, MARGIN, bottom + 6, width, SMALL, 600);
+    paragraph(doc, STATEMENT, { x: MARGIN, y: bottom + 6, width, size: SMALL, weight: 600 });
     return MARGIN + 50;
   };
   let y = begin();

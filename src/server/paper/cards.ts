@@ -62,16 +62,16 @@ function drawCard(doc: Doc, card: Card, box: Box, per: 1 | 4): void {
   const squeeze = Math.min(1, room / Math.max(1, all));
   card.rows.forEach((r, i) => {
     const h = (wanted[i] ?? 0) * squeeze;
-    drawRow(doc, r, { x: box.x, y, w: box.w, h }, per, squeeze, card.rows[i + 1]);
+    drawRow(doc, { row: r, next: card.rows[i + 1] }, { x: box.x, y, w: box.w, h }, { per, squeeze });
     y += h;
   });
   y = box.y + box.h - footHeight + s.gap;
   rule(doc, box.x, y - s.gap / 2, box.w, 0.7);
   for (const c of cautions) {
     put(doc, "–", box.x, y, { size: s.small });
-    y = paragraph(doc, c, box.x + 8, y, box.w - 8, s.small);
+    y = paragraph(doc, c, { x: box.x + 8, y, width: box.w - 8, size: s.small });
   }
-  paragraph(doc, card.statement, box.x, y + 1, box.w, s.small, 600);
+  paragraph(doc, card.statement, { x: box.x, y: y + 1, width: box.w, size: s.small, weight: 600 });
 }
 
 const heightOf = (r: CardRow, per: 1 | 4): number => {
@@ -80,7 +80,12 @@ const heightOf = (r: CardRow, per: 1 | 4): number => {
   return s.exercise * 1.3 + s.load * 1.25 + under * s.small * 1.35 + s.box + s.gap * 2;
 };
 
-function drawRow(doc: Doc, r: CardRow, box: Box, per: 1 | 4, squeeze: number, next: CardRow | undefined): void {
+function drawRow(
+  doc: Doc,
+  { row: r, next }: { row: CardRow; next: CardRow | undefined },
+  box: Box,
+  { per, squeeze }: { per: 1 | 4; squeeze: number },
+): void {
   const s = SIZES[per];
   const k = Math.max(0.62, squeeze);
   const left = box.x + (per === 1 ? 34 : 20);

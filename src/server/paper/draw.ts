@@ -102,16 +102,16 @@ export function put(doc: Doc, text: string, x: number, y: number, s: TextStyle):
   return wide;
 }
 
+interface Lines {
+  x: number;
+  y: number;
+  width: number;
+  size: number;
+  weight?: Weight;
+}
+
 /** Lines of text under each other. @returns the y below the last */
-export function paragraph(
-  doc: Doc,
-  text: string,
-  x: number,
-  y: number,
-  width: number,
-  size: number,
-  weight: Weight = 400,
-): number {
+export function paragraph(doc: Doc, text: string, { x, y, width, size, weight = 400 }: Lines): number {
   const lines = linesOf(doc, text, width, size, weight);
   lines.forEach((line, i) => {
     put(doc, line, x, y + i * size * 1.28, { size, weight });

@@ -197,7 +197,7 @@ export async function takeImport(
   for (let n = 0; n < TRIES && compared; n++) {
     const batch = await stage(store, id, compared);
     try {
-      return await show(store, id, compared, name, batch, options);
+      return await show(store, { id, compared, name, batch }, options);
     } catch (error) {
       await sweep(store, batch);
       if (!(error instanceof Stale)) throw error;
@@ -238,10 +238,7 @@ async function stage(store: Store, id: string, { slices }: StagedImport): Promis
 
 async function show(
   store: Store,
-  id: string,
-  c: StagedImport,
-  name: string,
-  batch: string,
+  { id, compared: c, name, batch }: { id: string; compared: StagedImport; name: string; batch: string },
   { also, told }: TakeOptions,
 ): Promise<{ batch: string | null; compared: StagedImport } | null> {
   return store.db.write(async (m) => {

@@ -11,12 +11,7 @@ export function FloorAnchor({ view, log, current }: { view: SessionView; log: St
   const bands = bandSets(view.items.map((i) => ({ pattern: i.pattern, sets: i.sets })));
   const shape = anchorShape(
     { key: "floor", stress: 84, bands, done: false, locked: false, limit: 0 },
-    30,
-    40,
-    0,
-    1,
-    5,
-    13,
+    { x: 30, width: 40, ground: 0, perUnit: 1, perSet: 5, leastBand: 13 },
   );
   return (
     <svg width="56" height="92" aria-hidden="true" className="-mt-3 flex-none">

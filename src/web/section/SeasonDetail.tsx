@@ -67,12 +67,7 @@ export function SeasonDetail({ week }: { week: SeasonWeekView }) {
             locked: a.locked,
             limit: week.loadLimit,
           },
-          LEFT + column * (i + 0.42),
-          width,
-          GROUND,
-          unit,
-          5,
-          12,
+          { x: LEFT + column * (i + 0.42), width, ground: GROUND, perUnit: unit, perSet: 5, leastBand: 12 },
         );
         return (
           <g key={shape.key}>

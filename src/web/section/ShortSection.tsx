@@ -69,11 +69,7 @@ export function ShortSection({ row }: { row: SquadRow }) {
               locked: false,
               limit: 0,
             },
-            x,
-            bw,
-            ground,
-            unit,
-            1.2,
+            { x, width: bw, ground, perUnit: unit, perSet: 1.2 },
           );
           return (
             <Anchor key={shape.key} shape={shape} ground={ground} prefix={`q${row.id}`} eye={false} stroke={0.9} />

@@ -59,12 +59,14 @@ export function SessionAnchor({ view }: { view: SessionView }) {
       locked: view.locked,
       limit: view.loadLimit,
     },
-    92,
-    Math.max(28, Math.min(96, view.minutes * 1.1)),
-    ground,
-    unit,
-    7,
-    12,
+    {
+      x: 92,
+      width: Math.max(28, Math.min(96, view.minutes * 1.1)),
+      ground,
+      perUnit: unit,
+      perSet: 7,
+      leastBand: 12,
+    },
   );
   const limit = ground + view.loadLimit * unit;
   return (

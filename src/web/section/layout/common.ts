@@ -68,21 +68,23 @@ interface AnchorInput {
   limit: number;
 }
 
-/**
- * @param x middle, px
- * @param width of the block, px
- * @param ground y of the ground line
- * @param perUnit px an AU of training load
- * @param perSet px a hard set; shrunk where the block would stand above the ground
- */
+/** Where a block is drawn, px. */
+interface AnchorPlace {
+  /** Middle of the block. */
+  x: number;
+  width: number;
+  /** y of the ground line. */
+  ground: number;
+  /** An AU of training load. */
+  perUnit: number;
+  /** A hard set; shrunk where the block would stand above the ground. */
+  perSet: number;
+  leastBand?: number;
+}
+
 export function anchorShape(
   a: AnchorInput,
-  x: number,
-  width: number,
-  ground: number,
-  perUnit: number,
-  perSet: number,
-  leastBand = 0,
+  { x, width, ground, perUnit, perSet, leastBand = 0 }: AnchorPlace,
 ): AnchorShape {
   const foot = ground + a.stress * perUnit;
   const natural = a.bands.map(([, sets]) => Math.max(leastBand, sets * perSet));

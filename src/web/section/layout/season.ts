@@ -117,7 +117,7 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
       text: String(v),
     })),
     strata: strataOf(view, weeks, x0, x1, columnWidth),
-    anchors: columns.flatMap((c, i) => anchorsOf(c.week, i, left(i), columnWidth, ground, soilUnit)),
+    anchors: columns.flatMap((c, i) => anchorsOf(c.week, { i, left: left(i), columnWidth, ground, unit: soilUnit })),
     flags: flagsOf(
       view.races.filter((r) => inside(r.date, weeks)),
       at,

@@ -58,14 +58,16 @@ export function layersOf(
   });
 }
 
-export function anchorsOf(
-  week: SeasonWeekView,
-  i: number,
-  left: number,
-  columnWidth: number,
-  ground: number,
-  unit: number,
-) {
+/** A week's column: its number, its left edge and width, the ground line and px an AU. */
+interface WeekColumn {
+  i: number;
+  left: number;
+  columnWidth: number;
+  ground: number;
+  unit: number;
+}
+
+export function anchorsOf(week: SeasonWeekView, { i, left, columnWidth, ground, unit }: WeekColumn) {
   const widths = week.anchors.map((a) =>
     Math.max(4, Math.min(columnWidth * 0.32, a.minutes * 0.17 * (columnWidth / 32))),
   );
@@ -86,11 +88,7 @@ export function anchorsOf(
         locked: a.locked,
         limit: a.done ? 0 : week.loadLimit,
       },
-      middle,
-      w,
-      ground,
-      unit,
-      4,
+      { x: middle, width: w, ground, perUnit: unit, perSet: 4 },
     );
     x += w + gap * squeeze;
     return { ...shape, week: i, date: a.date, label: a.label, minutes: a.minutes };

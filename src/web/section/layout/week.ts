@@ -183,7 +183,7 @@ export function weekLayout(input: WeekInput): WeekLayout {
     bottom,
     days,
     enduranceBlocks: enduranceBlocksOf(input, dayX, dayWidth, ground, skyUnit),
-    anchors: anchorsOf(input, dayX, half, ground, soilUnit, bottom, x1),
+    anchors: anchorsOf(input, { dayX, half, ground, unit: soilUnit, bottom, x1 }),
     rock,
     rockArea: `${rock}L${x1} ${bottom}L${LEFT} ${bottom}Z`,
     soilArea: `${rock}L${x1} ${ground}L${LEFT} ${ground}Z`,
@@ -289,15 +289,18 @@ function enduranceBlocksOf(
   }));
 }
 
-function anchorsOf(
-  input: WeekInput,
-  dayX: (d: string) => number,
-  half: number,
-  ground: number,
-  unit: number,
-  bottom: number,
-  x1: number,
-): WeekAnchor[] {
+interface WeekGround {
+  /** Left edge of a date's column. */
+  dayX: (d: string) => number;
+  /** Half a day's width. */
+  half: number;
+  ground: number;
+  unit: number;
+  bottom: number;
+  x1: number;
+}
+
+function anchorsOf(input: WeekInput, { dayX, half, ground, unit, bottom, x1 }: WeekGround): WeekAnchor[] {
   const { view } = input;
   const placed: Rect[] = [];
   return view.sessions.flatMap((s, index): WeekAnchor[] => {
@@ -313,12 +316,7 @@ function anchorsOf(
         locked: s.locked,
         limit: 0,
       },
-      middle,
-      width,
-      ground,
-      unit,
-      6,
-      13,
+      { x: middle, width, ground, perUnit: unit, perSet: 6, leastBand: 13 },
     );
     if (before) return [];
     const lines = input.tag(s);
