@@ -6,13 +6,14 @@ import type { RuleId, Why } from "../core/rulebook";
 import type { SeasonWarning } from "../core/season";
 import type { Unplaced } from "../core/week";
 
-/** A band of an anchor: hard sets of one group of patterns. */
+/** Hard sets of one group of patterns. */
 export interface Band {
   pattern: Pattern;
   sets: number;
 }
 
-export interface AnchorView {
+/** A strength session of a week, lifted or planned. */
+export interface WeekSession {
   label: Label;
   date: string;
   /** Minutes after midnight. */
@@ -40,7 +41,7 @@ export interface WeekColumn {
   distancePct: number | null;
   loadPct: number | null;
   loadLimit: number;
-  anchors: AnchorView[];
+  sessions: WeekSession[];
 }
 
 export interface RaceFlag {

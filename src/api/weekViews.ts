@@ -12,7 +12,7 @@ import type {
 import type { Known } from "../core/endurance";
 import type { Why } from "../core/rulebook";
 import type { Alternative, Cost, Placed, Unplaced } from "../core/week";
-import type { AnchorView, RaceFlag } from "./seasonViews";
+import type { RaceFlag, WeekSession } from "./seasonViews";
 
 export interface EnduranceView extends EnduranceSession {
   id: string;
@@ -26,7 +26,7 @@ export interface EnduranceView extends EnduranceSession {
   weighs: Why[];
 }
 
-export interface PlannedSessionView extends AnchorView {
+export interface PlannedSessionView extends WeekSession {
   place: string;
   warning: string | null;
 }

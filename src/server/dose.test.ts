@@ -162,14 +162,14 @@ describe("approaches", () => {
     const season = (await app.call<SeasonView>("GET", `/athletes/${id}/season`)).body;
     const week = season.weeks.find((w) => w.start === "2026-03-09")!;
     // Easy Monday, intervals Tuesday, tempo Thursday, long Saturday.
-    expect(week.anchors.map((a) => [a.label, a.date])).toEqual([
+    expect(week.sessions.map((a) => [a.label, a.date])).toEqual([
       ["E", "2026-03-09"],
       ["F", "2026-03-10"],
       ["H", "2026-03-12"],
       ["J", "2026-03-14"],
     ]);
-    expect(week.anchors[0]!.start).toBe(7 * 60 + 50);
-    const [easy, hard] = [week.anchors[0]!, week.anchors[1]!];
+    expect(week.sessions[0]!.start).toBe(7 * 60 + 50);
+    const [easy, hard] = [week.sessions[0]!, week.sessions[1]!];
     expect(easy.minutes).toBeLessThanOrEqual(15);
     expect(hard.minutes).toBeLessThanOrEqual(25);
     expect(hard.minutes).toBeGreaterThan(easy.minutes);

@@ -37,7 +37,7 @@ const windows = [
 /** The first planned session of the athlete. */
 async function nextSession(id: string): Promise<SessionView> {
   const season = (await call<SeasonView>("GET", `/athletes/${id}/season`)).body;
-  const a = season.weeks.flatMap((w) => w.anchors).find((x) => !x.done)!;
+  const a = season.weeks.flatMap((w) => w.sessions).find((x) => !x.done)!;
   return (await call<SessionView>("GET", `/athletes/${id}/sessions/${a.date}/${a.label}`)).body;
 }
 

@@ -179,10 +179,10 @@ describe("views", () => {
     const id = await importOne();
     const { body } = await call<SeasonView>("GET", `/athletes/${id}/season`);
     const past = body.weeks.filter((w) => w.start < "2026-03-02" && w.start > "2025-12-28");
-    expect(past.flatMap((w) => w.anchors).every((a) => a.done)).toBe(true);
-    expect(past.some((w) => w.anchors.length > 0)).toBe(true);
+    expect(past.flatMap((w) => w.sessions).every((a) => a.done)).toBe(true);
+    expect(past.some((w) => w.sessions.length > 0)).toBe(true);
     const ahead = body.weeks.filter((w) => w.start > TODAY);
-    expect(ahead.flatMap((w) => w.anchors).some((a) => a.done)).toBe(false);
+    expect(ahead.flatMap((w) => w.sessions).some((a) => a.done)).toBe(false);
     expect(body.weeks.every((w) => w.why.length >= 0 && w.loadLimit >= 0)).toBe(true);
     expect(body.races.map((r) => r.date)).toEqual([...body.races.map((r) => r.date)].sort());
   });

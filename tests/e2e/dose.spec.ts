@@ -168,7 +168,7 @@ test("a session is made by hand with mouse and keys, stays when the week is plan
   await expect(page.getByText(/^Fitted: cost/).last()).toBeVisible();
   const season = await read<SeasonView>(page, `/athletes/${id}/season`);
   const b = season.weeks
-    .flatMap((w) => w.anchors)
+    .flatMap((w) => w.sessions)
     .find((a) => a.label === "B" && a.date >= "2026-03-03" && a.date <= "2026-03-08")!;
   const kept = await read<SessionView>(page, `/athletes/${id}/sessions/${b.date}/B`);
   expect(kept.items.map((i) => i.name)).toEqual(wanted);
@@ -264,7 +264,7 @@ test("four weeks of a lift: load, reps and deload decided as computed; one is ov
   // A step-back week cuts sets and lets nothing rise; its decision says so.
   const season = await read<SeasonView>(page, `/athletes/${id}/season`);
   const back = season.weeks.find((w) => w.stepBack && w.start > "2026-03-02")!;
-  const deload = back.anchors.find((a) => a.label === "A")!;
+  const deload = back.sessions.find((a) => a.label === "A")!;
   const light = await read<SessionView>(page, `/athletes/${id}/sessions/${deload.date}/A`);
   expect(light.items.find((i) => i.name === lift)!.sets).toBeLessThan(3);
 

@@ -325,7 +325,7 @@ test("out: the calendar feed holds the sessions of the plan, the CSV every week,
   const feed = await page.request.get(`/api/athletes/${id}/strength.ics`);
   expect(feed.headers()["content-type"]).toContain("text/calendar");
   const events = Object.values(nodeIcal.sync.parseICS(await feed.text())).filter((x) => x?.type === "VEVENT");
-  const planned = season.weeks.flatMap((w) => w.anchors).filter((a) => a.date <= addDays(TODAY, 182));
+  const planned = season.weeks.flatMap((w) => w.sessions).filter((a) => a.date <= addDays(TODAY, 182));
   expect(events).toHaveLength(planned.length);
   const csv = (await (await page.request.get(`/api/athletes/${id}/season.csv`)).text()).trim().split("\r\n");
   expect(csv).toHaveLength(season.weeks.length + 1);

@@ -24,7 +24,7 @@ const sheetText = (s: SessionView): string =>
 export async function sheetsOf(id: string, read: <T>(path: string) => Promise<T>): Promise<Map<string, string>> {
   const season = await read<SeasonView>(`/athletes/${id}/season`);
   const out = new Map<string, string>();
-  for (const a of season.weeks.flatMap((w) => w.anchors.filter((x) => !x.done)))
+  for (const a of season.weeks.flatMap((w) => w.sessions.filter((x) => !x.done)))
     out.set(
       `${a.date}/${a.label}`,
       sheetText(await read<SessionView>(`/athletes/${id}/sessions/${a.date}/${a.label}`)),

@@ -8,8 +8,8 @@ import type { PlanSession, PlanWeek } from "../../core/plan";
 import { inOrder, phaseOn, raceMinutes, type SeasonPhase, type SeasonWeek } from "../../core/season";
 import { roundTo } from "../../core/units";
 import type { DoseLine, RaceFlag, SeasonView, SeasonWeekView, WeekColumn } from "../views";
-import { loggedAnchor, plannedAnchor } from "./anchors";
 import type { Planned } from "./planned";
+import { sessionOfLog, sessionOfPlan } from "./weekSessions";
 
 export const flagOf = (r: Race): RaceFlag => {
   const { minutes, assumed } = raceMinutes(r);
@@ -50,7 +50,7 @@ export function columnOf(p: Planned, week: SeasonWeek, planned: PlanWeek | undef
     distancePct: pct(week.change.distancePct),
     loadPct: pct(week.change.legLoadPct),
     loadLimit: planned?.loadLimit ?? p.pastLimits.get(week.start) ?? 0,
-    anchors: [...logs.map((l) => loggedAnchor(l, p.library)), ...(planned?.sessions ?? []).map(plannedAnchor)].sort(
+    sessions: [...logs.map((l) => sessionOfLog(l, p.library)), ...(planned?.sessions ?? []).map(sessionOfPlan)].sort(
       (a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start),
     ),
   };

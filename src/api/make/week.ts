@@ -9,9 +9,9 @@ import { phaseOn } from "../../core/season";
 import { roundTo } from "../../core/units";
 import { DEFAULT_WEIGHTS } from "../../core/week";
 import type { EnduranceView, PlannedSessionView, WeekView } from "../views";
-import { loggedAnchor, plannedAnchor } from "./anchors";
 import type { Facts, Planned } from "./planned";
 import { flagOf, phasePlace } from "./season";
+import { sessionOfLog, sessionOfPlan } from "./weekSessions";
 
 export function enduranceView(e: EnduranceSession, id: string, of: Athlete["athlete"]): EnduranceView {
   const assumed: string[] = [];
@@ -57,11 +57,11 @@ export function weekView(p: Planned, today: IsoDate, monday: IsoDate): WeekView 
   );
   const limits = week?.dayLimits ?? [];
   const sessions: PlannedSessionView[] = [
-    ...logs.map((l): PlannedSessionView => ({ ...loggedAnchor(l, p.library), place: "", warning: null })),
+    ...logs.map((l): PlannedSessionView => ({ ...sessionOfLog(l, p.library), place: "", warning: null })),
     ...(week?.sessions ?? []).map((s): PlannedSessionView => {
       const over = Math.max(s.stress - (limits[daysBetween(monday, s.date)] ?? 0), s.stress - (week?.loadLimit ?? 0));
       return {
-        ...plannedAnchor(s),
+        ...sessionOfPlan(s),
         place: s.place,
         warning: over > 0 ? `${Math.round(over)} AU over the limit` : null,
       };

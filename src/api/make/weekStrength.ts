@@ -1,5 +1,5 @@
-/** The strength work of a week added up from its anchors, lifted and planned alike. */
-import type { AnchorView } from "../views";
+/** The strength work of a week added up from its sessions, lifted and planned alike. */
+import type { WeekSession } from "../views";
 
 export interface WeekStrength {
   sessions: number;
@@ -10,9 +10,9 @@ export interface WeekStrength {
   stress: number;
 }
 
-export const weekStrength = (anchors: readonly AnchorView[]): WeekStrength => ({
-  sessions: anchors.length,
-  heavy: anchors.filter((a) => a.heavy).length,
-  sets: anchors.reduce((a, s) => a + s.bands.reduce((b, x) => b + x.sets, 0), 0),
-  stress: anchors.reduce((a, s) => a + s.stress, 0),
+export const weekStrength = (sessions: readonly WeekSession[]): WeekStrength => ({
+  sessions: sessions.length,
+  heavy: sessions.filter((a) => a.heavy).length,
+  sets: sessions.reduce((a, s) => a + s.bands.reduce((b, x) => b + x.sets, 0), 0),
+  stress: sessions.reduce((a, s) => a + s.stress, 0),
 });

@@ -26,7 +26,7 @@ export interface PlanWeek {
   /** AU; what the deepest session may weigh this week, with the sentence. */
   loadLimit: number;
   loadLimitWhy: Why;
-  /** Depth limit of each day of the week, Monday first, AU. */
+  /** Load limit of each day of the week, Monday first, AU. */
   dayLimits: number[];
   /** What it was made of: with it the week can be made again, changed. */
   input: WeekInput;

@@ -1,8 +1,8 @@
 /** Athletes: import, export, read, and the coach's decisions about them. */
 import { randomUUID } from "node:crypto";
-import { setsOf } from "../../api/make/anchors";
 import { seasonView } from "../../api/make/season";
 import { enduranceBetween, weekView } from "../../api/make/week";
+import { setsOf } from "../../api/make/weekSessions";
 import {
   enduranceBody,
   heldBody,

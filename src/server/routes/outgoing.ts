@@ -1,6 +1,7 @@
 /** What goes out: strength sessions as a calendar, the season as CSV. */
-import { loggedAnchor } from "../../api/make/anchors";
+
 import { seasonView } from "../../api/make/season";
+import { sessionOfLog } from "../../api/make/weekSessions";
 import { weekStrength } from "../../api/make/weekStrength";
 import { addDays, mondayOf, timeOf } from "../../core/dates";
 import { LABEL_WORDS } from "../../core/dose";
@@ -24,7 +25,7 @@ function sessionsOf(p: Planned, today: string): CalendarSession[] {
   const logged = athlete.strengthLog
     .filter((l) => l.date >= oldest && l.date < p.from)
     .map((l): CalendarSession => {
-      const a = loggedAnchor(l, p.library);
+      const a = sessionOfLog(l, p.library);
       return {
         date: l.date,
         start: timeOf(a.start),
@@ -83,7 +84,7 @@ export function outgoingRoutes(ctx: ServerContext): Route[] {
     const view = seasonView(p, planner.today());
     const text = writeSeasonCsv(
       view.weeks.map((w) => {
-        const { sessions, heavy, sets, stress } = weekStrength(w.anchors);
+        const { sessions, heavy, sets, stress } = weekStrength(w.sessions);
         return {
           ...w,
           plannedMinutes: w.planned.minutes,

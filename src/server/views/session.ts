@@ -1,7 +1,7 @@
 /** One session as the sheet and the floor show it. */
 
-import { loggedAnchor, setsOf } from "../../api/make/anchors";
 import { clubOptions } from "../../api/make/planned";
+import { sessionOfLog, setsOf } from "../../api/make/weekSessions";
 import type { ItemView, SessionView } from "../../api/views";
 import { type Label, type LoggedItem, placeById, type StrengthLog, setsOnce, windowsOfWeek } from "../../core/athlete";
 import { type IsoDate, mondayOf } from "../../core/dates";
@@ -72,7 +72,7 @@ function itemView(i: Item, s: PlanSession, p: Planned, date: IsoDate): ItemView 
 /** A session of the past as it was prescribed then: from its log alone, so that nothing later changes it. */
 function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
   const { athlete } = p.stored;
-  const anchor = loggedAnchor(log, p.library);
+  const anchor = sessionOfLog(log, p.library);
   const day = p.plan.season.flatMap((w) => w.days).find((d) => d.date === log.date);
   const items = log.items.map((item, n): ItemView => {
     const exercise = p.library.byId(item.exercise);

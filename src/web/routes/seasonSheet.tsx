@@ -159,7 +159,7 @@ function WeekTable({ view, units, head }: { view: SeasonView; units: Units; head
             <td className="py-1">{Math.round(w.ascentM)}</td>
             <td className="py-1">{Math.round(w.load)}</td>
             <td className="py-1 whitespace-nowrap">
-              {w.anchors.map((a) => `${a.label} ${day(a.date).slice(0, 3)}${a.heavy ? "*" : ""}`).join(", ") || "–"}
+              {w.sessions.map((a) => `${a.label} ${day(a.date).slice(0, 3)}${a.heavy ? "*" : ""}`).join(", ") || "–"}
             </td>
             <td className="py-1">{Math.round(trainingLoadSum(w)) || "–"}</td>
             <td className="py-1">{[racesOf(view, w), w.note, w.away.join(", ")].filter(Boolean).join("; ")}</td>

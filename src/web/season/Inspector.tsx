@@ -1,4 +1,4 @@
-/** The inspector of one week of the season: endurance, dose, a close look at its anchors, reasons and warnings. */
+/** The inspector of one week of the season: endurance, dose, a close look at its sessions, reasons and warnings. */
 
 import { Link } from "react-router";
 import type { SeasonView, SeasonWeekView } from "../../api/views";
@@ -51,7 +51,7 @@ export function Inspector({
   const own = view.phases.find((p) => p.fixed && p.start <= addDays(week.start, 6) && p.end >= week.start);
   const end = addDays(week.start, 6);
   const warnings = view.warnings.filter((w) => w.code !== "not-placed" && w.date >= week.start && w.date <= end);
-  const minutes = week.anchors.reduce((a, s) => a + s.minutes, 0);
+  const minutes = week.sessions.reduce((a, s) => a + s.minutes, 0);
   const mileage = week.why.filter((w) => w.rule.startsWith("mileage"));
   return (
     <>
@@ -175,14 +175,14 @@ export function Inspector({
         <h3 className="sec-h mb-0.5">
           Detail{" "}
           <em className="font-normal not-italic cond">
-            {week.anchors.length} session{week.anchors.length === 1 ? "" : "s"}
+            {week.sessions.length} session{week.sessions.length === 1 ? "" : "s"}
             {minutes ? `, ${minutes} min` : ""}
           </em>
         </h3>
         <SeasonDetail week={week} />
-        {week.anchors.length > 0 && (
+        {week.sessions.length > 0 && (
           <ul className="mt-1 flex flex-wrap gap-x-3 text-[12px] leading-5">
-            {week.anchors.map((a) => (
+            {week.sessions.map((a) => (
               <li key={`${a.date}${a.label}`}>
                 <Link className="link" to={`/a/${id}/session/${a.date}/${a.label}`}>
                   {a.label} {day(a.date)}

@@ -40,7 +40,7 @@ export interface Comparison {
 }
 
 function factsOf(w: SeasonWeekView): WeekFacts {
-  const { stress, ...strength } = weekStrength(w.anchors);
+  const { stress, ...strength } = weekStrength(w.sessions);
   return {
     phase: w.phase,
     stepBack: w.stepBack,

@@ -25,7 +25,7 @@ const week = (i: number, more: Partial<SeasonWeekView>): SeasonWeekView =>
     phase: "build",
     stepBack: false,
     done: false,
-    anchors: [{ done: false }, { done: false }],
+    sessions: [{ done: false }, { done: false }],
     dose: [],
     ...more,
   }) as unknown as SeasonWeekView;
@@ -39,7 +39,10 @@ describe("the phase table", () => {
   it("speaks of the fullest planned week, not of step-backs or half-done ones", () => {
     const facts = phaseFacts(
       view([
-        week(0, { dose: [line("squat", 9)], anchors: [{ done: true }, { done: false }] as SeasonWeekView["anchors"] }),
+        week(0, {
+          dose: [line("squat", 9)],
+          sessions: [{ done: true }, { done: false }] as SeasonWeekView["sessions"],
+        }),
         week(1, { dose: [line("squat", 2)] }),
         week(2, {
           dose: [line("squat", 3), line("split-squat", 3, { loading: "pair", loadKg: 12, percent1rm: null, reps: 6 })],
@@ -57,14 +60,14 @@ describe("the phase table", () => {
   });
   it("says done where nothing is planned any more, none where nothing is asked for", () => {
     expect(phaseFacts(view([week(0, { done: true })]), METRIC).get(0)!.main).toBe("done");
-    expect(phaseFacts(view([week(0, { anchors: [] })]), METRIC).get(0)!).toMatchObject({
+    expect(phaseFacts(view([week(0, { sessions: [] })]), METRIC).get(0)!).toMatchObject({
       main: "none",
       sessions: "none",
       length: "1 week",
     });
   });
   it("gives a range of sessions where weeks differ", () => {
-    const three = [{ done: false }, { done: false }, { done: false }] as SeasonWeekView["anchors"];
-    expect(phaseFacts(view([week(0, {}), week(1, { anchors: three })]), METRIC).get(0)!.sessions).toBe("2–3 a week");
+    const three = [{ done: false }, { done: false }, { done: false }] as SeasonWeekView["sessions"];
+    expect(phaseFacts(view([week(0, {}), week(1, { sessions: three })]), METRIC).get(0)!.sessions).toBe("2–3 a week");
   });
 });

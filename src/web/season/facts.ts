@@ -12,10 +12,10 @@ export function phaseFacts(view: SeasonView, units: Units): Map<number, PhaseFac
       (w) => w.phase === p.phase && addDays(w.start, 3) >= p.start && addDays(w.start, 3) <= p.end,
     );
     const back = weeks.filter((w) => w.stepBack).length;
-    const counts = weeks.map((w) => w.anchors.length).filter((n) => n > 0);
+    const counts = weeks.map((w) => w.sessions.length).filter((n) => n > 0);
     // The fullest planned week says what the phase is about; step-backs and half-done weeks do not.
     const size = (w: SeasonWeekView) =>
-      w.stepBack || w.anchors.some((a) => a.done) ? 0 : w.dose.reduce((a, d) => a + d.sets, 0);
+      w.stepBack || w.sessions.some((a) => a.done) ? 0 : w.dose.reduce((a, d) => a + d.sets, 0);
     const model =
       weeks.reduce<SeasonWeekView | undefined>(
         (best, w) => (size(w) > (best ? size(best) : 0) ? w : best),

@@ -11,11 +11,11 @@ const GROUND = 10;
 const LEFT = 24;
 
 export function SeasonDetail({ week }: { week: SeasonWeekView }) {
-  const deepest = Math.max(120, week.loadLimit, ...week.anchors.map((a) => a.stress));
+  const deepest = Math.max(120, week.loadLimit, ...week.sessions.map((a) => a.stress));
   const unit = (H - GROUND - 26) / deepest;
   const limitY = GROUND + week.loadLimit * unit;
-  const column = (W - LEFT) / Math.max(1, week.anchors.length);
-  const label = week.anchors.map((a) => `${a.label} ${a.stress} AU`).join(", ") || "no strength session";
+  const column = (W - LEFT) / Math.max(1, week.sessions.length);
+  const label = week.sessions.map((a) => `${a.label} ${a.stress} AU`).join(", ") || "no strength session";
   return (
     <svg width={W} height={H} role="img" aria-label={`${label}; most this week takes ${week.loadLimit} AU`}>
       <Defs prefix="d" size={5} />
@@ -56,7 +56,7 @@ export function SeasonDetail({ week }: { week: SeasonWeekView }) {
       {Array.from({ length: 6 }, (_, i) => (
         <Earth key={i} x={LEFT + 8 + i * 40} y={GROUND} />
       ))}
-      {week.anchors.map((a, i) => {
+      {week.sessions.map((a, i) => {
         const width = Math.max(18, Math.min(column * 0.5, a.minutes * 0.8));
         const shape = anchorShape(
           {
@@ -81,7 +81,7 @@ export function SeasonDetail({ week }: { week: SeasonWeekView }) {
           </g>
         );
       })}
-      {week.anchors.length === 0 && (
+      {week.sessions.length === 0 && (
         <Text x={LEFT + 12} y={GROUND + 34} size={12} fill="var(--color-ink-soil)">
           No strength session this week
         </Text>

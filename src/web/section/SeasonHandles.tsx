@@ -1,6 +1,6 @@
 /** What can be taken hold of on the season section: race flags, phase boundaries, anchors. Mouse, touch, and the arrow keys. */
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
-import type { AnchorView } from "../../api/views";
+import type { WeekSession } from "../../api/views";
 import { day, duration, PHASE_NAMES } from "../format";
 import { dateAt, type SeasonLayout } from "./layout/season";
 import { Text } from "./parts";
@@ -14,7 +14,7 @@ interface Props {
   onOpenRace: (race: string) => void;
   /** @param index of the phase before the boundary @param to first day of the phase after it, or by how many days; null ends the drag */
   onBoundary: (index: number, to: string | number | null) => void;
-  onAnchor: (anchor: Pick<AnchorView, "date" | "label">) => void;
+  onAnchor: (anchor: Pick<WeekSession, "date" | "label">) => void;
   onPick: (week: number) => void;
 }
 

@@ -47,7 +47,7 @@ export const SeasonTwin = memo(function SeasonTwin(now: {
               </td>
               <td>{Math.round(c.week.ascentM)}</td>
               <td>
-                {c.week.anchors
+                {c.week.sessions
                   .map((a) => `${a.label} ${day(a.date)}, ${duration(a.minutes)}, ${a.stress} AU`)
                   .join("; ")}
               </td>

@@ -23,7 +23,7 @@ export function ShortSection({ row }: { row: SquadRow }) {
   const deepest = Math.max(
     200,
     ...row.weeks.map((w) => w.loadLimit),
-    ...row.weeks.flatMap((w) => w.anchors.map((a) => a.stress)),
+    ...row.weeks.flatMap((w) => w.sessions.map((a) => a.stress)),
   );
   const unit = (height - ground - 2) / deepest;
   const edges = row.weeks.map((w, i) => ({
@@ -33,7 +33,7 @@ export function ShortSection({ row }: { row: SquadRow }) {
   }));
   const ridge = steppedEdge(edges, 3);
   const nowAt = row.weeks.findIndex((w) => w.start === row.monday);
-  const text = row.weeks.map((w) => `${w.start}: load ${Math.round(w.load)}, ${w.anchors.length} strength`).join("; ");
+  const text = row.weeks.map((w) => `${w.start}: load ${Math.round(w.load)}, ${w.sessions.length} strength`).join("; ");
   return (
     <svg width={width} height={height} role="img" aria-label={`Short section. ${text}`}>
       <Defs prefix={`q${row.id}`} size={4} />
@@ -57,9 +57,9 @@ export function ShortSection({ row }: { row: SquadRow }) {
       <path d={ridge} fill="none" stroke="var(--color-moss-ink)" />
       <line x1="0" x2={width} y1={ground} y2={ground} stroke="var(--color-ground)" strokeWidth="1.75" />
       {row.weeks.flatMap((w, i) =>
-        w.anchors.map((a, k) => {
-          const bw = Math.min(5, column / (w.anchors.length + 1));
-          const x = left(i) + ((k + 1) * column) / (w.anchors.length + 1);
+        w.sessions.map((a, k) => {
+          const bw = Math.min(5, column / (w.sessions.length + 1));
+          const x = left(i) + ((k + 1) * column) / (w.sessions.length + 1);
           const shape = anchorShape(
             {
               key: `${a.date}${a.label}`,

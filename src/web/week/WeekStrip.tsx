@@ -11,7 +11,7 @@ import { useSize } from "../section/useSize";
 /** Least width of a week, so that it can be hit; as many as there is room for stand around the one shown. */
 const LEAST = 26;
 
-const trainingLoadOf = (w: SeasonWeekView): number => w.anchors.reduce((a, s) => a + s.stress, 0);
+const trainingLoadOf = (w: SeasonWeekView): number => w.sessions.reduce((a, s) => a + s.stress, 0);
 
 export const WeekStrip = memo(function WeekStrip({ id, monday }: { id: string; monday: string }) {
   const season = useSeason(id);

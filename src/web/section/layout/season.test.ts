@@ -19,7 +19,7 @@ const week = (i: number, more: Partial<SeasonWeekView> = {}): SeasonWeekView => 
   distancePct: null,
   loadPct: null,
   loadLimit: 300,
-  anchors: [
+  sessions: [
     {
       label: "A",
       date: addDays(FIRST, i * 7 + 1),
@@ -201,7 +201,7 @@ describe("the season layout", () => {
   });
 
   it("stands empty weeks", () => {
-    const bare = view({ weeks: [week(0, { distanceKm: 0, load: 0, minutes: 0, anchors: [], loadLimit: 0 })] });
+    const bare = view({ weeks: [week(0, { distanceKm: 0, load: 0, minutes: 0, sessions: [], loadLimit: 0 })] });
     const empty = seasonLayout(input(bare, { count: 1 }));
     expect(empty.anchors).toEqual([]);
     expect(empty.strip[1]!.cells).toEqual(["–"]);

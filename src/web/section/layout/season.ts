@@ -59,7 +59,7 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
   const deepest = Math.max(
     100,
     ...weeks.map((w) => w.loadLimit),
-    ...weeks.flatMap((w) => w.anchors.map((a) => a.stress)),
+    ...weeks.flatMap((w) => w.sessions.map((a) => a.stress)),
   );
   const soilUnit = (bottom - ground - 34) / deepest;
   const left = (i: number) => x0 + i * columnWidth;
@@ -140,7 +140,7 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
       {
         y: bottom + 2 * ROW,
         label: "Strength, AU",
-        cells: everyFew(weeks.map((w) => String(Math.round(weekStrength(w.anchors).stress) || "–"))),
+        cells: everyFew(weeks.map((w) => String(Math.round(weekStrength(w.sessions).stress) || "–"))),
       },
     ],
     table: { y: bottom + 3 * ROW + 12, rowHeight: TABLE_ROW },
@@ -230,7 +230,7 @@ function monthsOf(
 function warningOf(columns: SeasonLayout["columns"], ground: number, unit: number): SeasonLayout["warning"] {
   let worst: { over: number; x: number; y: number; week: number } | null = null;
   columns.forEach((c, i) => {
-    for (const a of c.week.anchors) {
+    for (const a of c.week.sessions) {
       const over = a.done || c.week.loadLimit <= 0 ? 0 : Math.round(a.stress - c.week.loadLimit);
       if (over > (worst?.over ?? 0)) worst = { over, x: (c.x0 + c.x1) / 2, y: ground + a.stress * unit, week: i };
     }

@@ -68,15 +68,15 @@ interface WeekColumn {
 }
 
 export function anchorsOf(week: SeasonWeekView, { i, left, columnWidth, ground, unit }: WeekColumn) {
-  const widths = week.anchors.map((a) =>
+  const widths = week.sessions.map((a) =>
     Math.max(4, Math.min(columnWidth * 0.32, a.minutes * 0.17 * (columnWidth / 32))),
   );
   const byDay = columnWidth >= WEEK_OF_DAYS;
-  const gap = week.anchors.length >= 3 ? columnWidth * 0.08 : columnWidth * 0.17;
+  const gap = week.sessions.length >= 3 ? columnWidth * 0.08 : columnWidth * 0.17;
   const sum = widths.reduce((a, b) => a + b, 0) + gap * Math.max(0, widths.length - 1);
   const squeeze = sum > columnWidth - 2 ? (columnWidth - 2) / sum : 1;
   let x = left + (columnWidth - sum * squeeze) / 2;
-  return week.anchors.map((a, k) => {
+  return week.sessions.map((a, k) => {
     const w = byDay ? Math.max(8, Math.min(columnWidth / 9, a.minutes * 0.3)) : (widths[k] ?? 4) * squeeze;
     const middle = byDay ? left + ((daysBetween(week.start, a.date) + 0.5) / 7) * columnWidth : x + w / 2;
     const shape = anchorShape(

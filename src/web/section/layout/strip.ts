@@ -29,7 +29,7 @@ export interface StripInput {
 
 const PAD = { left: 16, right: 16, top: 22, band: 20 };
 
-export const trainingLoadSum = (w: SeasonView["weeks"][number]): number => weekStrength(w.anchors).stress;
+export const trainingLoadSum = (w: SeasonView["weeks"][number]): number => weekStrength(w.sessions).stress;
 
 export function stripLayout({ view, width, height, most, changed, movedRaces }: StripInput): StripLayout {
   const [x0, x1] = [PAD.left, width - PAD.right];
@@ -55,7 +55,7 @@ export function stripLayout({ view, width, height, most, changed, movedRaces }: 
       w: column,
       up: (w.distanceKm / Math.max(1, most.km)) * (ground - PAD.top - 26),
       down: (trainingLoadSum(w) / Math.max(1, most.trainingLoad)) * (bottom - ground - 4),
-      heavy: w.anchors.filter((a) => a.heavy).length,
+      heavy: w.sessions.filter((a) => a.heavy).length,
       changed: changed.has(w.start),
     })),
     strata: view.phases.map((p) => {

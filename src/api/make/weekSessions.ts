@@ -1,10 +1,10 @@
-/** Anchors: what was lifted, and what is planned, as the section draws them. */
+/** Strength sessions of a week, lifted and planned, as the drawings show them. */
 
 import { lengthOf, type StrengthLog } from "../../core/athlete";
 import { type Library, PATTERNS, type Pattern } from "../../core/exercise";
 import type { PlanSession } from "../../core/plan";
 import { loggedLegs } from "../../core/session";
-import type { AnchorView, Band } from "../views";
+import type { Band, WeekSession } from "../views";
 
 function bandsOf(sets: readonly [Pattern, number][]): Band[] {
   const sums = new Map<Pattern, number>();
@@ -12,7 +12,7 @@ function bandsOf(sets: readonly [Pattern, number][]): Band[] {
   return PATTERNS.flatMap((pattern) => (sums.get(pattern) ? [{ pattern, sets: sums.get(pattern) ?? 0 }] : []));
 }
 
-export const plannedAnchor = (s: PlanSession): AnchorView => ({
+export const sessionOfPlan = (s: PlanSession): WeekSession => ({
   label: s.label,
   date: s.date,
   start: s.start,
@@ -31,7 +31,7 @@ export const setsOf = (item: StrengthLog["items"][number]): number => {
   return item.sets.length - Math.min(left, right);
 };
 
-export function loggedAnchor(log: StrengthLog, library: Library): AnchorView {
+export function sessionOfLog(log: StrengthLog, library: Library): WeekSession {
   const { start, minutes, stress } = lengthOf(log);
   return {
     label: log.label,
