@@ -108,12 +108,12 @@ export class BackupKeeper {
   }
 
   preview(file: string) {
-    return known(this.run("previewRestore", { clubFile: this.store.db.file, file }));
+    return orUnusable(this.run("previewRestore", { clubFile: this.store.db.file, file }));
   }
 
   /** Puts a copy in the club's place. @returns what was kept of what stood there */
   async restore(file: string): Promise<RestoreView> {
-    const stage: Stage = (clubFile, of) => known(this.run("stage", { clubFile, file: of }));
+    const stage: Stage = (clubFile, of) => orUnusable(this.run("stage", { clubFile, file: of }));
     const done = await restoreFrom(this.store.db, file, this.seal, stage);
     await this.store.refresh();
     await this.forget();
@@ -122,7 +122,7 @@ export class BackupKeeper {
 }
 
 /** A file that cannot be restored is the caller's affair. */
-async function known<T>(work: Promise<OrUnusable<T>>): Promise<T> {
+async function orUnusable<T>(work: Promise<OrUnusable<T>>): Promise<T> {
   const done = await work;
   if (done.ok) return done.value;
   throw new HttpProblem(409, "Cannot be restored", `Nothing was changed. ${done.why}`);

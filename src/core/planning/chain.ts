@@ -148,13 +148,13 @@ export function blockUse(athlete: Athlete, log: readonly StrengthLog[]) {
       s.label,
       s.items.map((i) => i.exercise),
     );
-  const at = (date: IsoDate): ChoiceBasis => ({
+  const basisAt = (date: IsoDate): ChoiceBasis => ({
     known: known.size > 0 ? new Set(known) : null,
     now: new Set(labelled.get(block(date))),
     before: new Set(used.get(block(date) - 1)),
     earlier: new Set(used.get(block(date) - 2)),
   });
-  return { at, add };
+  return { at: basisAt, add };
 }
 
 /** Working sets of the four primary patterns in a planned week. */

@@ -3,7 +3,7 @@ import { weekdayName } from "../dates";
 import { LABEL_WORDS } from "../dose";
 import { numbers } from "../rulebook";
 import type { CostRule } from "./numbers";
-import { at, type EnduranceFact, enduranceFacts, FULLY_OVER, hours, isDemanding, points, what } from "./rules";
+import { type EnduranceFact, enduranceFacts, FULLY_OVER, hours, isDemanding, points, startMinute, what } from "./rules";
 import type { Cost, ExistingSession, Option, WeekContext } from "./types";
 
 /** Takes what a rule charges; the sentence is made only where it is read. */
@@ -57,7 +57,7 @@ function chargeOwn(o: Option, c: WeekContext, add: Charge): void {
 
 /** S2, S3, S4, S14: one endurance session. */
 function chargeBeside(o: Option, e: EnduranceFact, c: WeekContext, name: string, add: Charge): void {
-  const ahead = e.begin - at(o);
+  const ahead = e.begin - startMinute(o);
   const before = e.long ? c.numbers.beforeLong : e.key ? c.numbers.beforeKey : 0;
   if (o.heavy && ahead > 0 && ahead < before * 60)
     add("S2", 1, () => `${name} is heavy ${hours(ahead)} before ${what(e)}; ${before} is the target.`);
@@ -129,7 +129,7 @@ export function pairCosts(a: Either, b: Either, c: WeekContext): Cost[] {
     out.push({
       rule: "S1",
       points: heavy,
-      text: `${names[0]} and ${names[1]} are both heavy, ${hours(Math.abs(at(a) - at(b)))} apart; ${c.numbers.heavyTarget} is the target.`,
+      text: `${names[0]} and ${names[1]} are both heavy, ${hours(Math.abs(startMinute(a) - startMinute(b)))} apart; ${c.numbers.heavyTarget} is the target.`,
     });
   return out;
 }
@@ -151,7 +151,7 @@ function spacingPoints(a: Either, b: Either, c: WeekContext): number {
 /** S1. */
 function heavyPoints(a: Either, b: Either, c: WeekContext): number {
   if (!a.heavy || !b.heavy) return 0;
-  const short = c.numbers.heavyTarget * 60 - Math.abs(at(a) - at(b));
+  const short = c.numbers.heavyTarget * 60 - Math.abs(startMinute(a) - startMinute(b));
   return short <= 0
     ? 0
     : points(c, "S1", 0.5 + (0.5 * short) / ((c.numbers.heavyTarget - c.numbers.betweenLoaded) * 60));

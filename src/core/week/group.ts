@@ -6,7 +6,16 @@
 import { weekdayName } from "../dates";
 import { fatigueAt, freshness, leftOf, TIRED, tiredFrom } from "../legs";
 import { onceFor } from "../once";
-import { at, type EnduranceFact, enduranceFacts, isDemanding, legEventOf, MOST_IN_A_ROW, points, what } from "./rules";
+import {
+  type EnduranceFact,
+  enduranceFacts,
+  isDemanding,
+  legEventOf,
+  MOST_IN_A_ROW,
+  points,
+  startMinute,
+  what,
+} from "./rules";
 import type { Cost, Option, WeekContext } from "./types";
 
 /** A key session, and how much more fatigue its start can take before the legs count as tired, AU. */
@@ -157,8 +166,8 @@ export class Group {
   /** M7: whether jumps of one option stand on legs that the other sessions given have made tired. */
   jumpsTired(o: Option, others: readonly (Option | null)[]): boolean {
     if (!o.jumps) return false;
-    let sum = fatigueAt(this.c.legs.legEvents, at(o));
-    for (const other of others) if (other) sum += leftOf(legEventOf(other), at(o));
+    let sum = fatigueAt(this.c.legs.legEvents, startMinute(o));
+    for (const other of others) if (other) sum += leftOf(legEventOf(other), startMinute(o));
     return sum > this.tired;
   }
 }

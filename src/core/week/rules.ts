@@ -16,7 +16,7 @@ export const { most: MOST_IN_A_ROW, demanding: DEMANDING_STRESS } = numbers("S11
 export const isDemanding = (s: Pick<ExistingSession, "lowerLoaded" | "stress">): boolean =>
   s.lowerLoaded && s.stress >= DEMANDING_STRESS;
 
-export const at = (o: { day: number; start: number }): number => o.day * MINUTES_A_DAY + o.start;
+export const startMinute = (o: { day: number; start: number }): number => o.day * MINUTES_A_DAY + o.start;
 export const hours = (minutes: number): string => {
   const h = Math.round((minutes / 60) * 10) / 10;
   return `${h} hour${h === 1 ? "" : "s"}`;
@@ -63,7 +63,7 @@ export interface Block {
 
 /** M4 for one option: no overlap, and 3 h between leg-heavy endurance and loaded lower-body work either way. */
 export function blockedByEndurance(o: Option, c: WeekContext): Block | null {
-  const [from, to] = [at(o), at(o) + o.minutes];
+  const [from, to] = [startMinute(o), startMinute(o) + o.minutes];
   for (const e of enduranceFacts(c)) {
     if (from < e.end && e.begin < to) return { rule: "M4", text: `it would overlap with ${what(e)}` };
     if (!o.lowerLoaded || !e.legHeavy) continue;
@@ -78,14 +78,14 @@ export function blockedByEndurance(o: Option, c: WeekContext): Block | null {
 export function blockedByJumps(o: Option, c: WeekContext): Block | null {
   if (!o.jumps) return null;
   for (const e of enduranceFacts(c)) {
-    const since = at(o) - e.end;
+    const since = startMinute(o) - e.end;
     if ((e.key || e.long) && since >= 0 && since < c.numbers.jumpsAfterHard * 60)
       return {
         rule: "M7",
         text: `it holds jumps, only ${hours(since)} after ${what(e)}; ${c.numbers.jumpsAfterHard} are needed`,
       };
   }
-  const fatigue = fatigueAt(c.legs.legEvents, at(o));
+  const fatigue = fatigueAt(c.legs.legEvents, startMinute(o));
   return fatigue > tiredFrom(c.legs.meanDaily) ? tiredForJumps(fatigue, c) : null;
 }
 
@@ -93,7 +93,7 @@ export function blockedByJumps(o: Option, c: WeekContext): Block | null {
 export function blockedByTiredLegs(all: readonly Option[], c: WeekContext): Block | null {
   for (const o of all) {
     if (!o.jumps) continue;
-    const fatigue = fatigueAt([...c.legs.legEvents, ...all.map(legEventOf)], at(o));
+    const fatigue = fatigueAt([...c.legs.legEvents, ...all.map(legEventOf)], startMinute(o));
     if (fatigue > tiredFrom(c.legs.meanDaily)) return tiredForJumps(fatigue, c);
   }
   return null;
@@ -106,19 +106,20 @@ const tiredForJumps = (fatigue: number, c: WeekContext): Block => ({
 
 /** What a placed session puts on the legs. */
 export const legEventOf = (o: Option): { end: number; parts: Option["legs"] } => ({
-  end: at(o) + o.minutes,
+  end: startMinute(o) + o.minutes,
   parts: o.legs,
 });
 
 /** M3, and one strength session a day: whether two sessions must not both stand. */
 export const keptApart = (a: ExistingSession, b: ExistingSession, c: Pick<WeekContext, "numbers">): boolean =>
-  a.day === b.day || (a.lowerLoaded && b.lowerLoaded && Math.abs(at(a) - at(b)) < c.numbers.betweenLoaded * 60);
+  a.day === b.day ||
+  (a.lowerLoaded && b.lowerLoaded && Math.abs(startMinute(a) - startMinute(b)) < c.numbers.betweenLoaded * 60);
 
 /** The same with the reason. */
 export function blockedByOther(a: ExistingSession, b: ExistingSession, c: Pick<WeekContext, "numbers">): Block | null {
   if (!keptApart(a, b, c)) return null;
   if (a.day === b.day) return { rule: "M3", text: "there is a strength session on that day already" };
-  const gap = Math.abs(at(a) - at(b));
+  const gap = Math.abs(startMinute(a) - startMinute(b));
   return { rule: "M3", text: `only ${hours(gap)} from another loaded session; ${c.numbers.betweenLoaded} are needed` };
 }
 

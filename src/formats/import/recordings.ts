@@ -5,7 +5,7 @@ import { wallClock } from "../zone";
 import type { ImportRow } from "./rows";
 import { type Point, type TrackFigures, trackFigures } from "./track";
 import { assumedKind, kindOf, sportOf } from "./words";
-import { all, at, numberOf, readXml, textOf } from "./xml";
+import { all, childAt, numberOf, readXml, textOf } from "./xml";
 
 export interface RecordingOptions {
   /** The athlete's own time zone: a recording's instants become wall clock times. */
@@ -23,7 +23,7 @@ const WALKING = 6.5;
 export function readGpx(text: string, o: RecordingOptions): Read<ImportRow[]> {
   const xml = readXml(text);
   if (!xml.ok) return xml;
-  const gpx = at(xml.value, "gpx");
+  const gpx = childAt(xml.value, "gpx");
   if (gpx === undefined) return none("A GPX file expected: there is no gpx element.");
   const tracks = all(gpx, "trk");
   if (tracks.length === 0)
@@ -34,21 +34,21 @@ export function readGpx(text: string, o: RecordingOptions): Read<ImportRow[]> {
     ok: true,
     value: tracks.map((trk, i) => {
       const segments = all(trk, "trkseg").map((s) => all(s, "trkpt").map(gpxPoint));
-      const name = textOf(at(trk, "name")) ?? "";
-      const words = `${textOf(at(trk, "type")) ?? ""} ${name}`;
+      const name = textOf(childAt(trk, "name")) ?? "";
+      const words = `${textOf(childAt(trk, "type")) ?? ""} ${name}`;
       return rowOf({ where: `track ${i + 1}`, name, words, source: "gpx" }, trackFigures(segments), o);
     }),
   };
 }
 
 function gpxPoint(node: unknown): Point {
-  const extensions = at(node, "extensions");
-  const heartRate = numberOf(at(extensions, "TrackPointExtension", "hr")) ?? numberOf(at(extensions, "hr"));
+  const extensions = childAt(node, "extensions");
+  const heartRate = numberOf(childAt(extensions, "TrackPointExtension", "hr")) ?? numberOf(childAt(extensions, "hr"));
   return point({
-    time: timeOf(textOf(at(node, "time"))),
-    lat: numberOf(at(node, "@lat")),
-    lon: numberOf(at(node, "@lon")),
-    elevation: numberOf(at(node, "ele")),
+    time: timeOf(textOf(childAt(node, "time"))),
+    lat: numberOf(childAt(node, "@lat")),
+    lon: numberOf(childAt(node, "@lon")),
+    elevation: numberOf(childAt(node, "ele")),
     heartRate,
   });
 }
@@ -57,17 +57,17 @@ function gpxPoint(node: unknown): Point {
 export function readTcx(text: string, o: RecordingOptions): Read<ImportRow[]> {
   const xml = readXml(text);
   if (!xml.ok) return xml;
-  const root = at(xml.value, "TrainingCenterDatabase");
+  const root = childAt(xml.value, "TrainingCenterDatabase");
   if (root === undefined) return none("A TCX file expected: there is no TrainingCenterDatabase element.");
-  const activities = all(at(root, "Activities"), "Activity");
+  const activities = all(childAt(root, "Activities"), "Activity");
   if (activities.length === 0) return none("A recorded activity expected: the file holds courses or workouts only.");
   return {
     ok: true,
     value: activities.map((activity, i) => {
       const laps = all(activity, "Lap");
       const segments = laps.flatMap((lap) => all(lap, "Track").map((t) => all(t, "Trackpoint").map(tcxPoint)));
-      const name = textOf(at(activity, "Notes")) ?? "";
-      const words = `${textOf(at(activity, "@Sport")) ?? ""} ${name}`;
+      const name = textOf(childAt(activity, "Notes")) ?? "";
+      const words = `${textOf(childAt(activity, "@Sport")) ?? ""} ${name}`;
       return rowOf({ where: `activity ${i + 1}`, name, words, source: "tcx" }, tcxFigures(activity, laps, segments), o);
     }),
   };
@@ -76,18 +76,18 @@ export function readTcx(text: string, o: RecordingOptions): Read<ImportRow[]> {
 /** The laps' own totals go before what the points add up to: a device leaves pauses out of them. */
 function tcxFigures(activity: unknown, laps: readonly unknown[], segments: readonly Point[][]): TrackFigures | null {
   const sum = (name: string): number | undefined => {
-    const values = laps.map((lap) => numberOf(at(lap, name)));
+    const values = laps.map((lap) => numberOf(childAt(lap, name)));
     return values.length > 0 && values.every((v) => v !== undefined && v >= 0)
       ? values.reduce<number>((a, v) => a + (v ?? 0), 0)
       : undefined;
   };
   const seconds = sum("TotalTimeSeconds");
   const metres = sum("DistanceMeters");
-  const start = timeOf(textOf(at(activity, "Id")) ?? textOf(at(laps[0], "@StartTime")));
+  const start = timeOf(textOf(childAt(activity, "Id")) ?? textOf(childAt(laps[0], "@StartTime")));
   const track = trackFigures(segments);
   const weighed = laps.map((lap) => [
-    numberOf(at(lap, "AverageHeartRateBpm", "Value")),
-    numberOf(at(lap, "TotalTimeSeconds")) ?? 0,
+    numberOf(childAt(lap, "AverageHeartRateBpm", "Value")),
+    numberOf(childAt(lap, "TotalTimeSeconds")) ?? 0,
   ]);
   const rated = weighed.filter((w) => w[0] !== undefined);
   const rateSeconds = rated.reduce((a, w) => a + (w[1] ?? 0), 0);
@@ -114,12 +114,12 @@ function tcxFigures(activity: unknown, laps: readonly unknown[], segments: reado
 
 const tcxPoint = (node: unknown): Point =>
   point({
-    time: timeOf(textOf(at(node, "Time"))),
-    lat: numberOf(at(node, "Position", "LatitudeDegrees")),
-    lon: numberOf(at(node, "Position", "LongitudeDegrees")),
-    elevation: numberOf(at(node, "AltitudeMeters")),
-    distanceM: numberOf(at(node, "DistanceMeters")),
-    heartRate: numberOf(at(node, "HeartRateBpm", "Value")),
+    time: timeOf(textOf(childAt(node, "Time"))),
+    lat: numberOf(childAt(node, "Position", "LatitudeDegrees")),
+    lon: numberOf(childAt(node, "Position", "LongitudeDegrees")),
+    elevation: numberOf(childAt(node, "AltitudeMeters")),
+    distanceM: numberOf(childAt(node, "DistanceMeters")),
+    heartRate: numberOf(childAt(node, "HeartRateBpm", "Value")),
   });
 
 type Raw = { time: number } & { [K in Exclude<keyof Point, "time">]?: number | undefined };

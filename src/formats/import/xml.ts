@@ -43,7 +43,7 @@ export function all(node: unknown, name: string): unknown[] {
 }
 
 /** The first element down a path. */
-export const at = (node: unknown, ...path: string[]): unknown =>
+export const childAt = (node: unknown, ...path: string[]): unknown =>
   path.reduce<unknown>((n, name) => all(n, name)[0], node);
 
 /** Text of an element; undefined where there is none. */

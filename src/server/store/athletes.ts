@@ -19,7 +19,7 @@ import {
   SwapEntity,
   WeekNoteEntity,
 } from "./entities";
-import { type Edits, editsOf, remember, step, watched } from "./journal";
+import { type Edits, editsOf, remember, stepHistory, watched } from "./journal";
 import { insertList, listRows, putList } from "./lists";
 
 export interface Stored extends Facts {
@@ -257,7 +257,7 @@ export class AthleteStore {
    */
   async step(id: string, way: "undo" | "redo", told: (what: string) => void = () => undefined): Promise<string | null> {
     return this.db.write(async (m) => {
-      const what = await step(m, id, way);
+      const what = await stepHistory(m, id, way);
       if (what !== null) {
         await this.touch(m, id);
         told(what);

@@ -182,7 +182,7 @@ const next = (m: EntityManager, athleteId: string, way: "undo" | "redo") =>
   });
 
 /** Takes the last change back, or does the last one taken back again. @returns what it was, null where there is none @throws EditConflict */
-export async function step(m: EntityManager, athleteId: string, way: "undo" | "redo"): Promise<string | null> {
+export async function stepHistory(m: EntityManager, athleteId: string, way: "undo" | "redo"): Promise<string | null> {
   const edit = await next(m, athleteId, way);
   if (!edit) return null;
   const changes = JSON.parse(edit.changes) as RowChange[];

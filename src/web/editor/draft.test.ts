@@ -6,9 +6,9 @@ import {
   linkedAt,
   MOST_TOGETHER,
   moved,
+  nextStep,
   type Row,
   redone,
-  step,
   undone,
   without,
 } from "./draft";
@@ -47,11 +47,11 @@ describe("a session by hand", () => {
     expect(names(without([row("a"), row("b", true), row("c", true)], 1))).toBe("a +c");
   });
   it("steps back and forth", () => {
-    const s = step(step(begin(three), without(three, 2)), []);
+    const s = nextStep(nextStep(begin(three), without(three, 2)), []);
     expect(undone(s).now).toHaveLength(2);
     expect(undone(undone(undone(s))).now).toHaveLength(3);
     expect(redone(undone(s)).now).toHaveLength(0);
     expect(redone(s)).toBe(s);
-    expect(step(undone(s), three).future).toEqual([]);
+    expect(nextStep(undone(s), three).future).toEqual([]);
   });
 });

@@ -119,7 +119,7 @@ export interface Steps {
   future: Row[][];
 }
 export const begin = (now: Row[]): Steps => ({ past: [], now, future: [] });
-export const step = (s: Steps, now: Row[]): Steps => ({ past: [...s.past, s.now], now, future: [] });
+export const nextStep = (s: Steps, now: Row[]): Steps => ({ past: [...s.past, s.now], now, future: [] });
 export const undone = (s: Steps): Steps => {
   const before = s.past.at(-1);
   return before ? { past: s.past.slice(0, -1), now: before, future: [s.now, ...s.future] } : s;

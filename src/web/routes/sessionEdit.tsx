@@ -27,10 +27,10 @@ import {
   labelsOf,
   linkedAt,
   moved,
+  nextStep,
   redone,
   rowFor,
   rowsOf,
-  step,
   undone,
   without,
 } from "../editor/draft";
@@ -94,7 +94,7 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
   const [note, setNote] = useState(view.edit?.note ?? "");
   const [sheet, setSheet] = useState<"copy" | "templates" | null>(null);
   const rows = steps.now;
-  const put = (next: typeof rows) => setSteps((s) => step(s, next));
+  const put = (next: typeof rows) => setSteps((s) => nextStep(s, next));
   const items = useMemo(() => itemsOf(rows), [rows]);
   const { preview, busy, fault } = usePreviewOf(view, items, note);
   const save = useSaveEdit(view.id, view.date, view.label);
