@@ -220,3 +220,128 @@ describe("the smallest step worth taking", () => {
     expect(stepUp(ex("back-squat"), "bar", plain, 27.5)).toBeUndefined();
   });
 });
+
+describe("both sides of a dose's boundaries", () => {
+  const place = (more: Partial<typeof gym>) => ({ ...gym, ...more });
+  const squat = ex("back-squat");
+  it("an estimate stays whole for 42 days and fades from the next, a week at a time (rule load.percent)", () => {
+    expect([0, 42, 43, 49, 50, 56].map((d) => Number(decayShare(d).toFixed(3)))).toEqual([
+      1, 1, 0.985, 0.985, 0.97, 0.97,
+    ]);
+    // 14 weeks take 21%: the floor of 80% holds from there.
+    expect(decayShare(42 + 7 * 13)).toBeCloseTo(0.805, 9);
+    expect(decayShare(42 + 7 * 14)).toBe(0.8);
+  });
+  it("of two equal estimates the later day counts, in whichever order they stand", () => {
+    const one = (date: string) => ({ date, item: lifted("back-squat", 100, [5], 2) });
+    const [early, late] = [one("2026-02-10"), one("2026-02-20")];
+    for (const history of [
+      [early, late],
+      [late, early],
+    ])
+      expect(currentMax(history, "brzycki", "2026-03-10")!.date).toBe("2026-02-20");
+  });
+  it("the reserve counts with the repetitions: as told, else as asked, else none", () => {
+    // Brzycki: 36 / (37 - n).
+    const max = (rir: number | undefined, asked: number | null) =>
+      bestOf(
+        {
+          exercise: "back-squat",
+          ...(asked === null ? {} : { prescribed: { sets: 1, reps: 5, rir: asked } }),
+          sets: [{ reps: 5, loadKg: 100, side: "both", ...(rir === undefined ? {} : { rir }) }],
+        },
+        "brzycki",
+      )!;
+    expect(max(2, 1).kg).toBeCloseTo(120, 9);
+    expect(max(undefined, 3).kg).toBeCloseTo((100 * 36) / 29, 9);
+    expect(max(undefined, null).kg).toBeCloseTo(112.5, 9);
+    expect(max(2, 1).unsurePct).toBe(uncertaintyPct(5, 2));
+    expect(uncertaintyPct(5, 2)).toBeGreaterThan(uncertaintyPct(5, 0));
+  });
+  it("the last warm-up step stands at exactly 80%, not under it (rule load.warm-up)", () => {
+    const loads = (percent1rm: number | null) =>
+      warmUpSets(squat, "bar", gym, { workKg: 100, percent1rm, light: false }).map((s) => s.loadKg);
+    expect(loads(80)).toEqual([20, 50, 70, 85]);
+    expect(loads(79.9)).toEqual([20, 50, 70]);
+    expect(loads(null)).toEqual([20, 50, 70]);
+    // In hand there is no bar to begin with; nothing above its share, nothing twice.
+    expect(
+      warmUpSets(ex("goblet-squat"), "single", gym, { workKg: 16, percent1rm: null, light: false }).map(
+        (s) => s.loadKg,
+      ),
+    ).toEqual([8, 10]);
+    expect(warmUpSets(ex("goblet-squat"), "single", gym, { workKg: 6, percent1rm: null, light: false })).toEqual([]);
+  });
+  it("a bar rises by 2.5 kg, by half of it for one leg and above the waist, by 1 kg where plates are small (rule load.makeable)", () => {
+    const half = [20, 21.25, 22.5, 23.75, 25, 26.25, 27.5];
+    const coarse = [20, 22.5, 25, 27.5];
+    expect(stepUp(squat, "bar", half, 20)).toBe(21.25);
+    expect(stepUp(squat, "bar", coarse, 20)).toBe(22.5);
+    expect(stepUp(ex("split-squat"), "bar", coarse, 20)).toBe(22.5);
+    const fine = [20, 20.5, 21, 22, 23];
+    expect(stepUp(squat, "bar", fine, 20)).toBe(21);
+    expect(stepUp({ pattern: "split-squat", unilateral: true }, "bar", fine, 20)).toBe(20.5);
+    expect(stepUp({ pattern: "push", unilateral: false }, "bar", fine, 20)).toBe(20.5);
+    expect(stepUp({ pattern: "hinge", unilateral: false }, "bar", fine, 20)).toBe(21);
+    expect(stepUp(squat, "bar", [20, 20.5], 20)).toBe(20.5);
+    expect(stepUp(squat, "bar", [20], 20)).toBeUndefined();
+    expect(stepUp(squat, "pair", [8, 8.5, 10], 8)).toBe(8.5);
+  });
+  it("a ramp has five sets of five at most, each a fifth up or the next there is (rule load.unknown)", () => {
+    const loads = rampSets(squat, "bar", gym, 8).map((s) => [s.loadKg, s.reps]);
+    // From 20 kg by a fifth, the next load the plates make: 24 -> 25, 30, 36 -> 37.5, 45.
+    expect(loads).toEqual([
+      [20, 5],
+      [25, 5],
+      [30, 5],
+      [37.5, 5],
+      [45, 5],
+    ]);
+    expect(rampSets(squat, "bar", gym, 3)[0]!.reps).toBe(3);
+    const two = place({
+      dumbbellsKg: [
+        { massKg: 8, count: 2 },
+        { massKg: 12, count: 2 },
+      ],
+    });
+    expect(rampSets(ex("split-squat"), "pair", two, 8).map((s) => s.loadKg)).toEqual([8, 12]);
+    expect(rampSets(squat, "bar", home, 5)).toEqual([]);
+  });
+  it("the next try stays within two fifths more, and the load is found where the reserve is met", () => {
+    const loads = makeableLoads(squat, "bar", gym);
+    const next = (loadKg: number, reps: number, rir: number) =>
+      nextRamp({ loadKg, reps, rir }, { reps: 5, rir: 2 }, loads);
+    // Met: five with two left is what is meant.
+    expect(next(80, 5, 2)).toEqual({ loadKg: 80, found: true });
+    expect(next(80, 5, 0)).toMatchObject({ found: true });
+    expect(next(80, 5, 0).loadKg).toBeLessThan(80);
+    // More than four left tells only that it was light: a quarter more.
+    expect(next(40, 5, 5)).toEqual({ loadKg: 50, found: false });
+    // Four left tells a load: Brzycki 36 / (37 - 9) of 40 kg at 100 / 1.2 percent.
+    expect(next(40, 5, 4)).toEqual({ loadKg: 42.5, found: false });
+    expect(next(20, 1, 4).loadKg).toBeLessThanOrEqual(28);
+    expect(nextRamp({ loadKg: 12, reps: 5, rir: 6 }, { reps: 5, rir: 2 }, [8, 12])).toEqual({
+      loadKg: 12,
+      found: true,
+    });
+    // Nothing within two fifths: the next there is.
+    expect(nextRamp({ loadKg: 8, reps: 5, rir: 6 }, { reps: 5, rir: 2 }, [8, 20])).toMatchObject({ loadKg: 8 });
+  });
+  it("of two bars of a kind the heavier one is taken, whichever stands first", () => {
+    const bars = [
+      { id: "light", kind: "straight" as const, massKg: 15 },
+      { id: "heavy", kind: "straight" as const, massKg: 20 },
+    ];
+    for (const list of [bars, [...bars].reverse()])
+      expect(makeLoad(squat, "bar", place({ bars: list }), 60)!.barKg).toBe(20);
+  });
+  it("a stack begins and ends where it says, and nothing is made below the lightest", () => {
+    const leg = makeableLoads(ex("leg-press"), "machine", gym);
+    expect([leg[0], leg.at(-1), leg.length]).toEqual([20, 200, 37]);
+    expect(makeLoad(ex("leg-press"), "machine", gym, 10)!.loadKg).toBe(20);
+    expect(makeLoad(ex("leg-press"), "machine", gym, 999)!.loadKg).toBe(200);
+    expect(makeableLoads(ex("leg-press"), "machine", home)).toEqual([]);
+    expect(makeableLoads(ex("band-walk"), "band", gym)).toEqual([]);
+    expect(makeableLoads(ex("kettlebell-deadlift"), "kettlebell", gym)).toEqual([16]);
+  });
+});

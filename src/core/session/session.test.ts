@@ -309,3 +309,58 @@ describe("a built session", () => {
     expect(s.lostShare).toBe(0);
   });
 });
+
+describe("both sides of a session's boundaries", () => {
+  const seconds = (...items: Item[]) => totalSeconds(timeOfSession(items, [], 0));
+  it("the extra set of the weaker side takes one side's time and its rest", () => {
+    const split = item("split-squat", 3, { reps: 8, restSeconds: 90 });
+    const one = 8 * split.exercise.secondsPerRep;
+    expect(seconds({ ...split, extraSide: "left" }) - seconds(split)).toBe(one + 90);
+  });
+  it("of two with equal sets the later gives first, and the leads keep two", () => {
+    const list = [item("back-squat", 3, { main: true }), item("split-squat", 3), item("step-up", 3)];
+    const sets = (most: number) => trimPrimary(list, most).map((i) => [i.exercise.id, i.sets]);
+    expect(sets(8)).toEqual([
+      ["back-squat", 3],
+      ["split-squat", 3],
+      ["step-up", 2],
+    ]);
+    expect(sets(7)).toEqual([
+      ["back-squat", 3],
+      ["split-squat", 2],
+      ["step-up", 2],
+    ]);
+    expect(sets(6)).toEqual([
+      ["back-squat", 2],
+      ["split-squat", 2],
+      ["step-up", 2],
+    ]);
+    expect(sets(3)).toEqual([
+      ["back-squat", 2],
+      ["split-squat", 1],
+    ]);
+    expect(sets(2)).toEqual([["back-squat", 2]]);
+    expect(sets(9)).toEqual([
+      ["back-squat", 3],
+      ["split-squat", 3],
+      ["step-up", 3],
+    ]);
+  });
+  it("a set of what a finding asked for stays for as long as other work can give", () => {
+    const list = [
+      item("back-squat", 2, { main: true }),
+      item("toe-tap", 1, { added: "Hips drop" }),
+      item("band-walk", 1),
+    ];
+    expect(trimPrimary(list, 3).map((i) => i.exercise.id)).toEqual(["back-squat", "toe-tap"]);
+    expect(trimPrimary(list, 2).map((i) => i.exercise.id)).toEqual(["back-squat"]);
+  });
+  it("sets are added to those with fewest, up to four each", () => {
+    const list = [item("back-squat", 2), item("deadlift", 3), item("side-plank", 1)];
+    const sets = (least: number) => raisePrimary(list, least).map((i) => i.sets);
+    expect(sets(5)).toEqual([2, 3, 1]);
+    expect(sets(6)).toEqual([3, 3, 1]);
+    expect(sets(7)).toEqual([4, 3, 1]);
+    expect(sets(20)).toEqual([4, 4, 1]);
+  });
+});

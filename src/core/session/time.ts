@@ -88,13 +88,15 @@ export function timeOfSession(
         ready[k] = clock + item.restSeconds;
       });
     }
-    // A set more for the weaker side, after the others.
-    for (const item of group)
-      if (item.extraSide) {
-        t.work += sideSeconds(item);
-        t.emptyRest += item.restSeconds;
-        clock += sideSeconds(item) + item.restSeconds;
-      }
+    // A set more for the weaker side, after the others and rested as they are.
+    group.forEach((item, k) => {
+      if (!item.extraSide) return;
+      const wait = Math.max(0, (ready[k] ?? 0) - clock);
+      t.emptyRest += wait;
+      t.work += sideSeconds(item);
+      clock += wait + sideSeconds(item);
+      ready[k] = clock + item.restSeconds;
+    });
     // The rest after the last sets: the next exercise begins rested.
     t.emptyRest += Math.max(0, Math.max(...ready) - clock);
     t.filledRest += Math.max(0, (group[lead]?.restSeconds ?? 0) - Math.max(0, (ready[lead] ?? 0) - clock));
