@@ -125,19 +125,25 @@ function checkRaceWeeks(a: Athlete, p: Plan): number {
 
 describe("the planned season", () => {
   it("keeps every must-hold rule for each athlete of the demo club", () => {
-    let compared = 0;
-    for (const a of demoClub("2026-03-04")) {
-      const p = plan(a, { weeks: "season" });
-      checkPhases(a, p);
-      for (const w of p.weeks) checkSessions(a, w);
-      checkSpacing(p);
-      compared += checkRaceWeeks(a, p);
-    }
+    let [compared, loaded, warmed] = [0, 0, 0];
+    // From the first day nothing is known of anybody's loads; from today the log says them.
+    for (const a of demoClub("2026-03-04"))
+      for (const from of [a.season.start, "2026-03-04"]) {
+        const p = plan(a, { from, weeks: "season" });
+        const sessions = p.weeks.flatMap((w) => w.sessions);
+        loaded += sessions.flatMap((s) => s.items).filter((i) => i.loadKg !== null).length;
+        warmed += sessions.filter((s) => s.warmUp.length > 0).length;
+        checkPhases(a, p);
+        for (const w of p.weeks) checkSessions(a, w);
+        checkSpacing(p);
+        compared += checkRaceWeeks(a, p);
+      }
     expect(compared).toBeGreaterThan(0);
+    expect([loaded > 500, warmed > 100]).toEqual([true, true]);
   });
 
   it("keeps every must-hold rule for 200 generated athletes, whichever approach they follow", () => {
-    let compared = 0;
+    let [compared, loaded] = [0, 0];
     fc.assert(
       fc.property(athletes, fc.constantFrom(...APPROACHES), (someone, approach) => {
         const a = { ...someone, settings: { ...someone.settings, approach } };
@@ -146,9 +152,11 @@ describe("the planned season", () => {
         for (const w of p.weeks) checkSessions(a, w);
         checkSpacing(p);
         compared += checkRaceWeeks(a, p);
+        loaded += p.weeks.flatMap((w) => w.sessions.flatMap((s) => s.items)).filter((i) => i.loadKg !== null).length;
       }),
       { numRuns: 200, seed: 20260304 },
     );
     expect(compared).toBeGreaterThan(10);
+    expect(loaded).toBeGreaterThan(500);
   });
 });

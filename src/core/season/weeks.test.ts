@@ -140,6 +140,14 @@ describe("two A races within 14 days", () => {
       { label: expect.any(String), taper: true, days: [addDays(second, -5), addDays(second, -4)] },
     ]);
   });
+  it("leave the visits of the first one's recovery counting, and no day after it but the light session's own", () => {
+    // Five days of recovery after a first of 25 min: days 13 to 9 before the second.
+    const counts = (out: number) => dayOf(pair(25), addDays(second, -out)).counts;
+    expect([13, 9].map(counts)).toEqual([true, true]);
+    expect([8, 6, 5, 4, 3, 1].map(counts)).toEqual([false, false, false, false, false, false]);
+    const taperFor = (out: number) => dayOf(pair(25), addDays(second, -out)).taperFor;
+    expect([6, 5, 4, 3].map(taperFor)).toEqual([null, `race-${second}`, `race-${second}`, null]);
+  });
   it("leave none after a first of over two hours", () => {
     const a = pair(200);
     for (let out = 1; out < 14; out++)
