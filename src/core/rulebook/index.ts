@@ -78,7 +78,8 @@ export const ALIASES: Readonly<Record<string, RuleId>> = {
 
 /** @returns the rule's id of today; null for a word that is none */
 export function ruleIdOf(id: string): RuleId | null {
-  return Object.hasOwn(ALL, id) ? (id as RuleId) : (ALIASES[id] ?? null);
+  if (Object.hasOwn(ALL, id)) return id as RuleId;
+  return Object.hasOwn(ALIASES, id) ? (ALIASES[id] ?? null) : null;
 }
 export const ruleOf = (id: string): RuleShape | null => {
   const known = ruleIdOf(id);
