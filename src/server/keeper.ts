@@ -14,7 +14,7 @@ import {
   readErased,
   restoreFrom,
   type Seal,
-  type Stage,
+  type StageFile,
   takeBackup,
   takeOwnBackup,
 } from "./store/backup";
@@ -113,7 +113,7 @@ export class BackupKeeper {
 
   /** Puts a copy in the club's place. @returns what was kept of what stood there */
   async restore(file: string): Promise<RestoreView> {
-    const stage: Stage = (clubFile, of) => orUnusable(this.run("stage", { clubFile, file: of }));
+    const stage: StageFile = (clubFile, of) => orUnusable(this.run("stage", { clubFile, file: of }));
     const done = await restoreFrom(this.store.db, file, this.seal, stage);
     await this.store.refresh();
     await this.forget();

@@ -21,9 +21,9 @@ import { SPORT_SHARE } from "../session";
 import { roundTo } from "../units";
 import { HARD_RIR, tallyOf } from "./tally";
 
-export type Group = Exclude<Column, "assist">;
-export const GROUPS: readonly Group[] = ["squat", "hinge", "split-squat", "hip", "calf", "trunk", "upper"];
-export const GROUP_WORDS: Record<Group, string> = {
+export type PatternGroup = Exclude<Column, "assist">;
+export const GROUPS: readonly PatternGroup[] = ["squat", "hinge", "split-squat", "hip", "calf", "trunk", "upper"];
+export const GROUP_WORDS: Record<PatternGroup, string> = {
   squat: "squat",
   hinge: "hinge",
   "split-squat": "split squat",
@@ -34,7 +34,7 @@ export const GROUP_WORDS: Record<Group, string> = {
 };
 
 /** The column of the sport's table that a pattern counts in; jumps and mobility are in none. */
-export function groupOf(pattern: Pattern): Group | null {
+export function groupOf(pattern: Pattern): PatternGroup | null {
   if (pattern === "push" || pattern === "pull") return "upper";
   return GROUPS.find((g) => g === pattern) ?? null;
 }
@@ -52,12 +52,12 @@ export interface WeekPlan {
     minutes: number;
     stress: number;
     hardSets: number;
-    groups: Partial<Record<Group, number>>;
+    groups: Partial<Record<PatternGroup, number>>;
   }[];
 }
 
-const groupsOf = (sets: readonly { pattern: Pattern; sets: number }[]): Partial<Record<Group, number>> => {
-  const out: Partial<Record<Group, number>> = {};
+const groupsOf = (sets: readonly { pattern: Pattern; sets: number }[]): Partial<Record<PatternGroup, number>> => {
+  const out: Partial<Record<PatternGroup, number>> = {};
   for (const s of sets) {
     const g = groupOf(s.pattern);
     if (g) out[g] = (out[g] ?? 0) + s.sets;
@@ -82,7 +82,7 @@ export interface Sums {
   hardSets: number;
   minutes: number;
   stress: number;
-  groups: Partial<Record<Group, number>>;
+  groups: Partial<Record<PatternGroup, number>>;
 }
 
 export interface ReviewWeek {
@@ -173,7 +173,7 @@ export function sumOf(weeks: readonly ReviewWeek[], what: "planned" | "done"): S
 }
 
 export interface Share {
-  group: Group;
+  group: PatternGroup;
   sets: number;
   /** Percent of the hard sets done. */
   pct: number;

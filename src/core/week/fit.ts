@@ -5,7 +5,7 @@
 import { dayLabel, timeOf } from "../dates";
 import { ownCosts, ownPoints, pairCosts } from "./costs";
 import { groupOf } from "./group";
-import { type Found, Problem, type Weighed } from "./problem";
+import { FitProblem, type Found, type Weighed } from "./problem";
 import { blockedHere } from "./rules";
 import type { Alternative, Cost, Demand, FitResult, Option, Unplaced, WeekContext } from "./types";
 
@@ -40,7 +40,7 @@ export function fitWeek(demands: readonly Demand[], context: WeekContext, walked
     }
     return open;
   });
-  const problem = new Problem(demands, weighed, context, group);
+  const problem = new FitProblem(demands, weighed, context, group);
   const all = weighed.reduce((a, w) => a * (w.length + 1), 1);
   const { best, others, count, histogram } =
     all <= walked ? problem.walk() : { ...problem.search(), count: all, histogram: [] };

@@ -31,9 +31,9 @@ const AROUND = { before: MOST_IN_A_ROW, after: 1 };
 const SPAN = AROUND.before + 7 + AROUND.after;
 
 /** The whole-week rules of a context. */
-export const groupOf = onceFor((c: WeekContext): Group => new Group(c));
+export const groupOf = onceFor((c: WeekContext): SessionGroup => new SessionGroup(c));
 
-export class Group {
+export class SessionGroup {
   /** Key sessions of the week whose legs the placement can tire. */
   readonly keys: readonly KeyStart[];
   readonly tired: number;

@@ -4,7 +4,7 @@
  */
 import { LABELS } from "../athlete";
 import { pairPoints } from "./costs";
-import type { Group } from "./group";
+import type { SessionGroup } from "./group";
 import { keptApart } from "./rules";
 import type { Demand, Option, WeekContext } from "./types";
 
@@ -38,7 +38,7 @@ const keyOf = (pick: Pick): string => pick.map((w) => w?.option.day ?? "-").join
 /** Which sessions a total leaves out: totals of one level leave out the same. */
 const levelOf = (total: number): number => Math.floor(total / LEFT_OUT);
 
-export class Problem {
+export class FitProblem {
   private readonly size: number;
   private readonly out: number[];
   private readonly pairs: Int32Array[][];
@@ -54,7 +54,7 @@ export class Problem {
     demands: readonly Demand[],
     private readonly weighed: readonly Weighed[][],
     private readonly context: WeekContext,
-    private readonly group: Group,
+    private readonly group: SessionGroup,
   ) {
     const n = weighed.length;
     this.size = n;

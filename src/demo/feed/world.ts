@@ -21,7 +21,7 @@ export interface Activity {
 }
 
 /** An entry of the log: what was told on which day. */
-export interface Entry {
+export interface FeedEntry {
   day: IsoDate;
   activity: Activity;
 }
@@ -52,8 +52,8 @@ const SPORT_WORDS: Record<string, string> = {
  * @param to last day that anything is told on
  * @returns entries in the order they were told: late ones days after, edits after what they edit, some told twice
  */
-export function logOf(a: Account, from: IsoDate, to: IsoDate): Entry[] {
-  const entries: (Entry & { order: number })[] = [];
+export function logOf(a: Account, from: IsoDate, to: IsoDate): FeedEntry[] {
+  const entries: (FeedEntry & { order: number })[] = [];
   let order = 0;
   const tell = (day: IsoDate, activity: Activity) => entries.push({ day, activity, order: order++ });
   a.sessions.forEach((s, i) => {

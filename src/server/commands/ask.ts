@@ -4,10 +4,10 @@ import { join, resolve } from "node:path";
 import { configFromEnvironment } from "../run";
 import { restoreFrom, takeBackup } from "../store/backup";
 import { Store } from "../store/store";
-import { type Command, describeBackup, describeRestore, type Reply, socketPath } from "./control";
+import { type Command, type CommandReply, describeBackup, describeRestore, socketPath } from "./control";
 
 /** @returns what the server says; null where none runs */
-function askServer(folder: string, command: Command): Promise<Reply | null> {
+function askServer(folder: string, command: Command): Promise<CommandReply | null> {
   return new Promise((done, fail) => {
     const socket = createConnection(socketPath(folder));
     let text = "";
@@ -19,7 +19,7 @@ function askServer(folder: string, command: Command): Promise<Reply | null> {
       ["ENOENT", "ECONNREFUSED"].includes(error.code ?? "") ? done(null) : fail(error),
     );
     socket.on("end", () =>
-      text === "" ? fail(new Error("The server stopped before it answered.")) : done(JSON.parse(text) as Reply),
+      text === "" ? fail(new Error("The server stopped before it answered.")) : done(JSON.parse(text) as CommandReply),
     );
   });
 }

@@ -18,11 +18,11 @@ const command = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("restore"), file: z.string() }),
 ]);
 export type Command = z.infer<typeof command>;
-export type Reply = { ok: true; text: string } | { ok: false; text: string };
+export type CommandReply = { ok: true; text: string } | { ok: false; text: string };
 
 export const socketPath = (folder: string): string => join(folder, "control.sock");
 
-async function answer(text: string, keeper: BackupKeeper): Promise<Reply> {
+async function answer(text: string, keeper: BackupKeeper): Promise<CommandReply> {
   const read = command.safeParse(JSON.parse(text));
   if (!read.success) return { ok: false, text: "This is no command." };
   if (read.data.do === "backup")
@@ -65,7 +65,7 @@ export async function answerCommands(
       text += data.toString("utf8");
       if (!text.includes("\n")) return;
       answer(text, keeper)
-        .catch((error: unknown): Reply => {
+        .catch((error: unknown): CommandReply => {
           log.error({ error: loggable(error) }, "command failed");
           return { ok: false, text: error instanceof Error ? error.message : String(error) };
         })

@@ -425,7 +425,7 @@ async function putInPlace(db: Database, path: string, erased: ReadonlyMap<string
 }
 
 /** How a backup is checked and brought up to date beside the club: in a worker thread where there is one. */
-export type Stage = (clubFile: string, file: string) => Promise<Staged>;
+export type StageFile = (clubFile: string, file: string) => Promise<Staged>;
 
 /**
  * Puts everything of a backup in the place of everything here; before that, what is here is copied into the backup folder. Athletes erased
@@ -437,7 +437,7 @@ export async function restoreFrom(
   db: Database,
   file: string,
   seal?: Seal,
-  stage: Stage = stageRestore,
+  stage: StageFile = stageRestore,
 ): Promise<{ safety: string | null; erasedAgain: number }> {
   try {
     const { path } = await stage(db.file, file);

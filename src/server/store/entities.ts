@@ -45,7 +45,7 @@ export interface HiddenExerciseRow {
 }
 
 /** One import: what it did, and what it takes to undo it. */
-export interface ImportRow {
+export interface ImportRecord {
   id: string;
   athleteId: string;
   at: string;
@@ -78,7 +78,7 @@ export interface CoachAbsenceRow {
 }
 
 /** One change of an athlete, with the rows as they were and as they became. */
-export interface EditRow {
+export interface EditRecord {
   id: string;
   athleteId: string;
   seq: number;
@@ -209,7 +209,7 @@ export const HiddenExerciseEntity = new EntitySchema<HiddenExerciseRow>({
   columns: { id: { type: "text", primary: true } },
 });
 
-export const ImportEntity = new EntitySchema<ImportRow>({
+export const ImportEntity = new EntitySchema<ImportRecord>({
   name: "import_batch",
   columns: {
     id: { type: "text", primary: true },
@@ -251,7 +251,7 @@ export const CoachAbsenceEntity = new EntitySchema<CoachAbsenceRow>({
   },
 });
 
-export const EditEntity = new EntitySchema<EditRow>({
+export const EditEntity = new EntitySchema<EditRecord>({
   name: "edit",
   columns: {
     id: { type: "text", primary: true },

@@ -4,12 +4,12 @@ import type { Approach, DoseCell, DoseRow, Range } from "../../core/athlete";
 import { type CellFault, percentFor } from "../../core/dose";
 import { numberFrom } from "../ui/form";
 import { Segments } from "../ui/Segments";
-import type { Place } from "./Grid";
+import type { GridPlace } from "./Grid";
 import { COLUMN_WORDS, STAGE_WORDS } from "./words";
 
 interface Props {
   approach: Approach;
-  at: Place;
+  at: GridPlace;
   faults: readonly CellFault[];
   locked: boolean;
   onChange: (next: Approach) => void;

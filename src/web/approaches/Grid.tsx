@@ -6,7 +6,7 @@ import { STRATA } from "../section/patterns";
 import { WarnIcon } from "../ui/glyphs";
 import { COLUMN_WORDS, effortText, rangeText, STAGE_WORDS, shortEffort } from "./words";
 
-export type Place = { stage: Stage; column: Column | "week" };
+export type GridPlace = { stage: Stage; column: Column | "week" };
 
 const PHASE: Record<Stage, Phase> = {
   "base-early": "base",
@@ -15,15 +15,15 @@ const PHASE: Record<Stage, Phase> = {
   race: "race",
   recovery: "recovery",
 };
-const ALL: readonly Place["column"][] = ["week", ...COLUMNS];
+const ALL: readonly GridPlace["column"][] = ["week", ...COLUMNS];
 
 interface Props {
   approach: Approach;
   /** The version it is compared with, so that what is changed shows. */
   was: Approach;
-  at: Place;
-  faulty: (p: Place) => boolean;
-  onChoose: (p: Place) => void;
+  at: GridPlace;
+  faulty: (p: GridPlace) => boolean;
+  onChoose: (p: GridPlace) => void;
 }
 
 export function Grid({ approach, was, at, faulty, onChoose }: Props) {
@@ -38,7 +38,7 @@ export function Grid({ approach, was, at, faulty, onChoose }: Props) {
     onChoose({ stage, column });
     requestAnimationFrame(() => document.getElementById(`cell-${stage}-${column}`)?.focus());
   };
-  const cell = (stage: Stage, column: Place["column"], label: string, changed: boolean, body: React.ReactNode) => {
+  const cell = (stage: Stage, column: GridPlace["column"], label: string, changed: boolean, body: React.ReactNode) => {
     const here = at.stage === stage && at.column === column;
     const bad = faulty({ stage, column });
     return (

@@ -14,11 +14,11 @@ import { Felt, Ramp } from "./asked";
 import { FloorAnchor } from "./FloorAnchor";
 import { Pain, Rest, Stepper, sideText, WarmUps } from "./parts";
 import {
-  type Entry,
   isFinished,
   lighterBy,
   loggedOf,
   rowsOf,
+  type SetEntry,
   STOP_PAIN,
   sideAt,
   sidesOf,
@@ -33,7 +33,7 @@ interface ExerciseProps {
   units: Units;
   rest: { until: number; seconds: number } | null;
   onRestOver: () => void;
-  onLog: (e: Entry) => void;
+  onLog: (e: SetEntry) => void;
   onUndo: () => void;
   onPain: (pain: number) => void;
   /** A third of the sets are left out today. */
@@ -61,7 +61,7 @@ export function Exercise({
   onPick,
   onEnd,
 }: ExerciseProps) {
-  const [entry, setEntry] = useState<Entry>(() => startEntry(item, log));
+  const [entry, setEntry] = useState<SetEntry>(() => startEntry(item, log));
   const rows = loggedOf(log, item.exercise)?.sets ?? [];
   const pain = loggedOf(log, item.exercise)?.pain;
   const sides = sidesOf(item);

@@ -47,7 +47,7 @@ export function nextItem(view: Pick<SessionView, "items">, log: StrengthLog): nu
   return (unfinished ?? mates.reduce((best, m) => (setsDone(m) < setsDone(best) ? m : best))).at;
 }
 
-export interface Entry {
+export interface SetEntry {
   reps: number | null;
   seconds: number | null;
   loadKg: number | null;
@@ -55,7 +55,7 @@ export interface Entry {
 }
 
 /** What the steppers start from: the set before, else the prescription. */
-export function startEntry(i: ItemView, log: StrengthLog): Entry {
+export function startEntry(i: ItemView, log: StrengthLog): SetEntry {
   const before = loggedOf(log, i.exercise)?.sets.at(-1);
   return {
     reps: i.seconds === null ? (i.reps ?? 0) : null,
@@ -80,7 +80,7 @@ const withItem = (log: StrengthLog, i: ItemView, change: (item: LoggedItem) => L
 };
 
 /** @param at the moment it is logged, ISO 8601 @returns the log with one more row */
-export function withSet(log: StrengthLog, i: ItemView, entry: Entry, at: string): StrengthLog {
+export function withSet(log: StrengthLog, i: ItemView, entry: SetEntry, at: string): StrengthLog {
   const rows = doneRows(log, i);
   const side = sideAt(i, rows);
   const set: LoggedSet = {

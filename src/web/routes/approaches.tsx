@@ -11,7 +11,7 @@ import { CellForm } from "../approaches/CellForm";
 import { ChangesSheet } from "../approaches/ChangesSheet";
 import { Compare } from "../approaches/Compare";
 import { Follow } from "../approaches/Follow";
-import { Grid, type Place } from "../approaches/Grid";
+import { Grid, type GridPlace } from "../approaches/Grid";
 import { useChanges } from "../approaches/useChanges";
 import { saidOf, THEIRS } from "../data/api";
 import {
@@ -318,12 +318,12 @@ function Editor({ view: v, busy, onSave }: EditorProps) {
     setFrom(v.approach);
     setDraft(v.approach);
   }
-  const [at, setAt] = useState<Place>({ stage: "build", column: "squat" });
+  const [at, setAt] = useState<GridPlace>({ stage: "build", column: "squat" });
   const [sheet, setSheet] = useState<"copy" | "versions" | "remove" | null>(null);
   const faults = useMemo(() => approachFaults(draft), [draft]);
   const changed = !sameGrid(draft, v.approach);
   useUnsaved(changed);
-  const inCell = (p: Place) =>
+  const inCell = (p: GridPlace) =>
     faults.some((f) =>
       f.path.startsWith(p.column === "week" ? `rows.${p.stage}.perWeek` : `rows.${p.stage}.cells.${p.column}.`),
     );

@@ -8,11 +8,11 @@ import { Exercise } from "../floor/Exercise";
 import { Finish } from "../floor/Finish";
 import {
   doneRows,
-  type Entry,
   easierDay,
   emptyLog,
   isFinished,
   nextItem,
+  type SetEntry,
   sidesOf,
   withFelt,
   withoutLast,
@@ -74,7 +74,7 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
   const item = view.items[at];
   const done = due === -1;
   const finished = view.items.filter((i) => isFinished(log, i)).length;
-  const logSet = (entry: Entry) => {
+  const logSet = (entry: SetEntry) => {
     if (!item) return;
     const next = withSet(log, item, entry, new Date().toISOString());
     change(next);

@@ -8,7 +8,7 @@ export interface Rect {
   h: number;
 }
 
-export interface Label extends Rect {
+export interface PlacedLabel extends Rect {
   text: string;
   anchor: "start" | "end" | "middle";
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { EnduranceView, PlannedSessionView, WeekView } from "../../../api/views";
 import { addDays } from "../../../core/dates";
 import { fitText, gridValues, overlaps, steppedEdge, textWidth } from "./common";
-import { type WeekInput, weekLayout } from "./week";
+import { type WeekLayoutInput, weekLayout } from "./week";
 
 const MONDAY = "2026-03-02";
 const run = (
@@ -84,7 +84,7 @@ const view = (more: Partial<WeekView> = {}): WeekView => ({
   editable: true,
   ...more,
 });
-const input = (v: WeekView, more: Partial<WeekInput> = {}): WeekInput => ({
+const input = (v: WeekView, more: Partial<WeekLayoutInput> = {}): WeekLayoutInput => ({
   view: v,
   width: 924,
   height: 620,

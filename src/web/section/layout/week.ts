@@ -15,7 +15,7 @@ import {
 } from "./common";
 import { keyFreshness } from "./freshness";
 
-export interface WeekInput {
+export interface WeekLayoutInput {
   view: WeekView;
   width: number;
   height: number;
@@ -136,7 +136,7 @@ function signature(kind: SessionKind, hilly: boolean): [number, number][] {
   ];
 }
 
-export function weekLayout(input: WeekInput): WeekLayout {
+export function weekLayout(input: WeekLayoutInput): WeekLayout {
   const { view, width, height } = input;
   const dayWidth = (width - LEFT - CARRY - RIGHT) / 7;
   const half = dayWidth / 2;
@@ -231,7 +231,7 @@ function freshnessOf(
 }
 
 function enduranceBlocksOf(
-  input: WeekInput,
+  input: WeekLayoutInput,
   dayX: (d: string) => number,
   dayWidth: number,
   ground: number,
@@ -300,7 +300,7 @@ interface WeekGround {
   x1: number;
 }
 
-function anchorsOf(input: WeekInput, { dayX, half, ground, unit, bottom, x1 }: WeekGround): WeekAnchor[] {
+function anchorsOf(input: WeekLayoutInput, { dayX, half, ground, unit, bottom, x1 }: WeekGround): WeekAnchor[] {
   const { view } = input;
   const placed: Rect[] = [];
   return view.sessions.flatMap((s, index): WeekAnchor[] => {
