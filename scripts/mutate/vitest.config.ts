@@ -10,5 +10,7 @@ export default defineConfig({
     exclude: ["tests/reference/fit.test.ts", "tests/reference/calendar.test.ts"],
     testTimeout: 120_000,
     environment: "node",
+    // One mutant after the other in one thread: the rooms are loaded once a run, not once a file.
+    isolate: false,
   },
 });
