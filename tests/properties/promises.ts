@@ -269,8 +269,9 @@ describe("what the screens promise", () => {
       if (age(athlete, plan.from) < 50) continue;
       let run = 0;
       for (const [n, w] of plan.season.entries()) {
-        const trains = w.phase === "base" || w.phase === "build";
-        run = trains && !w.stepBack ? run + 1 : 0;
+        // Weeks that restore or hold build nothing up: they need no step-back.
+        const builds = (w.phase === "base" || w.phase === "build") && !["restore", "hold"].includes(w.emphasis);
+        run = builds && !w.stepBack ? run + 1 : 0;
         looked += 1;
         // Two weeks, and a third where the step-back waits for the endurance's; a block that ends at the race phase has none.
         const racesNext = plan.season.slice(n, n + 2).some((x) => x.days.some((d) => d.phase === "race"));

@@ -42,6 +42,7 @@ import { missedWeeks, nextLoad } from "../../src/core/progress/next";
 import { numbers, type RuleId } from "../../src/core/rulebook";
 import { passMark, weakerOf } from "../../src/core/screening/marks";
 import { hingeStopsAtKnee } from "../../src/core/screening/rounding";
+import { loadingWeeks } from "../../src/core/season/blocks";
 import { clashesOf } from "../../src/core/season/clashes";
 import { seasonDays } from "../../src/core/season/days";
 import { planPhases } from "../../src/core/season/phases";
@@ -326,6 +327,7 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     for (const g of gaps as number[]) days.push((days.at(-1) ?? 0) + g);
     return raceSeries(days.map((d) => raceOn(addDays(RACE_DAY, d), "B", 20))).length;
   },
+  "block.weeks": ({ weeks, toRace }) => loadingWeeks({ weeks, usual: 3, mayGrow: true, toRace }),
   "stepback.every": ({ birthYear, week }) => seasonOf(base({}, { birthYear }))[week - 1]!.stepBack,
   "stepback.endurance": ({ factor }) => weekWith(factor).enduranceStepBack,
   "restore.visits": ({ minutes, after: days }) => around(-days, { expectedMinutes: minutes }).loading,

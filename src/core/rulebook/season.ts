@@ -281,8 +281,33 @@ export const SEASON = {
     },
     examples: [eg({ gaps: [7, 7] }, 1), eg({ gaps: [7] }, 0), eg({ gaps: [9, 9] }, 1), eg({ gaps: [9, 10] }, 0)],
   }),
+  "block.weeks": rule({
+    title: "Blocks of loading weeks",
+    kind: "dose",
+    ...TRADE,
+    parameters: {
+      most: num(5, "loading weeks", TRADE, "of a block at most, where that fits the phase better"),
+      shorter: num(9, "times", HOUSE, "that the share missing of the usual length weighs, squared"),
+      cutShort: num(
+        10,
+        "points",
+        HOUSE,
+        "that a block without its step-back weighs, beside the squared difference in weeks",
+      ),
+    },
+    says: {
+      week: (v: { week: number; of: number }) => `Week ${v.week} of ${v.of} of this block.`,
+    },
+    examples: [
+      eg({ weeks: 8, toRace: true }, [4, 3]),
+      eg({ weeks: 7, toRace: true }, [3, 3]),
+      eg({ weeks: 4, toRace: false }, [3]),
+      eg({ weeks: 6, toRace: false }, [5]),
+      eg({ weeks: 7, toRace: false }, [3, 2]),
+    ],
+  }),
   "stepback.every": rule({
-    title: "Step-back week",
+    title: "Step-back week at the end of a block",
     kind: "dose",
     ...TRADE,
     parameters: {
@@ -292,8 +317,8 @@ export const SEASON = {
     },
     switchable: "A step-back week every 4th week (3rd for new lifters and from 50)",
     says: {
-      every: (v: { weeks: number }) =>
-        `Step-back week: every ${v.weeks === 3 ? "3rd" : `${v.weeks}th`} week, sets cut by 40 to 50%, load held.`,
+      every: (v: { loading: number }) =>
+        `Step-back week: it ends a block of ${many(v.loading, "loading week")}; sets cut by 40 to 50%, load held.`,
     },
     examples: [
       eg({ birthYear: 1990, week: 3 }, false),

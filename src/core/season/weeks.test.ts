@@ -159,14 +159,30 @@ describe("two A races within 14 days", () => {
 });
 
 describe("weeks", () => {
-  it("steps back every fourth week, every third for new lifters and from fifty", () => {
+  it("fall into blocks that end in a step-back: three loading weeks, two from fifty, five where the phase fits no other", () => {
     const steady = { endurance: weeksOf(new Array(30).fill(1)) };
-    const marked = (a: Athlete) =>
+    const blocks = (a: Athlete) =>
       weeksFor(a)
-        .slice(0, 12)
-        .map((w) => (w.stepBack ? 1 : 0));
-    expect(marked(athleteWith(steady))).toEqual([0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0, 1]);
-    expect(marked(athleteWith(steady, { birthYear: 1970 }))).toEqual([0, 0, 1, 0, 0, 1, 0, 0, 1, 0, 0, 1]);
+        .slice(0, 14)
+        .map((w) => (w.block ? `${w.block.week}/${w.block.of}` : w.stepBack ? "back" : "-"))
+        .join(" ");
+    // Four weeks of prepare, four of develop, then six of build before the next base.
+    expect(blocks(athleteWith(steady))).toBe("1/3 2/3 3/3 back 1/3 2/3 3/3 back 1/5 2/5 3/5 4/5 5/5 back");
+    // From 50: 2 + 1 throughout, whatever the emphasis: what a phase's end cuts short counts to the block that follows.
+    expect(blocks(athleteWith(steady, { birthYear: 1970 }))).toBe(
+      "1/2 2/2 back 1/1 1/1 back 1/2 2/2 back 1/2 2/2 back 1/2 2/2",
+    );
+  });
+
+  it("of eight weeks of build are 4 + 1 + 3, and the taper is the last block's step-back", () => {
+    // Race phase of ten days from a Monday: 20 weeks and 3 days before the race's Thursday.
+    const race = raceOn(addDays(START, 20 * 7 + 3), "A", 75);
+    const weeks = weeksFor(athleteWith({ races: [race], endurance: weeksOf(new Array(30).fill(1)) }));
+    const build = weeks.filter((w) => w.phase === "build");
+    expect(build).toHaveLength(8);
+    expect(build.map((w) => w.block?.week ?? "back")).toEqual([1, 2, 3, 4, "back", 1, 2, 3]);
+    expect(build[0]!.why.find((w) => w.rule === "block.weeks")!.text).toBe("Week 1 of 4 of this block.");
+    expect(weeks.filter((w) => w.phase === "race").every((w) => w.block === null && !w.stepBack)).toBe(true);
   });
 
   it("steps back with the endurance, and not again at once", () => {
@@ -175,8 +191,9 @@ describe("weeks", () => {
     const low = weeks.find((w) => w.enduranceStepBack)!;
     expect(low.stepBack).toBe(true);
     expect(low.why.map((w) => w.rule)).toContain("stepback.endurance");
+    // Three weeks of develop are left after it: a block of 2 + 1.
     const at = weeks.indexOf(low);
-    expect(weeks.slice(at + 1, at + 4).some((w) => w.stepBack)).toBe(false);
+    expect(weeks.slice(at + 1, at + 4).map((w) => w.stepBack)).toEqual([false, false, true]);
   });
 
   // Rules mileage.increase and mileage.spike (our assumption): over 10% a third off, over 30% hold dose only.
@@ -254,7 +271,7 @@ describe("what counts as a step back of the endurance", () => {
     expect(week).toMatchObject({ known: "part", enduranceStepBack: false, ordinary: false, setFactor: 1 });
   });
   it("is not followed by one of the calendar, and one of the calendar waits for it", () => {
-    // Three weeks of training, then the fourth is due; the endurance steps back in the fifth: the fourth waits.
+    // Three loading weeks, then the fourth is due; the endurance steps back in the fifth: the fourth loads, too.
     const weeks = weeksFor(
       athleteWith({ endurance: weeksOf([1, 1, 1, 1, 1, 1, 1, 1, 0.6, ...steady], addDays(START, -28)) }),
     );
@@ -266,8 +283,14 @@ describe("what counts as a step back of the endurance", () => {
       true,
       false,
       false,
-      false,
       true,
+      false,
+    ]);
+    expect(weeks.slice(0, 4).map((w) => w.block)).toEqual([
+      { week: 1, of: 3 },
+      { week: 2, of: 3 },
+      { week: 3, of: 3 },
+      { week: 4, of: 4 },
     ]);
   });
   it("keeps 55% of the sets, unless it is switched off", () => {

@@ -30,6 +30,7 @@ import {
   weeklyFigures,
 } from "../endurance";
 import { numbers, type RuleValues, type Why, why } from "../rulebook";
+import { type BlockWeek, loadingWeeks } from "./blocks";
 import type { SeasonDay } from "./day";
 import { seasonDays } from "./days";
 import type { SeasonPhase } from "./phases";
@@ -59,6 +60,8 @@ export interface SeasonWeek {
   days: SeasonDay[];
   /** How much of its endurance is planned or recorded; what is not known is no rest. */
   known: Known;
+  /** Where it stands in its block; null in a step-back week and wherever nothing is built up. */
+  block: BlockWeek | null;
   stepBack: boolean;
   /** The endurance itself steps back this week. */
   enduranceStepBack: boolean;
@@ -101,6 +104,15 @@ export function seasonWeeks(
   return new WeekPlanner(athlete, phases, perWeek, asOf).weeks();
 }
 
+/** Weeks in a row that build up the same. */
+interface Run {
+  builds: string;
+  /** Loading weeks of the block that stands and of those after it. */
+  blocks: readonly number[];
+  /** Loading weeks of this block so far. */
+  done: number;
+}
+
 /** Goes through the weeks from some before the season on: each is judged by those before it. */
 class WeekPlanner {
   private readonly own: RuleValues | undefined;
@@ -113,8 +125,9 @@ class WeekPlanner {
   private readonly lastTaper = new Map<string, IsoDate>();
   private readonly ordinary: boolean[] = [];
   private readonly usual: UsualWeek;
-  /** Weeks of training since the last step-back. */
+  /** Weeks that built up since the last step-back. */
   private since = 0;
+  private run: Run | null = null;
 
   constructor(
     private readonly athlete: Athlete,
@@ -173,16 +186,52 @@ class WeekPlanner {
     return this.stepsBack(i + 1, mostFrequent(nextDays.map((d) => d.phase)), known, this.changeAt(i + 1, known));
   }
 
-  /** Why the week steps back; null where it does not. */
-  private stepBackWhy(i: number, phase: Phase, back: boolean): Why | null {
-    const trains = phase === "base" || phase === "build";
-    this.since = trains ? this.since + 1 : 0;
-    if (!trains) return null;
-    if (back && this.since > 1 && isOn(this.athlete, "stepback.endurance")) return why("stepback.endurance", "with");
+  /** What a week builds up, as phase and emphasis; null where it holds, restores or races. */
+  private buildsAt(i: number): string | null {
+    const days = this.daysOf(addDays(this.first, 7 * (i - this.lookBack)));
+    const phase = mostFrequent(days.map((d) => d.phase));
+    const emphasis = mostFrequent(days.map((d) => d.emphasis));
+    const builds = (phase === "base" || phase === "build") && emphasis !== "hold" && emphasis !== "restore";
+    return builds ? `${phase}/${emphasis}` : null;
+  }
+
+  /** The blocks that the weeks from here on fall into, as long as they build up the same. @param carried loading weeks right before */
+  private runFrom(i: number, builds: string, carried: number): Run {
+    let weeks = 1;
+    while (this.buildsAt(i + weeks) === builds) weeks++;
+    const next = this.daysOf(addDays(this.first, 7 * (i + weeks - this.lookBack)));
     const every = safetyGate(this.athlete, this.figures[i]?.start ?? this.first).stepBackEvery;
-    return this.since >= every && !this.waits(i) && isOn(this.athlete, "stepback.every")
-      ? why("stepback.every", "every", { weeks: every })
-      : null;
+    const mayGrow = every === numbers("stepback.every").weeks;
+    const toRace = mostFrequent(next.map((d) => d.phase)) === "race";
+    const blocks = isOn(this.athlete, "stepback.every")
+      ? loadingWeeks({ weeks, usual: every - 1, mayGrow, toRace, carried })
+      : [weeks];
+    return { builds, blocks, done: 0 };
+  }
+
+  /** A week's place in its block, or why it steps back. */
+  private blockAt(i: number, back: boolean): { block: BlockWeek | null; stepBack: Why | null } {
+    const builds = this.buildsAt(i);
+    if (builds === null) {
+      [this.run, this.since] = [null, 0];
+      return { block: null, stepBack: null };
+    }
+    this.since += 1;
+    if (this.run?.builds !== builds) this.run = this.runFrom(i, builds, this.since - 1);
+    const { run } = this;
+    const of = run.blocks[0] ?? run.done + 1;
+    if (back && this.since > 1 && isOn(this.athlete, "stepback.endurance")) {
+      // What is left of these weeks begins anew after it.
+      this.run = null;
+      return { block: null, stepBack: why("stepback.endurance", "with") };
+    }
+    if (run.done >= of && !this.waits(i) && isOn(this.athlete, "stepback.every")) {
+      const loading = this.since - 1;
+      this.run = { ...run, blocks: run.blocks.slice(1), done: 0 };
+      return { block: null, stepBack: why("stepback.every", "every", { loading }) };
+    }
+    run.done += 1;
+    return { block: { week: run.done, of: Math.max(of, run.done) }, stepBack: null };
   }
 
   private weekAt(i: number, figure: WeekFigures): SeasonWeek | null {
@@ -199,7 +248,7 @@ class WeekPlanner {
     if (!phase) return null;
     // Taper and restart raise no warning of growth.
     const mileage = isRacing(phase) ? NO_MILEAGE_RULE : mileageRule(change, ordinary, (r) => isOn(athlete, r), own);
-    const stepBack = this.stepBackWhy(i, phase, back);
+    const { block, stepBack } = this.blockAt(i, back);
     if (stepBack) this.since = 0;
     const cuts = cutsOf(athlete, start);
     return {
@@ -208,6 +257,7 @@ class WeekPlanner {
       emphasis: mostFrequent(days.map((d) => d.emphasis)) ?? "prepare",
       days,
       known,
+      block,
       stepBack: stepBack !== null,
       enduranceStepBack: back,
       ordinary,
@@ -227,7 +277,13 @@ class WeekPlanner {
         own,
       }),
       routines: wantedRoutines(athlete, days),
-      why: [...(stepBack ? [stepBack] : []), ...mileage.why, ...spikeWhy(athlete, start), ...cuts.why],
+      why: [
+        ...(stepBack ? [stepBack] : []),
+        ...(block ? [why("block.weeks", "week", block)] : []),
+        ...mileage.why,
+        ...spikeWhy(athlete, start),
+        ...cuts.why,
+      ],
     };
   }
 }
