@@ -3,7 +3,7 @@ import type { Away, Emphasis, Label, Phase, PhaseSpan, Priority, SessionSport, S
 import type { Known } from "../core/endurance";
 import type { LoadKind, Pattern } from "../core/exercise";
 import type { RuleId, Why } from "../core/rulebook";
-import type { SeasonWarning } from "../core/season";
+import type { BlockWeek, SeasonWarning } from "../core/season";
 import type { Unplaced } from "../core/week";
 
 /** Hard sets of one group of patterns. */
@@ -32,6 +32,8 @@ export interface WeekColumn {
   phase: Phase;
   emphasis: Emphasis;
   stepBack: boolean;
+  /** Its place among the loading weeks of its block; null where nothing is built up. */
+  block: BlockWeek | null;
   /** Every endurance session of the week is in the past. */
   done: boolean;
   minutes: number;

@@ -11,6 +11,7 @@ import type {
 } from "../core/athlete";
 import type { Known } from "../core/endurance";
 import type { Why } from "../core/rulebook";
+import type { BlockWeek } from "../core/season";
 import type { Alternative, Cost, Placed, Unplaced } from "../core/week";
 import type { RaceFlag, WeekSession } from "./seasonViews";
 
@@ -41,6 +42,7 @@ export interface WeekView {
   phaseWeek: number;
   phaseWeeks: number;
   stepBack: boolean;
+  block: BlockWeek | null;
   /** The days before it, for the carry-over column: Sunday before. */
   endurance: EnduranceView[];
   /** How much of its endurance is planned or recorded, and what stands in for the rest. */

@@ -78,6 +78,10 @@ export function loadText(d: Pick<DoseLike, "loadKg" | "loading">, u: Units): str
   return d.loading === "pair" ? `2${NB}×${NB}${mass(d.loadKg, u)}` : mass(d.loadKg, u);
 }
 
+/** Where a week stands in its block, behind its emphasis. */
+export const blockText = (w: { stepBack: boolean; block: { week: number; of: number } | null }): string =>
+  w.stepBack ? ", step-back" : w.block ? `, block week ${w.block.week} of ${w.block.of}` : "";
+
 export const PHASE_NAMES = { base: "Base", build: "Build", race: "Race", recovery: "Recovery" } as const;
 export const SPORT_NAMES = {
   run: "Running",

@@ -42,6 +42,7 @@ export function columnOf(p: Planned, week: SeasonWeek, planned: PlanWeek | undef
     phase: week.phase,
     emphasis: week.emphasis,
     stepBack: week.stepBack,
+    block: week.block,
     done: end < p.from,
     minutes: week.figures.minutes,
     distanceKm: roundTo(week.figures.distanceKm, 3),

@@ -80,6 +80,7 @@ export function weekView(p: Planned, today: IsoDate, monday: IsoDate): WeekView 
     emphasis: season.emphasis,
     ...phasePlace(plan.phases, season),
     stepBack: season.stepBack,
+    block: season.block,
     endurance: enduranceBetween(stored, addDays(monday, -1), end),
     known: season.known,
     standsIn: plan.assumed

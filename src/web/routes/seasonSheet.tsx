@@ -4,7 +4,17 @@ import { Link, useParams } from "react-router";
 import type { SeasonView, SeasonWeekView } from "../../api/views";
 import { addDays } from "../../core/dates";
 import { useAthlete, useSeason } from "../data/hooks";
-import { day, dayAndYear, distanceNumber, duration, EMPHASIS_NAMES, PHASE_NAMES, span, type Units } from "../format";
+import {
+  blockText,
+  day,
+  dayAndYear,
+  distanceNumber,
+  duration,
+  EMPHASIS_NAMES,
+  PHASE_NAMES,
+  span,
+  type Units,
+} from "../format";
 import { phaseFacts } from "../season/facts";
 import { stripLayout, trainingLoadSum } from "../section/layout/strip";
 import { STRATA } from "../section/patterns";
@@ -152,7 +162,7 @@ function WeekTable({ view, units, head }: { view: SeasonView; units: Units; head
             <td className="py-1 whitespace-nowrap">{span(w.start, addDays(w.start, 6))}</td>
             <td className="py-1">
               {PHASE_NAMES[w.phase]}, {EMPHASIS_NAMES[w.emphasis].toLowerCase()}
-              {w.stepBack ? ", step-back" : ""}
+              {blockText(w)}
             </td>
             <td className="py-1">{distanceNumber(w.distanceKm, units)}</td>
             <td className="py-1">{duration(w.minutes)}</td>

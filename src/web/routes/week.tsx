@@ -6,7 +6,17 @@ import type { EnduranceView, WeekView } from "../../api/views";
 import { addDays, laterOf, mondayOf } from "../../core/dates";
 import { useWeigher } from "../data/board";
 import { useClub, useWeek } from "../data/hooks";
-import { distance, duration, EMPHASIS_NAMES, PHASE_NAMES, SPORT_NAMES, sessionName, span, type Units } from "../format";
+import {
+  blockText,
+  distance,
+  duration,
+  EMPHASIS_NAMES,
+  PHASE_NAMES,
+  SPORT_NAMES,
+  sessionName,
+  span,
+  type Units,
+} from "../format";
 import { Legend } from "../section/Legend";
 import { weekLayout } from "../section/layout/week";
 import { useSize } from "../section/useSize";
@@ -181,7 +191,7 @@ function Week({ id, view }: { id: string; view: WeekView }) {
           <span className="flex-none self-center text-[12px] text-ink2">
             {PHASE_NAMES[view.phase]} week {view.phaseWeek} of {view.phaseWeeks},{" "}
             {EMPHASIS_NAMES[view.emphasis].toLowerCase()}
-            {view.stepBack ? ", step-back" : ""}
+            {blockText(view)}
           </span>
           <WeekStrip id={id} monday={view.monday} />
         </div>

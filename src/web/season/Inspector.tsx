@@ -8,6 +8,7 @@ import { why } from "../../core/rulebook";
 import { useSaveNote } from "../data/imports";
 import { useHeld } from "../data/tags";
 import {
+  blockText,
   day,
   distanceNumber,
   duration,
@@ -73,7 +74,7 @@ export function Inspector({
           {span(week.start, end)}
           <i className="sw" style={{ background: STRATA[week.phase].tint }} />
           {PHASE_NAMES[week.phase]}, {EMPHASIS_NAMES[week.emphasis].toLowerCase()}
-          {week.stepBack ? ", step-back" : ""}
+          {blockText(week)}
         </p>
         {own && (
           <p className="mt-1 flex items-center gap-2 text-[12px] leading-4 text-ink2">

@@ -1,7 +1,7 @@
 /** The season section as a table, for screen readers. */
 import { memo, useMemo } from "react";
 import type { SeasonView } from "../../api/views";
-import { day, duration, PHASE_NAMES } from "../format";
+import { blockText, day, duration, PHASE_NAMES } from "../format";
 import type { SeasonLayout } from "./layout/season";
 import { useSettled } from "./useSettled";
 
@@ -36,7 +36,7 @@ export const SeasonTwin = memo(function SeasonTwin(now: {
               <td>{c.week.start}</td>
               <td>
                 {PHASE_NAMES[c.week.phase]}
-                {c.week.stepBack ? ", step-back" : ""}
+                {blockText(c.week)}
               </td>
               <td>{Math.round(c.value)}</td>
               <td>{c.week.loadLimit}</td>

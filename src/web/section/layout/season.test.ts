@@ -11,6 +11,7 @@ const week = (i: number, more: Partial<SeasonWeekView> = {}): SeasonWeekView => 
   phase: "base",
   emphasis: "develop",
   stepBack: false,
+  block: null,
   done: i < 4,
   minutes: 300,
   distanceKm: 40 + i,

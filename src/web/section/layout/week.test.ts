@@ -58,6 +58,7 @@ const view = (more: Partial<WeekView> = {}): WeekView => ({
   phaseWeek: 1,
   phaseWeeks: 8,
   stepBack: false,
+  block: null,
   known: "all",
   standsIn: [],
   endurance: [
