@@ -106,57 +106,60 @@ describe("sentences", () => {
       text: "Under 18: 2 reps or more in reserve, no 1RM test; qualified supervision and consent are needed.",
     });
   });
-  it.each([
-    [say("approach.routine", "follows", "long"), "The long routine, straight after the hard run"],
-    [say("approach.routine", "follows", "short"), "The short routine, straight after the easy run"],
-    [say("load.unknown", "ramp", 1), "until 1 stays in reserve"],
-    [say("load.unknown", "ramp", 2), "until 2 stay in reserve"],
+  const said: [() => string, string][] = [
+    [() => say("approach.routine", "follows", "long"), "The long routine, straight after the hard run"],
+    [() => say("approach.routine", "follows", "short"), "The short routine, straight after the easy run"],
+    [() => say("load.unknown", "ramp", 1), "until 1 stays in reserve"],
+    [() => say("load.unknown", "ramp", 2), "until 2 stay in reserve"],
     [
-      say("mileage.assumed", "standsIn", { known: "none", sessions: 1 }),
+      () => say("mileage.assumed", "standsIn", { known: "none", sessions: 1 }),
       "No endurance is planned here: 1 session of the last ordinary week stands in",
     ],
     [
-      say("mileage.assumed", "standsIn", { known: "part", sessions: 3 }),
+      () => say("mileage.assumed", "standsIn", { known: "part", sessions: 3 }),
       "Only part of the endurance is planned here: 3 sessions of the last ordinary week stand in",
     ],
-    [say("mileage.assumed", "free", { known: "none" }), "No endurance is planned here: strength"],
-    [say("mileage.assumed", "free", { known: "part" }), "Only part of the endurance is planned here: strength"],
-    [say("stepback.every", "every", { loading: 3 }), "it ends a block of 3 loading weeks"],
-    [say("stepback.every", "every", { loading: 1 }), "it ends a block of 1 loading week;"],
-    [say("M2", "before", { days: 1, race: "the Cup" }), "The day before the Cup"],
-    [say("M2", "before", { days: 3, race: "the Cup" }), "3 days before the Cup"],
-    [say("finding.test", "asks", "Hips Drop"), "asked for by the screening: hips drop"],
-    [say("finding.seen", "added", "Hips Drop"), "Added by the screening: hips drop."],
-    [say("finding.seen", "asks", "Hips Drop"), "asked for by the screening: hips drop"],
+    [() => say("mileage.assumed", "free", { known: "none" }), "No endurance is planned here: strength"],
+    [() => say("mileage.assumed", "free", { known: "part" }), "Only part of the endurance is planned here: strength"],
+    [() => say("edit.hand", "load", { asked: 60, made: 60 }), "Load set by hand: 60 kg."],
+    [() => say("edit.hand", "load", { asked: 61, made: 60 }), "Load set by hand: 61 kg, 60 kg can be made here."],
+    [() => say("stepback.every", "every", { loading: 3 }), "it ends a block of 3 loading weeks"],
+    [() => say("stepback.every", "every", { loading: 1 }), "it ends a block of 1 loading week;"],
+    [() => say("M2", "before", { days: 1, race: "the Cup" }), "The day before the Cup"],
+    [() => say("M2", "before", { days: 3, race: "the Cup" }), "3 days before the Cup"],
+    [() => say("finding.test", "asks", "Hips Drop"), "asked for by the screening: hips drop"],
+    [() => say("finding.seen", "added", "Hips Drop"), "Added by the screening: hips drop."],
+    [() => say("finding.seen", "asks", "Hips Drop"), "asked for by the screening: hips drop"],
     [
-      say("choice.back", "back", { area: "calf", name: "ankle hops", step: 2, of: 3 }),
+      () => say("choice.back", "back", { area: "calf", name: "ankle hops", step: 2, of: 3 }),
       "The calf is clear: ankle hops is back, step 2 of 3 on its ladder.",
     ],
     [
-      say("choice.back", "back", { area: "calf", name: "ankle hops", step: 0, of: 0 }),
+      () => say("choice.back", "back", { area: "calf", name: "ankle hops", step: 0, of: 0 }),
       "The calf is clear: ankle hops is back.",
     ],
     [
-      say("progress.same", "inside", { kg: "80 kg", reps: [5, 5] }),
+      () => say("progress.same", "inside", { kg: "80 kg", reps: [5, 5] }),
       "Last time 80 kg, 5, 5 reps inside the range: the same again.",
     ],
     [
-      say("progress.same", "inside", { kg: null, reps: [5, 5] }),
+      () => say("progress.same", "inside", { kg: null, reps: [5, 5] }),
       "Last time 5, 5 reps inside the range: the same again.",
     ],
     [
-      say("progress.range", "oneShort", { least: 3, low: 4, nearer: 1, off: 2.5 }),
+      () => say("progress.range", "oneShort", { least: 3, low: 4, nearer: 1, off: 2.5 }),
       "One set stopped at 3 of 4 reps, 1 nearer the limit than meant: 2.5% off",
     ],
     [
-      say("progress.range", "oneShort", { least: 3, low: 4, nearer: 0, off: 0 }),
+      () => say("progress.range", "oneShort", { least: 3, low: 4, nearer: 0, off: 0 }),
       "One set stopped at 3 of 4 reps: the same load",
     ],
     [
-      say("side.first", "test", { side: "left", test: "Calf Raise", weak: 20, strong: 25 }),
+      () => say("side.first", "test", { side: "left", test: "Calf Raise", weak: 20, strong: 25 }),
       "the weaker in the calf raise (20 against 25)",
     ],
-  ])("%s", (text, begins) => {
-    expect(text).toContain(begins);
+  ];
+  it.each(said.map(([made, holds]) => [holds, made] as const))("%s", (holds, made) => {
+    expect(made()).toContain(holds);
   });
 });
