@@ -47,7 +47,7 @@ export const GLOSSARY: readonly Term[] = [
     says: "Unit of training load: effort of 10 times minutes. 50 easy minutes at effort 3 are 150 AU.",
   },
   { term: "Base, build, race, recovery", says: "The four phases of a season. Each has dates." },
-  { term: "Block", says: "Three to six weeks of one emphasis." },
+  { term: "Block", says: "Loading weeks of one emphasis, three as a rule, and the step-back week that ends them." },
   { term: "Control", says: "Work with bodyweight or little load in which the quality of the movement counts." },
   { term: "Deload", also: "step-back week", says: "A week with 40 to 50% fewer sets at the same load." },
   { term: "Develop", says: "Emphasis of sets of 6 to 10 with two or three repetitions in reserve." },
