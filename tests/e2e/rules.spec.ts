@@ -66,7 +66,7 @@ test("every why of a sheet of each sport leads in one click to its rule, with th
       await asked.first().waitFor();
     }
   }
-  expect(seen.size).toBeGreaterThan(15);
+  expect(seen.size, "rules that were opened").toBeGreaterThanOrEqual(15);
 });
 
 test("rules and terms by keyboard alone: opened, searched, walked, and from the command palette", async ({ page }) => {
@@ -80,10 +80,12 @@ test("rules and terms by keyboard alone: opened, searched, walked, and from the 
   const found = page.getByRole("navigation", { name: "Rules by chapter" }).getByRole("listitem");
   await expect.poll(() => found.count()).toBeLessThan(Object.keys(RULES).length);
   await page.keyboard.press("Tab");
+  const shown = page.getByTestId("rule-id");
+  const first = (await shown.textContent()) ?? "";
   await page.keyboard.press("ArrowDown");
-  const second = await page.getByTestId("rule-id").textContent();
+  await expect(shown).not.toHaveText(first);
   await page.keyboard.press("ArrowUp");
-  await expect(page.getByTestId("rule-id")).not.toHaveText(second ?? "");
+  await expect(shown).toHaveText(first);
   await page.keyboard.press("t");
   await expect(page.getByRole("heading", { name: "Terms" })).toBeVisible();
   await page.keyboard.press("ControlOrMeta+k");
