@@ -12,7 +12,7 @@ export default {
   tsconfigFile: "none.json",
   ignoreStatic: true,
   concurrency: 2,
-  timeoutMS: 15_000,
+  timeoutMS: 6_000,
   tempDirName: ".tmp/mutate",
   ignorePatterns: [".tmp", "dist", "docs", "test-results", "tests/e2e", "var"],
   // What was noticed stays noticed while its code and its tests stay: another run weighs what is new.
