@@ -327,7 +327,7 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     for (const g of gaps as number[]) days.push((days.at(-1) ?? 0) + g);
     return raceSeries(days.map((d) => raceOn(addDays(RACE_DAY, d), "B", 20))).length;
   },
-  "block.weeks": ({ weeks, toRace }) => loadingWeeks({ weeks, usual: 3, mayGrow: true, toRace }),
+  "block.weeks": ({ weeks, closed }) => loadingWeeks({ weeks, usual: 3, mayGrow: true, closed }),
   "stepback.every": ({ birthYear, week }) => seasonOf(base({}, { birthYear }))[week - 1]!.stepBack,
   "stepback.endurance": ({ factor }) => weekWith(factor).enduranceStepBack,
   "restore.visits": ({ minutes, after: days }) => around(-days, { expectedMinutes: minutes }).loading,

@@ -299,11 +299,11 @@ export const SEASON = {
       week: (v: { week: number; of: number }) => `Week ${v.week} of ${v.of} of this block.`,
     },
     examples: [
-      eg({ weeks: 8, toRace: true }, [4, 3]),
-      eg({ weeks: 7, toRace: true }, [3, 3]),
-      eg({ weeks: 4, toRace: false }, [3]),
-      eg({ weeks: 6, toRace: false }, [5]),
-      eg({ weeks: 7, toRace: false }, [3, 2]),
+      eg({ weeks: 8, closed: true }, [4, 3]),
+      eg({ weeks: 7, closed: true }, [3, 3]),
+      eg({ weeks: 4, closed: false }, [3]),
+      eg({ weeks: 6, closed: false }, [5]),
+      eg({ weeks: 7, closed: false }, [3, 2]),
     ],
   }),
   "stepback.every": rule({

@@ -16,8 +16,8 @@ export interface BlocksFor {
   usual: number;
   /** More loading weeks than usual may stand where that fits better; never for new lifters and from 50. */
   mayGrow: boolean;
-  /** The race phase follows: the taper is the last block's step-back. */
-  toRace: boolean;
+  /** What follows is less by itself, a taper or a step-back of the endurance: the last block needs no step-back of its own. */
+  closed: boolean;
   /** Loading weeks of another emphasis right before, that nothing has stepped back from. */
   carried?: number;
 }
@@ -33,15 +33,15 @@ const weightOf = (loading: number, usual: number): number =>
 
 /**
  * Blocks that fill the weeks exactly, as near the usual length as that allows; the longer of two stands first.
- * @returns loading weeks of each block in order; each ends in a step-back week but the last before a race, and one that the weeks cut
+ * @returns loading weeks of each block in order; each ends in a step-back week but the last where it is closed, and one that the weeks cut
  * short, whose loading is carried into what follows; 0 where what was carried asks for a step-back at once
- * @example loadingWeeks({ weeks: 8, usual: 3, mayGrow: true, toRace: true }) // [4, 3]
+ * @example loadingWeeks({ weeks: 8, usual: 3, mayGrow: true, closed: true }) // [4, 3]
  */
-export function loadingWeeks({ weeks, usual, mayGrow, toRace, carried = 0 }: BlocksFor): number[] {
+export function loadingWeeks({ weeks, usual, mayGrow, closed, carried = 0 }: BlocksFor): number[] {
   const rule = numbers("block.weeks");
   const most = mayGrow ? rule.most : usual;
-  // A taper comes as early as a step-back would: the block before it may be a week longer.
-  const lastMost = toRace ? Math.max(most, usual + 1) : most;
+  // What closes it comes as early as a step-back would: the block before it may be a week longer.
+  const lastMost = closed ? Math.max(most, usual + 1) : most;
   const known = new Map<number, Filled | null>();
   /** @param before loading weeks that the first of these blocks has behind it */
   const fill = (left: number, before: number): Filled | null => {
@@ -50,10 +50,10 @@ export function loadingWeeks({ weeks, usual, mayGrow, toRace, carried = 0 }: Blo
     let best: Filled | null =
       left + before > lastMost
         ? null
-        : { weight: toRace ? weightOf(left + before, usual) : rule.cutShort, blocks: [left] };
+        : { weight: closed ? weightOf(left + before, usual) : rule.cutShort, blocks: [left] };
     for (let n = Math.min(most - before, left - 1); n >= (before > 0 ? 0 : 1); n--) {
       const rest = left - n - 1;
-      const after = toRace && rest === 0 ? null : fill(rest, 0);
+      const after = closed && rest === 0 ? null : fill(rest, 0);
       if (!after) continue;
       const weight = weightOf(n + before, usual) + after.weight;
       if (!best || weight < best.weight) best = { weight, blocks: [n, ...after.blocks] };

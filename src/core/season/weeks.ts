@@ -198,15 +198,22 @@ class WeekPlanner {
   /** The blocks that the weeks from here on fall into, as long as they build up the same. @param carried loading weeks right before */
   private runFrom(i: number, builds: string, carried: number): Run {
     let weeks = 1;
-    while (this.buildsAt(i + weeks) === builds) weeks++;
+    while (this.buildsAt(i + weeks) === builds && !this.endsBlock(i + weeks)) weeks++;
     const next = this.daysOf(addDays(this.first, 7 * (i + weeks - this.lookBack)));
     const every = safetyGate(this.athlete, this.figures[i]?.start ?? this.first).stepBackEvery;
     const mayGrow = every === numbers("stepback.every").weeks;
-    const toRace = mostFrequent(next.map((d) => d.phase)) === "race";
+    const closed = mostFrequent(next.map((d) => d.phase)) === "race" || this.endsBlock(i + weeks);
     const blocks = isOn(this.athlete, "stepback.every")
-      ? loadingWeeks({ weeks, usual: every - 1, mayGrow, toRace, carried })
+      ? loadingWeeks({ weeks, usual: every - 1, mayGrow, closed, carried })
       : [weeks];
     return { builds, blocks, done: 0 };
+  }
+
+  /** Whether the endurance steps back in a week that is still to come, and the block with it. */
+  private endsBlock(i: number): boolean {
+    if (this.buildsAt(i) === null || !isOn(this.athlete, "stepback.endurance")) return false;
+    const known = this.knownAt(i);
+    return this.stepsBack(i, "base", known, this.changeAt(i, known));
   }
 
   /** A week's place in its block, or why it steps back. */
