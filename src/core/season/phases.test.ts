@@ -241,3 +241,114 @@ describe("the mini-block in a long hold", () => {
     expect(at("A", 53)).toBe(addDays(START, 32));
   });
 });
+
+describe("what phases say", () => {
+  const of = (...races: ReturnType<typeof raceOn>[]) => planPhases(athleteWith({ races }));
+  const named = (day: number, minutes: number, name: string) => ({
+    ...raceOn(addDays(START, day), "A", minutes),
+    name,
+  });
+  it("is why each is there, with its days and weeks", () => {
+    const { phases } = of(named(120, 75, "Cup"));
+    const why = Object.fromEntries(phases.slice(0, 4).map((p) => [p.phase, p.why]));
+    expect(phases.map((p) => p.phase)).toEqual(["base", "build", "race", "recovery", "base", "build"]);
+    expect(why.build).toEqual(["8 weeks of build before the race phase of Cup."]);
+    expect(phases[0]!.why).toEqual(["What remains before the 8 weeks of build for Cup."]);
+    expect(why.race).toEqual(["Cup is a middle race (30 min to 2 h): the race phase begins 10 days before it."]);
+    expect(why.recovery).toEqual(["10 days of recovery after a middle race, counted from its last day."]);
+    expect(phases[4]!.why[0]).toContain("8 weeks of base and 6 of build");
+    expect(phases.map((p) => p.race)).toEqual([...Array(4).fill(`race-${addDays(START, 120)}`), null, null]);
+    expect(phases.every((p) => !p.fixed)).toBe(true);
+  });
+  it("is that a length is assumed, and how many days of build are left where it is no eight weeks", () => {
+    const { expectedMinutes: _, ...open } = named(40, 75, "Cup");
+    const { phases } = planPhases(athleteWith({ races: [open] }));
+    expect(phases.find((p) => p.phase === "race")!.why[0]).toContain("(30 min to 2 h, duration assumed)");
+    expect(phases[0]!.why).toEqual(["30 days of build before the race phase of Cup."]);
+  });
+  it("is what is short, dated where it begins, with what it costs", () => {
+    const { warnings } = of(named(24, 75, "Cup"));
+    expect(warnings.map((w) => [w.code, w.date])).toEqual([
+      ["no-room-for-base", START],
+      ["short-build", START],
+    ]);
+    expect(warnings[0]!.text).toContain("No room for base before Cup");
+    expect(warnings[1]!.text).toContain("Only 14 days of build before Cup");
+  });
+  it("is one taper for two near races, one racing period for two that are further apart", () => {
+    const near = of(named(100, 25, "Cup"), named(114, 25, "Final"));
+    const far = of(named(100, 25, "Cup"), named(115, 25, "Final"));
+    const why = (p: typeof near) =>
+      p.phases
+        .filter((x) => x.phase === "race")
+        .flatMap((x) => x.why)
+        .join(" ");
+    expect(why(near)).toContain("Final is within 14 days of Cup: one taper serves both.");
+    expect(why(far)).toContain("Final comes 14 days after Cup; recovery, 4 weeks of build and the race phase ask 40.");
+    for (const p of [near, far])
+      expect(p.warnings).toContainEqual(
+        expect.objectContaining({
+          code: "one-racing-period",
+          text: expect.stringContaining("Cup and Final form one racing period"),
+        }),
+      );
+  });
+  it("is that recovery is cut by the next race, by how many days and when", () => {
+    const cut = of(named(100, 200, "Cup"), named(110, 25, "Final")).warnings.find((w) => w.code === "recovery-cut")!;
+    expect(cut).toMatchObject({
+      date: addDays(START, 110),
+      text: "Only 9 of 18 recovery days fit between Cup and Final.",
+    });
+    // A recovery that is cut by a race is not said again as cut by the season.
+    expect(of(named(100, 200, "Cup"), named(110, 25, "Final")).warnings.map((w) => w.code)).not.toContain(
+      "recovery-short",
+    );
+  });
+  it("is that the coach set a phase, and what of a race falls outside of its own", () => {
+    const race = named(70, 75, "Cup");
+    const phases: NonNullable<Parameters<typeof athleteWith>[0]>["phases"] = [
+      { phase: "base", start: addDays(START, 65), end: addDays(START, 75) },
+    ];
+    const plan = planPhases(athleteWith({ races: [race], phases }));
+    expect(phaseOn(plan.phases, race.date)).toMatchObject({
+      phase: "base",
+      fixed: true,
+      race: null,
+      why: ["Set by the coach."],
+    });
+    expect(plan.warnings.find((w) => w.code === "race-outside-race-phase")!.text).toContain(
+      "Cup falls in a base phase set by the coach",
+    );
+    const inRace = planPhases(athleteWith({ races: [race], phases: [{ ...phases![0]!, phase: "race" }] }));
+    expect(inRace.warnings.map((w) => w.code)).not.toContain("race-outside-race-phase");
+    const computed = planPhases(athleteWith({ races: [race] }));
+    expect(computed.warnings.map((w) => w.code)).not.toContain("race-outside-race-phase");
+  });
+  it("is said of a hold in weeks, with the block that would refresh it", () => {
+    const long = (more: object = {}) =>
+      planPhases(
+        athleteWith({ phases: [{ phase: "race", start: addDays(START, 10), end: addDays(START, 59) }], ...more }),
+      ).warnings.find((w) => w.code === "long-hold");
+    expect(long()!.date).toBe(addDays(START, 10));
+    expect(long()!.text).toContain("7 weeks");
+    expect(long({ settings: { rulesOff: ["hold.long"] } })).toBeUndefined();
+  });
+  it("rolls base of eight and build of six weeks on to the season's last day", () => {
+    const all = planPhases(athleteWith()).phases;
+    expect(all.map((p) => [p.phase, p.race])).toEqual([
+      ["base", null],
+      ["build", null],
+      ["base", null],
+      ["build", null],
+    ]);
+    expect(all.at(-1)!.end).toBe(addDays(START, 27 * 7 - 1));
+    expect(all[0]!.why).toEqual([
+      "No A race ahead: rolling blocks of 8 weeks of base and 6 of build until one is entered.",
+    ]);
+    const own = { settings: { ruleValues: { "phase.build": { wanted: 42 } } } };
+    const six = planPhases(athleteWith({ races: [named(120, 75, "Cup")], ...own })).phases.find(
+      (p) => p.phase === "build",
+    )!;
+    expect(daysBetween(six.start, six.end) + 1).toBe(42);
+  });
+});
