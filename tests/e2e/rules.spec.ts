@@ -26,6 +26,8 @@ async function expectRule(page: Page, href: string): Promise<void> {
 test("every why of a sheet of each sport leads in one click to its rule, with the trust of its numbers", async ({
   page,
 }) => {
+  // Some sixty pages are opened: thrice the time of a journey.
+  test.slow();
   const rows = await squad(page);
   const seen = new Set<string>();
   for (const sport of ["run", "triathlon", "ride", "row", "hike"]) {
