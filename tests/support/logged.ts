@@ -3,7 +3,9 @@ import type { LoggedItem } from "../../src/core/athlete/types";
 import { decide } from "../../src/core/progress/decide";
 import type { DecisionInput, LadderState } from "../../src/core/progress/decision";
 import type { History } from "../../src/core/progress/history";
-import { lifted } from "./athlete";
+import type { LoadQuestion } from "../../src/core/session/types";
+import { gym, lifted } from "./athlete";
+import { exercise } from "./choice";
 
 export const loads = Array.from({ length: 60 }, (_, i) => 20 + i * 2.5);
 export const ask = (history: [History, ...History[]], more: Partial<DecisionInput> = {}) =>
@@ -33,3 +35,17 @@ export const stands: LadderState = {
 };
 export const ladder = () => stands;
 export const unloaded = { repsLow: 8, reps: 12, rir: 3, sets: 2, ladder, loads: [] };
+
+/** What is asked of a back squat in the gym: three sets of four to six with two in reserve. */
+export const squatQuestion: LoadQuestion = {
+  exercise: exercise("back-squat"),
+  loading: "bar",
+  place: gym,
+  sets: 3,
+  repsLow: 4,
+  reps: 6,
+  seconds: null,
+  rir: 2,
+  percent: null,
+  capPercent: null,
+};

@@ -2,7 +2,18 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, gym, lifted, logOf } from "../../../tests/support/athlete";
 import { exercise } from "../../../tests/support/choice";
-import { ask, at, bar, bare, hold, ladder, loads, stands, unloaded } from "../../../tests/support/logged";
+import {
+  ask,
+  at,
+  bar,
+  bare,
+  hold,
+  ladder,
+  loads,
+  squatQuestion,
+  stands,
+  unloaded,
+} from "../../../tests/support/logged";
 import type { LoggedItem } from "../athlete";
 import { makeableLoads, percentFor, stepUp } from "../dose";
 import { estimate } from "../dose/oneRepMax";
@@ -314,18 +325,6 @@ describe("how much heavier (rule progress.step)", () => {
 });
 
 describe("what sets the load", () => {
-  const squat: LoadQuestion = {
-    exercise: exercise("back-squat"),
-    loading: "bar",
-    place: gym,
-    sets: 3,
-    repsLow: 4,
-    reps: 6,
-    seconds: null,
-    rir: 2,
-    percent: null,
-    capPercent: null,
-  };
   const context = (log: LoggedItem[] | [string, LoggedItem][], more: Partial<LoadContext> = {}): LoadContext => ({
     athlete: athleteWith(),
     log: log.map((l, i) => (Array.isArray(l) ? logOf(l[0], [l[1]]) : logOf(DAYS[i] as string, [l]))),
@@ -336,7 +335,7 @@ describe("what sets the load", () => {
     planned: new Map(),
     ...more,
   });
-  const goblet: LoadQuestion = { ...squat, exercise: exercise("goblet-squat"), loading: "single" };
+  const goblet: LoadQuestion = { ...squatQuestion, exercise: exercise("goblet-squat"), loading: "single" };
   const inHand = (kg: number, reps: number, rir = 2): LoggedItem =>
     lifted("goblet-squat", kg, [reps, reps, reps], rir, { reps, repsLow: reps, rir });
 
@@ -356,7 +355,7 @@ describe("what sets the load", () => {
   it("a capped week keeps the load planned before it only for the same reserve, and for no fewer repetitions", () => {
     const planned = (reps: number, rir: number) =>
       nextLoad(
-        squat,
+        squatQuestion,
         context([bar([6, 6, 6], 2, 80)], { cap, planned: new Map([["back-squat", { loadKg: 85, reps, rir }]]) }),
       );
     expect(planned(6, 2)).toMatchObject({ loadKg: 85, reps: 6 });
@@ -366,7 +365,7 @@ describe("what sets the load", () => {
     const free = context([bar([6, 6, 6], 2, 80)], {
       planned: new Map([["back-squat", { loadKg: 85, reps: 6, rir: 2 }]]),
     });
-    expect(nextLoad(squat, free).loadKg).toBe(82.5);
+    expect(nextLoad(squatQuestion, free).loadKg).toBe(82.5);
   });
   it("a new block of more repetitions starts lighter where nothing says a maximum (rule load.rir)", () => {
     const start = (reps: number, more: Partial<LoadQuestion> = {}) =>
@@ -396,7 +395,7 @@ describe("what sets the load", () => {
     expect(long(false)).toBeLessThan(16);
   });
   it("light work takes half of a known maximum, or of what was held last (rule load.light)", () => {
-    const light = (log: LoggedItem[], q = squat) => nextLoad({ ...q, capPercent: 55 }, context(log));
+    const light = (log: LoggedItem[], q = squatQuestion) => nextLoad({ ...q, capPercent: 55 }, context(log));
     // 100 kg for one with none in reserve is a maximum of 100: 55 kg.
     expect(light([bar([1], 0, 100)]).loadKg).toBe(55);
     expect(light([]).loadKg).toBeNull();
@@ -406,7 +405,7 @@ describe("what sets the load", () => {
   });
   it("the first of a block is the maximum times the percent, rounded down, and says how sure it is", () => {
     const max = estimate(100, 5, 2) as number;
-    const q = { ...squat, reps: 5, repsLow: 5, rir: 2 };
+    const q = { ...squatQuestion, reps: 5, repsLow: 5, rir: 2 };
     const answer = nextLoad(q, context([bar([5], 2, 100)], { blockStart: "2026-03-09" }));
     // The inverse of the estimate: the same load comes back.
     expect((max * (percentFor(7) as number)) / 100).toBeCloseTo(100, 9);

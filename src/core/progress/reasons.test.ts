@@ -1,8 +1,8 @@
 /** What a decision says, with its figures; and what sets the load of the next session, branch by branch. */
 import { describe, expect, it } from "vitest";
-import { athleteWith, gym, lifted, logOf } from "../../../tests/support/athlete";
+import { athleteWith, lifted, logOf } from "../../../tests/support/athlete";
 import { exercise } from "../../../tests/support/choice";
-import { ask, at, bar, bare, hold, ladder, stands, unloaded } from "../../../tests/support/logged";
+import { ask, at, bar, bare, hold, ladder, squatQuestion, stands, unloaded } from "../../../tests/support/logged";
 import type { Athlete, LoggedItem, Overrule } from "../athlete";
 import { why } from "../rulebook";
 import type { LoadAnswer, LoadQuestion } from "../session";
@@ -190,21 +190,9 @@ describe("what was lifted", () => {
 });
 
 describe("the load of the next session", () => {
-  const squat: LoadQuestion = {
-    exercise: exercise("back-squat"),
-    loading: "bar",
-    place: gym,
-    sets: 3,
-    repsLow: 4,
-    reps: 6,
-    seconds: null,
-    rir: 2,
-    percent: null,
-    capPercent: null,
-  };
-  const goblet: LoadQuestion = { ...squat, exercise: exercise("goblet-squat"), loading: "single" };
+  const goblet: LoadQuestion = { ...squatQuestion, exercise: exercise("goblet-squat"), loading: "single" };
   const lunge: LoadQuestion = {
-    ...squat,
+    ...squatQuestion,
     exercise: exercise("reverse-lunge"),
     loading: "bodyweight",
     repsLow: 8,
@@ -212,7 +200,7 @@ describe("the load of the next session", () => {
     rir: 3,
   };
   const plank: LoadQuestion = {
-    ...squat,
+    ...squatQuestion,
     exercise: exercise("side-plank"),
     loading: "bodyweight",
     seconds: 20,
@@ -323,22 +311,24 @@ describe("the load of the next session", () => {
           overrules: [{ exercise: item.exercise, date: NOW, kind: "same", reason: "by feel", ...o }],
         },
       );
-    expect(overrule(squat, bar([6, 6, 6], 2, 80), { kind: "up-load", loadKg: 90, reps: 4, sets: 4 })).toMatchObject({
+    expect(
+      overrule(squatQuestion, bar([6, 6, 6], 2, 80), { kind: "up-load", loadKg: 90, reps: 4, sets: 4 }),
+    ).toMatchObject({
       loadKg: 90,
       reps: 4,
       sets: 4,
       decision: { kind: "up-load", byCoach: true },
     });
     // The same again is the load that was lifted, whatever the rules would have made of it.
-    expect(overrule(squat, bar([6, 6, 6], 2, 80), {})).toMatchObject({ loadKg: 80, reps: 6 });
-    expect(overrule(squat, bar([6, 6, 6], 2, 80), {}).sets).toBeUndefined();
-    expect(overrule(squat, bar([6, 6, 6], 2, 80), { kind: "up-load" }).loadKg).toBe(82.5);
+    expect(overrule(squatQuestion, bar([6, 6, 6], 2, 80), {})).toMatchObject({ loadKg: 80, reps: 6 });
+    expect(overrule(squatQuestion, bar([6, 6, 6], 2, 80), {}).sets).toBeUndefined();
+    expect(overrule(squatQuestion, bar([6, 6, 6], 2, 80), { kind: "up-load" }).loadKg).toBe(82.5);
     expect(overrule(plank, hold([20, 20, 20], 20), { seconds: 40 })).toMatchObject({
       seconds: 40,
       decision: { byCoach: true },
     });
     expect(overrule(plank, hold([20, 20, 20], 20), {}).seconds).toBe(20);
-    expect(texts(overrule(squat, bar([6], 2, 80), {}))[0]).toContain("by feel");
+    expect(texts(overrule(squatQuestion, bar([6], 2, 80), {}))[0]).toContain("by feel");
   });
   it("begins a block in earnest once the load of the block before was only kept for want of leave to rise", () => {
     const before: [string, LoggedItem] = [
@@ -349,7 +339,7 @@ describe("the load of the next session", () => {
       NOW,
       lifted("back-squat", kg, [reps, reps, reps], 2, { reps, repsLow: 4, rir: 2 }),
     ];
-    const at = (...log: [string, LoggedItem][]) => next(squat, log, { blockStart: "2026-02-24" });
+    const at = (...log: [string, LoggedItem][]) => next(squatQuestion, log, { blockStart: "2026-02-24" });
     // Kept at 80 with other repetitions: the block starts at its own percent, without a decision.
     expect(at(since(80), before).decision).toBeUndefined();
     // Another load, or the same repetitions: the block has begun.
@@ -366,8 +356,8 @@ describe("the load of the next session", () => {
   });
   it("counts a log of the block's first day to the block", () => {
     const log: [string, LoggedItem][] = [[NOW, bar([6, 6, 6], 2, 80)]];
-    expect(next(squat, log, { blockStart: NOW }).decision).toBeDefined();
-    expect(next(squat, log, { blockStart: "2026-03-04" }).decision).toBeUndefined();
+    expect(next(squatQuestion, log, { blockStart: NOW }).decision).toBeDefined();
+    expect(next(squatQuestion, log, { blockStart: "2026-03-04" }).decision).toBeUndefined();
   });
   it("keeps near e1RM x percent both ways, and says so", () => {
     // A heavy single of long ago in the block: 140 kg, while sets stand at 80: up, but 5% a week at most.
@@ -375,11 +365,11 @@ describe("the load of the next session", () => {
       FORTNIGHT,
       lifted("back-squat", 140, [1], 0, { reps: 1, repsLow: 1, rir: 1 }),
     ];
-    const up = next(squat, [strong, [NOW, bar([6, 6, 6], 2, 80)]]);
+    const up = next(squatQuestion, [strong, [NOW, bar([6, 6, 6], 2, 80)]]);
     expect(up.loadKg).toBe(82.5);
     expect(up.why.map((w) => w.rule)).toContain("load.progress");
     // Sets far above what the estimate allows come back to 7.5% over it.
-    const tired = next({ ...squat, reps: 10, repsLow: 8 }, [
+    const tired = next({ ...squatQuestion, reps: 10, repsLow: 8 }, [
       [NOW, lifted("back-squat", 100, [5, 5, 5], 2, { reps: 5, repsLow: 4, rir: 2 })],
     ]);
     expect(tired.loadKg!).toBeLessThan(100);
@@ -387,7 +377,7 @@ describe("the load of the next session", () => {
   });
   it("at the start of a block says percent, the table's beside it, and what was taken off", () => {
     const start = (asOf: string, more: Partial<LoadQuestion> = {}) =>
-      next({ ...squat, ...more }, [[NOW, bar([6, 6, 6], 2, 80)]], { blockStart: asOf, asOf, on: asOf });
+      next({ ...squatQuestion, ...more }, [[NOW, bar([6, 6, 6], 2, 80)]], { blockStart: asOf, asOf, on: asOf });
     expect(texts(start("2026-03-10"))[0]).toContain("for 6 reps with 2 in reserve");
     expect(texts(start("2026-03-10"))[0]).toContain("(the NSCA table: 80%)");
     expect(texts(start("2026-03-10"))[0]).not.toContain("less");
@@ -399,7 +389,7 @@ describe("the load of the next session", () => {
   it("at the start of a block that may not rise keeps what was lifted or planned last", () => {
     const light: [string, LoggedItem] = [NOW, lifted("back-squat", 40, [8], 5, { reps: 8, repsLow: 8, rir: 5 })];
     const log: [string, LoggedItem][] = [light, [WEEK, bar([6, 6, 6], 2, 80)]];
-    const q = { ...squat, reps: 3, repsLow: 3 };
+    const q = { ...squatQuestion, reps: 3, repsLow: 3 };
     const kept = next(q, log, { blockStart: "2026-03-09", cap });
     expect(kept.loadKg).toBe(80);
     expect(kept.why.map((w) => w.rule)).toEqual(expect.arrayContaining(["progress.cap", "load.progress"]));
@@ -417,7 +407,7 @@ describe("the load of the next session", () => {
     const old = next(q, [["2026-02-09", bar([6, 6, 6], 2, 80)]], { blockStart: "2026-03-09", cap });
     expect(old.why.map((w) => w.rule)).not.toContain("progress.cap");
     // Where the percent asks for less than that, nothing was kept.
-    const under = next({ ...squat, reps: 12, repsLow: 10 }, log, { blockStart: "2026-03-09", cap });
+    const under = next({ ...squatQuestion, reps: 12, repsLow: 10 }, log, { blockStart: "2026-03-09", cap });
     expect(under.loadKg!).toBeLessThan(80);
     expect(under.why.map((w) => w.rule)).not.toContain("progress.cap");
   });
@@ -446,10 +436,10 @@ describe("the load of the next session", () => {
   });
   it("light goes by the maximum, by the last load, or says that nothing is known; empty hands where all is too heavy", () => {
     const light = (q: LoadQuestion, log: [string, LoggedItem][]) => next({ ...q, capPercent: 55 }, log);
-    const known = light(squat, [[NOW, lifted("back-squat", 100, [1], 0)]]);
+    const known = light(squatQuestion, [[NOW, lifted("back-squat", 100, [1], 0)]]);
     expect(texts(known)).toEqual(["At most 55% of 1RM, 4 or more in reserve, while restoring."]);
-    expect(texts(light(squat, []))).toEqual(["Light: a load that leaves 5 or more in reserve."]);
-    const empty = light(squat, [[NOW, lifted("back-squat", 30, [1], 0)]]);
+    expect(texts(light(squatQuestion, []))).toEqual(["Light: a load that leaves 5 or more in reserve."]);
+    const empty = light(squatQuestion, [[NOW, lifted("back-squat", 30, [1], 0)]]);
     expect([empty.loadKg, texts(empty)]).toEqual([
       null,
       ["The lightest load here is too heavy for this week: empty hands."],
@@ -463,18 +453,18 @@ describe("the load of the next session", () => {
   });
   it("says how a wish was rounded, and nothing where it was not", () => {
     const to = (kg: number) =>
-      next(squat, [], { planned: new Map([["back-squat", { loadKg: kg, reps: 6, rir: 2 }]]), cap });
+      next(squatQuestion, [], { planned: new Map([["back-squat", { loadKg: kg, reps: 6, rir: 2 }]]), cap });
     expect(texts(to(81))).toContain("80 kg is the nearest load at or below it here.");
     expect(texts(to(80)).some((t) => t.includes("nearest"))).toBe(false);
     expect(texts(to(12))).toContain("20 kg is the lightest there is here.");
   });
   it("takes the athlete's own formula, and machines by percent as bars", () => {
-    const press: LoadQuestion = { ...squat, exercise: exercise("leg-press"), loading: "machine" };
+    const press: LoadQuestion = { ...squatQuestion, exercise: exercise("leg-press"), loading: "machine" };
     const log: [string, LoggedItem][] = [[NOW, lifted("leg-press", 100, [6, 6, 6], 2)]];
     expect(next(press, log, { blockStart: "2026-03-09" }).percent1rm).not.toBeNull();
     const formula = (oneRepMax: "epley" | "lombardi") =>
       next(
-        { ...squat, percent: 80 },
+        { ...squatQuestion, percent: 80 },
         [[NOW, bar([6, 6, 6], 2, 80)]],
         { blockStart: "2026-03-09" },
         { settings: { oneRepMax } },

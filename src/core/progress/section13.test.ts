@@ -1,14 +1,12 @@
 /** Examples of progress, pain and sides as named cases (common practice, no source, unless a source stands beside it). */
 import { describe, expect, it } from "vitest";
-import { athleteWith, gym, lifted, logOf } from "../../../tests/support/athlete";
-import { exercise } from "../../../tests/support/choice";
-import { ask, at, bar, bare, hold, ladder, stands, unloaded } from "../../../tests/support/logged";
+import { athleteWith, lifted, logOf } from "../../../tests/support/athlete";
+import { ask, at, bar, bare, hold, ladder, squatQuestion, stands, unloaded } from "../../../tests/support/logged";
 import type { LoggedItem, StrengthLog } from "../athlete/types";
 import { SHIPPED_LIBRARY } from "../exercise/library";
 import { feltLowBackTwice, progressionsOf } from "../exercise/progression";
 import { sideGaps } from "../exercise/sides";
 import { why } from "../rulebook";
-import type { LoadQuestion } from "../session/types";
 import type { DecisionInput } from "./decision";
 import type { History } from "./history";
 import { type LoadContext, nextLoad } from "./next";
@@ -178,18 +176,6 @@ describe("rule 6, caps", () => {
 });
 
 describe("the coach's word", () => {
-  const question: LoadQuestion = {
-    exercise: exercise("back-squat"),
-    loading: "bar",
-    place: gym,
-    sets: 3,
-    repsLow: 4,
-    reps: 6,
-    seconds: null,
-    rir: 2,
-    percent: null,
-    capPercent: null,
-  };
   const log: StrengthLog[] = [logOf("2026-03-03", [bar([6, 6, 6], 2, 100)])];
   const context = (
     overrules: NonNullable<Parameters<typeof nextLoad>[1]["athlete"]["overrules"]>,
@@ -211,26 +197,26 @@ describe("the coach's word", () => {
     reason: "travels tomorrow",
   };
   it("goes before the rules and is told, until the exercise is logged again", () => {
-    expect(nextLoad(question, context([])).loadKg).toBe(102.5);
-    const a = nextLoad(question, context([same]));
+    expect(nextLoad(squatQuestion, context([])).loadKg).toBe(102.5);
+    const a = nextLoad(squatQuestion, context([same]));
     expect(a).toMatchObject({ loadKg: 100, decision: { kind: "same", byCoach: true } });
     expect(a.why[0]?.text).toContain("travels tomorrow");
     const later = [...log, logOf("2026-03-08", [bar([6, 6, 6], 2, 100)])];
     expect(
-      nextLoad(question, { ...context([same], later), on: "2026-03-15", asOf: "2026-03-15" }).decision?.byCoach,
+      nextLoad(squatQuestion, { ...context([same], later), on: "2026-03-15", asOf: "2026-03-15" }).decision?.byCoach,
     ).toBe(false);
   });
   it("holds at the start of a block and where nothing may go up, too", () => {
     const cap = why("progress.cap", "stepBack");
     for (const more of [{ blockStart: "2026-03-09" }, { cap }])
-      expect(nextLoad(question, { ...context([{ ...same, loadKg: 90 }]), ...more })).toMatchObject({
+      expect(nextLoad(squatQuestion, { ...context([{ ...same, loadKg: 90 }]), ...more })).toMatchObject({
         loadKg: 90,
         decision: { byCoach: true },
       });
   });
   it("does not undo a stop for pain", () => {
     const hurt = [logOf("2026-03-03", [bar([6, 6, 6], 2, 100, { pain: 7 })])];
-    expect(nextLoad(question, context([same], hurt)).decision?.kind).not.toBe("same");
+    expect(nextLoad(squatQuestion, context([same], hurt)).decision?.kind).not.toBe("same");
   });
 });
 
