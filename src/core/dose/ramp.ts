@@ -2,6 +2,7 @@
 
 import type { OneRepMaxFormula, Place } from "../athlete";
 import type { Exercise, LoadKind } from "../exercise";
+import { onceFor } from "../once";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";
 import { type MadeLoad, makeableLoads, makeLoad } from "./loads";
@@ -20,15 +21,14 @@ export const RAMP = numbers("load.unknown");
  */
 export function rampSets(exercise: Exercise, loading: LoadKind, place: Place, reps: number): RampSet[] {
   const key = `${exercise.id}/${loading}/${Math.min(reps, RAMP.reps)}`;
-  const known = made.get(place) ?? new Map<string, RampSet[]>();
-  made.set(place, known);
+  const known = made(place);
   const sets = known.get(key) ?? workOut(exercise, loading, place, reps);
   known.set(key, sets);
   return sets;
 }
 
 /** A season asks for the same ramps week after week; they are kept for as long as the place lives. */
-const made = new WeakMap<Place, Map<string, RampSet[]>>();
+const made = onceFor((_place: Place) => new Map<string, RampSet[]>());
 
 function workOut(exercise: Exercise, loading: LoadKind, place: Place, reps: number): RampSet[] {
   const loads = makeableLoads(exercise, loading, place);

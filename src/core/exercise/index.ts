@@ -10,7 +10,7 @@ export {
   rankFor,
 } from "./choose";
 export { SHIPPED } from "./entries/all";
-export { bareLoadingAt, loadingAt } from "./equipment";
+export { loadingAt } from "./equipment";
 export { type Essential, essentialFive, fiveFor } from "./five";
 export { type Library, SHIPPED_LIBRARY } from "./library";
 export { libraryWith, type OwnExercise, ownExercise } from "./own";

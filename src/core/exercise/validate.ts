@@ -1,7 +1,7 @@
 /** Checks of the library at start-up: each fault names the entry and the field. */
 
 import { AREAS, type Area, PLACE_PRESETS, type Place, placeFrom, SCREEN_TESTS, SPORTS } from "../athlete";
-import { bareLoadingAt, loadingAt } from "./equipment";
+import { loadingAt } from "./equipment";
 import {
   type Exercise,
   HANDS,
@@ -93,7 +93,7 @@ const covered = (library: readonly Exercise[], pattern: Pattern, area: Area | nu
       e.level === 1 &&
       e.mustPass.length + e.after.length + e.gates.length === 0 &&
       (area === null || !e.notWith.includes(area)) &&
-      (loadingAt(e, place) !== null || bareLoadingAt(e, place) !== null),
+      loadingAt(e, place) !== null,
   );
 
 /** @returns one line for each trouble area and place that leaves a primary pattern without any exercise */

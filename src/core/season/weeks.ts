@@ -87,6 +87,14 @@ const mostFrequent = <T>(values: readonly T[]): T | undefined => {
   return [...count].reduce<[T, number] | undefined>((best, c) => (!best || c[1] > best[1] ? c : best), undefined)?.[0];
 };
 
+/** What days build up, as phase and emphasis; null where most of them hold, restore or race. */
+function buildsIn(days: readonly SeasonDay[]): string | null {
+  const phase = mostFrequent(days.map((d) => d.phase));
+  const emphasis = mostFrequent(days.map((d) => d.emphasis));
+  const builds = (phase === "base" || phase === "build") && emphasis !== "hold" && emphasis !== "restore";
+  return builds ? `${phase}/${emphasis}` : null;
+}
+
 /** Sessions a full week of each emphasis asks for; supplied by the dose room so that the season knows no doses. */
 export type PerWeek = (day: SeasonDay) => number;
 
@@ -121,6 +129,8 @@ class WeekPlanner {
   private readonly figures: WeekFigures[];
   private readonly days: SeasonDay[];
   private readonly sessions: ReadonlyMap<IsoDate, readonly EnduranceSession[]>;
+  /** What each week builds up, as phase and emphasis; null where it holds, restores, races or lies outside the season. */
+  private readonly builds: readonly (string | null)[];
   /** Last light day before each A race. */
   private readonly lastTaper = new Map<string, IsoDate>();
   private readonly ordinary: boolean[] = [];
@@ -142,6 +152,7 @@ class WeekPlanner {
     this.days = seasonDays(athlete, phases, start, end, asOf);
     this.sessions = byWeek(athlete.endurance);
     this.usual = new UsualWeek(athlete);
+    this.builds = this.figures.map((_, i) => buildsIn(this.daysAt(i)));
     for (const d of this.days) if (d.taperFor !== null && d.loading === "light") this.lastTaper.set(d.taperFor, d.date);
   }
 
@@ -150,9 +161,13 @@ class WeekPlanner {
   }
 
   /** The season's days of one week: the days run without a gap from the season's start. */
-  private daysOf(monday: IsoDate): SeasonDay[] {
-    const at = dayNumber(monday) - dayNumber(this.athlete.season.start);
+  private daysAt(i: number): SeasonDay[] {
+    const at = dayNumber(this.first) + 7 * (i - this.lookBack) - dayNumber(this.athlete.season.start);
     return this.days.slice(Math.max(0, at), Math.max(0, at + 7));
+  }
+
+  private buildsAt(i: number): string | null {
+    return this.builds[i] ?? null;
   }
 
   private knownAt(i: number): Known {
@@ -178,31 +193,25 @@ class WeekPlanner {
     );
   }
 
-  /** A step-back due now waits for one in the endurance next week, and for the race phase if that begins next week. */
-  private waits(i: number): boolean {
-    const nextDays = this.daysOf(addDays(this.figures[i]?.start ?? this.first, 7));
-    if (nextDays.some((d) => d.phase === "race")) return true;
-    const known = this.knownAt(i + 1);
-    return this.stepsBack(i + 1, mostFrequent(nextDays.map((d) => d.phase)), known, this.changeAt(i + 1, known));
+  /** Whether the endurance steps back in a week that is still to come, as far as that can be seen. */
+  private willStepBack(i: number): boolean {
+    const known = this.knownAt(i);
+    return this.stepsBack(i, mostFrequent(this.daysAt(i).map((d) => d.phase)), known, this.changeAt(i, known));
   }
 
-  /** What a week builds up, as phase and emphasis; null where it holds, restores or races. */
-  private buildsAt(i: number): string | null {
-    const days = this.daysOf(addDays(this.first, 7 * (i - this.lookBack)));
-    const phase = mostFrequent(days.map((d) => d.phase));
-    const emphasis = mostFrequent(days.map((d) => d.emphasis));
-    const builds = (phase === "base" || phase === "build") && emphasis !== "hold" && emphasis !== "restore";
-    return builds ? `${phase}/${emphasis}` : null;
+  /** A step-back due now waits for one in the endurance next week, and for the race phase if that begins next week. */
+  private waits(i: number): boolean {
+    return this.daysAt(i + 1).some((d) => d.phase === "race") || this.willStepBack(i + 1);
   }
 
   /** The blocks that the weeks from here on fall into, as long as they build up the same. @param carried loading weeks right before */
   private runFrom(i: number, builds: string, carried: number): Run {
     let weeks = 1;
     while (this.buildsAt(i + weeks) === builds && !this.endsBlock(i + weeks)) weeks++;
-    const next = this.daysOf(addDays(this.first, 7 * (i + weeks - this.lookBack)));
     const every = safetyGate(this.athlete, this.figures[i]?.start ?? this.first).stepBackEvery;
     const mayGrow = every === numbers("stepback.every").weeks;
-    const closed = mostFrequent(next.map((d) => d.phase)) === "race" || this.endsBlock(i + weeks);
+    const next = mostFrequent(this.daysAt(i + weeks).map((d) => d.phase));
+    const closed = next === "race" || this.endsBlock(i + weeks);
     const blocks = isOn(this.athlete, "stepback.every")
       ? loadingWeeks({ weeks, usual: every - 1, mayGrow, closed, carried })
       : [weeks];
@@ -211,9 +220,7 @@ class WeekPlanner {
 
   /** Whether the endurance steps back in a week that is still to come, and the block with it. */
   private endsBlock(i: number): boolean {
-    if (this.buildsAt(i) === null || !isOn(this.athlete, "stepback.endurance")) return false;
-    const known = this.knownAt(i);
-    return this.stepsBack(i, "base", known, this.changeAt(i, known));
+    return this.buildsAt(i) !== null && isOn(this.athlete, "stepback.endurance") && this.willStepBack(i);
   }
 
   /** A week's place in its block, or why it steps back. */
@@ -244,7 +251,7 @@ class WeekPlanner {
   private weekAt(i: number, figure: WeekFigures): SeasonWeek | null {
     const { athlete, own } = this;
     const { start } = figure;
-    const days = i >= this.lookBack ? this.daysOf(start) : [];
+    const days = this.daysAt(i);
     const phase = mostFrequent(days.map((d) => d.phase));
     const known = this.knownAt(i);
     const change = this.changeAt(i, known);

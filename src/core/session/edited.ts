@@ -2,7 +2,7 @@
 
 import { AREA_WORDS, type EditItem, type SessionEdit } from "../athlete";
 import { makeLoad } from "../dose";
-import { bareLoadingAt, closedBecause, EXTERNAL, loadingAt, loadingToday } from "../exercise";
+import { closedBecause, EXTERNAL, loadingAt, loadingToday } from "../exercise";
 import { type Why, why } from "../rulebook";
 import { TOLERANCE } from "../units";
 import { itemFor } from "./fill";
@@ -42,7 +42,7 @@ function itemOf(e: EditItem, r: SessionRequest): Item | Left | null {
   // The coach may take a step early; what safety closes stays closed.
   const early = closed?.kind === "ladder" && exercise.pattern !== "jump";
   if (closed && !early && closed.kind !== "equipment") return { left: closed.text };
-  if ((loadingAt(exercise, r.place) ?? bareLoadingAt(exercise, r.place)) === null) return null;
+  if (loadingAt(exercise, r.place) === null) return null;
   const loading = loadingToday(exercise, r.choice);
   if (loading === null || (UNLOADED.includes(r.loading) && EXTERNAL.includes(loading)))
     return { left: "needs load, and the day takes none" };
