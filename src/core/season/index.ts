@@ -6,4 +6,5 @@ export type { DayLoading, SeasonDay } from "./day";
 export { withPastKept } from "./past";
 export { phaseOn, planPhases, type SeasonPhase, type SeasonWarning } from "./phases";
 export { CLASS_RULES, inOrder, lastRaceDay, nearestBefore, raceClass, raceDay, raceMinutes } from "./races";
-export { inWeek, type SeasonWeek, seasonWeeks, type WantedSession } from "./weeks";
+export type { WantedSession } from "./wanted";
+export { inWeek, type SeasonWeek, seasonWeeks } from "./weeks";
