@@ -4,7 +4,7 @@ import { athleteWith } from "../../../tests/support/athlete";
 import { athletes } from "../../../tests/support/generate";
 import type { Athlete, PhaseSpan } from "../athlete/types";
 import { addDays, daysBetween } from "../dates";
-import { backToComputed, boundaryRange, moveBoundary, withSpan } from "./boundaries";
+import { backToComputed, boundaryIn, boundaryRange, moveBoundary, withSpan } from "./boundaries";
 import { planPhases } from "./phases";
 
 const season = { start: "2026-01-05", end: "2026-08-30" };
@@ -18,6 +18,33 @@ const race = {
 };
 const athlete = athleteWith({ season, races: [race] });
 const phasesOf = (a: Athlete, phases: PhaseSpan[]) => planPhases({ ...a, phases }).phases;
+
+describe("a boundary as it was shown", () => {
+  // Counted by hand: base, build, race, recovery, base, build, race; the second build begins on 1 July.
+  const starts = ["2026-01-05", "2026-03-02", "2026-04-20", "2026-05-11", "2026-05-25", "2026-07-01", "2026-08-10"];
+  const kinds = ["base", "build", "race", "recovery", "base", "build", "race"] as const;
+  const phases = kinds.map((phase, i) => ({
+    phase,
+    start: starts[i]!,
+    end: addDays(starts[i + 1] ?? "2026-08-31", -1),
+  }));
+  const shown = (start: string, before: (typeof kinds)[number] = "build", after: (typeof kinds)[number] = "race") =>
+    boundaryIn(phases, { before, after, start });
+
+  it("is the nearest one in time where the same two phases meet, whatever was counted before it", () => {
+    expect(shown("2026-04-20")).toBe(1);
+    expect(shown("2026-05-04")).toBe(1);
+    // Halfway between 20 April and 10 August lies 15 June: the earlier one of two as near, the later one from there.
+    expect(shown("2026-06-15")).toBe(1);
+    expect(shown("2026-06-16")).toBe(5);
+    expect(shown("2026-01-06", "race", "recovery")).toBe(2);
+  });
+
+  it("is nowhere where those two do not meet", () => {
+    expect(shown("2026-04-20", "base", "race")).toBeNull();
+    expect(boundaryIn([], { before: "build", after: "race", start: "2026-04-20" })).toBeNull();
+  });
+});
 
 describe("a boundary moved by hand", () => {
   const { phases } = planPhases(athlete);

@@ -1,6 +1,6 @@
 /** Moving the boundary between two phases by hand: it stays where it is put, and the rest gives way. */
-import type { PhaseSpan, Race } from "../athlete";
-import { addDays, dateOf, dayNumber, type IsoDate, laterOf } from "../dates";
+import type { Phase, PhaseSpan, Race } from "../athlete";
+import { addDays, dateOf, dayNumber, daysBetween, type IsoDate, laterOf } from "../dates";
 import { lastRaceDay, raceDay } from "./races";
 
 export interface BoundaryRange {
@@ -30,6 +30,28 @@ export function boundaryRange(
     if (after.phase === "race" && inside(after)) last = Math.min(last, raceDay(r));
   }
   return first > last ? null : { first: dateOf(first), last: dateOf(last) };
+}
+
+/** A boundary as it was shown, known by what meets there: a season planned anew counts its phases anew. */
+export interface Boundary {
+  before: Phase;
+  after: Phase;
+  /** First day of the phase after it. */
+  start: IsoDate;
+}
+
+/** @returns index of the phase before this boundary: of those where the same two phases meet, the one nearest in time; null where they meet nowhere */
+export function boundaryIn(phases: readonly PhaseSpan[], shown: Boundary): number | null {
+  let nearest: number | null = null;
+  let least = Number.POSITIVE_INFINITY;
+  for (const [i, after] of phases.entries()) {
+    if (after.phase !== shown.after || phases[i - 1]?.phase !== shown.before) continue;
+    const off = Math.abs(daysBetween(shown.start, after.start));
+    if (off >= least) continue;
+    least = off;
+    nearest = i - 1;
+  }
+  return nearest;
 }
 
 /**

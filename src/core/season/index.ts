@@ -1,6 +1,6 @@
 /** The season: races, phases, emphasis and stage of each day, what each week wants. What others may use of this room. */
 export type { BlockWeek } from "./blocks";
-export { backToComputed, moveBoundary, withSpan } from "./boundaries";
+export { type Boundary, backToComputed, boundaryIn, moveBoundary, withSpan } from "./boundaries";
 export { type Clash, clashesOf } from "./clashes";
 export type { DayLoading, SeasonDay } from "./day";
 export { withPastKept } from "./past";

@@ -7,7 +7,7 @@ import type { ScenarioBody } from "../../api/requests";
 import type { SeasonView } from "../../api/views";
 import type { PhaseSpan, Race } from "../../core/athlete";
 import { addDays, laterOf, mondayOf } from "../../core/dates";
-import { backToComputed, moveBoundary, planPhases, withSpan } from "../../core/season";
+import { type Boundary, backToComputed, boundaryIn, moveBoundary, planPhases, withSpan } from "../../core/season";
 import { useChanging, useSeason } from "../data/hooks";
 import { useTrial } from "../data/trial";
 import { distanceNumber, span } from "../format";
@@ -35,10 +35,11 @@ const TERRAIN: [Terrain, string][] = [
 /** Weeks shown before today at first. */
 const BEFORE = 9;
 
-/** What hands ask of the season: a race to another day, or the boundary after a phase; to a date, or by so many days. */
+/** What hands ask of the season: a race or a boundary to another day, to a date or by so many days; or a drag's end. */
 type Move =
   | { of: "race"; race: string; to: string | number }
-  | { of: "edge"; index: number; to: string | number | null };
+  | { of: "boundary"; boundary: Boundary; to: string | number }
+  | { of: "end" };
 
 export default function SeasonRoute() {
   const { id = "" } = useParams();
@@ -146,18 +147,25 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
   };
   const own = trial.scenario?.phases ?? athlete?.phases ?? [];
   // A drag is counted from where it began, so that it leaves one boundary and not one for each step.
-  const grip = useRef<{ phases: readonly PhaseSpan[]; own: readonly PhaseSpan[]; races: readonly Race[] } | null>(null);
-  const moveEdge = (index: number, to: string | number | null) => {
-    const now = to === null ? undefined : tried();
-    if (to === null || !now) {
-      grip.current = null;
-      return;
+  const grip = useRef<{
+    phases: readonly PhaseSpan[];
+    own: readonly PhaseSpan[];
+    races: readonly Race[];
+    index: number;
+  } | null>(null);
+  const moveEdge = (boundary: Boundary, to: string | number) => {
+    const now = tried();
+    if (!now) return;
+    if (!grip.current) {
+      const { phases } = planPhases(now);
+      const index = boundaryIn(phases, boundary);
+      if (index === null) return;
+      grip.current = { phases, own: now.phases ?? [], races: now.races, index };
     }
-    grip.current ??= { phases: planPhases(now).phases, own: now.phases ?? [], races: now.races };
     const from = grip.current;
-    const date = typeof to === "number" ? addDays(from.phases[index + 1]?.start ?? view.today, to) : to;
+    const date = typeof to === "number" ? addDays(from.phases[from.index + 1]?.start ?? view.today, to) : to;
     const ahead = laterOf(date, addDays(view.today, 1));
-    attempt({ phases: moveBoundary(from.phases, from.races, from.own, index, ahead) });
+    attempt({ phases: moveBoundary(from.phases, from.races, from.own, from.index, ahead) });
   };
   // What is asked for while a change is being stored waits for the facts that follow it.
   const changing = useChanging(id);
@@ -165,7 +173,8 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
   const move = (m: Move) => {
     if (changing() || waiting.current.length > 0) waiting.current.push(m);
     else if (m.of === "race") moveRace(m.race, m.to);
-    else moveEdge(m.index, m.to);
+    else if (m.of === "boundary") moveEdge(m.boundary, m.to);
+    else grip.current = null;
   };
   useEffect(() => {
     if (!changing()) for (const m of waiting.current.splice(0)) move(m);
@@ -251,7 +260,8 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
                   today={view.today}
                   onRace={(race, to) => move({ of: "race", race, to })}
                   onOpenRace={(r) => setOpened({ race: r })}
-                  onBoundary={(index, to) => move({ of: "edge", index, to })}
+                  onBoundary={(boundary, to) => move({ of: "boundary", boundary, to })}
+                  onBoundaryEnd={() => move({ of: "end" })}
                   onAnchor={(a) => navigate(`/a/${id}/session/${a.date}/${a.label}`)}
                   onPick={(column) => {
                     const picked = layout.columns[column];

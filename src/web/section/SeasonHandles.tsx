@@ -1,6 +1,8 @@
 /** What can be taken hold of on the season section: race flags, phase boundaries, anchors. Mouse, touch, and the arrow keys. */
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import type { WeekSession } from "../../api/views";
+import type { Boundary } from "../../core/season";
+
 import { day, duration, PHASE_NAMES } from "../format";
 import { dateAt, type SeasonLayout } from "./layout/season";
 import { Text } from "./parts";
@@ -12,8 +14,9 @@ interface Props {
   /** @param to the new date, or by how many days */
   onRace: (race: string, to: string | number) => void;
   onOpenRace: (race: string) => void;
-  /** @param index of the phase before the boundary @param to first day of the phase after it, or by how many days; null ends the drag */
-  onBoundary: (index: number, to: string | number | null) => void;
+  /** @param to first day of the phase after the boundary, or by how many days */
+  onBoundary: (boundary: Boundary, to: string | number) => void;
+  onBoundaryEnd: () => void;
   onAnchor: (anchor: Pick<WeekSession, "date" | "label">) => void;
   onPick: (week: number) => void;
 }
@@ -74,15 +77,28 @@ function useDrag(
 const steps = (e: KeyboardEvent): number =>
   e.key === "ArrowLeft" ? (e.shiftKey ? -7 : -1) : e.key === "ArrowRight" ? (e.shiftKey ? 7 : 1) : 0;
 
-export function SeasonHandles({ layout: l, today, onRace, onOpenRace, onBoundary, onAnchor, onPick }: Props) {
+export function SeasonHandles({
+  layout: l,
+  today,
+  onRace,
+  onOpenRace,
+  onBoundary,
+  onBoundaryEnd,
+  onAnchor,
+  onPick,
+}: Props) {
   const [ghost, setGhost] = useState<Ghost | null>(null);
   const race = useDrag(l, setGhost, onRace, (key, moved) => !moved && onOpenRace(key));
-  const boundary = useDrag(
-    l,
-    setGhost,
-    (key, date) => onBoundary(Number(key), date),
-    () => onBoundary(-1, null),
-  );
+  const boundaries = new Map<string, Boundary>();
+  for (const [i, s] of l.strata.entries()) {
+    const before = l.strata[i - 1];
+    if (before) boundaries.set(s.edge, { before: before.phase, after: s.phase, start: s.start });
+  }
+  const moveBoundary = (key: string, to: string | number) => {
+    const moved = boundaries.get(key);
+    if (moved) onBoundary(moved, to);
+  };
+  const boundary = useDrag(l, setGhost, moveBoundary, onBoundaryEnd);
   return (
     <g>
       {ghost && (
@@ -120,10 +136,10 @@ export function SeasonHandles({ layout: l, today, onRace, onOpenRace, onBoundary
         const before = l.strata[i - 1];
         if (!before || s.start <= today) return null;
         const name = `${PHASE_NAMES[before.phase]} to ${PHASE_NAMES[s.phase].toLowerCase()}`;
-        const key = String(s.index - 1);
+        const key = s.edge;
         return (
           <g
-            key={s.index}
+            key={key}
             role="slider"
             tabIndex={0}
             aria-label={`Boundary ${name}`}
@@ -136,8 +152,8 @@ export function SeasonHandles({ layout: l, today, onRace, onOpenRace, onBoundary
               if (by === 0) return;
               e.preventDefault();
               e.stopPropagation();
-              onBoundary(s.index - 1, by);
-              onBoundary(-1, null);
+              moveBoundary(key, by);
+              onBoundaryEnd();
             }}
           >
             <title>{`${PHASE_NAMES[s.phase]} begins ${day(s.start)}: drag to move`}</title>

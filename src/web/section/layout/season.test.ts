@@ -148,6 +148,21 @@ describe("the season layout", () => {
     expect(l.strata[1]!.x0).toBeCloseTo(l.x0 + (46 / 7) * l.columnWidth, 6);
   });
 
+  it("names a boundary by what meets there, however many phases lie before it", () => {
+    const phase = (phase: "base" | "build" | "race", from: number, to: number) => ({
+      ...view().phases[0]!,
+      phase,
+      start: addDays(view().phases[0]!.start, from),
+      end: addDays(view().phases[0]!.start, to),
+    });
+    const edges = (phases: ReturnType<typeof phase>[]) =>
+      seasonLayout(input(view({ phases }))).strata.map((s) => s.edge);
+    const two = edges([phase("build", 0, 13), phase("race", 14, 20), phase("build", 21, 34), phase("race", 35, 48)]);
+    expect(two).toEqual(["-build 1", "build-race 1", "race-build 1", "build-race 2"]);
+    const more = edges([phase("base", 0, 6), phase("build", 7, 27), phase("race", 28, 48)]);
+    expect(more.at(-1)).toBe("build-race 1");
+  });
+
   it("splits the terrain where done ends", () => {
     expect(l.terrainDone).toContain(`L${(l.x0 + 4 * l.columnWidth).toFixed(1)} ${l.ground}`);
     expect(l.terrainPlan).not.toBe("");

@@ -186,7 +186,10 @@ function strataOf(
   const start = weeks[0]?.start;
   if (!start) return [];
   const xAt = (date: string) => Math.min(x1, Math.max(x0, x0 + (daysBetween(start, date) / 7) * columnWidth));
+  const met = new Map<string, number>();
   return view.phases.flatMap((p, index): Stratum[] => {
+    const meet = `${view.phases[index - 1]?.phase ?? ""}-${p.phase}`;
+    met.set(meet, (met.get(meet) ?? 0) + 1);
     const [a, b] = [xAt(p.start), xAt(addDays(p.end, 1))];
     return b - a < 0.5
       ? []
@@ -199,6 +202,7 @@ function strataOf(
             end: p.end,
             fixed: p.fixed,
             index,
+            edge: `${meet} ${met.get(meet)}`,
             name: fitText(p.phase[0]?.toUpperCase() + p.phase.slice(1), b - a - 10, 12),
           },
         ];

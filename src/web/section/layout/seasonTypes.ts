@@ -27,6 +27,8 @@ export interface Stratum {
   fixed: boolean;
   /** Index in the view's phases. */
   index: number;
+  /** Names the boundary at its start by what meets there: the same one in a season planned anew, wherever it moved. */
+  edge: string;
   name: string;
 }
 
