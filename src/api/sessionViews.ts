@@ -24,7 +24,7 @@ export interface WarmUpView {
   perSideKg: number[];
 }
 
-export interface ItemView extends Omit<Item, "exercise" | "main" | "slot"> {
+export interface ItemView extends Omit<Item, "exercise" | "main" | "slot" | "rirAsked" | "aim"> {
   exercise: string;
   name: string;
   pattern: Pattern;

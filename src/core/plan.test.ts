@@ -116,7 +116,12 @@ function checkRaceWeeks(a: Athlete, p: Plan): number {
         const same = build.sessions
           .flatMap((b) => b.items)
           .find((b) => b.main && i.main && b.exercise.id === i.exercise.id && i.percent1rm !== null);
-        if (same && same.percent1rm !== null) expect(i.percent1rm).toBe(same.percent1rm);
+        if (!same || same.percent1rm === null || i.percent1rm === null) continue;
+        // The build's last percent, 89 at most (rule hold.line), less what the room's steps take; two or more in reserve.
+        const held = Math.min(89, same.percent1rm);
+        expect(i.percent1rm, `${a.athlete.name} ${w.season.start} ${i.exercise.id}`).toBeLessThanOrEqual(held + 0.1);
+        expect(i.percent1rm).toBeGreaterThan(0.93 * held);
+        expect(i.rir).toBeGreaterThanOrEqual(2);
       }
     compared++;
   }

@@ -213,6 +213,7 @@ export const strengthLogSchema = z.strictObject({
           sets: count,
           reps: count.optional(),
           repsLow: count.optional(),
+          most: count.optional(),
           seconds: z.number().min(0).optional(),
           rir: scale.optional(),
           loadKg: mass.optional(),

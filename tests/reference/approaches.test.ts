@@ -8,10 +8,11 @@ import { SHIPPED_APPROACHES } from "../../src/core/approach/shipped";
 import type { Stage } from "../../src/core/athlete/approach";
 import type { Gate } from "../../src/core/athlete/gate";
 import { addDays } from "../../src/core/dates";
+import type { SessionDose } from "../../src/core/dose/dose";
 import { estimate, NSCA_PERCENT, percentFor } from "../../src/core/dose/oneRepMax";
 import { plan } from "../../src/core/plan";
 import { athleteWith, START, weeksOf } from "../support/athlete";
-import { doseAt } from "../support/dose";
+import { blockWeek, doseAt, TRAINED } from "../support/dose";
 
 /** Sessions a week, sets, reps, RIR, rest in seconds; null where the table says nothing. */
 type Row = [
@@ -52,32 +53,43 @@ const WHO: { gate: Pick<Gate, "minRir" | "training">; room: boolean }[] = [
   { gate: { minRir: 0, training: "trained" }, room: true },
 ];
 const within = (v: number, [lo, hi]: readonly [number, number]) => v >= lo && v <= hi;
+const lead = (d: SessionDose, lift: "squat" | "hinge" | "split-squat" = "squat") => d.cells[lift].loaded;
 
 describe("the table of approaches", () => {
   it.each(TABLE)("%s, %s: %s", (id, stage, emphasis, perWeek, sets, reps, rir, rest) => {
     const row = findApproach(id)!.rows[stage];
     expect(row.emphasis).toBe(emphasis);
     expect(row.perWeek).toEqual(perWeek);
+    // As the row stands, and on the line of every block from one loading week to five.
     for (const { gate, room } of WHO)
-      for (const lift of ["squat", "hinge"] as const) {
-        const d = doseAt(stage, gate, id, { room }).cells[lift];
-        expect([d.repsLow, d.reps]).toEqual(reps);
-        expect(within(d.sets, sets)).toBe(true);
-        if (rir) expect(within(d.rir, rir)).toBe(true);
-        if (rest !== null) expect(d.restSeconds).toBe(rest);
-      }
-    // The low end for a new lifter, the high one for a trained one with room.
-    expect(doseAt(stage, WHO[0]!.gate, id, { room: false }).cells.squat.sets).toBe(sets[0]);
-    expect(doseAt(stage, WHO[3]!.gate, id, { room: true }).cells.squat.sets).toBe(sets[1]);
+      for (const lift of ["squat", "hinge"] as const)
+        for (const weeks of [0, 1, 2, 3, 4, 5]) {
+          const doses = lead(doseAt(stage, gate, id, { room, block: weeks === 0 ? null : blockWeek(1, weeks) }), lift);
+          expect(doses).toHaveLength(emphasis === "hold" || emphasis === "restore" ? 1 : Math.max(1, weeks));
+          for (const d of doses) {
+            // A hold keeps a percent instead, and its repetitions are what that leaves.
+            if (!row.samePercent) expect(within(d.repsLow, reps) && within(d.reps, reps)).toBe(true);
+            expect(d.reps).toBeLessThanOrEqual(reps[1]);
+            expect(within(d.sets, sets)).toBe(true);
+            if (rir) expect(within(d.rir, [rir[0], rir[1] + (gate.training === "trained" ? 0 : 1)])).toBe(true);
+            if (rest !== null) expect(d.restSeconds).toBe(rest);
+          }
+        }
+    // Outside of blocks the low end for a new lifter, the high one for a trained one with room.
+    expect(lead(doseAt(stage, WHO[0]!.gate, id, { room: false }))[0]!.sets).toBe(sets[0]);
+    expect(lead(doseAt(stage, WHO[3]!.gate, id, { room: true }))[0]!.sets).toBe(sets[1]);
   });
-  it("slides in heavy economy's build, and keeps the build's percent in every hold of the lifting schools", () => {
+  it("slides in heavy economy's build, and keeps the build's percent, at most 89, in every hold of the lifting schools", () => {
     expect(findApproach("heavy-economy")!.rows.build.slides).toBe(true);
     for (const id of ["layered", "heavy-economy", "steady"])
-      for (const { gate, room } of WHO) {
-        const build = doseAt("build", gate, id, { room }).cells.squat;
-        const hold = doseAt("race", gate, id, { room }).cells.squat;
-        expect(hold.percent).toBeCloseTo(percentFor(build.reps + build.rir)!, 9);
-      }
+      for (const { gate, room } of WHO)
+        for (const percent of [78, 83.4, 86.2, 91.7]) {
+          const hold = lead(doseAt("race", gate, id, { room, held: { squat: percent } }))[0]!;
+          expect(hold.percent).toBe(Math.min(89, percent));
+          expect(hold.rir).toBeGreaterThanOrEqual(gate.training === "trained" ? 2 : 3);
+          // Brzycki, as published: repetitions to failure are 37 - 36 x percent.
+          expect(Math.floor(37 - 0.36 * hold.percent! + 0.05)).toBe(hold.reps + hold.rir);
+        }
   });
   it("full range: deep split squat 3-4 x 8-12, hold 15 to 30 s; paired routines: holds from 20 s, slow lowering", () => {
     for (const stage of ["base-early", "base-late", "build"] as const) {
@@ -90,6 +102,86 @@ describe("the table of approaches", () => {
     // About 20 s a hold, 60 to 90 s of planks in all at the first stage; 1 s up and 2 to 3 s down.
     expect(routine.seconds[0]).toBe(20);
     expect(routine.tempo).toBe("3-0-1");
+  });
+});
+
+describe("the lines of the layered approach", () => {
+  // The table of a block for trained lifters: its shape is our assumption, the ends of its ranges common practice.
+  // Percents by Brzycki up to 10 repetitions to failure, as published: (37 - n) / 36.
+  const LINES: [stage: Stage, lift: "squat" | "split-squat", nth: number, points: string[], percents: number[]][] = [
+    ["base-early", "squat", 1, ["2 x 12, 4", "2 x 12, 3", "3 x 12, 3", "3 x 10, 3", "3 x 10, 3"], []],
+    ["base-late", "squat", 1, ["3 x 10, 3", "3 x 8, 3", "3 x 8, 2", "3 x 7, 2", "3 x 6, 2"], [71, 73, 75, 78, 81]],
+    ["build", "squat", 1, ["3 x 6, 2", "3 x 5, 2", "4 x 5, 1", "4 x 4, 1", "3 x 3, 1"], [81, 83, 86, 89, 92]],
+    ["build", "squat", 2, ["3 x 5, 2", "4 x 4, 2", "4 x 4, 1", "3 x 3, 1", "3 x 3, 1"], [83, 86, 89, 92, 92]],
+    ["build", "split-squat", 1, ["3 x 8, 3", "3 x 8, 2", "3 x 6, 2", "4 x 6, 2", "3 x 5, 2"], []],
+  ];
+  const said = (doses: readonly { sets: number; reps: number; rir: number }[]) =>
+    doses.map((d) => `${d.sets} x ${d.reps}, ${d.rir}`);
+  it.each(LINES)(
+    "%s, %s, block %i: a row of n weeks takes the first n columns",
+    (stage, lift, nth, points, percents) => {
+      for (const weeks of [3, 4, 5]) {
+        const doses = lead(
+          doseAt(stage, TRAINED, "layered", { block: { ...blockWeek(1, weeks), nth, before: 0 } }),
+          lift,
+        );
+        expect(said(doses)).toEqual(points.slice(0, weeks));
+        for (const [i, d] of doses.entries())
+          if (percents[i] !== undefined) expect(Math.abs(percentFor(d.reps + d.rir)! - percents[i])).toBeLessThan(1);
+      }
+    },
+  );
+  it("goes on with the next two weeks of a row where blocks have two, and stays in its last two after that", () => {
+    const at = (before: number) =>
+      said(lead(doseAt("build", TRAINED, "layered", { block: { week: 1, weeks: 2, nth: 1 + before / 2, before } })));
+    expect(at(0)).toEqual(["3 x 6, 2", "3 x 5, 2"]);
+    expect(at(2)).toEqual(["4 x 5, 1", "4 x 4, 1"]);
+    expect(at(4)).toEqual(["4 x 4, 1", "3 x 3, 1"]);
+  });
+  it("asks one more in reserve of novices and from 50, and leaves the last point out", () => {
+    const doses = lead(doseAt("build", { training: "novice" }, "layered", { block: blockWeek(1, 5) }));
+    expect(said(doses)).toEqual(["3 x 6, 3", "3 x 5, 3", "4 x 5, 2", "4 x 4, 2", "4 x 4, 2"]);
+    expect(said(lead(doseAt("build", { easier: true }, "layered", { block: blockWeek(1, 5) })))).toEqual(said(doses));
+  });
+  it("keeps under 18 at 5 repetitions or more, 2 in reserve, 85% at most; moderate effort at 75% at most", () => {
+    for (const weeks of [3, 5]) {
+      const young = lead(doseAt("build", { minor: true, minRir: 2 }, "layered", { block: blockWeek(1, weeks) }));
+      for (const d of young) {
+        expect(d.reps).toBeGreaterThanOrEqual(5);
+        expect(d.rir).toBeGreaterThanOrEqual(2);
+        expect((37 - d.reps - d.rir) / 36).toBeLessThanOrEqual(0.85);
+      }
+      const moderate = lead(
+        doseAt("base-late", { moderate: true, minRir: 4 }, "layered", { block: blockWeek(1, weeks) }),
+      );
+      expect(moderate).toHaveLength(weeks);
+      for (const d of moderate) {
+        expect(d.rir).toBeGreaterThanOrEqual(4);
+        expect(percentFor(d.reps + d.rir)!).toBeLessThanOrEqual(75);
+      }
+    }
+  });
+  it("steps back to the load of the first week with the repetitions of the last", () => {
+    const closes = { ...blockWeek(3, 3) };
+    const [back] = lead(doseAt("build", TRAINED, "layered", { closes, stepBack: true }));
+    // 3 x 6 with 2 left is 8 to failure; of 5 repetitions at that load 3 are left.
+    expect(back).toMatchObject({ sets: 4, reps: 5, rir: 3 });
+    const [again] = lead(doseAt("build", TRAINED, "layered", { closes }));
+    expect(again).toMatchObject({ sets: 4, reps: 5, rir: 1 });
+  });
+  it("other approaches go through their ranges: high to low with load, low to high without", () => {
+    const { loaded, unloaded } = doseAt("build", TRAINED, "heavy-economy", { block: blockWeek(1, 5) }).cells.squat;
+    // By hand: of 6 to 4 over five weeks half a repetition a week, rounded up; four sets in the third and fourth.
+    expect(said(loaded)).toEqual(["3 x 6, 2", "3 x 5, 2", "4 x 5, 2", "4 x 4, 2", "3 x 4, 2"]);
+    expect(unloaded.map((d) => d.reps)).toEqual([8, 9, 9, 10, 10]);
+    const control = doseAt("base-early", TRAINED, "control", { block: blockWeek(1, 3) }).cells.squat;
+    expect(control.loaded.map((d) => d.reps)).toEqual([12, 14, 15]);
+    // Assistance: low, high, low with a set more.
+    expect(said(doseAt("base-late", TRAINED, "layered", { block: blockWeek(1, 3) }).cells.trunk.loaded)).toEqual([
+      "2 x 10, 3",
+      "2 x 12, 3",
+      "3 x 10, 3",
+    ]);
   });
 });
 
@@ -153,18 +245,24 @@ describe("what a dose is for", () => {
       ["layered", "build"],
       ["heavy-economy", "base-late"],
     ] as const) {
-      const d = doseAt(stage, WHO[2]!.gate, id).cells.squat;
-      expect(within(d.reps, GOALS.strength.reps)).toBe(true);
-      expect(within(d.sets, GOALS.strength.sets)).toBe(true);
-      expect(within(d.restSeconds, GOALS.strength.rest)).toBe(true);
-      // Heavy work for endurance athletes: 80 to 87% at RIR 1 to 2 (common practice, no source).
-      expect(within(percentFor(d.reps + d.rir)!, [80, 87])).toBe(true);
+      const doses = lead(doseAt(stage, WHO[2]!.gate, id, { block: blockWeek(1, 4) }));
+      expect(doses).toHaveLength(4);
+      for (const d of doses) {
+        expect(within(d.reps, GOALS.strength.reps)).toBe(true);
+        expect(within(d.sets, GOALS.strength.sets)).toBe(true);
+        expect(within(d.restSeconds, GOALS.strength.rest)).toBe(true);
+        // Heavy work for endurance athletes: 80 to 92% at RIR 1 to 2 (common practice, no source).
+        expect(within(percentFor(d.reps + d.rir)!, [80, 92])).toBe(true);
+      }
     }
   });
   it("puts control work at 12 and more reps, as the endurance goal has it", () => {
-    const d = doseAt("base-late", WHO[2]!.gate, "control").cells.squat;
-    expect(within(d.reps, GOALS.endurance.reps)).toBe(true);
-    expect(within(d.sets, GOALS.endurance.sets)).toBe(true);
+    const { loaded, unloaded } = doseAt("base-late", WHO[2]!.gate, "control", { block: blockWeek(1, 3) }).cells.squat;
+    expect([loaded.length, unloaded.length]).toEqual([3, 3]);
+    for (const d of [...loaded, ...unloaded]) {
+      expect(within(d.reps, GOALS.endurance.reps)).toBe(true);
+      expect(within(d.sets, GOALS.endurance.sets)).toBe(true);
+    }
   });
   it("stays near the NSCA percent table, which is shown beside ours", () => {
     // NSCA Essentials, 4th ed., ch. 17 (values from memory).

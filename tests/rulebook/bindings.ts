@@ -3,6 +3,7 @@
  * example gives was worked out by hand from the rule's sentence; nothing here computes it a second time.
  */
 import { approachFor } from "../../src/core/approach/pick";
+import { shippedApproach } from "../../src/core/approach/shipped";
 import { activeAreas, safetyGate, trainingAge } from "../../src/core/athlete/gate";
 import { lengthOf } from "../../src/core/athlete/logged";
 import type {
@@ -16,6 +17,7 @@ import type {
 import { addDays, dayNumber } from "../../src/core/dates";
 import { cellFaults, impossiblePair } from "../../src/core/dose/check";
 import { decayShare } from "../../src/core/dose/current";
+import { holdAt, limited, lineFor, onOneLeg, wholeReps } from "../../src/core/dose/line";
 import { NSCA_PERCENT, percentFor } from "../../src/core/dose/oneRepMax";
 import { nextRamp } from "../../src/core/dose/ramp";
 import { stepUp } from "../../src/core/dose/steps";
@@ -39,6 +41,7 @@ import { holdRange } from "../../src/core/planning/planSession";
 import { decide } from "../../src/core/progress/decide";
 import type { DecisionInput } from "../../src/core/progress/decision";
 import { missedWeeks, nextLoad } from "../../src/core/progress/next";
+import { placeOnLine } from "../../src/core/progress/place";
 import { numbers, type RuleId } from "../../src/core/rulebook";
 import { passMark, weakerOf } from "../../src/core/screening/marks";
 import { hingeStopsAtKnee } from "../../src/core/screening/rounding";
@@ -59,6 +62,7 @@ import type { Option, WeekContext } from "../../src/core/week/types";
 import { easierDay, lighterBy } from "../../src/web/floor/progress";
 import { athleteWith, gym, lifted, logOf, raceOn, START, weeksOf } from "../support/athlete";
 import { exercise } from "../support/choice";
+import { TRAINED } from "../support/dose";
 import { contextOf, optionOn } from "../support/place";
 
 // biome-ignore lint/suspicious/noExplicitAny: an example's facts are of every kind
@@ -326,6 +330,37 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     const days = [0];
     for (const g of gaps as number[]) days.push((days.at(-1) ?? 0) + g);
     return raceSeries(days.map((d) => raceOn(addDays(RACE_DAY, d), "B", 20))).length;
+  },
+  "block.line": ({ line, weeks, training, sets, reps, rir }) => {
+    const gate = training ? { training } : {};
+    const own = sets ? { ...shippedApproach("layered"), id: "own-line", lines: {} } : shippedApproach("layered");
+    const cell = { ...own.rows.build.cells.squat, ...(sets ? { sets, reps, rir } : {}) };
+    const rows = { ...own.rows, build: { ...own.rows.build, cells: { ...own.rows.build.cells, squat: cell } } };
+    if (line !== undefined && own.rows.build.emphasis !== line) return "no such line";
+    const over = { weeks, nth: 1, before: 0 };
+    const asked = { approach: { ...own, rows }, stage: "build", column: "squat", direction: "load", over } as const;
+    const points = lineFor(asked, { gate: { ...TRAINED, easier: training === "novice", ...gate } });
+    return points.map((p) => `${p.sets} x ${p.reps}, ${p.rir}`);
+  },
+  "block.place": ({ weeks }) => {
+    const history = (weeks as { short: number; by?: number; under: number }[]).map(({ short, by = 1, under }, i) => {
+      const done = [5, 5, 5].map((r, k) => (k < short ? r - by : r));
+      const item = lifted("back-squat", 80, done, 2 - under, { sets: 3, reps: 5, rir: 2 });
+      return { date: addDays(MONDAY, 7 * i + 1), item };
+    });
+    const block = { start: MONDAY, from: MONDAY, weeks: 4, held: [] };
+    const monday = addDays(MONDAY, 7 * history.length);
+    return placeOnLine({ block, monday, history: history.reverse(), asOf: monday }).point;
+  },
+  "hold.line": ({ percent }) => {
+    const d = holdAt(percent, 5, { gate: TRAINED });
+    return `${d.reps}, ${d.rir} at ${d.percent}%`;
+  },
+  "load.triple": ({ percent, reps }) => wholeReps(percent) - reps,
+  "line.limits": ({ reps, rir, minor, moderate, singleLeg }) => {
+    const gate = { ...TRAINED, minor: minor ?? false, moderate: moderate ?? false, minRir: minor ? 2 : 0 };
+    const d = singleLeg ? onOneLeg({ reps, rir }) : limited({ reps, rir }, { gate });
+    return `${d.reps}, ${d.rir}`;
   },
   "block.weeks": ({ weeks, closed }) => loadingWeeks({ weeks, usual: 3, mayGrow: true, closed }),
   "stepback.every": ({ birthYear, week }) => seasonOf(base({}, { birthYear }))[week - 1]!.stepBack,

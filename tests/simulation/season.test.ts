@@ -6,7 +6,7 @@ import { describe, expect, it } from "vitest";
 import type { Athlete } from "../../src/core/athlete/types";
 import { addDays, daysBetween } from "../../src/core/dates";
 import { makeableLoads } from "../../src/core/dose/loads";
-import { percentFor } from "../../src/core/dose/oneRepMax";
+import { estimate, percentFor } from "../../src/core/dose/oneRepMax";
 import { historyOf } from "../../src/core/progress/history";
 import { risingPain } from "../../src/core/progress/pain";
 import { RULES } from "../../src/core/rulebook";
@@ -58,20 +58,27 @@ describe.each(all)("a season of the %s lifter", (_name, season) => {
     expect(season.sessions.flatMap((s) => s.session.items).filter((i) => i.decision).length).toBeGreaterThan(100);
   });
 
-  it("never raises a load more than 10% at once, nor 5% for each week at it, inside a block", () => {
+  it("never raises a load more than 10% at once, nor 5% for each week at it at equal effort, inside a block", () => {
     for (const id of exercisesOf(season)) {
       const series = seriesOf(season, id).filter((x) => x.session.loading === "full" && x.item.loadKg !== null);
       series.forEach((x, i) => {
         const before = series[i - 1];
         const [from, to] = [before?.item.loadKg, x.item.loadKg];
         if (!before || !from || !to || to <= from || x.item.decision === null) return;
+        // After a lighter week it comes back to what it was.
+        const lately = series.slice(0, i).filter((z) => daysBetween(z.date, x.date) <= 28);
+        if (to <= Math.max(...lately.map((z) => z.item.loadKg ?? 0))) return;
         const atLoad = series.slice(0, i).filter((_, k, list) => list.slice(k).every((z) => z.item.loadKg === from));
         const weeks = Math.max(1, Math.floor(daysBetween(atLoad[0]?.date ?? before.date, x.date) / 7));
         const loads = makeableLoads(x.item.exercise, x.item.loading, gym);
-        const smallest = loads.find((l) => l > from + 1e-9) === to;
+        // Fewer repetitions or less in reserve, as asked for or as they were left, ask for more load at the same effort.
+        const effort = (i: typeof x.item, rir: number) => percentFor(Math.min(i.reps ?? 5, 15) + rir) ?? 60;
+        const asked = effort(x.item, x.item.rirAsked) / effort(before.item, before.item.rirAsked);
+        const left = effort(x.item, x.item.rir) / effort(before.item, before.item.rir);
+        const equal = from * Math.min(1 + 0.05 * weeks, Math.max(asked, left));
+        const smallest = loads.find((l) => l > Math.max(from, equal) + 1e-9) === to;
         const extra = (before.item.reps ?? 0) >= (x.item.reps ?? 0) + 4;
-        const pct = (to / from - 1) * 100;
-        const allowed = pct <= Math.min(10, 5 * weeks) + 1e-6 || (smallest && extra);
+        const allowed = (to <= 1.1 * from + 1e-6 && (to / equal - 1) * 100 <= 5 * weeks + 1e-6) || (smallest && extra);
         expect({ id, week: x.week, from, to, allowed }).toEqual({ id, week: x.week, from, to, allowed: true });
       });
     }
@@ -87,7 +94,8 @@ describe.each(all)("a season of the %s lifter", (_name, season) => {
         const percent = percentFor(Math.min(i.reps, 15) + i.rir);
         if (percent === null || i.decision?.kind === "up-reps") continue;
         checked += 1;
-        const most = percent * (i.decision === null ? 1 : 1.075) + 0.1;
+        // A twentieth of a repetition is let pass: 0.15% and less.
+        const most = percent * (i.decision === null ? 1 : 1.075) + 0.2;
         expect({ week, id: i.exercise.id, over: i.percent1rm > most }).toEqual({
           week,
           id: i.exercise.id,
@@ -134,12 +142,13 @@ describe.each(all)("a season of the %s lifter", (_name, season) => {
     for (const { session } of after.filter((s) => s.session.loading === "restore"))
       for (const i of session.items) expect(i.percent1rm ?? 0).toBeLessThanOrEqual(60);
     const lift = "trap-bar-deadlift";
+    // The base after it asks for more repetitions: what is compared is what the sets say of the 1RM.
     const max = (from: string, to: string) =>
       Math.max(
         0,
         ...seriesOf(season, lift)
           .filter((x) => x.date > from && x.date <= to)
-          .flatMap((x) => x.logged.sets.map((s) => s.loadKg ?? 0)),
+          .flatMap((x) => x.logged.sets.map((s) => estimate(s.loadKg ?? 0, s.reps ?? 0, s.rir ?? 0) ?? 0)),
       );
     if (_name === "absent") return; // Gone for six weeks of what follows.
     expect(max(RACE, addDays(START, WEEKS * 7))).toBeGreaterThanOrEqual(0.95 * max(START, RACE));

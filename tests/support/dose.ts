@@ -1,8 +1,7 @@
 /** The dose of a day for a test: a row of an approach, for a trained lifter unless it says otherwise. */
 import type { Stage } from "../../src/core/athlete/approach";
-import type { Gate } from "../../src/core/athlete/gate";
 import type { Emphasis, Phase } from "../../src/core/athlete/types";
-import { type DoseFor, type SessionDose, sessionDose } from "../../src/core/dose/dose";
+import { type DoseDay, type DoseFor, type SessionDose, sessionDose } from "../../src/core/dose/dose";
 
 export const PHASE_OF: Record<Stage, Phase> = {
   "base-early": "base",
@@ -11,7 +10,14 @@ export const PHASE_OF: Record<Stage, Phase> = {
   race: "race",
   recovery: "recovery",
 };
-export const TRAINED: Pick<Gate, "minRir" | "training"> = { minRir: 0, training: "trained" };
+type Whom = Partial<DoseFor["gate"]>;
+export const TRAINED: DoseFor["gate"] = {
+  minRir: 0,
+  training: "trained",
+  minor: false,
+  easier: false,
+  moderate: false,
+};
 
 const STAGE_OF: Record<Emphasis, Stage> = {
   prepare: "base-early",
@@ -23,16 +29,23 @@ const STAGE_OF: Record<Emphasis, Stage> = {
 
 export function doseAt(
   stage: Stage,
-  gate: Pick<Gate, "minRir" | "training"> = TRAINED,
+  gate: Whom = TRAINED,
   approach = "layered",
-  more: Partial<DoseFor> & { holds?: Stage } = {},
+  more: Partial<DoseFor> & Partial<Pick<DoseDay, "holds" | "held" | "block" | "closes" | "stepBack">> = {},
 ): SessionDose {
-  const { holds = "build", ...rest } = more;
+  const { holds = "build", held, block = null, closes = null, stepBack = false, ...rest } = more;
   const athlete = { settings: { approach } };
   const emphasis = (Object.keys(STAGE_OF) as Emphasis[]).find((e) => STAGE_OF[e] === stage) ?? "develop";
-  return sessionDose(athlete, { phase: PHASE_OF[stage], stage, emphasis, holds }, { gate, ...rest });
+  const easier = (gate.training ?? "trained") !== "trained";
+  return sessionDose(
+    athlete,
+    { phase: PHASE_OF[stage], stage, emphasis, holds, held, block, closes, stepBack },
+    { gate: { ...TRAINED, easier, ...gate }, ...rest },
+  );
 }
 
 /** The layered approach's dose of an emphasis. */
-export const layeredAt = (emphasis: Emphasis, gate: Pick<Gate, "minRir" | "training"> = TRAINED): SessionDose =>
-  doseAt(STAGE_OF[emphasis], gate);
+export const layeredAt = (emphasis: Emphasis, gate: Whom = TRAINED): SessionDose => doseAt(STAGE_OF[emphasis], gate);
+
+/** A loading week of a first block. */
+export const blockWeek = (week: number, weeks: number) => ({ week, weeks, nth: 1, before: 0 });

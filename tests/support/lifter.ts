@@ -116,8 +116,8 @@ function itemOf(i: Item, a: Athlete, trueMax: number, h: Habits, r: Random, time
         continue;
       }
       const most = Math.floor(can(load));
-      // As many of the range as leave the reserve, and never fewer than can be done at all.
-      const wanted = Math.min(top + h.extra(r), Math.max(1, most - i.rir));
+      // What is asked for, as long as it leaves one less than the reserve at least, and never more than can be done at all.
+      const wanted = Math.min(top + h.extra(r), Math.max(1, most - Math.max(0, i.rir - 1)));
       const reps = Math.max(1, Math.min(wanted, Math.max(1, most)));
       sets.push({ reps, loadKg: load, rir: Math.max(0, Math.min(5, h.told(most - reps))), side });
     }

@@ -1,8 +1,10 @@
 /** Logged work as a decision sees it, and the decision asked for. */
 import type { LoggedItem } from "../../src/core/athlete/types";
+import { percentFor } from "../../src/core/dose/oneRepMax";
 import { decide } from "../../src/core/progress/decide";
 import type { DecisionInput, LadderState } from "../../src/core/progress/decision";
 import type { History } from "../../src/core/progress/history";
+import type { PlannedLift } from "../../src/core/progress/next";
 import type { LoadQuestion } from "../../src/core/session/types";
 import { gym, lifted } from "./athlete";
 import { exercise } from "./choice";
@@ -49,3 +51,21 @@ export const squatQuestion: LoadQuestion = {
   percent: null,
   capPercent: null,
 };
+
+/** What the weeks planned before leave of a lift: of another block unless it says otherwise. */
+export const plannedAs = (
+  loadKg: number,
+  reps: number,
+  rir: number,
+  more: { block?: string; point?: number; topKg?: number; aimKg?: number } = {},
+): PlannedLift => ({
+  block: more.block ?? "2026-01-05",
+  point: more.point ?? 0,
+  load: {
+    loadKg,
+    topKg: more.topKg ?? loadKg,
+    reps,
+    rir,
+    aim: { kg: more.aimKg ?? loadKg, percent: percentFor(reps + rir) },
+  },
+});

@@ -4,6 +4,7 @@
  */
 
 import type { Approach, ApproachId, DoseCell, DoseRow, Emphasis, Range } from "../athlete";
+import { LAYERED_LINES } from "./shippedLines";
 
 interface Work {
   sets: Range;
@@ -95,13 +96,13 @@ const SHIPPED: Record<ApproachId, Omit<Approach, "id" | "basis" | "version">> = 
         [2, 2],
         { sets: [3, 4], reps: [3, 6], rir: [1, 2], rest: 180 },
         "Maximal: 3 to 4 sets of 3 to 6, 1 to 2 in reserve, full rest",
-        { single: { sets: [3, 3], reps: [5, 6], rir: [2, 2], rest: 120 }, assist: LIGHT_ASSIST },
+        { single: { sets: [3, 4], reps: [5, 8], rir: [2, 3], rest: 120 }, assist: LIGHT_ASSIST },
       ),
       race: row(
         "hold",
         [1, 1],
         { sets: [3, 3], reps: [3, 5], rir: [2, 3], rest: 180 },
-        "Hold: once a week, 3 sets of 3 to 5 at the same percent",
+        "Hold: once a week, 3 sets of 3 to 5 at the build's last percent",
         {
           single: { sets: [3, 3], reps: [5, 6], rir: [2, 2], rest: 120 },
           assist: LIGHT_ASSIST,
@@ -283,6 +284,7 @@ export const SHIPPED_APPROACHES: readonly Approach[] = (Object.keys(SHIPPED) as 
   basis: id,
   version: 1,
   ...SHIPPED[id],
+  ...(id === "layered" ? { lines: LAYERED_LINES } : {}),
 }));
 
 const BY_ID = new Map(SHIPPED_APPROACHES.map((a) => [a.id, a]));

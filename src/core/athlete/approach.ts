@@ -44,6 +44,22 @@ export interface DoseRow {
   cells: Readonly<Record<Column, DoseCell>>;
 }
 
+/** One loading week of a line. */
+export interface LinePoint {
+  sets: number;
+  reps: number;
+  /** Repetitions in reserve. */
+  rir: number;
+}
+
+/** The way through a cell's ranges over the loading weeks of a block (rule block.line): the first n points of n weeks. */
+export interface Line {
+  points: readonly LinePoint[];
+  /** Of the blocks after the first in a phase; like the first where nothing is said. */
+  later?: readonly LinePoint[] | undefined;
+}
+export type Lines = Readonly<Partial<Record<Stage, Readonly<Partial<Record<Column, Line | undefined>>> | undefined>>>;
+
 /** What sessions are made of: lifts first; ladders before load; two leg days in full range; routines after the runs. */
 export const BUILDS = ["lifts", "ladders", "full-range", "routines"] as const;
 export type Build = (typeof BUILDS)[number];
@@ -58,4 +74,6 @@ export interface Approach {
   /** Rises with every saved change of a copy; 1 for the shipped ones. */
   version: number;
   rows: Readonly<Record<Stage, DoseRow>>;
+  /** Lines that are written down week by week; others follow from the ranges. */
+  lines?: Lines | undefined;
 }

@@ -20,6 +20,10 @@ export interface Gate {
   /** Lowest RIR that may be prescribed. */
   minRir: number;
   minor: boolean;
+  /** New and novice lifters, and from 50: less than the whole line (rule block.line). */
+  easier: boolean;
+  /** Cleared for moderate effort alone. */
+  moderate: boolean;
   /** 65 and over: increases wait for one session more. */
   slower: boolean;
   /** Weeks between step-back weeks: 4, or 3 for new lifters and from 50. */
@@ -73,6 +77,8 @@ export function safetyGate(athlete: Athlete, on: IsoDate): Gate {
     restricted,
     minRir: Math.max(minor ? young.reserve : 0, rules.includes("moderate-effort") ? moderate : 0),
     minor,
+    easier: training !== "trained" || oldest >= masters.from,
+    moderate: rules.includes("moderate-effort"),
     slower,
     stepBackEvery: often ? every.often : every.weeks,
     training,

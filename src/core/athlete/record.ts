@@ -17,6 +17,8 @@ export interface Prescribed {
   sets: number;
   reps?: number;
   repsLow?: number;
+  /** Top of the range, where less was asked for on the way to it. */
+  most?: number;
   seconds?: number;
   rir?: number;
   loadKg?: number;

@@ -1,13 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { gym, home, lifted } from "../../../tests/support/athlete";
 import { exercise } from "../../../tests/support/choice";
-import { doseAt, PHASE_OF, TRAINED } from "../../../tests/support/dose";
+import { blockWeek, doseAt, PHASE_OF, TRAINED } from "../../../tests/support/dose";
 import { SHIPPED_APPROACHES, shippedApproach } from "../approach/shipped";
 import { ONE_REP_MAX_FORMULAS } from "../athlete/types";
 import { addDays } from "../dates";
 import { approachFaults, cellFaults, impossiblePair } from "./check";
 import { bestOf, currentMax, decayShare } from "./current";
-import { doseOf, percentOf, perWeek } from "./dose";
+import { doseOf, perWeek } from "./dose";
 import { makeableLoads, makeLoad } from "./loads";
 import { percentFor, repsAt, uncertaintyPct } from "./oneRepMax";
 import { nextRamp, rampSets } from "./ramp";
@@ -105,24 +105,43 @@ describe("current e1RM", () => {
 
 describe("a dose for one athlete", () => {
   // Rule approach.dose, the layered approach (common practice and our assumption).
-  it("holds the percent of the build in the race phase, with fewer reps and as much in reserve as that leaves", () => {
-    const [build, race] = [doseAt("build").cells.squat, doseAt("race").cells.squat];
-    const percent = percentOf(build)!;
-    expect(race.percent).toBeCloseTo(percent, 9);
-    expect(percent).toBeGreaterThanOrEqual(80);
-    expect(percent).toBeLessThanOrEqual(87);
-    expect(race.reps + race.rir).toBe(build.reps + build.rir);
-    const held = doseAt("race", TRAINED, "layered", { holds: "base-late" }).cells.hinge;
-    expect(held.percent).toBeCloseTo(percentOf(doseAt("base-late").cells.hinge)!, 9);
+  const squatAt = (...asked: Parameters<typeof doseAt>) => doseAt(...asked).cells.squat.loaded[0]!;
+  it("holds the last percent of the build in the race phase, at most 89, with repetitions that leave 2 or more", () => {
+    // Handed down with the rule: 89% x 3, 86% x 4, 83% x 5.
+    for (const [build, percent, reps] of [
+      [92, 89, 3],
+      [89, 89, 3],
+      [86, 86, 4],
+      [83, 83, 5],
+    ] as const)
+      expect(squatAt("race", TRAINED, "layered", { held: { squat: build } })).toMatchObject({ percent, reps, rir: 2 });
+    // Without a build behind it, what the build would begin with: 3 x 6 with 2 left.
+    expect(squatAt("race").percent).toBeCloseTo(percentFor(8)!, 9);
+    expect(doseAt("race", TRAINED, "layered", { holds: "base-late" }).cells.hinge.loaded[0]!.percent).toBeCloseTo(
+      percentFor(13)!,
+      9,
+    );
+  });
+  it("leaves 3 in a hold to novices, from 50 and under 18", () => {
+    for (const gate of [{ training: "novice" }, { easier: true }, { minor: true, minRir: 2 }] as const) {
+      const d = squatAt("race", gate, "layered", { held: { squat: 83 } });
+      expect(d.rir).toBeGreaterThanOrEqual(3);
+      expect(d.reps + d.rir).toBeLessThanOrEqual(Math.floor(37 - 0.36 * d.percent! + 0.05));
+    }
+    expect(squatAt("race", { minor: true, minRir: 2 }, "layered", { held: { squat: 86 } }).reps).toBe(5);
   });
   it("takes the lower end of the sets for everybody but the trained with room", () => {
     const novice = { minRir: 0, training: "novice" } as const;
-    expect(doseAt("build", novice, "layered", { room: true }).cells.squat).toMatchObject({ sets: 3, rir: 2 });
-    expect(doseAt("build").cells.squat).toMatchObject({ sets: 3, rir: 1 });
-    expect(doseAt("build", TRAINED, "layered", { room: true }).cells.squat).toMatchObject({ sets: 4, rir: 1 });
+    expect(squatAt("build", novice, "layered", { room: true })).toMatchObject({ sets: 3, rir: 2 });
+    expect(squatAt("build")).toMatchObject({ sets: 3, rir: 1 });
+    expect(squatAt("build", TRAINED, "layered", { room: true })).toMatchObject({ sets: 4, rir: 1 });
+    const block = blockWeek(1, 3);
+    expect(squatAt("build", TRAINED, "layered", { block })).toMatchObject({ sets: 3, reps: 6 });
+    expect(squatAt("build", TRAINED, "layered", { block, room: true })).toMatchObject({ sets: 4, reps: 6 });
+    expect(squatAt("build", novice, "layered", { block, room: true })).toMatchObject({ sets: 3, reps: 6 });
   });
   it("leaves in reserve what age or clearance asks for, also where the approach speaks in percent", () => {
-    expect(doseAt("build", { minRir: 3, training: "novice" }).cells.squat.rir).toBe(3);
+    expect(squatAt("build", { minRir: 3, training: "novice" }).rir).toBe(3);
     const cell = {
       ...shippedApproach("layered").rows.build.cells.squat,
       rir: null,
@@ -131,7 +150,10 @@ describe("a dose for one athlete", () => {
     };
     // Brzycki: 85% is (37 - n) / 36 = 0.85, n = 6.4, so 1 is left after 5.
     expect(doseOf(cell, { gate: TRAINED })).toMatchObject({ rir: 1, percent: 85 });
-    expect(doseOf(cell, { gate: { minRir: 4, training: "novice" } })).toMatchObject({ rir: 4, percent: null });
+    expect(doseOf(cell, { gate: { ...TRAINED, minRir: 4, training: "novice" } })).toMatchObject({
+      rir: 4,
+      percent: null,
+    });
   });
   it("counts sessions: more for the trained, sliding where the approach slides", () => {
     const at = (approach: string, stage: "base-early" | "build", through: number, training: "new" | "trained") =>

@@ -1,19 +1,23 @@
 /** What a day's row of the approach prescribes to one athlete: ranges become numbers. */
-import { approachFor, rowFor, sessionsAWeek } from "../approach";
-import type {
-  Athlete,
-  Column,
-  DoseCell,
-  DoseRow,
-  Emphasis,
-  Gate,
-  Label,
-  OneRepMaxFormula,
-  Phase,
-  Range,
-  Stage,
+import { approachFor, type Direction, type LineOver, rowFor, sessionsAWeek } from "../approach";
+import {
+  type Approach,
+  type Athlete,
+  COLUMNS,
+  type Column,
+  type DoseCell,
+  type DoseRow,
+  type Emphasis,
+  type Gate,
+  type Label,
+  type LinePoint,
+  type OneRepMaxFormula,
+  type Phase,
+  type Range,
+  type Stage,
 } from "../athlete";
 import { numbers, type Why, why } from "../rulebook";
+import { holdAt, type LineFor, limited, lineFor, steppedBack, wholeReps } from "./line";
 import { percentFor, repsAt } from "./oneRepMax";
 
 /** One kind of work: sets, reps [low, high], RIR, rest. */
@@ -21,6 +25,8 @@ export interface Dose {
   sets: number;
   repsLow: number;
   reps: number;
+  /** Top of the repetitions, at which work without load takes its next step. */
+  repsMost: number;
   rir: number;
   /** Percent of 1RM where the approach speaks in percent, or holds the percent of the build; null goes by reps and RIR. */
   percent: number | null;
@@ -31,22 +37,55 @@ export interface Dose {
   tempo: string | null;
 }
 
+/** What a day's doses are: those of a block's loading weeks, of its step-back, of a hold, or a row as it stands. */
+export type DoseKind = "line" | "step-back" | "hold" | "row";
+
+/** The doses of a kind of work: one for each loading week of the block, a single one outside of blocks. */
+export interface ColumnDose {
+  kind: DoseKind;
+  /** Work that load leads. */
+  loaded: readonly Dose[];
+  /** Ladders, bodyweight, control: from few repetitions to many. */
+  unloaded: readonly Dose[];
+}
+
 export interface SessionDose {
   approach: string;
   emphasis: Emphasis;
-  cells: Readonly<Record<Column, Dose>>;
+  cells: Readonly<Record<Column, ColumnDose>>;
   /** Planned effort of the session (rule session.rpe). */
   rpe: number;
   says: string;
   why: Why[];
 }
 
+/** A loading week of a block as the doses need it. */
+export interface BlockPlace extends LineOver {
+  /** Which loading week it is, from 1. */
+  week: number;
+}
+
 /** Who the numbers are for. */
-export interface DoseFor {
-  gate: Pick<Gate, "minRir" | "training">;
-  formula?: OneRepMaxFormula;
+export interface DoseFor extends LineFor {
   /** The mileage leaves room for progress this week. */
   room?: boolean;
+}
+
+/** A day as its doses need it. */
+export interface DoseDay {
+  phase: Phase;
+  stage: Stage;
+  emphasis: Emphasis;
+  /** What a hold day holds: the row of the build before it. */
+  holds: Stage;
+  /** The last percent of that build's leading lifts, where it is known. */
+  held?: Readonly<Partial<Record<Column, number>>> | undefined;
+  /** The block it stands in; null outside of blocks. */
+  block?: BlockPlace | null;
+  /** The block that ended right before its week. */
+  closes?: BlockPlace | null;
+  /** Its week steps back. */
+  stepBack?: boolean;
 }
 
 /** Which end of a range: trained lifters with room take the high one, everybody else the low one [trade]. */
@@ -56,58 +95,174 @@ const setsOf = (sets: Range, f: DoseFor): number => (f.gate.training === "traine
 const rirOf = (rir: Range, f: DoseFor): number =>
   Math.max(f.gate.training === "trained" ? rir[0] : rir[1], f.gate.minRir);
 
-/**
- * A cell for one athlete.
- * @param held percent of 1RM that a hold keeps; null where the cell has its own effort
- */
-export function doseOf(cell: DoseCell, f: DoseFor, held: number | null = null): Dose {
-  const [repsLow, reps] = cell.reps;
-  const percent = held ?? cell.percent;
+/** A cell for one athlete, as its ranges stand. */
+export function doseOf(cell: DoseCell, f: DoseFor): Dose {
+  const { percent } = cell;
+  const [repsLow, high] = cell.reps;
   // With a percent the reserve follows from it, never below what the athlete's age or clearance asks for.
-  const left = percent === null ? null : Math.max(0, Math.floor((repsAt(percent, f.formula) ?? reps) - reps + 1e-6));
-  const rir = left === null ? rirOf(cell.rir ?? [2, 2], f) : Math.max(left, f.gate.minRir);
+  const left = percent === null ? null : Math.max(0, Math.floor((repsAt(percent, f.formula) ?? high) - high + 1e-6));
+  const asked = left === null ? rirOf(cell.rir ?? [2, 2], f) : Math.max(left, f.gate.minRir);
+  const { reps, rir } =
+    f.gate.minor || f.gate.moderate ? limited({ reps: high, rir: asked }, f) : { reps: high, rir: asked };
   return {
+    ...constant(cell),
     sets: setsOf(cell.sets, f),
-    repsLow,
+    repsLow: Math.min(reps, Math.max(repsLow, f.gate.minor ? reps : 0)),
     reps,
+    repsMost: reps,
     rir,
     // An age that asks for more in reserve than the percent leaves goes by the reserve.
-    percent: left !== null && rir > left ? null : percent,
-    seconds: cell.seconds[0],
-    secondsMost: cell.seconds[1],
-    restSeconds: cell.restSeconds,
-    tempo: cell.tempo,
+    percent: left !== null && (rir > left || reps !== high) ? null : percent,
   };
 }
 
+/** What a cell gives whatever the week. */
+const constant = (cell: DoseCell): Pick<Dose, "seconds" | "secondsMost" | "restSeconds" | "tempo"> => ({
+  seconds: cell.seconds[0],
+  secondsMost: cell.seconds[1],
+  restSeconds: cell.restSeconds,
+  tempo: cell.tempo,
+});
+
 /** Percent of 1RM of a dose's top set, by the athlete's formula; null where nothing says it. */
-export const percentOf = (d: Dose, formula?: OneRepMaxFormula): number | null =>
+export const percentOf = (d: Pick<Dose, "percent" | "reps" | "rir">, formula?: OneRepMaxFormula): number | null =>
   d.percent ?? percentFor(d.reps + d.rir, formula);
 
-/**
- * What a session of a day takes.
- * @param day its stage, emphasis, phase, and what a hold day holds
- */
-export function sessionDose(
-  athlete: Pick<Athlete, "settings" | "approaches">,
-  day: { phase: Phase; stage: Stage; emphasis: Emphasis; holds: Stage },
-  f: DoseFor,
-): SessionDose {
+/** Columns whose work goes low, high, low through a block, loaded or not. */
+const ASSISTANCE: readonly Column[] = ["assist", "calf", "trunk", "upper"];
+const LEADS: readonly Column[] = ["squat", "hinge"];
+/** Repetitions of bodyweight work in a slot of few (rule session.slots). */
+const { bodyweightLow, bodyweightHigh } = numbers("session.slots");
+
+/** The cell of work without load: where the row asks for few repetitions, bodyweight work keeps its own. */
+const unloadedCell = (cell: DoseCell): DoseCell =>
+  cell.reps[1] < bodyweightLow
+    ? { ...cell, reps: [bodyweightLow, bodyweightHigh], percent: null, rir: cell.rir ?? [2, 2] }
+    : cell;
+
+/** The doses of one column on a day. */
+class Doses {
+  constructor(
+    private readonly approach: Approach,
+    private readonly day: DoseDay,
+    private readonly f: DoseFor,
+    /** The approach of the build that a hold keeps. */
+    private readonly built: Approach,
+  ) {}
+
+  of(column: Column): ColumnDose {
+    const { day, approach } = this;
+    const cell = approach.rows[day.stage].cells[column];
+    const builds = day.emphasis !== "hold" && day.emphasis !== "restore";
+    if (builds && day.block) return this.line(column, cell, "line", day.block);
+    if (builds && day.closes) return this.line(column, cell, day.stepBack ? "step-back" : "row", day.closes);
+    const row = doseOf(cell, this.f);
+    const unloaded = [doseOf(unloadedCell(cell), this.f)];
+    return approach.rows[day.stage].samePercent && LEADS.includes(column)
+      ? { kind: "hold", loaded: [this.hold(column, cell)], unloaded }
+      : { kind: "row", loaded: [row], unloaded };
+  }
+
+  /** The doses of a block's line; of one that is over its step-back, or its last point once more. */
+  private line(column: Column, cell: DoseCell, kind: "line" | "step-back" | "row", block: BlockPlace): ColumnDose {
+    const { approach, day, f } = this;
+    const assist = ASSISTANCE.includes(column);
+    const dosesOf = (of: DoseCell, direction: Direction): Dose[] => {
+      const points =
+        of.percent !== null && direction === "load"
+          ? this.byPercent(of, block)
+          : lineFor(
+              {
+                approach: of === cell ? approach : withCell(approach, day.stage, column, of),
+                stage: day.stage,
+                column,
+                direction,
+                over: block,
+              },
+              f,
+            );
+      const shown = kind === "line" ? points : over(points, block.week, kind, direction);
+      return shown.map((p) => ({
+        ...constant(of),
+        sets: f.gate.training === "trained" && f.room ? Math.max(p.sets, of.sets[1]) : p.sets,
+        repsLow: p.reps,
+        reps: p.reps,
+        repsMost: Math.max(of.reps[1], p.reps),
+        rir: p.rir,
+        percent: null,
+      }));
+    };
+    const led: Direction = assist ? "assist" : approach.build === "ladders" ? "control" : "load";
+    return { kind, loaded: dosesOf(cell, led), unloaded: dosesOf(unloadedCell(cell), assist ? "assist" : "control") };
+  }
+
+  /** A cell that speaks in percent keeps it; its repetitions fall, and the reserve is what they leave. */
+  private byPercent(cell: DoseCell, over: LineOver): LinePoint[] {
+    const { approach, day, f } = this;
+    const can = wholeReps(cell.percent ?? 0, f.formula);
+    const plain = withCell(approach, day.stage, "squat", { ...cell, percent: null, rir: [0, 0] });
+    return lineFor({ approach: plain, stage: day.stage, column: "squat", direction: "load", over }, f).map((p) => ({
+      ...p,
+      ...limited({ reps: p.reps, rir: Math.max(0, can - p.reps) }, f),
+    }));
+  }
+
+  private hold(column: Column, cell: DoseCell): Dose {
+    const { day, f } = this;
+    const known = day.held?.[column];
+    const first = lineFor(
+      { approach: this.built, stage: day.holds, column, direction: "load", over: { weeks: 1, nth: 1, before: 0 } },
+      f,
+    )[0];
+    const build = known ?? (first && percentFor(first.reps + first.rir, f.formula)) ?? numbers("hold.line").percent;
+    const { reps, rir, percent } = holdAt(build, cell.reps[1], f);
+    return { ...constant(cell), sets: setsOf(cell.sets, f), repsLow: reps, reps, repsMost: reps, rir, percent };
+  }
+}
+
+/** What follows a block's last loading week. */
+function over(
+  points: readonly LinePoint[],
+  week: number,
+  kind: "step-back" | "row",
+  direction: Direction,
+): LinePoint[] {
+  const first = points[0];
+  const last = points[Math.min(week, points.length) - 1];
+  if (!first || !last) return [];
+  if (kind === "row") return [last];
+  return [direction === "load" ? steppedBack(first, last) : { ...first, sets: last.sets }];
+}
+
+/** An approach with another cell in one place, and no line written down for it. */
+const withCell = (a: Approach, stage: Stage, column: Column, cell: DoseCell): Approach => ({
+  ...a,
+  lines: {},
+  rows: { ...a.rows, [stage]: { ...a.rows[stage], cells: { ...a.rows[stage].cells, [column]: cell } } },
+});
+
+/** Which part of the ranges a week takes, in words. */
+function endsOf({ block, closes, stepBack, emphasis }: DoseDay, f: DoseFor): string {
+  const builds = emphasis !== "hold" && emphasis !== "restore";
+  if (builds && block) return `week ${block.week} of ${block.weeks} of this block`;
+  if (builds && closes && stepBack) return "the step-back week of its block";
+  return f.gate.training === "trained" && f.room
+    ? "the upper end of the ranges: trained, and the mileage leaves room"
+    : `the lower end of the ranges${f.gate.training === "new" ? " for a new lifter" : ""}`;
+}
+
+/** What a session of a day takes. */
+export function sessionDose(athlete: Pick<Athlete, "settings" | "approaches">, day: DoseDay, f: DoseFor): SessionDose {
   const approach = approachFor(athlete, day.phase);
   const row = approach.rows[day.stage];
-  const formula = f.formula ?? athlete.settings?.oneRepMax ?? "default";
-  const who = { ...f, formula };
-  const build = row.samePercent ? approachFor(athlete, "build").rows[day.holds] : null;
-  const cells = Object.fromEntries(
-    (Object.keys(row.cells) as Column[]).map((c) => {
-      const held = build && (c === "squat" || c === "hinge") ? percentOf(doseOf(build.cells[c], who), formula) : null;
-      return [c, doseOf(row.cells[c], who, held)];
-    }),
-  ) as Record<Column, Dose>;
-  const ends =
-    f.gate.training === "trained" && f.room
-      ? "the upper end of the ranges: trained, and the mileage leaves room"
-      : `the lower end of the ranges${f.gate.training === "new" ? " for a new lifter" : ""}`;
+  const who = {
+    ...f,
+    formula: f.formula ?? athlete.settings?.oneRepMax ?? "default",
+    own: athlete.settings?.ruleValues,
+  };
+  const doses = new Doses(approach, day, who, approachFor(athlete, "build"));
+  const cells = Object.fromEntries(COLUMNS.map((c) => [c, doses.of(c)])) as Record<Column, ColumnDose>;
+  const ends = endsOf(day, f);
   const version = approach.version > 1 ? `, version ${approach.version}` : "";
   return {
     approach: approach.id,

@@ -1,7 +1,17 @@
 /** Loads: e1RM, percent, plates, ramps, warm-up sets, the dose of a day. What others may use of this room. */
 export { approachFaults, type CellFault } from "./check";
 export { bestOf, type CurrentMax, currentMax, decayShare } from "./current";
-export { type Dose, LABEL_WORDS, perWeek, type SessionDose, sessionDose } from "./dose";
+export {
+  type ColumnDose,
+  type Dose,
+  type DoseKind,
+  LABEL_WORDS,
+  percentOf,
+  perWeek,
+  type SessionDose,
+  sessionDose,
+} from "./dose";
+export { onOneLeg, wholeReps } from "./line";
 export { makeableLoads, makeLoad } from "./loads";
 export { NSCA_PERCENT, percentFor } from "./oneRepMax";
 export { nextRamp, type RampSet, rampSets } from "./ramp";

@@ -30,7 +30,7 @@ const SAFE_HINGE = "rdl-to-knee";
 
 type Logged = { date: IsoDate; item: LoggedItem };
 const reachedTop = ({ item }: Logged): boolean => {
-  const asked = item.prescribed?.seconds ?? item.prescribed?.reps;
+  const asked = item.prescribed?.most ?? item.prescribed?.seconds ?? item.prescribed?.reps;
   if (asked === undefined || item.sets.length === 0 || (item.pain ?? 0) > easyPain) return false;
   if ((item.prescribed?.sets ?? LADDER_SETS) < LADDER_SETS) return false;
   const target = item.prescribed?.rir;

@@ -1,5 +1,6 @@
 /** The chain of weeks: each is planned from what the weeks before it, lifted or planned, leave behind. */
 
+import { columnOf } from "../approach";
 import {
   type Athlete,
   type EnduranceSession,
@@ -9,15 +10,16 @@ import {
   type StrengthLog,
 } from "../athlete";
 import { addDays, dayNumber, type IsoDate, laterOf, MINUTES_A_DAY } from "../dates";
+import { percentFor } from "../dose";
 import { blockKey, type Library } from "../exercise";
 import { type LegLoadEvent, loggedLegEvent, MEAN_DAYS } from "../legs";
-import type { PlannedLoad } from "../progress";
+import type { PlannedLift } from "../progress";
 import { numbers } from "../rulebook";
 import type { SeasonWeek } from "../season";
 import { loggedLegs, primarySets } from "../session";
 import type { ExistingSession } from "../week";
 import type { ChoiceBasis } from "./contexts";
-import type { LastBuild, Swap } from "./planSession";
+import { blockOn, type LastBuild, type Swap } from "./planSession";
 import { type PlanWeek, plannedLegEvent, planWeek } from "./planWeek";
 
 /** Days for which a session can still stand beside one of a week: no rule of hours reaches further. */
@@ -38,7 +40,7 @@ export interface ChainInput {
 export class WeekChain {
   private readonly beside: Athlete;
   private readonly log: readonly StrengthLog[];
-  private readonly loads = new Map<string, PlannedLoad>();
+  private readonly loads = new Map<string, PlannedLift>();
   private readonly blocks: ReturnType<typeof blockUse>;
   private existing: ExistingSession[];
   private legEvents: LegLoadEvent[];
@@ -162,9 +164,17 @@ export const weekPrimarySets = (w: PlanWeek): number => w.sessions.reduce((a, s)
 
 /** What a build week held; null where nothing of it was placed. */
 function buildOf(w: PlanWeek): LastBuild | null {
+  const { athlete } = w.input;
   const sets = weekPrimarySets(w);
   const lead = w.sessions.find((s) => s.label === "A") ?? w.sessions[0];
-  return sets > 0 && lead ? { sets, stage: w.season.days.find((d) => d.date === lead.date)?.stage ?? "build" } : null;
+  if (sets === 0 || !lead) return null;
+  const leads = w.sessions.flatMap((s) => s.items.filter((i) => i.main && i.reps !== null));
+  const percents = leads.flatMap((i) => {
+    const percent = percentFor((i.reps ?? 0) + i.rirAsked, athlete.settings?.oneRepMax);
+    return percent === null ? [] : [[columnOf(i.exercise.pattern, true), percent] as const];
+  });
+  const stage = w.season.days.find((d) => d.date === lead.date)?.stage ?? "build";
+  return { sets, stage, percent: Object.fromEntries(percents) };
 }
 
 /** Seven days of build, nothing that cuts the dose. */
@@ -210,12 +220,26 @@ function buildBefore(
   return null;
 }
 
-/** Remembers the loads of full sessions; light ones say nothing about the next. */
-function keepLoads(week: PlanWeek, loads: Map<string, PlannedLoad>): void {
+/** Remembers the loads of full sessions, and where each lift stands on its line; light sessions say nothing about the next. */
+function keepLoads(week: PlanWeek, lifts: Map<string, PlannedLift>): void {
   for (const s of week.sessions)
-    for (const i of s.items)
-      if (s.loading === "full" && i.loadKg !== null && i.reps !== null)
-        loads.set(i.exercise.id, { loadKg: i.loadKg, reps: i.reps, rir: i.rir });
+    for (const i of s.items) {
+      if (s.loading !== "full") continue;
+      const before = lifts.get(i.exercise.id);
+      const day = week.season.days.find((d) => d.date === s.date);
+      const stands = day && blockOn(day, week.season);
+      const start = (stands?.block ?? stands?.closes)?.from ?? day?.blockStart ?? week.season.start;
+      const top = before?.block === start ? (before.load?.topKg ?? 0) : 0;
+      const load =
+        i.loadKg === null || i.reps === null || i.aim === null
+          ? null
+          : { loadKg: i.loadKg, topKg: Math.max(top, i.loadKg), reps: i.reps, rir: i.rirAsked, aim: i.aim };
+      lifts.set(i.exercise.id, {
+        block: start,
+        point: i.line?.point ?? before?.point ?? 0,
+        load: load ?? before?.load ?? null,
+      });
+    }
 }
 
 /** What a logged session still weighs on the week after: loaded lower-body work counts as heavy at 6 reps or fewer. */

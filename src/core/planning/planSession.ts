@@ -3,6 +3,7 @@
 import { approachFor } from "../approach";
 import {
   type Athlete,
+  type Column,
   type DatedWindow,
   isOn,
   type Label,
@@ -14,9 +15,9 @@ import {
 import type { IsoDate } from "../dates";
 import { makeableLoads, sessionDose } from "../dose";
 import { type ChoiceContext, closedBecause, type Exercise, loadingToday } from "../exercise";
-import { type LadderState, nextLoad, type PlannedLoad } from "../progress";
+import { historyOf, type LadderState, nextLoad, type PlannedLift, placeOnLine } from "../progress";
 import { numbers, type Why, why } from "../rulebook";
-import type { SeasonDay, SeasonWeek } from "../season";
+import { type BlockWeek, buildOf, type SeasonDay, type SeasonWeek } from "../season";
 import { type BuiltSession, buildSession, type Filled } from "../session";
 import { type ContextInput, choiceContexts } from "./contexts";
 
@@ -25,6 +26,8 @@ export interface LastBuild {
   sets: number;
   /** The row its sessions took, whose percent a hold keeps. */
   stage: Stage;
+  /** Percent of 1RM of its leading lifts. */
+  percent: Readonly<Partial<Record<Column, number>>>;
 }
 
 /** An exercise the coach took instead of the planner's first choice. */
@@ -40,7 +43,7 @@ export interface BuilderInput extends ContextInput {
   /** First day of the whole plan; what was lifted before it is known. */
   asOf: IsoDate;
   /** Loads of the weeks planned before. */
-  planned: ReadonlyMap<string, PlannedLoad>;
+  planned: ReadonlyMap<string, PlannedLift>;
   /** What the last full build week held; null before there was one. */
   lastBuild: LastBuild | null;
 }
@@ -132,17 +135,29 @@ export class SessionBuilder {
     const edit = athlete.edits?.find((e) => e.week === week.start && e.label === label);
     const { phase, stage, emphasis, loading, heavyOk, blockStart } = day;
     const within = loading === "mobility" ? numbers("session.slots").mobilityMinutes : minutes;
+    const { block, closes, stepBack } = blockOn(day, week);
+    const over = (b: BlockWeek) => ({ week: b.week, weeks: b.of, nth: b.nth, before: b.before });
     const dose = sessionDose(
       athlete,
-      { phase, stage, emphasis, holds: lastBuild?.stage ?? day.holds },
+      {
+        phase,
+        stage,
+        emphasis,
+        holds: lastBuild?.stage ?? day.holds,
+        held: lastBuild?.percent,
+        block: block && over(block),
+        closes: closes ? over(closes) : FIRST_POINT,
+        stepBack,
+      },
       { gate, room: week.mileage.roomForProgress },
     );
+    const stands = block ?? closes;
     const basis = {
       athlete,
       log,
       on: day.date,
       asOf,
-      blockStart,
+      blockStart: stands?.from ?? blockStart,
       cap: increaseCap(athlete, day, week),
       slower: gate.slower,
       planned,
@@ -167,9 +182,33 @@ export class SessionBuilder {
       choice,
       swaps: new Map(own.map((s) => [s.from, s.to])),
       loadFor: (q: Parameters<typeof nextLoad>[0]) => nextLoad(q, basis),
+      placeFor: (exercise: string) =>
+        block
+          ? placeOnLine({
+              block: { start: block.start, from: block.from, weeks: block.of, held: block.held },
+              monday: week.start,
+              history: historyOf(log, exercise, asOf),
+              asOf,
+              planned: planned.get(exercise),
+              own: athlete.settings?.ruleValues,
+            })
+          : { point: 0, why: [] },
       filled,
     };
   }
+}
+
+/** Building days that stand in no block take the first point of a line. */
+const FIRST_POINT = { week: 1, weeks: 1, nth: 1, before: 0 };
+
+/** The block that a day's work stands in, or the one that ended right before its week: of the same work both. */
+export function blockOn(
+  day: SeasonDay,
+  { block, closes, stepBack }: SeasonWeek,
+): { block: BlockWeek | null; closes: BlockWeek | null; stepBack: boolean } {
+  const builds = buildOf(day);
+  const same = (b: BlockWeek | null) => (b !== null && b.builds === builds ? b : null);
+  return { block: same(block), closes: builds !== null && stepBack ? closes : same(closes), stepBack };
 }
 
 /** Least and most hard sets of a session that holds, from its share of the last full build week's (rule taper.week). */

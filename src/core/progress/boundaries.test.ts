@@ -10,6 +10,7 @@ import {
   hold,
   ladder,
   loads,
+  plannedAs,
   squatQuestion,
   stands,
   unloaded,
@@ -162,9 +163,13 @@ describe("the range (rule progress.range)", () => {
     expect(ask(run(asked)).kind).toBe("up-load");
     const short = lifted("back-squat", 80, [6, 5, 5], 2, { reps: 8, repsLow: 6, rir: 2 });
     expect(ask(run(short)).kind).toBe("down-load");
-    // Asked for one number of repetitions: it is both ends.
-    const one: LoggedItem = { ...short, prescribed: { sets: 3, reps: 6, rir: 2 } };
-    expect(ask(run(one)).kind).toBe("down-load");
+    // Asked for one number of repetitions: it is both ends, and one under it is still inside.
+    const one = (reps: number[]): LoggedItem => ({
+      ...lifted("back-squat", 80, reps, 2),
+      prescribed: { sets: 3, reps: 6, rir: 2 },
+    });
+    expect(ask(run(one([6, 5, 5]))).kind).toBe("same");
+    expect(ask(run(one([6, 4, 4]))).kind).toBe("down-load");
     // Nothing was asked for: today's range of 4 to 6 and reserve of 2.
     const { prescribed: _, ...free } = lifted("back-squat", 80, [6, 6, 6], 2);
     expect(ask(run(free)).kind).toBe("up-load");
@@ -356,14 +361,14 @@ describe("what sets the load", () => {
     const planned = (reps: number, rir: number) =>
       nextLoad(
         squatQuestion,
-        context([bar([6, 6, 6], 2, 80)], { cap, planned: new Map([["back-squat", { loadKg: 85, reps, rir }]]) }),
+        context([bar([6, 6, 6], 2, 80)], { cap, planned: new Map([["back-squat", plannedAs(85, reps, rir)]]) }),
       );
     expect(planned(6, 2)).toMatchObject({ loadKg: 85, reps: 6 });
     expect(planned(4, 2)).toMatchObject({ loadKg: 85, reps: 4 });
     expect(planned(3, 2).loadKg).not.toBe(85);
     expect(planned(6, 3).loadKg).not.toBe(85);
     const free = context([bar([6, 6, 6], 2, 80)], {
-      planned: new Map([["back-squat", { loadKg: 85, reps: 6, rir: 2 }]]),
+      planned: new Map([["back-squat", plannedAs(85, 6, 2)]]),
     });
     expect(nextLoad(squatQuestion, free).loadKg).toBe(82.5);
   });

@@ -12,6 +12,7 @@ interface Shown {
   input: DecisionInput;
   last: History;
   before: History | undefined;
+  /** kg of the last time at the effort of the line's next point; null for work without load. */
   load: number | null;
   /** Low and high end of the range, and the reserve, as they were asked for. */
   lo: number;
@@ -28,14 +29,17 @@ interface Shown {
 function shownBy(input: DecisionInput): Shown {
   const [last, before] = input.history;
   const asked = last.item.prescribed;
+  const hi = asked?.reps ?? input.reps;
+  const low = asked?.repsLow ?? asked?.reps ?? input.repsLow;
   const counts = last.item.sets.map(cleanReps);
   return {
     input,
     last,
     before,
-    load: topLoad(last.item),
-    lo: asked?.repsLow ?? asked?.reps ?? input.repsLow,
-    hi: asked?.reps ?? input.reps,
+    load: onLine(topLoad(last.item), input.line ?? 1),
+    // A single number, as lines have it, is not missed by one repetition.
+    lo: low === hi ? Math.max(1, low - numbers("progress.range").within) : low,
+    hi,
     target: asked?.rir ?? input.rir,
     counts,
     least: counts.length ? Math.min(...counts) : 0,
@@ -43,6 +47,10 @@ function shownBy(input: DecisionInput): Shown {
     shown: lowestRir(last.item),
   };
 }
+
+const onLine = (load: number | null, line: number): number | null => (load === null ? null : load * line);
+/** Where something speaks against more, the line adds nothing either. */
+const noMore = (s: Shown): Shown => ((s.input.line ?? 1) > 1 ? { ...s, load: topLoad(s.last.item) } : s);
 
 const same = (s: Shown, because: Why): Decision => ({
   kind: "same",
@@ -73,11 +81,12 @@ const backAStep = (s: Shown, because: Why): Decision => ({
 export function decide(input: DecisionInput): Decision {
   if (input.seconds != null) return decideHold(input, input.seconds);
   const s = shownBy(input);
+  const held = noMore(s);
   return (
-    painFirst(input, { loadKg: s.load, reps: input.reps }) ??
-    byFelt(s) ??
-    byForm(s) ??
-    byRange(s) ??
+    painFirst(input, { loadKg: held.load, reps: input.reps }) ??
+    byFelt(held) ??
+    byForm(held) ??
+    byRange(held) ??
     bySpare(s) ??
     byEffort(s) ??
     same(s, why("progress.same", "inside", { kg: s.load === null ? null : kg(s.load), reps: s.counts }))

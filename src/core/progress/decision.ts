@@ -16,6 +16,8 @@ export interface Decision {
   seconds?: number;
   /** Slower lowering next time. */
   tempo?: string;
+  /** The coach decided it. */
+  byCoach?: boolean;
   why: Why[];
 }
 
@@ -39,6 +41,10 @@ export interface DecisionInput {
   repsLow: number;
   reps: number;
   rir: number;
+  /** Top of the range, at which work without load takes its next step; the repetitions of the dose where it is left out. */
+  repsMost?: number;
+  /** Times the last load that the line's point asks for at equal effort, where it is another point than the last; 1 without a line. */
+  line?: number;
   /** Sets of the dose. */
   sets?: number;
   /** Seconds of the dose, and at most; only for holds and timed work. */

@@ -2,5 +2,6 @@
 export { decide } from "./decide";
 export type { Decision, LadderState } from "./decision";
 export { historyOf } from "./history";
-export { alike, decisionBasis, nextLoad, overruleAfter, type PlannedLoad } from "./next";
+export { alike, decisionBasis, nextLoad, overruleAfter, type PlannedLift } from "./next";
 export { risingPain, stoppedByPain } from "./pain";
+export { placeOnLine } from "./place";

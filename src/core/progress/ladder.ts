@@ -48,6 +48,12 @@ export function onLadder(input: DecisionInput, hi: number): Decision | null {
       reps: Math.min(reps, hi + numbers("progress.step", input.own).extra),
       why: [why("progress.ladder", "told", `${ready}: more repetitions.`)],
     };
+  if (hi < (last.item.prescribed?.most ?? input.repsMost ?? reps))
+    return {
+      ...base,
+      kind: "same",
+      why: [why("progress.ladder", "told", `${ready}: the block's line goes on from there.`)],
+    };
   if (!repeatedly(input, hi))
     return {
       ...base,

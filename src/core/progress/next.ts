@@ -1,5 +1,5 @@
 /** Who sets the load: e1RM x percent at the start of a block, then the log, within 7.5% of e1RM x percent. */
-import type { Area, Athlete, Overrule, StrengthLog } from "../athlete";
+import type { Area, Athlete, OneRepMaxFormula, Overrule, StrengthLog } from "../athlete";
 import { dayLabel, daysBetween, type IsoDate } from "../dates";
 import {
   type CurrentMax,
@@ -14,11 +14,12 @@ import {
 } from "../dose";
 import { EXTERNAL, type Exercise, LADDER_SETS, type LoadKind } from "../exercise";
 import { numbers, type say, type Why, why } from "../rulebook";
-import type { LoadAnswer, LoadQuestion } from "../session";
+import type { LoadAim, LoadAnswer, LoadQuestion } from "../session";
 import { roundTo, TOLERANCE } from "../units";
 import { decide } from "./decide";
 import type { Decision, LadderState } from "./decision";
 import { type History, historyOf, lastDayOf } from "./history";
+import { painFirst } from "./pain";
 import { riseLimitPct } from "./rise";
 
 /** Days after which a log no longer sets the load, and for which a resting exercise still knows its own (rule load.progress). */
@@ -33,7 +34,7 @@ export interface LoadContext {
   on: IsoDate;
   /** The last day that anything is known of: what lies between it and `on` is planned lifting, so nothing decays there. */
   asOf: IsoDate;
-  /** First day of the run of this emphasis. */
+  /** First day of the block, or of the run of this emphasis outside of blocks. */
   blockStart: IsoDate;
   cap: Why | null;
   /** 65 and over: an increase waits for one session more. */
@@ -43,13 +44,27 @@ export interface LoadContext {
   /** Areas in trouble on the day. */
   areas?: readonly Area[];
   /** Loads of the weeks planned before this one, by exercise: a week without increase keeps them. */
-  planned: ReadonlyMap<string, PlannedLoad>;
+  planned: ReadonlyMap<string, PlannedLift>;
+}
+
+/** What the weeks planned before this one leave of a lift. */
+export interface PlannedLift {
+  /** First day of the block it stood in. */
+  block: IsoDate;
+  /** Its point on the line of that block. */
+  point: number;
+  /** The last full load; null for work without load. */
+  load: PlannedLoad | null;
 }
 
 export interface PlannedLoad {
   loadKg: number;
+  /** The heaviest of its block so far. */
+  topKg: number;
   reps: number;
+  /** In reserve, as it was asked for. */
   rir: number;
+  aim: LoadAim;
 }
 
 interface Missed {
@@ -79,11 +94,17 @@ const none: LoadAnswer = { loadKg: null, perSideKg: [], barKg: null, percent1rm:
 interface Basis {
   q: LoadQuestion;
   c: LoadContext;
+  formula: OneRepMaxFormula;
   max: CurrentMax | null;
+  /** Percent of 1RM that is asked for; null where nothing says it. */
   percent: number | null;
+  /** What the plan gave it last, in a week before this one. */
+  planned: (PlannedLoad & { block: IsoDate }) | null;
   /** The latest log of the lift, whatever it asked for. */
   last: History | undefined;
   missed: Missed | null;
+  /** Pain of the last time speaks against more. */
+  hurt: boolean;
 }
 
 const askedRir = (h: History, q: LoadQuestion): number => h.item.prescribed?.rir ?? q.rir;
@@ -111,7 +132,7 @@ export const decisionBasis = (
   stepUp: (from: number) => stepUp(e, loading, loads, from),
 });
 
-const decisionInput = (b: Basis, history: readonly [History, ...History[]], cap: Why | null) => {
+const decisionInput = (b: Basis, history: readonly [History, ...History[]], cap: Why | null, line: number) => {
   const { q, c } = b;
   return {
     ...decisionBasis(q.exercise, q.loading, makeableLoads(q.exercise, q.loading, q.place), c.athlete, c.areas ?? []),
@@ -120,9 +141,11 @@ const decisionInput = (b: Basis, history: readonly [History, ...History[]], cap:
     repsLow: q.repsLow,
     reps: q.reps,
     rir: q.rir,
+    line,
     sets: q.sets,
     seconds: q.seconds,
     ...(q.secondsMost === undefined ? {} : { secondsMost: q.secondsMost }),
+    ...(q.repsMost === undefined ? {} : { repsMost: q.repsMost }),
     ladder: () => c.ladder?.(q.exercise) ?? null,
     cap,
     slower: c.slower ?? false,
@@ -139,8 +162,9 @@ function decided(
   b: Basis,
   history: readonly [History, ...History[]],
   cap: Why | null,
+  line = 1,
 ): Decision & { byCoach: boolean } {
-  const made = decide(decisionInput(b, history, cap));
+  const made = decide(decisionInput(b, history, cap, line));
   const o = overruleAfter(b.c.athlete, b.q.exercise.id, history[0].date);
   // Work that pain has stopped stays stopped.
   if (!o || made.kind === "stop") return { ...made, byCoach: false };
@@ -195,20 +219,41 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
   const b: Basis = {
     q,
     c,
+    formula,
     max: byMax ? currentMax(history, formula, c.asOf) : null,
     percent: q.percent ?? percentFor(q.reps + q.rir, formula),
     last,
+    planned: planned?.load ? { ...planned.load, block: planned.block } : null,
     missed: last && !planned ? missedWeeks(daysBetween(last.date, c.asOf)) : null,
+    hurt: false,
   };
   if (!EXTERNAL.includes(q.loading) || q.seconds !== null) return unloaded(b, history);
-  if (q.capPercent !== null) return lightLoad(q, b.max, last, q.capPercent);
-  const coach = fromCoach(b, history);
-  if (coach) return coach;
-  if (c.cap && planned && planned.rir === q.rir && planned.reps >= q.repsLow) {
-    const reasons = [c.cap, why("load.progress", "weeksBefore")];
-    return { ...answer(q, planned.loadKg, b.max, reasons), reps: planned.reps };
-  }
+  if (q.capPercent !== null) return lightLoad(b, q.capPercent);
+  const hurt = painOf(b, history);
+  const a = loaded(hurt ? { ...b, hurt: true, c: { ...c, cap: hurt } } : b, history);
+  const capped = hurt !== null || c.cap !== null;
+  return {
+    ...a,
+    ...(capped ? { capped } : {}),
+    why: hurt && !a.why.some((w) => w.text === hurt.text) ? [hurt, ...a.why] : a.why,
+  };
+}
+
+/** Pain of the last time caps what follows, whoever sets the load: a new block raises nothing over it either. */
+function painOf(b: Basis, history: readonly History[]): Why | null {
+  const [last, ...older] = history;
+  if (!last || daysBetween(last.date, b.c.asOf) > LAYOFF_DAYS) return null;
+  const input = decisionInput(b, [last, ...older], b.c.cap, 1);
+  return painFirst(input, { loadKg: loadOf(last) ?? null, reps: b.q.reps })?.why[0] ?? null;
+}
+
+/** Who sets a load, in the order in which they are asked. */
+function loaded(b: Basis, history: readonly History[]): LoadAnswer {
+  const { q } = b;
+  const byMax = q.loading === "bar" || q.loading === "machine";
   return (
+    fromPlan(b) ??
+    fromCoach(b, history) ??
     fromLog(b, history) ??
     fromMax(b, history) ??
     (byMax ? null : fromLast(b, history)) ?? {
@@ -219,6 +264,26 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
   );
 }
 
+/** What the weeks planned before it lead to: their load where nothing may go up, the line's next percent of it inside a block. */
+function fromPlan(b: Basis): LoadAnswer | null {
+  const { q, c, planned, percent } = b;
+  if (!planned) return null;
+  if (c.cap && planned.rir === q.rir && planned.reps >= q.repsLow) {
+    const reasons = [c.cap, why("load.progress", "weeksBefore")];
+    return { ...answer(b, planned.aim.kg, reasons), reps: planned.reps };
+  }
+  if (planned.block !== c.blockStart || percent === null || planned.aim.percent === null) return null;
+  const wanted = planned.aim.kg * (percent / planned.aim.percent);
+  const { weekPct } = numbers("block.line", c.athlete.settings?.ruleValues);
+  const most = planned.aim.kg * (c.cap ? 1 : 1 + weekPct / 100);
+  const kg = Math.min(wanted, most);
+  const reasons: Why[] = c.cap ? [c.cap] : [];
+  const told = { from: planned.loadKg, was: planned.aim.percent, is: percent, kg: roundTo(kg, 1) };
+  if (percent !== planned.aim.percent) reasons.push(why("block.line", "next", told));
+  else reasons.push(why("load.progress", "weeksBefore"));
+  return answer(b, kg, reasons);
+}
+
 /** The coach's word after the last log, also at the start of a block and where nothing may go up. */
 function fromCoach(b: Basis, history: readonly History[]): LoadAnswer | null {
   const [last, ...older] = history;
@@ -226,7 +291,7 @@ function fromCoach(b: Basis, history: readonly History[]): LoadAnswer | null {
   const d = decided(b, [last, ...older], b.c.cap);
   if (!d.byCoach || d.loadKg === null) return null;
   return {
-    ...answer(b.q, d.loadKg, b.max, d.why),
+    ...answer(b, d.loadKg, d.why),
     reps: d.reps,
     ...(d.sets === undefined ? {} : { sets: d.sets }),
     decision: { kind: d.kind, after: last.date, byCoach: true },
@@ -242,20 +307,50 @@ function waitedToBegin({ q, c }: Basis, history: readonly History[]): boolean {
   const reps = (h: History) => h.item.prescribed?.reps;
   return (
     before !== undefined &&
+    since.length > 0 &&
     since.every((h) => loadOf(h) === loadOf(before) && reps(h) !== undefined && reps(h) !== reps(before))
   );
 }
 
-/** Inside a block: the decision after the last log of the same kind of work, kept near e1RM x percent. */
+/** Percent of 1RM that a log's repetitions and reserve asked for; null where it does not say. */
+function percentOfLog({ item }: History, formula: OneRepMaxFormula): number | null {
+  const asked = item.prescribed;
+  return asked?.reps === undefined || asked.rir === undefined ? null : percentFor(asked.reps + asked.rir, formula);
+}
+
+/** Times the last load that this point of the line asks for; so much more a week at most, and nothing more where nothing may go up. */
+function lineFrom(b: Basis, last: History): { line: number; was: number | null } {
+  const { c, percent } = b;
+  const was = percentOfLog(last, b.formula);
+  if (was === null || percent === null || Math.abs(percent - was) < TOLERANCE) return { line: 1, was: null };
+  const { weekPct } = numbers("block.line", c.athlete.settings?.ruleValues);
+  const weeks = Math.max(1, Math.floor(daysBetween(last.date, c.on) / 7));
+  return { line: Math.min(percent / was, c.cap ? 1 : 1 + (weekPct * weeks) / 100), was };
+}
+
+/** Logs that set the load inside a block: those of like work, else the block's own, whatever their load left; a light day goes by itself. */
+function settingLogs(history: readonly History[], q: LoadQuestion, c: LoadContext): History[] {
+  const like = alike(history, q.rir);
+  if (like[0] && like[0].date >= c.blockStart) return like;
+  if (q.rir >= LIGHT_RIR && !c.cap) return [];
+  const { shownUpTo } = numbers("load.triple");
+  return history.filter((h) => h.date >= c.blockStart && askedRir(h, q) <= shownUpTo);
+}
+
+/** Inside a block: the decision after the last log of the same kind of work, on the line's point, kept near e1RM x percent. */
 function fromLog(b: Basis, history: readonly History[]): LoadAnswer | null {
   const { q, c, max, percent, missed } = b;
-  const [last, ...older] = alike(history, q.rir);
+  const [last, ...older] = settingLogs(history, q, c);
   if (!last || last.date < c.blockStart || daysBetween(last.date, c.asOf) > LAYOFF_DAYS) return null;
   if (!c.cap && max && waitedToBegin(b, history)) return null;
-  const d = decided(b, [last, ...older], c.cap ?? missed?.why ?? null);
+  const { line, was } = lineFrom(b, last);
+  const d = decided(b, [last, ...older], c.cap ?? missed?.why ?? null, line);
   if (d.loadKg === null) return null;
   let target = d.loadKg * (missed?.factor ?? 1);
   const reasons = [...d.why];
+  const from = loadOf(last);
+  if (was !== null && percent !== null && from !== undefined && !d.byCoach)
+    reasons.push(why("block.line", "next", { from, was, is: percent, kg: roundTo(from * line, 1) }));
   if (missed && !reasons.includes(missed.why)) reasons.push(missed.why);
   if (max && percent !== null && !d.byCoach) {
     const wanted = (max.kg * percent) / 100;
@@ -274,28 +369,42 @@ function fromLog(b: Basis, history: readonly History[]): LoadAnswer | null {
     }
   }
   return {
-    ...answer(q, target, max, reasons),
-    reps: d.reps,
+    ...answer(b, target, reasons),
+    ...repsAfter(q, d),
     ...(d.sets === undefined ? {} : { sets: d.sets }),
     setsLess: missed?.setsLess ?? 0,
     decision: { kind: d.kind, after: last.date, byCoach: d.byCoach },
   };
 }
 
+/** Repetitions that a decision asks for beside the line's own: fewer clean ones, or more where no next load can be made. */
+function repsAfter(q: LoadQuestion, d: Decision): Pick<LoadAnswer, "reps"> {
+  const own = d.kind === "fewer-reps" || d.kind === "up-reps" || d.byCoach === true;
+  return own ? { reps: d.reps } : { reps: q.reps };
+}
+
 /** The first session of a block, or after a layoff: e1RM x percent. */
-function fromMax({ q, c, max, percent, last, missed }: Basis, history: readonly History[]): LoadAnswer | null {
+function fromMax(b: Basis, history: readonly History[]): LoadAnswer | null {
+  const { q, c, max, percent, last, missed } = b;
   if (!max || percent === null) return null;
   // What the fading of an old estimate has charged already is not charged again.
   const faded = last ? decayShare(daysBetween(last.date, c.asOf)) : 1;
   const factor = missed ? Math.min(1, missed.factor / faded) : 1;
   const wanted = ((max.kg * percent) / 100) * factor;
   // Where nothing may go up, a new block does not either: the load of the last working sets is the most, planned ones among them.
-  const planned = c.planned.get(q.exercise.id);
-  const before = c.cap
-    ? history.find((h) => askedRir(h, q) < LIGHT_RIR && daysBetween(h.date, c.asOf) <= LAYOFF_DAYS)
-    : undefined;
-  const most = c.cap && planned ? planned.loadKg : before ? loadOf(before) : undefined;
-  const target = Math.min(wanted, most ?? wanted);
+  const { planned } = b;
+  const recent = history.filter((h) => daysBetween(h.date, c.asOf) <= LAYOFF_DAYS);
+  const lately = recent.flatMap((h) => loadOf(h) ?? []);
+  const kept = recent.find((h) => askedRir(h, q) < LIGHT_RIR) ?? recent.find((h) => h.date >= c.blockStart);
+  const lastKg = last ? loadOf(last) : undefined;
+  // What may go up is measured by the block's heaviest; what may not stays at the last.
+  const top = planned?.topKg ?? (lately.length > 0 ? Math.max(...lately) : undefined);
+  const before = c.cap ? (planned?.loadKg ?? (kept ? loadOf(kept) : undefined)) : top;
+  const { blockPct } = numbers("block.line", c.athlete.settings?.ruleValues);
+  const risen = before === undefined ? wanted : c.cap ? before : before * (1 + blockPct / 100);
+  // After missed weeks, and with pain, nothing weighs more than it did.
+  const most = (missed || b.hurt) && lastKg !== undefined ? Math.min(risen, lastKg) : risen;
+  const target = Math.min(wanted, most);
   const share =
     q.percent === null
       ? `${roundTo(percent, 1)}%${beside(q.reps + q.rir)} for ${q.reps} reps with ${q.rir} in reserve`
@@ -312,19 +421,27 @@ function fromMax({ q, c, max, percent, last, missed }: Basis, history: readonly 
   ];
   if (missed) reasons.push(missed.why);
   if (c.cap && target < wanted)
-    reasons.push(c.cap, why("load.progress", "kept", { kg: roundTo(target, 2), planned: planned !== undefined }));
-  return { ...answer(q, target, max, reasons), setsLess: missed?.setsLess ?? 0 };
+    reasons.push(c.cap, why("load.progress", "kept", { kg: roundTo(target, 2), planned: planned !== null }));
+  else if (target < wanted && !missed)
+    reasons.push(why("block.line", "most", { pct: blockPct, kg: roundTo(target, 1) }));
+  return { ...answer(b, target, reasons), setsLess: missed?.setsLess ?? 0 };
 }
 
 /** Lifts that go by reps and reserve alone start a block from what was held last; light and restoring sets say nothing about it. */
-function fromLast({ q, c }: Basis, history: readonly History[]): LoadAnswer | null {
+function fromLast(b: Basis, history: readonly History[]): LoadAnswer | null {
+  const { q, c } = b;
   const loaded = history.filter((h) => loadOf(h) !== undefined);
   const last = loaded.find((h) => askedRir(h, q) < LIGHT_RIR) ?? loaded[0];
   const load = last ? loadOf(last) : undefined;
   if (!last || load === undefined) return null;
   const days = daysBetween(last.date, c.asOf);
   const shares = numbers("load.rir");
-  const start = (share: number, because: Why) => answer(q, load * share, null, [because]);
+  // Where other work went on, what rested is one exercise, not the athlete: it is not charged.
+  const missed = lastDayOf(c.log) === b.last?.date ? b.missed : null;
+  const start = (share: number, because: Why): LoadAnswer => ({
+    ...answer(b, load * Math.min(share, missed?.factor ?? 1), missed ? [because, missed.why] : [because]),
+    setsLess: missed?.setsLess ?? 0,
+  });
   if (days > (trains(c) ? AWAY_DAYS : LAYOFF_DAYS))
     return start(shares.away, why("load.rir", "away", { days, kg: load }));
   if (q.rir - askedRir(last, q) >= UNLIKE_RIR)
@@ -336,21 +453,24 @@ function fromLast({ q, c }: Basis, history: readonly History[]): LoadAnswer | nu
 /** The published table's percent, shown beside ours. */
 const beside = (n: number): string => (NSCA_PERCENT[n] === undefined ? "" : ` (the NSCA table: ${NSCA_PERCENT[n]}%)`);
 
-function lightLoad(q: LoadQuestion, max: CurrentMax | null, last: History | undefined, cap: number): LoadAnswer {
+function lightLoad(b: Basis, cap: number): LoadAnswer {
+  const { q, max, last } = b;
   const load = last?.item.sets.find((s) => s.loadKg !== undefined)?.loadKg;
   const target = max ? (max.kg * cap) / 100 : load === undefined ? null : load * numbers("load.light").ofLast;
   if (target === null) return { ...none, why: [why("load.light", "unknown")] };
   const made = makeLoad(q.exercise, q.loading, q.place, target);
   // Nothing light enough here: nothing in the hands.
   if (!made || made.loadKg > target + TOLERANCE) return { ...none, why: [why("load.light", "empty")] };
-  return answer(q, target, max, [why("load.light", "most", cap)]);
+  return answer(b, target, [why("load.light", "most", cap)]);
 }
 
-function answer(q: LoadQuestion, targetKg: number, max: CurrentMax | null, reasons: Why[]): LoadAnswer {
+/** The load that the room makes of a target, with the percent that it is of the e1RM. */
+function answer({ q, max, percent }: Basis, targetKg: number, reasons: Why[]): LoadAnswer {
   const made = makeLoad(q.exercise, q.loading, q.place, targetKg);
   if (!made) return { ...none, why: reasons };
   const off = targetKg - made.loadKg;
   const rounded =
     Math.abs(off) > 0.01 ? [why("load.makeable", off > 0 ? "below" : "lightest", roundTo(made.loadKg, 2))] : [];
-  return { ...made, percent1rm: max ? roundTo((made.loadKg / max.kg) * 100, 1) : null, why: [...reasons, ...rounded] };
+  const percent1rm = max ? roundTo((made.loadKg / max.kg) * 100, 1) : null;
+  return { ...made, percent1rm, aim: { kg: targetKg, percent }, why: [...reasons, ...rounded] };
 }

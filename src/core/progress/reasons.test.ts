@@ -2,7 +2,18 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, lifted, logOf } from "../../../tests/support/athlete";
 import { exercise } from "../../../tests/support/choice";
-import { ask, at, bar, bare, hold, ladder, squatQuestion, stands, unloaded } from "../../../tests/support/logged";
+import {
+  ask,
+  at,
+  bar,
+  bare,
+  hold,
+  ladder,
+  plannedAs,
+  squatQuestion,
+  stands,
+  unloaded,
+} from "../../../tests/support/logged";
 import type { Athlete, LoggedItem, Overrule } from "../athlete";
 import { why } from "../rulebook";
 import type { LoadAnswer, LoadQuestion } from "../session";
@@ -369,8 +380,8 @@ describe("the load of the next session", () => {
     expect(up.loadKg).toBe(82.5);
     expect(up.why.map((w) => w.rule)).toContain("load.progress");
     // Sets far above what the estimate allows come back to 7.5% over it.
-    const tired = next({ ...squatQuestion, reps: 10, repsLow: 8 }, [
-      [NOW, lifted("back-squat", 100, [5, 5, 5], 2, { reps: 5, repsLow: 4, rir: 2 })],
+    const tired = next({ ...squatQuestion, reps: 5, repsLow: 4, percent: 70 }, [
+      [NOW, { ...lifted("back-squat", 100, [5, 5, 5], 2), prescribed: { sets: 3, rir: 2 } }],
     ]);
     expect(tired.loadKg!).toBeLessThan(100);
     expect(texts(tired).join(" ")).toContain("Kept within 7.5% of e1RM x percent");
@@ -396,7 +407,7 @@ describe("the load of the next session", () => {
     const planned = next(q, log, {
       blockStart: "2026-03-09",
       cap,
-      planned: new Map([["back-squat", { loadKg: 85, reps: 8, rir: 1 }]]),
+      planned: new Map([["back-squat", plannedAs(85, 8, 1)]]),
     });
     expect(planned.loadKg).toBe(85);
     expect(texts(planned).join(" ")).not.toBe(texts(kept).join(" "));
@@ -453,7 +464,7 @@ describe("the load of the next session", () => {
   });
   it("says how a wish was rounded, and nothing where it was not", () => {
     const to = (kg: number) =>
-      next(squatQuestion, [], { planned: new Map([["back-squat", { loadKg: kg, reps: 6, rir: 2 }]]), cap });
+      next(squatQuestion, [], { planned: new Map([["back-squat", plannedAs(kg, 6, 2)]]), cap });
     expect(texts(to(81))).toContain("80 kg is the nearest load at or below it here.");
     expect(texts(to(80)).some((t) => t.includes("nearest"))).toBe(false);
     expect(texts(to(12))).toContain("20 kg is the lightest there is here.");

@@ -25,7 +25,7 @@ const ready = (rule: Ready, text: string): Why => ({ rule, text });
 
 /** What was lifted, and what says that more may come. */
 interface Earned {
-  /** kg; null for work without load. */
+  /** kg of the last time at the effort of next time; null for work without load. */
   load: number | null;
   /** Top of the range that was asked for. */
   hi: number;
@@ -36,13 +36,15 @@ interface Earned {
 }
 
 /** An increase: one step of what the place can make, or repetitions first where that step is too large. */
-export function up(input: DecisionInput, { load, hi, because, rule, pct }: Earned): Decision {
-  const { reps, loads, own } = input;
-  const { extra, extraMost } = numbers("progress.step", own);
+export function up(input: DecisionInput, earned: Earned): Decision {
+  const { load, hi, because, rule } = earned;
+  const { reps, own } = input;
+  const { extra } = numbers("progress.step", own);
+  const before = input.history[1];
+  const last = topLoad(input.history[0].item);
   if (input.cap)
     return { kind: "same", loadKg: load, reps, why: [ready(rule, `${because}: ready for more.`), input.cap] };
-  const before = input.history[1];
-  if (input.slower && (!before || topLoad(before.item) !== load))
+  if (input.slower && (!before || topLoad(before.item) !== last))
     return {
       kind: "same",
       loadKg: load,
@@ -56,12 +58,27 @@ export function up(input: DecisionInput, { load, hi, because, rule, pct }: Earne
       reps: Math.max(hi, reps) + extra,
       why: [ready(rule, `${because}: more repetitions.`)],
     };
-  const next = input.stepUp ? input.stepUp(load) : loads.find((l) => l > load + TOLERANCE);
+  return moreLoad(input, { ...earned, load });
+}
+
+/** The next load there is here: above what the line alone makes of the last one. */
+function nextAbove({ loads, stepUp, line = 1 }: DecisionInput, load: number): number | undefined {
+  // A line's load need not be one that the room makes.
+  const from = line === 1 ? load : (loads.filter((l) => l <= load + TOLERANCE).at(-1) ?? load);
+  return stepUp ? stepUp(from) : loads.find((l) => l > from + TOLERANCE);
+}
+
+function moreLoad(input: DecisionInput, { load, hi, because, rule, pct }: Earned & { load: number }): Decision {
+  const { reps, loads, own } = input;
+  const { extra, extraMost } = numbers("progress.step", own);
+  const next = nextAbove(input, load);
+  // On a line the repetitions are the point's own; more of them are counted from there.
+  const top = (input.line ?? 1) === 1 ? Math.max(hi, reps) : reps;
   if (next === undefined)
     return {
       kind: "up-reps",
       loadKg: load,
-      reps: Math.max(hi, reps) + extra,
+      reps: top + extra,
       why: [ready(rule, `${because}; this place has nothing heavier: more repetitions.`)],
     };
   // A small wish that no step here can meet is kept for next time.
@@ -75,11 +92,12 @@ export function up(input: DecisionInput, { load, hi, because, rule, pct }: Earne
   const limitPct = riseLimitPct(input.history, input.on, own);
   const stepPct = (next / load - 1) * 100;
   if (stepPct > limitPct + TOLERANCE) {
-    if (hi < reps + extraMost)
+    const done = (input.line ?? 1) === 1 ? hi : reps;
+    if (done < reps + extraMost)
       return {
         kind: "up-reps",
         loadKg: load,
-        reps: Math.min(reps + extraMost, hi + extra),
+        reps: Math.min(reps + extraMost, done + extra),
         why: [
           ready(rule, `${because}.`),
           why("progress.step", "first", { kg: kg(next), pct: Math.round(stepPct), extra, most: extraMost }),
@@ -94,6 +112,7 @@ export function up(input: DecisionInput, { load, hi, because, rule, pct }: Earne
   }
   const wanted = pct === undefined ? next : load * (1 + Math.min(pct, limitPct) / 100);
   const target = loads.filter((l) => l <= wanted + TOLERANCE).at(-1) ?? next;
+  const last = topLoad(input.history[0].item) ?? load;
   return {
     kind: "up-load",
     loadKg: target,
@@ -101,7 +120,7 @@ export function up(input: DecisionInput, { load, hi, because, rule, pct }: Earne
     why: [
       ready(
         rule,
-        `${because}: from ${kg(load)} to ${kg(target)}${input.repsLow < reps ? `, back to ${input.repsLow} reps` : ""}.`,
+        `${because}: from ${kg(last)} to ${kg(target)}${input.repsLow < reps ? `, back to ${input.repsLow} reps` : ""}.`,
       ),
     ],
   };

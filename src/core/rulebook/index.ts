@@ -8,6 +8,7 @@ import { CLUB } from "./club";
 import { DOSE } from "./dose";
 import { ENDURANCE } from "./endurance";
 import { LEGS } from "./legs";
+import { LINE } from "./line";
 import { PROGRESS } from "./progress";
 import {
   type Bounds,
@@ -34,7 +35,7 @@ export const BOOK = {
   screening: SCREENING,
   endurance: ENDURANCE,
   season: SEASON,
-  dose: DOSE,
+  dose: { ...DOSE, ...LINE },
   legs: LEGS,
   week: WEEK,
   session: SESSION,
@@ -49,6 +50,7 @@ const ALL = {
   ...ENDURANCE,
   ...SEASON,
   ...DOSE,
+  ...LINE,
   ...LEGS,
   ...WEEK,
   ...SESSION,

@@ -115,6 +115,7 @@ export const PROGRESS = {
     kind: "dose",
     ...TRADE,
     parameters: {
+      within: num(1, "repetition", HOUSE, "under a number that is no range which still counts as inside it"),
       sets: num(2, "sets", TRADE, "under the range that ask for less"),
       downPct: num(7.5, "%", TRADE, "off then", { least: 5, most: 10 }),
     },

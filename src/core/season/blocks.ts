@@ -1,4 +1,5 @@
 /** Blocks: loading weeks, and the step-back week that ends each (rules block.weeks, stepback.every). */
+import type { IsoDate } from "../dates";
 import { numbers } from "../rulebook";
 
 /** A loading week of a block. */
@@ -7,6 +8,18 @@ export interface BlockWeek {
   week: number;
   /** Loading weeks of the block. */
   of: number;
+  /** What it builds up, as phase and emphasis: days of other work in its weeks stand on no line of it. */
+  builds: string;
+  /** Monday of its first week. */
+  start: IsoDate;
+  /** Its first day of that work. */
+  from: IsoDate;
+  /** Which block of its phase and emphasis it is, from 1. */
+  nth: number;
+  /** Loading weeks of the blocks of its phase and emphasis before it. */
+  before: number;
+  /** Mondays of its weeks so far in which nothing may go up. */
+  held: readonly IsoDate[];
 }
 
 export interface BlocksFor {

@@ -1,6 +1,6 @@
 /** The season day by day: emphasis, what kind of loading may stand there, and why. */
 import { approachFor } from "../approach";
-import { type Athlete, type Emphasis, isOn, type Stage, safetyGate, type Training } from "../athlete";
+import { type Athlete, type Emphasis, type Gate, isOn, type Stage, safetyGate } from "../athlete";
 import { dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
 import { numbers, type RuleValues, type Why, why } from "../rulebook";
 import { limitTo, type SeasonDay } from "./day";
@@ -93,8 +93,9 @@ export function seasonDays(
 function dayIn(season: Season, phase: SeasonPhase, n: number, built: Stage | null): SeasonDay {
   const { athlete, own } = season;
   const date = dateOf(n);
-  const { training } = safetyGate(athlete, date);
-  const { stage, emphasis, reason, through, next } = emphasisOf(season, phase, n, training);
+  const gate = safetyGate(athlete, date);
+  const { training } = gate;
+  const { stage, emphasis, reason, through, next } = emphasisOf(season, phase, n, gate);
   const day: SeasonDay = {
     date,
     phase: phase.phase,
@@ -130,7 +131,7 @@ function emphasisOf(
   { athlete, phases, own, series }: Season,
   phase: SeasonPhase,
   n: number,
-  training: Training,
+  gate: Gate,
 ): EmphasisOfDay {
   const { stage, part, through } = stageOf(phases, phase, n);
   const approach = approachFor(athlete, phase.phase);
@@ -139,7 +140,7 @@ function emphasisOf(
   const next = series.map((run) => run.find((r) => r > n && r - n <= weekly.gap)).find((r) => r !== undefined);
   if (next !== undefined && (phase.phase === "base" || phase.phase === "build"))
     return { stage: "race", emphasis: "hold", reason: why("race.series", "hold", weekly.minutes), through, next };
-  const lighter = emphasis === "maximal" ? whyNotMaximal(athlete, training, dateOf(n)) : null;
+  const lighter = emphasis === "maximal" ? whyNotMaximal(athlete, gate, dateOf(n)) : null;
   if (lighter) {
     // An approach that is maximal in late base already gives its early base's dose.
     const row = approach.rows["base-late"].emphasis === "maximal" ? "base-early" : "base-late";
@@ -207,8 +208,9 @@ function backFromIllness(athlete: Athlete, day: SeasonDay): void {
 }
 
 /** Why a day takes develop where its phase asks for maximal work; null where it does not. */
-function whyNotMaximal(athlete: Athlete, training: Training, date: IsoDate): Why | null {
+function whyNotMaximal(athlete: Athlete, { training, moderate }: Gate, date: IsoDate): Why | null {
   if (training === "new") return why("gate.new", "develop");
+  if (moderate) return why("line.limits", "moderate");
   const block = athlete.settings?.weightLoss;
   return block && block.start <= date && date <= block.end && isOn(athlete, "weight.develop")
     ? why("weight.develop", "until", dayLabel(block.end))

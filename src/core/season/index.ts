@@ -7,4 +7,4 @@ export { withPastKept } from "./past";
 export { phaseOn, planPhases, type SeasonPhase, type SeasonWarning } from "./phases";
 export { CLASS_RULES, inOrder, lastRaceDay, nearestBefore, raceClass, raceDay, raceMinutes } from "./races";
 export type { WantedSession } from "./wanted";
-export { inWeek, type SeasonWeek, seasonWeeks } from "./weeks";
+export { buildOf, inWeek, type SeasonWeek, seasonWeeks } from "./weeks";

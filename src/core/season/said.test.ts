@@ -190,6 +190,17 @@ describe("what a week is", () => {
       weeks(off)
         .slice(0, 4)
         .map((w) => w.block),
-    ).toEqual([1, 2, 3, 4].map((week) => ({ week, of: 4 })));
+    ).toEqual(
+      [1, 2, 3, 4].map((week) => ({
+        builds: "base/prepare",
+        week,
+        of: 4,
+        start: START,
+        from: START,
+        nth: 1,
+        before: 0,
+        held: [],
+      })),
+    );
   });
 });

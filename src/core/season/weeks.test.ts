@@ -286,7 +286,7 @@ describe("what counts as a step back of the endurance", () => {
       true,
       false,
     ]);
-    expect(weeks.slice(0, 4).map((w) => w.block)).toEqual([1, 2, 3, 4].map((week) => ({ week, of: 4 })));
+    expect(weeks.slice(0, 4).map((w) => w.block)).toMatchObject([1, 2, 3, 4].map((week) => ({ week, of: 4 })));
   });
   it("keeps 55% of the sets, unless it is switched off", () => {
     const low = [1, 1, 1, 1, 1, 0.6, ...steady];

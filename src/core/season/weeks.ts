@@ -46,6 +46,8 @@ export interface SeasonWeek {
   known: Known;
   /** Where it stands in its block; null in a step-back week and wherever nothing is built up. */
   block: BlockWeek | null;
+  /** The last loading week of the block that ended right before this week, by a step-back or by what follows it. */
+  closes: BlockWeek | null;
   stepBack: boolean;
   /** The endurance itself steps back this week. */
   enduranceStepBack: boolean;
@@ -71,12 +73,17 @@ const mostFrequent = <T>(values: readonly T[]): T | undefined => {
   return [...count].reduce<[T, number] | undefined>((best, c) => (!best || c[1] > best[1] ? c : best), undefined)?.[0];
 };
 
-/** What days build up, as phase and emphasis; null where most of them hold, restore or race. */
+/** What a day builds up, as phase and emphasis; null where it holds, restores or races. */
+export function buildOf({ phase, emphasis }: Pick<SeasonDay, "phase" | "emphasis">): string | null {
+  const builds = (phase === "base" || phase === "build") && emphasis !== "hold" && emphasis !== "restore";
+  return builds ? `${phase}/${emphasis}` : null;
+}
+
+/** What days build up; null where most of them hold, restore or race. */
 function buildsIn(days: readonly SeasonDay[]): string | null {
   const phase = mostFrequent(days.map((d) => d.phase));
   const emphasis = mostFrequent(days.map((d) => d.emphasis));
-  const builds = (phase === "base" || phase === "build") && emphasis !== "hold" && emphasis !== "restore";
-  return builds ? `${phase}/${emphasis}` : null;
+  return phase && emphasis ? buildOf({ phase, emphasis }) : null;
 }
 
 /**
@@ -102,6 +109,17 @@ interface Run {
   done: number;
 }
 
+/** The blocks of one phase and emphasis so far. */
+interface Counted {
+  builds: string;
+  /** The one that stands. */
+  nth: number;
+  /** Loading weeks of those before it. */
+  before: number;
+  /** Its last loading week; null before its first. */
+  last: BlockWeek | null;
+}
+
 /** Goes through the weeks from some before the season on: each is judged by those before it. */
 class WeekPlanner {
   private readonly own: RuleValues | undefined;
@@ -119,6 +137,7 @@ class WeekPlanner {
   /** Weeks that built up since the last step-back. */
   private since = 0;
   private run: Run | null = null;
+  private counted: Counted | null = null;
 
   constructor(
     private readonly athlete: Athlete,
@@ -204,12 +223,17 @@ class WeekPlanner {
     return this.buildsAt(i) !== null && isOn(this.athlete, "stepback.endurance") && this.willStepBack(i);
   }
 
-  /** A week's place in its block, or why it steps back. */
-  private blockAt(i: number, back: boolean): { block: BlockWeek | null; stepBack: Why | null } {
+  /** A week's place in its block, or why it steps back. @param held nothing may go up in it */
+  private blockAt(
+    i: number,
+    back: boolean,
+    held: boolean,
+  ): Pick<SeasonWeek, "block" | "closes"> & { because: Why | null } {
     const builds = this.buildsAt(i);
     if (builds === null) {
-      [this.run, this.since] = [null, 0];
-      return { block: null, stepBack: null };
+      const closes = this.counted?.last ?? null;
+      [this.run, this.since, this.counted] = [null, 0, null];
+      return { block: null, closes, because: null };
     }
     this.since += 1;
     if (this.run?.builds !== builds) this.run = this.runFrom(i, builds, this.since - 1);
@@ -218,15 +242,45 @@ class WeekPlanner {
     if (back && this.since > 1 && isOn(this.athlete, "stepback.endurance")) {
       // What is left of these weeks begins anew after it.
       this.run = null;
-      return { block: null, stepBack: why("stepback.endurance", "with") };
+      return { block: null, closes: this.close(), because: why("stepback.endurance", "with") };
     }
     if (run.done >= of && !this.waits(i) && isOn(this.athlete, "stepback.every")) {
       const loading = this.since - 1;
       this.run = { ...run, blocks: run.blocks.slice(1), done: 0 };
-      return { block: null, stepBack: why("stepback.every", "every", { loading }) };
+      return { block: null, closes: this.close(), because: why("stepback.every", "every", { loading }) };
     }
     run.done += 1;
-    return { block: { week: run.done, of: Math.max(of, run.done) }, stepBack: null };
+    const closes = this.counted?.builds === builds ? null : (this.counted?.last ?? null);
+    return { block: this.load(builds, i, Math.max(of, run.done), held), closes, because: null };
+  }
+
+  /** One more loading week. */
+  private load(builds: string, i: number, of: number, held: boolean): BlockWeek {
+    const start = this.figures[i]?.start ?? this.first;
+    if (this.counted?.builds !== builds) this.counted = { builds, nth: 1, before: 0, last: null };
+    const { nth, before, last } = this.counted;
+    const first = this.daysAt(i).find((d) => buildOf(d) === builds);
+    const block: BlockWeek = {
+      builds,
+      from: last?.from ?? first?.date ?? start,
+      week: (last?.week ?? 0) + 1,
+      of,
+      start: last?.start ?? start,
+      nth,
+      before,
+      held: [...(last?.held ?? []), ...(held ? [start] : [])],
+    };
+    this.counted.last = block;
+    return block;
+  }
+
+  /** A step-back ends the block that stands. @returns its last loading week */
+  private close(): BlockWeek | null {
+    const { counted } = this;
+    const last = counted?.last ?? null;
+    if (counted && last)
+      this.counted = { ...counted, nth: counted.nth + 1, before: counted.before + last.week, last: null };
+    return last;
   }
 
   private weekAt(i: number, figure: WeekFigures): SeasonWeek | null {
@@ -243,9 +297,9 @@ class WeekPlanner {
     if (!phase) return null;
     // Taper and restart raise no warning of growth.
     const mileage = isRacing(phase) ? NO_MILEAGE_RULE : mileageRule(change, ordinary, (r) => isOn(athlete, r), own);
-    const { block, stepBack } = this.blockAt(i, back);
-    if (stepBack) this.since = 0;
     const cuts = cutsOf(athlete, start);
+    const { block, closes, because } = this.blockAt(i, back, mileage.factor < 1 || cuts.share < 1);
+    if (because) this.since = 0;
     return {
       start,
       phase,
@@ -253,14 +307,15 @@ class WeekPlanner {
       days,
       known,
       block,
-      stepBack: stepBack !== null,
+      closes,
+      stepBack: because !== null,
       enduranceStepBack: back,
       ordinary,
       figures: figure,
       change,
       mileage,
       setFactor: Math.min(
-        stepBack ? numbers("stepback.every", own).share : 1,
+        because ? numbers("stepback.every", own).share : 1,
         cuts.share,
         mileage.holdOnly ? 1 : mileage.factor,
       ),
@@ -273,7 +328,7 @@ class WeekPlanner {
       }),
       routines: wantedRoutines(athlete, days),
       why: [
-        ...(stepBack ? [stepBack] : []),
+        ...(because ? [because] : []),
         ...(block ? [why("block.weeks", "week", block)] : []),
         ...mileage.why,
         ...spikeWhy(athlete, start),

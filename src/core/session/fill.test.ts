@@ -29,6 +29,7 @@ const build = (
     setFactor: 1,
     primaryRange: null,
     stressCap: null,
+    placeFor: () => ({ point: 0, why: [] }),
     loadFor: () => ({ loadKg: 20, perSideKg: [], barKg: null, percent1rm: null, why: [] }),
     ...more,
   });

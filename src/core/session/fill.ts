@@ -18,8 +18,9 @@ import {
 } from "../exercise";
 import { numbers, say, type Why, why } from "../rulebook";
 import { latestScreening, passes, testName, weakerSide } from "../screening";
+import { consistent, doseAt, lineWhy } from "./dosed";
 import type { Slot } from "./slots";
-import type { Dropped, Filled, Item, LeftOut, SessionRequest } from "./types";
+import type { Dropped, Filled, Item, LeftOut, LoadQuestion, SessionRequest } from "./types";
 
 /** Reserve on days where nothing heavy may stand, and repetitions of light loads (rule load.light). */
 const LIGHT = numbers("load.light");
@@ -147,47 +148,86 @@ function keptBack(exercise: Exercise, external: boolean, r: SessionRequest) {
   };
 }
 
+function keptBackWhy(
+  { spared, kneeHinge, lightHinge, rounded }: ReturnType<typeof keptBack>,
+  external: boolean,
+): Why[] {
+  return [
+    ...(spared ? [why("choice.trouble", "hamstring")] : []),
+    ...(kneeHinge === null ? [] : [why("finding.seen", "toTheKnee", { reserve: rounded, until: kneeHinge })]),
+    ...(lightHinge && external
+      ? [why("sport.row-hinge", "light", { because: lightHinge, reserve: LIGHT.reserve })]
+      : []),
+  ];
+}
+
 /** Work that the athlete has never done (rule first.time). */
 const isFirstTime = (e: Exercise, { loading, choice }: SessionRequest): boolean =>
   loading === "full" && choice.known !== null && !choice.known.has(e.id) && isOn(choice.athlete, "first.time");
 
-/** An exercise with its dose, load and reasons. */
-export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Among, hand: ByHand = {}): Item {
-  const { exercise, loading } = c;
-  const dose: Dose = r.dose.cells[columnOf(slot.pattern, slot.kind !== "assist")];
-  const timed = exercise.unit === "seconds";
+interface Asking {
+  candidate: Candidate;
+  slot: Slot;
+  dose: Dose;
+  kept: ReturnType<typeof keptBack>;
+  hand: ByHand;
+}
+
+/** What the load is asked for: the dose, less what holds it back, or the coach's own figures. */
+function questionOf({ candidate, slot, dose, kept, hand }: Asking, r: SessionRequest): LoadQuestion {
+  const { exercise, loading } = candidate;
   const external = EXTERNAL.includes(loading);
-  const kept = keptBack(exercise, external, r);
-  const { lightHinge, gentle, spared, kneeHinge } = kept;
-  const rir = hand.rir ?? Math.max(dose.rir, kept.reserve);
+  const timed = exercise.unit === "seconds";
+  const { gentle, spared, kneeHinge } = kept;
   const fewest = numbers("choice.trouble").hamstringReps;
   const [low, high] = hand.reps ?? (spared ? [fewest, fewest] : repRange(exercise, slot, dose, external, r));
-  const wanted = slot.sets ?? dose.sets;
-  const seconds = timed ? (hand.seconds ?? exercise.ownSeconds ?? holdSeconds(exercise.pattern, dose)) : null;
-  const answer = r.loadFor({
+  const repsMost = high === dose.reps ? dose.repsMost : high;
+  return {
     exercise,
     loading,
     place: r.place,
-    sets: wanted,
+    sets: slot.sets ?? dose.sets,
     repsLow: low,
     reps: high,
-    seconds,
+    seconds: timed ? (hand.seconds ?? exercise.ownSeconds ?? holdSeconds(exercise.pattern, dose)) : null,
+    ...(timed || external ? {} : { repsMost }),
     ...(exercise.ownSeconds === null ? { secondsMost: dose.secondsMost } : {}),
-    rir,
+    rir: hand.rir ?? Math.max(dose.rir, kept.reserve),
     percent: gentle || spared || kneeHinge !== null || hand.reps || hand.rir !== undefined ? null : dose.percent,
     capPercent: r.loading === "restore" ? numbers("load.light", r.choice.athlete.settings?.ruleValues).percent : null,
-  });
-  const reasons: Why[] = [...choiceWhy(c, slot, r, among), ...answer.why];
-  if (spared) reasons.push(why("choice.trouble", "hamstring"));
-  if (kneeHinge !== null) reasons.push(why("finding.seen", "toTheKnee", { reserve: kept.rounded, until: kneeHinge }));
-  if (lightHinge && external)
-    reasons.push(why("sport.row-hinge", "light", { because: lightHinge, reserve: LIGHT.reserve }));
-  const side = exercise.unilateral ? sideFirst(exercise, r.choice) : null;
-  if (side) reasons.push(side.why);
-  const sets = Math.max(1, (answer.sets ?? wanted) - (answer.setsLess ?? 0));
-  const newSets = Math.ceil(sets * numbers("first.time").share);
+  };
+}
+
+/** An exercise with its dose, load and reasons. */
+export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Among, hand: ByHand = {}): Item {
+  const { exercise, loading } = c;
+  const external = EXTERNAL.includes(loading);
+  const at = doseAt(exercise, columnOf(slot.pattern, slot.kind !== "assist"), external, r);
+  const { dose } = at;
+  const kept = keptBack(exercise, external, r);
+  const q = questionOf({ candidate: c, slot, dose, kept, hand }, r);
+  const timed = q.seconds !== null;
+  const answer = r.loadFor(q);
+  const {
+    reps,
+    rir,
+    percent1rm,
+    why: left,
+  } = consistent(timed ? null : (answer.reps ?? q.reps), q.rir, dose.repsMost, answer, r);
+  const sets = Math.max(1, (answer.sets ?? q.sets) - (answer.setsLess ?? 0));
+  const amount = timed ? `${answer.seconds ?? q.seconds} s` : `${reps ?? ""}`;
   const half = sets > 1 && exercise.pattern !== "mobility" && isFirstTime(exercise, r);
-  if (half) reasons.push(why("first.time", "half", { sets: newSets, of: sets }));
+  const newSets = half ? Math.ceil(sets * numbers("first.time").share) : sets;
+  const side = exercise.unilateral ? sideFirst(exercise, r.choice) : null;
+  const reasons: Why[] = [
+    ...choiceWhy(c, slot, r, among),
+    ...lineWhy(at, { sets, amount, percent: percent1rm, reserve: rir }),
+    ...answer.why,
+    ...left,
+    ...keptBackWhy(kept, external),
+    ...(side ? [side.why] : []),
+    ...(half ? [why("first.time", "half", { sets: newSets, of: sets })] : []),
+  ];
   return {
     pair: "",
     exercise,
@@ -204,16 +244,20 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     ),
     firstSide: side?.side ?? null,
     extraSide: side?.extra ? side.side : null,
-    sets: half ? newSets : sets,
-    repsLow: timed ? null : Math.min(low, answer.reps ?? low),
-    reps: timed ? null : (answer.reps ?? high),
-    seconds: timed ? (answer.seconds ?? seconds) : null,
+    sets: newSets,
+    repsLow: reps === null ? null : Math.min(q.repsLow, reps),
+    reps,
+    repsMost: q.repsMost ?? null,
+    seconds: timed ? (answer.seconds ?? q.seconds) : null,
     eachSide: exercise.unilateral,
     loadKg: answer.loadKg,
     perSideKg: answer.perSideKg,
     barKg: answer.barKg,
-    percent1rm: answer.percent1rm,
+    percent1rm,
     rir,
+    rirAsked: q.rir,
+    aim: answer.aim ?? null,
+    line: at.line,
     restSeconds: dose.restSeconds,
     tempo: answer.tempo ?? dose.tempo ?? exercise.tempo,
     ramp: answer.ramp ?? [],

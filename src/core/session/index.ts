@@ -8,4 +8,4 @@ export { sheetsFor } from "./sheets";
 export { ROUTINE_MINUTES, SPORT_SHARE } from "./slots";
 export { competes, groupsOf, setSeconds } from "./time";
 export { primarySets } from "./trim";
-export type { BuiltSession, Filled, Item, LeftOut, LoadAnswer, LoadQuestion, TimeParts } from "./types";
+export type { BuiltSession, Filled, Item, LeftOut, LoadAim, LoadAnswer, LoadQuestion, TimeParts } from "./types";

@@ -3,11 +3,12 @@ import type { Prescribed } from "../athlete";
 import type { Item } from "./types";
 
 export const prescribedOf = (
-  i: Pick<Item, "sets" | "reps" | "repsLow" | "seconds" | "rir" | "loadKg">,
+  i: Pick<Item, "sets" | "reps" | "repsLow" | "repsMost" | "seconds" | "rir" | "loadKg">,
 ): Prescribed => ({
   sets: i.sets,
   ...(i.reps === null ? {} : { reps: i.reps }),
   ...(i.repsLow === null ? {} : { repsLow: i.repsLow }),
+  ...(i.repsMost === null || i.repsMost === i.reps ? {} : { most: i.repsMost }),
   ...(i.seconds === null ? {} : { seconds: i.seconds }),
   rir: i.rir,
   ...(i.loadKg === null ? {} : { loadKg: i.loadKg }),

@@ -23,6 +23,7 @@ const item = (id: string, sets: number, more: Partial<Item> = {}): Item => ({
   sets,
   repsLow: 5,
   reps: 5,
+  repsMost: null,
   seconds: null,
   eachSide: ex(id).unilateral,
   loadKg: null,
@@ -30,6 +31,9 @@ const item = (id: string, sets: number, more: Partial<Item> = {}): Item => ({
   barKg: null,
   percent1rm: null,
   rir: 2,
+  rirAsked: 2,
+  aim: null,
+  line: null,
   restSeconds: 180,
   tempo: "2-0-1",
   ramp: [],
@@ -56,6 +60,7 @@ const request = (
   setFactor: 1,
   primaryRange: null,
   stressCap: null,
+  placeFor: () => ({ point: 0, why: [] }),
   loadFor: (q) => ({
     loadKg: q.loading === "bar" ? 80 : 12,
     perSideKg: [20, 10],
@@ -237,7 +242,7 @@ describe("a built session", () => {
   it("is heavy by percent and lower-loaded by what is held", () => {
     expect(buildSession(request())).toMatchObject({ heavy: true, lowerLoaded: true });
     const light = buildSession(
-      request({ heavyOk: false, loadFor: (q) => ({ ...request().loadFor(q), percent1rm: 70 }) }),
+      request({ heavyOk: false, loadFor: (q) => ({ ...request().loadFor(q), percent1rm: 75 }) }),
     )!;
     expect(light).toMatchObject({ heavy: false, lowerLoaded: true });
     expect(light.items[0]!.rir).toBe(4);

@@ -24,7 +24,18 @@ export interface LoadAnswer {
   ramp?: RampSet[];
   /** What was decided after the last log, and whether the coach did; null before there is one. */
   decision?: ItemDecision;
+  /** What was aimed at, before the room's steps. */
+  aim?: LoadAim;
+  /** Nothing may go up: neither load nor repetitions. */
+  capped?: boolean;
   why: Why[];
+}
+
+/** A load before it is made of what the room has. */
+export interface LoadAim {
+  kg: number;
+  /** Percent of 1RM that was asked for; null where nothing says it. */
+  percent: number | null;
 }
 
 export interface ItemDecision {
@@ -44,11 +55,19 @@ export interface LoadQuestion {
   /** Seconds of a hold or of timed work; null where repetitions count. */
   seconds: number | null;
   secondsMost?: number;
+  /** Top of the range, at which work without load takes its next step. */
+  repsMost?: number;
   rir: number;
   /** Percent of 1RM where the dose speaks in percent; null goes by reps and RIR. */
   percent: number | null;
   /** Light loads at most this percent (restore); null where the dose decides. */
   capPercent: number | null;
+}
+
+/** A lift's point on its block's line, from 0, with what put it there. */
+export interface LinePlaceOf {
+  point: number;
+  why: Why[];
 }
 
 export interface SessionRequest {
@@ -76,6 +95,8 @@ export interface SessionRequest {
   /** Stress at which assistance gives way; null is free. */
   stressCap: number | null;
   loadFor: (q: LoadQuestion) => LoadAnswer;
+  /** Where an exercise stands on the block's line; the first point where nothing is said. */
+  placeFor: (exercise: string) => LinePlaceOf;
   /** What filled this label's slots on this day at this place before, whole and halved: minutes and cuts come after. */
   filled?: { whole?: Filled; half?: Filled };
 }
@@ -98,6 +119,8 @@ export interface Item {
   sets: number;
   repsLow: number | null;
   reps: number | null;
+  /** Top of the range, at which work without load takes its next step; null where load is what goes up. */
+  repsMost: number | null;
   seconds: number | null;
   eachSide: boolean;
   loadKg: number | null;
@@ -105,6 +128,12 @@ export interface Item {
   barKg: number | null;
   percent1rm: number | null;
   rir: number;
+  /** In reserve as the dose asks for it, before what its load really leaves. */
+  rirAsked: number;
+  /** What was aimed at, before the room's steps; null for work without load. */
+  aim: LoadAim | null;
+  /** Its point on the block's line, from 0, and how many there are; null outside of blocks. */
+  line: { point: number; of: number } | null;
   restSeconds: number;
   /** Lowering-pause-lifting in seconds. */
   tempo: string;

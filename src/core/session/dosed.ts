@@ -1,0 +1,67 @@
+/** What an exercise is given: its point on the block's line, and one consistent triple of percent, repetitions and reserve. */
+import type { Column } from "../athlete";
+import { type Dose, onOneLeg, percentFor, wholeReps } from "../dose";
+import type { Exercise } from "../exercise";
+import { numbers, type say, type Why, why } from "../rulebook";
+import { roundTo, TOLERANCE } from "../units";
+import type { LoadAnswer, SessionRequest } from "./types";
+
+/** The dose of an exercise, at its point of the block's line where there is one. */
+export function doseAt(exercise: Exercise, column: Column, external: boolean, r: SessionRequest) {
+  const { kind, loaded, unloaded } = r.dose.cells[column];
+  const doses = external ? loaded : unloaded;
+  const place = kind === "line" ? r.placeFor(exercise.id) : { point: 0, why: [] };
+  const point = Math.min(place.point, doses.length - 1);
+  const dose = doses[point] as Dose;
+  const builds = kind === "line" || kind === "step-back";
+  return {
+    kind,
+    dose: external && exercise.unilateral && builds ? onOneLeg(dose) : dose,
+    line: kind === "line" ? { point, of: doses.length } : null,
+    why: place.why,
+  };
+}
+
+/** What an item's repetitions, reserve and percent are in the end: one thing (rule load.triple). */
+interface Triple {
+  reps: number | null;
+  rir: number;
+  percent1rm: number | null;
+  why: Why[];
+}
+
+/** @param reps asked for by the dose or the log @param most repetitions that its row ends at */
+export function consistent(reps: number | null, rir: number, most: number, a: LoadAnswer, r: SessionRequest): Triple {
+  const { percent1rm: is, loadKg } = a;
+  if (reps === null || is === null || loadKg === null) return { reps, rir, percent1rm: is, why: [] };
+  const { shownUpTo, sameWithin } = numbers("load.triple");
+  const formula = r.choice.athlete.settings?.oneRepMax ?? "default";
+  const can = wholeReps(is, formula);
+  const told = (n: number, left: number): Triple => ({
+    reps: n,
+    rir: Math.min(left, shownUpTo),
+    percent1rm: is,
+    why: [why("load.triple", "left", { kg: roundTo(loadKg, 2), percent: is, reps: n, reserve: left })],
+  });
+  // What the room's steps alone take off the load, repetitions give back.
+  const aimed = a.aim ? (is * a.aim.kg) / loadKg : is;
+  const more = a.capped ? 0 : Math.min(most, can - rir);
+  if (more > reps && a.aim?.percent != null && aimed >= a.aim.percent - sameWithin) return told(more, can - more);
+  if (can - reps > rir)
+    return rir >= shownUpTo ? { reps, rir: shownUpTo, percent1rm: is, why: [] } : told(reps, can - reps);
+  if (can - reps === rir) return { reps, rir, percent1rm: is, why: [] };
+  // The lightest load there is asks for fewer; one that the log has earned is the percent asked for of what is lifted by now.
+  if (loadKg > (a.aim?.kg ?? loadKg) + TOLERANCE) {
+    const fewer = Math.max(1, Math.min(reps, can - rir));
+    return told(fewer, Math.max(0, can - fewer));
+  }
+  const asks = percentFor(reps + rir, formula);
+  return { reps, rir, percent1rm: asks === null ? is : roundTo(Math.min(is, asks), 1), why: [] };
+}
+
+/** What the line, a hold or a step-back says of an item. */
+export function lineWhy(at: ReturnType<typeof doseAt>, v: Parameters<typeof say<"stepback.line", "first">>[2]): Why[] {
+  if (at.line) return [why("block.line", "point", { ...v, point: at.line.point + 1, of: at.line.of }), ...at.why];
+  if (at.kind === "step-back") return [why("stepback.line", "first", v)];
+  return at.kind === "hold" ? [why("hold.line", "keeps", v)] : [];
+}
