@@ -294,6 +294,11 @@ const doseRow = z.strictObject({
     Object.fromEntries(COLUMNS.map((c) => [c, doseCell])) as Record<(typeof COLUMNS)[number], typeof doseCell>,
   ),
 });
+const linePoint = z.strictObject({ sets: z.int().min(1), reps: z.int().min(1), rir: z.int().min(0) });
+const linePoints = z.array(linePoint).min(1).max(8).readonly();
+const lineOfPoints = z.strictObject({ points: linePoints, later: linePoints.optional() });
+/** Lines that are written down, by part of the season and pattern. */
+const lines = z.partialRecord(z.enum(STAGES), z.partialRecord(z.enum(COLUMNS), lineOfPoints));
 /** One of the coach's copies of an approach; what its figures may be is checked by core/dose/check. */
 export const approachSchema = z.strictObject({
   id: z.string().regex(/^own-[a-z0-9-]{1,60}$/, 'an id such as "own-club" expected'),
@@ -304,6 +309,7 @@ export const approachSchema = z.strictObject({
   rows: z.strictObject(
     Object.fromEntries(STAGES.map((s) => [s, doseRow])) as Record<(typeof STAGES)[number], typeof doseRow>,
   ),
+  lines: lines.optional(),
 });
 
 export const editItemSchema = z.strictObject({

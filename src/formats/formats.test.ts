@@ -338,7 +338,7 @@ describe("plan files", () => {
           for (const r of i.why) expect(ruleOf(r.rule), r.rule).not.toBeNull();
           if (i.loadKg !== null)
             expect(
-              i.why.some((r) => /^(load|progress)/.test(r.rule)),
+              i.why.some((r) => /^(load|progress|block)/.test(r.rule)),
               i.exercise,
             ).toBe(true);
         }

@@ -330,9 +330,9 @@ describe("logging", () => {
         exercise: main.exercise,
         prescribed: { sets: main.sets, reps: main.reps!, repsLow: main.repsLow!, rir: main.rir, loadKg: main.loadKg! },
         sets: Array.from({ length: main.sets }, (_, i) => ({
-          reps: i === main.sets - 1 ? main.repsLow! - 1 : main.reps!,
+          reps: i === main.sets - 1 ? main.repsLow! - 2 : main.reps!,
           loadKg: main.loadKg!,
-          rir: 2,
+          rir: main.rir,
           side: "both" as const,
         })),
       },

@@ -66,6 +66,6 @@ export const plannedAs = (
     topKg: more.topKg ?? loadKg,
     reps,
     rir,
-    aim: { kg: more.aimKg ?? loadKg, percent: percentFor(reps + rir) },
+    aim: { kg: more.aimKg ?? loadKg, percent: percentFor(reps + rir), capped: false },
   },
 });

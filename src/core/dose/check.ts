@@ -1,5 +1,13 @@
 /** What a coach may not write into an approach, with where and why: an impossible pair is refused. */
-import { type Approach, COLUMNS, type DoseCell, type OneRepMaxFormula, type Range, STAGES } from "../athlete";
+import {
+  type Approach,
+  COLUMNS,
+  type DoseCell,
+  type Line,
+  type OneRepMaxFormula,
+  type Range,
+  STAGES,
+} from "../athlete";
 import { numbers } from "../rulebook";
 import { percentFor, repsAt } from "./oneRepMax";
 
@@ -58,6 +66,25 @@ export function cellFaults(cell: DoseCell, path: string, formula?: OneRepMaxForm
   return out;
 }
 
+/** A line stays inside the ranges of its cell, week by week. */
+function lineFaults(line: Line, cell: DoseCell, path: string): CellFault[] {
+  return (["points", "later"] as const).flatMap((kind) =>
+    (line[kind] ?? []).flatMap((p, i): CellFault[] => {
+      const at = `${path}.${kind}.${i}`;
+      const one = (name: "sets" | "reps" | "rir", [low, high]: Range): CellFault[] =>
+        p[name] < low || p[name] > high
+          ? [
+              {
+                path: `${at}.${name}`,
+                expected: `${low === high ? low : `${low} to ${high}`} expected, the range of its row`,
+              },
+            ]
+          : [];
+      return [...one("sets", cell.sets), ...one("reps", cell.reps), ...(cell.rir ? one("rir", cell.rir) : [])];
+    }),
+  );
+}
+
 /** Everything that is wrong with an approach; empty where it may be saved. */
 export function approachFaults(a: Approach, formula?: OneRepMaxFormula): CellFault[] {
   return STAGES.flatMap((stage) => {
@@ -65,6 +92,10 @@ export function approachFaults(a: Approach, formula?: OneRepMaxFormula): CellFau
     return [
       ...rangeFault(`rows.${stage}.perWeek`, row.perWeek, LIMITS.perWeek),
       ...COLUMNS.flatMap((c) => cellFaults(row.cells[c], `rows.${stage}.cells.${c}`, formula)),
+      ...COLUMNS.flatMap((c) => {
+        const line = a.lines?.[stage]?.[c];
+        return line ? lineFaults(line, row.cells[c], `lines.${stage}.${c}`) : [];
+      }),
     ];
   });
 }

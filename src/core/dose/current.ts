@@ -10,6 +10,8 @@ export interface CurrentMax {
   unsurePct: number;
   /** The day of the set it rests on. */
   date: IsoDate;
+  /** Repetitions to failure of that set. */
+  toFailure: number;
 }
 
 /** Share of an estimate that is left after so many days without a newer one (rule load.percent). */
@@ -20,14 +22,15 @@ export function decayShare(days: number, own?: RuleValues): number {
 }
 
 /** Best set of a logged item as an e1RM, clean reps only; null where no set says anything. */
-export function bestOf(item: LoggedItem, formula: OneRepMaxFormula): { kg: number; unsurePct: number } | null {
-  let best: { kg: number; unsurePct: number } | null = null;
+export function bestOf(item: LoggedItem, formula: OneRepMaxFormula): Omit<CurrentMax, "date"> | null {
+  let best: Omit<CurrentMax, "date"> | null = null;
   for (const s of item.sets) {
     if (s.loadKg === undefined || s.reps === undefined) continue;
     const reps = s.clean ?? s.reps;
     const rir = s.rir ?? item.prescribed?.rir ?? 0;
     const kg = estimate(s.loadKg, reps, rir, formula);
-    if (kg !== null && (!best || kg > best.kg)) best = { kg, unsurePct: uncertaintyPct(reps, rir) };
+    if (kg !== null && (!best || kg > best.kg))
+      best = { kg, unsurePct: uncertaintyPct(reps, rir), toFailure: reps + rir };
   }
   return best;
 }
@@ -48,7 +51,7 @@ export function currentMax(
     const set = bestOf(item, formula);
     if (!set) continue;
     const kg = set.kg * decayShare(daysBetween(date, asOf));
-    if (!best || kg > best.kg || (kg === best.kg && date > best.date)) best = { kg, unsurePct: set.unsurePct, date };
+    if (!best || kg > best.kg || (kg === best.kg && date > best.date)) best = { ...set, kg, date };
   }
   return best;
 }

@@ -184,6 +184,35 @@ describe("what may not be written into an approach", () => {
       for (const f of ONE_REP_MAX_FORMULAS)
         expect({ id: a.id, faults: approachFaults(a, f) }).toEqual({ id: a.id, faults: [] });
   });
+  it("keeps a line inside the ranges of its row, on both sides of each end, and says where it is not", () => {
+    const own = (points: { sets: number; reps: number; rir: number }[], later?: typeof points) =>
+      approachFaults({
+        ...shippedApproach("layered"),
+        id: "own-line",
+        lines: { build: { squat: { points, ...(later ? { later } : {}) } } },
+      });
+    const inside = { sets: 3, reps: 6, rir: 2 };
+    expect(own([inside, { sets: 4, reps: 3, rir: 1 }], [inside])).toEqual([]);
+    expect(own([inside, { ...inside, reps: 7 }])).toEqual([
+      { path: "lines.build.squat.points.1.reps", expected: "3 to 6 expected, the range of its row" },
+    ]);
+    expect(own([{ ...inside, reps: 2 }]).map((f) => f.path)).toEqual(["lines.build.squat.points.0.reps"]);
+    expect(
+      own([
+        { ...inside, sets: 5 },
+        { ...inside, sets: 2 },
+      ]).map((f) => f.path),
+    ).toEqual(["lines.build.squat.points.0.sets", "lines.build.squat.points.1.sets"]);
+    expect(
+      own(
+        [inside],
+        [
+          { ...inside, rir: 3 },
+          { ...inside, rir: 0 },
+        ],
+      ).map((f) => f.path),
+    ).toEqual(["lines.build.squat.later.0.rir", "lines.build.squat.later.1.rir"]);
+  });
   it("names the field that is out of range or the wrong way round", () => {
     expect(cellFaults({ ...cell, sets: [4, 3] }, "c").map((f) => f.path)).toEqual(["c.sets"]);
     expect(cellFaults({ ...cell, reps: [0, 6] }, "c")[0]).toEqual({ path: "c.reps", expected: "1 to 30 expected" });

@@ -266,17 +266,19 @@ function loaded(b: Basis, history: readonly History[]): LoadAnswer {
 
 /** What the weeks planned before it lead to: their load where nothing may go up, the line's next percent of it inside a block. */
 function fromPlan(b: Basis): LoadAnswer | null {
-  const { q, c, planned, percent } = b;
+  const { q, c, max, planned, percent } = b;
   if (!planned) return null;
   if (c.cap && planned.rir === q.rir && planned.reps >= q.repsLow) {
     const reasons = [c.cap, why("load.progress", "weeksBefore")];
     return { ...answer(b, planned.aim.kg, reasons), reps: planned.reps };
   }
   if (planned.block !== c.blockStart || percent === null || planned.aim.percent === null) return null;
-  const wanted = planned.aim.kg * (percent / planned.aim.percent);
-  const { weekPct } = numbers("block.line", c.athlete.settings?.ruleValues);
-  const most = planned.aim.kg * (c.cap ? 1 : 1 + weekPct / 100);
-  const kg = Math.min(wanted, most);
+  const onLine = planned.aim.kg * (percent / planned.aim.percent);
+  // A block that began where nothing could go up begins in earnest once something may.
+  const wanted = max && !c.cap ? Math.max(onLine, (max.kg * percent) / 100) : onLine;
+  const { weekPct, blockPct } = numbers("block.line", c.athlete.settings?.ruleValues);
+  const rise = c.cap ? 0 : planned.aim.capped ? blockPct : weekPct;
+  const kg = stays(b, Math.min(wanted, planned.aim.kg * (1 + rise / 100)), planned.loadKg);
   const reasons: Why[] = c.cap ? [c.cap] : [];
   const told = { from: planned.loadKg, was: planned.aim.percent, is: percent, kg: roundTo(kg, 1) };
   if (percent !== planned.aim.percent) reasons.push(why("block.line", "next", told));
@@ -310,6 +312,12 @@ function waitedToBegin({ q, c }: Basis, history: readonly History[]): boolean {
     since.length > 0 &&
     since.every((h) => loadOf(h) === loadOf(before) && reps(h) !== undefined && reps(h) !== reps(before))
   );
+}
+
+/** A load that goes by the reserve alone stays where a line asks for hardly less: a step of the room would take off far more. */
+function stays({ max, c }: Basis, target: number, before: number): number {
+  const { keepPct } = numbers("block.line", c.athlete.settings?.ruleValues);
+  return max === null && target < before && before <= target * (1 + keepPct / 100) ? before : target;
 }
 
 /** Percent of 1RM that a log's repetitions and reserve asked for; null where it does not say. */
@@ -346,9 +354,10 @@ function fromLog(b: Basis, history: readonly History[]): LoadAnswer | null {
   const { line, was } = lineFrom(b, last);
   const d = decided(b, [last, ...older], c.cap ?? missed?.why ?? null, line);
   if (d.loadKg === null) return null;
-  let target = d.loadKg * (missed?.factor ?? 1);
-  const reasons = [...d.why];
   const from = loadOf(last);
+  const lined = line < 1 && d.kind === "same" && from !== undefined ? stays(b, d.loadKg, from) : d.loadKg;
+  let target = lined * (missed?.factor ?? 1);
+  const reasons = [...d.why];
   if (was !== null && percent !== null && from !== undefined && !d.byCoach)
     reasons.push(why("block.line", "next", { from, was, is: percent, kg: roundTo(from * line, 1) }));
   if (missed && !reasons.includes(missed.why)) reasons.push(missed.why);
@@ -402,9 +411,10 @@ function fromMax(b: Basis, history: readonly History[]): LoadAnswer | null {
   const before = c.cap ? (planned?.loadKg ?? (kept ? loadOf(kept) : undefined)) : top;
   const { blockPct } = numbers("block.line", c.athlete.settings?.ruleValues);
   const risen = before === undefined ? wanted : c.cap ? before : before * (1 + blockPct / 100);
+  const like = max.toFailure > numbers("block.line").highReps ? comparable(b, recent) : undefined;
   // After missed weeks, and with pain, nothing weighs more than it did.
   const most = (missed || b.hurt) && lastKg !== undefined ? Math.min(risen, lastKg) : risen;
-  const target = Math.min(wanted, most);
+  const target = Math.min(wanted, most, like === undefined ? most : like * (1 + blockPct / 100));
   const share =
     q.percent === null
       ? `${roundTo(percent, 1)}%${beside(q.reps + q.rir)} for ${q.reps} reps with ${q.rir} in reserve`
@@ -425,6 +435,15 @@ function fromMax(b: Basis, history: readonly History[]): LoadAnswer | null {
   else if (target < wanted && !missed)
     reasons.push(why("block.line", "most", { pct: blockPct, kg: roundTo(target, 1) }));
   return { ...answer(b, target, reasons), setsLess: missed?.setsLess ?? 0 };
+}
+
+/** The last working load at the percent that is asked for now; undefined where nothing says it. */
+function comparable({ q, percent, planned, formula }: Basis, recent: readonly History[]): number | undefined {
+  if (percent === null) return undefined;
+  if (planned) return planned.aim.percent === null ? undefined : (planned.aim.kg * percent) / planned.aim.percent;
+  const last = recent.find((h) => askedRir(h, q) < LIGHT_RIR) ?? recent[0];
+  const [kg, was] = last ? [loadOf(last), percentOfLog(last, formula)] : [undefined, null];
+  return kg === undefined || was === null ? undefined : (kg * percent) / was;
 }
 
 /** Lifts that go by reps and reserve alone start a block from what was held last; light and restoring sets say nothing about it. */
@@ -465,12 +484,12 @@ function lightLoad(b: Basis, cap: number): LoadAnswer {
 }
 
 /** The load that the room makes of a target, with the percent that it is of the e1RM. */
-function answer({ q, max, percent }: Basis, targetKg: number, reasons: Why[]): LoadAnswer {
+function answer({ q, c, max, percent }: Basis, targetKg: number, reasons: Why[]): LoadAnswer {
   const made = makeLoad(q.exercise, q.loading, q.place, targetKg);
   if (!made) return { ...none, why: reasons };
   const off = targetKg - made.loadKg;
   const rounded =
     Math.abs(off) > 0.01 ? [why("load.makeable", off > 0 ? "below" : "lightest", roundTo(made.loadKg, 2))] : [];
   const percent1rm = max ? roundTo((made.loadKg / max.kg) * 100, 1) : null;
-  return { ...made, percent1rm, aim: { kg: targetKg, percent }, why: [...reasons, ...rounded] };
+  return { ...made, percent1rm, aim: { kg: targetKg, percent, capped: c.cap !== null }, why: [...reasons, ...rounded] };
 }

@@ -38,6 +38,7 @@ export const LINE = {
         HOUSE,
         "from which the high number of sets stands two weeks before the last, and not one",
       ),
+      keepPct: num(5, "%", HOUSE, "more than a line asks for that a load which goes by the reserve alone keeps"),
       highReps: num(
         10,
         "repetitions to failure",

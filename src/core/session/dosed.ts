@@ -2,7 +2,7 @@
 import type { Column } from "../athlete";
 import { type Dose, onOneLeg, percentFor, wholeReps } from "../dose";
 import type { Exercise } from "../exercise";
-import { numbers, type say, type Why, why } from "../rulebook";
+import { numbers, say, type Why, why } from "../rulebook";
 import { roundTo, TOLERANCE } from "../units";
 import type { LoadAnswer, SessionRequest } from "./types";
 
@@ -59,9 +59,15 @@ export function consistent(reps: number | null, rir: number, most: number, a: Lo
   return { reps, rir, percent1rm: asks === null ? is : roundTo(Math.min(is, asks), 1), why: [] };
 }
 
-/** What the line, a hold or a step-back says of an item. */
-export function lineWhy(at: ReturnType<typeof doseAt>, v: Parameters<typeof say<"stepback.line", "first">>[2]): Why[] {
-  if (at.line) return [why("block.line", "point", { ...v, point: at.line.point + 1, of: at.line.of }), ...at.why];
+/** What the line, a hold or a step-back says of an item; that it is planned ahead is said of the leading lifts alone. */
+export function lineWhy(
+  at: ReturnType<typeof doseAt>,
+  v: Parameters<typeof say<"stepback.line", "first">>[2],
+  leads: boolean,
+): Why[] {
+  const ahead = say("block.place", "ahead");
+  const placed = at.why.filter((w) => leads || w.text !== ahead);
+  if (at.line) return [why("block.line", "point", { ...v, point: at.line.point + 1, of: at.line.of }), ...placed];
   if (at.kind === "step-back") return [why("stepback.line", "first", v)];
   return at.kind === "hold" ? [why("hold.line", "keeps", v)] : [];
 }

@@ -221,7 +221,7 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
   const side = exercise.unilateral ? sideFirst(exercise, r.choice) : null;
   const reasons: Why[] = [
     ...choiceWhy(c, slot, r, among),
-    ...lineWhy(at, { sets, amount, percent: percent1rm, reserve: rir }),
+    ...lineWhy(at, { sets, amount, percent: percent1rm, reserve: rir }, slot.kind === "main"),
     ...answer.why,
     ...left,
     ...keptBackWhy(kept, external),

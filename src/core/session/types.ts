@@ -36,6 +36,8 @@ export interface LoadAim {
   kg: number;
   /** Percent of 1RM that was asked for; null where nothing says it. */
   percent: number | null;
+  /** Something kept it from being more. */
+  capped: boolean;
 }
 
 export interface ItemDecision {

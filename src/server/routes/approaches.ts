@@ -124,7 +124,10 @@ export function approachRoutes(ctx: ServerContext): Route[] {
     if (!from) throw notFound("approach");
     const id = freeId(name, store.approaches.all);
     const answer = answering(json({ id }, 201), null);
-    await store.approaches.save({ ...from, id, name }, `Copied from ${from.name}`);
+    // A copy of a shipped one keeps its lines for as long as their cells stay as they are; they are not written down twice.
+    const { lines, ...table } = from;
+    const own = from.id === from.basis || !lines ? {} : { lines };
+    await store.approaches.save({ ...table, ...own, id, name }, `Copied from ${from.name}`);
     return answer;
   });
 
