@@ -46,6 +46,9 @@ export interface SessionView {
   label: Label;
   emphasis: Emphasis;
   phase: Phase;
+  /** Its week's place in the block; null outside of blocks and for a session of the past. */
+  block: { week: number; of: number } | null;
+  stepBack: boolean;
   minutes: number;
   windowMinutes: number;
   stress: number;

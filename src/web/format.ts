@@ -1,5 +1,5 @@
 /** Numbers and dates as people read them: "72.5 kg", "Tue 19 May", 24-hour clock, spaces that do not break. */
-import type { SeasonWeekView } from "../api/views";
+
 import { isRoutine, type Label } from "../core/athlete";
 
 export { placeName } from "../core/athlete";
@@ -80,7 +80,7 @@ export function loadText(d: Pick<DoseLike, "loadKg" | "loading">, u: Units): str
 }
 
 /** Where a week stands in its block, behind its emphasis. */
-export const blockText = (w: Pick<SeasonWeekView, "stepBack" | "block">): string =>
+export const blockText = (w: { stepBack: boolean; block: { week: number; of: number } | null }): string =>
   w.stepBack ? ", step-back" : w.block ? `, block week ${w.block.week} of ${w.block.of}` : "";
 
 export const PHASE_NAMES = { base: "Base", build: "Build", race: "Race", recovery: "Recovery" } as const;

@@ -6,7 +6,8 @@ import fc from "fast-check";
 import { APPROACHES, type Athlete } from "../../src/core/athlete/types";
 import { addDays } from "../../src/core/dates";
 import { type Plan, type PlanSession, type PlanWeek, plan } from "../../src/core/plan";
-import { SEASON_START, screenedAthletes } from "../support/generate";
+import { gym } from "../support/athlete";
+import { athletes, SEASON_START, screenedAthletes } from "../support/generate";
 
 export const SEASONS = Number(process.env.FIELD_ANCHOR_SEASONS ?? 150);
 
@@ -41,7 +42,39 @@ export function seasons(): readonly Season[] {
   return known;
 }
 
-export const sessions = (): Stood[] =>
-  seasons().flatMap(({ athlete, plan: p }) =>
+export const sessions = (): Stood[] => sessionsOf(seasons());
+
+let lifting: Season[] | null = null;
+
+/**
+ * Athletes whose log says their lifts, most of them trained and in a full gym: every fifth is under 18, every seventh cleared for moderate
+ * effort alone, every third new or a novice.
+ */
+export function lifters(): readonly Season[] {
+  lifting ??= fc.sample(athletes, { numRuns: Math.ceil(SEASONS / 3), seed: 20260304 }).map((a, n): Season => {
+    const clearance: Athlete["health"]["clearance"] = {
+      date: addDays(SEASON_START, -1),
+      by: "Physician",
+      limits: "",
+      rules: ["moderate-effort"],
+    };
+    const athlete: Athlete = {
+      ...a,
+      athlete: {
+        ...a.athlete,
+        birthYear: n % 5 === 2 ? 2010 : a.athlete.birthYear,
+        strengthTrainingMonths: n % 3 === 0 ? a.athlete.strengthTrainingMonths : 36,
+      },
+      health: n % 7 === 3 ? { ...a.health, clearanceNeeded: true, clearance } : a.health,
+      places: a.places.map((p, i) => (i === 0 && n % 2 === 0 ? { ...gym, id: p.id } : p)),
+      settings: { ...a.settings, approach: APPROACHES[n % 3] ?? "layered" },
+    };
+    return { athlete, plan: plan(athlete, { from: SEASON_START, weeks: "season" }) };
+  });
+  return lifting;
+}
+
+export const sessionsOf = (of: readonly Season[]): Stood[] =>
+  of.flatMap(({ athlete, plan: p }) =>
     p.weeks.flatMap((week) => week.sessions.map((session) => ({ athlete, week, session }))),
   );

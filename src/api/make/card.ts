@@ -3,7 +3,7 @@
 import { placeName } from "../../core/athlete";
 import { clock, dayLabel, timeOf } from "../../core/dates";
 import { LABEL_WORDS } from "../../core/dose";
-import { workText } from "../../core/session";
+import { reserveText, workText } from "../../core/session";
 import { massIn } from "../../core/units";
 import type { ItemView, SessionView } from "../views";
 
@@ -46,7 +46,7 @@ type Unit = "kg" | "lb";
 function loadOf(i: ItemView, unit: Unit): { load: string; note: string } {
   if (i.loading === "bodyweight") return { load: "bodyweight", note: "" };
   if (i.loading === "band") return { load: "band", note: "" };
-  if (i.loadKg === null) return { load: "find it", note: `rise in sets until ${i.rir} stay in reserve` };
+  if (i.loadKg === null) return { load: "find it", note: `rise in sets until ${reserveText(i.rir)} stay in reserve` };
   const load = `${massIn(i.loadKg, unit)} ${unit}`;
   if (i.loading === "pair") return { load, note: "one in each hand" };
   if (i.loading === "single") return { load, note: "one, held" };
@@ -66,7 +66,7 @@ function rowOf(i: ItemView, unit: Unit): CardRow {
     load,
     loadNote: note,
     perSideKg: i.loading === "bar" && i.loadKg !== null ? i.perSideKg : [],
-    effort: i.seconds === null ? `${i.rir} in reserve` : "",
+    effort: i.seconds === null ? `${reserveText(i.rir)} in reserve` : "",
     rest: clock(i.restSeconds),
     tempo: i.seconds === null ? i.tempo : "",
     warmUp: (i.warmUp.length > 0 ? i.warmUp : i.ramp).map((w) => `${massIn(w.loadKg, unit)} × ${w.reps}`).join(", "),

@@ -233,7 +233,7 @@ function keepLoads(week: PlanWeek, lifts: Map<string, PlannedLift>): void {
       const load =
         i.loadKg === null || i.reps === null || i.aim === null
           ? null
-          : { loadKg: i.loadKg, topKg: Math.max(top, i.loadKg), reps: i.reps, rir: i.rirAsked, aim: i.aim };
+          : { loadKg: i.loadKg, topKg: Math.max(top, i.aim.kg), reps: i.reps, rir: i.rirAsked, aim: i.aim };
       lifts.set(i.exercise.id, {
         block: start,
         point: i.line?.point ?? before?.point ?? 0,

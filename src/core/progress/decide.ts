@@ -155,7 +155,10 @@ function bySpare(s: Shown): Decision | null {
   return more(`${sets} at ${hi} with ${target} or more in reserve`, "progress.range");
 }
 
-/** The reserve against what was meant, when no rule before spoke. */
+/**
+ * The reserve against what was meant, when no rule before spoke. A load that was held low leaves more than anybody can tell: what is told
+ * under it is not too heavy for that.
+ */
 function byEffort(s: Shown): Decision | null {
   const { input, load, shown, target } = s;
   if (shown === null || load === null || shown === target) return null;
@@ -163,7 +166,14 @@ function byEffort(s: Shown): Decision | null {
   const pct = Math.abs(shown - target) * pctPerRir;
   return shown > target
     ? up(input, { load, hi: s.hi, because: `${shown} in reserve against ${target}`, rule: "progress.effort", pct })
-    : lighter(s, 1 - pct / 100, why("progress.effort", "under", { shown, target, pct }));
+    : under(s, shown);
+}
+
+function under(s: Shown, shown: number): Decision | null {
+  const target = Math.min(s.target, numbers("load.unknown").tellsUpTo);
+  if (shown >= target) return null;
+  const pct = (target - shown) * numbers("progress.effort", s.input.own).pctPerRir;
+  return lighter(s, 1 - pct / 100, why("progress.effort", "under", { shown, target, pct }));
 }
 
 function lowestRir(item: LoggedItem): number | null {

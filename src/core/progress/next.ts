@@ -59,7 +59,7 @@ export interface PlannedLift {
 
 export interface PlannedLoad {
   loadKg: number;
-  /** The heaviest of its block so far. */
+  /** The heaviest that was aimed at in its block so far, kg. */
   topKg: number;
   reps: number;
   /** In reserve, as it was asked for. */
@@ -406,9 +406,11 @@ function fromMax(b: Basis, history: readonly History[]): LoadAnswer | null {
   const lately = recent.flatMap((h) => loadOf(h) ?? []);
   const kept = recent.find((h) => askedRir(h, q) < LIGHT_RIR) ?? recent.find((h) => h.date >= c.blockStart);
   const lastKg = last ? loadOf(last) : undefined;
-  // What may go up is measured by the block's heaviest; what may not stays at the last.
-  const top = planned?.topKg ?? (lately.length > 0 ? Math.max(...lately) : undefined);
-  const before = c.cap ? (planned?.loadKg ?? (kept ? loadOf(kept) : undefined)) : top;
+  // What may go up is measured by the heaviest of the block before and of the log; what may not stays at the last. What a room could not load
+  // counts as it was aimed at.
+  const heaviest = [...lately, ...(planned ? [planned.topKg] : [])];
+  const top = heaviest.length > 0 ? Math.max(...heaviest) : undefined;
+  const before = c.cap ? (planned?.aim.kg ?? (kept ? loadOf(kept) : undefined)) : top;
   const { blockPct } = numbers("block.line", c.athlete.settings?.ruleValues);
   const risen = before === undefined ? wanted : c.cap ? before : before * (1 + blockPct / 100);
   const like = max.toFailure > numbers("block.line").highReps ? comparable(b, recent) : undefined;

@@ -46,12 +46,14 @@ function outcomeOf(logs: readonly History[], own: RuleValues | undefined): Outco
   if (logs.some((h) => (h.item.pain ?? 0) >= numbers("progress.pain", own).noIncrease)) return "again";
   if (!asked) return sets.length > 0 ? "done" : "again";
   const amount = asked.reps ?? 0;
+  const { tellsUpTo } = numbers("load.unknown");
   const { within } = numbers("progress.range");
   const short = sets.filter((s) => cleanReps(s) < amount).length;
   const far = sets.filter((s) => cleanReps(s) < amount - within).length;
   if (asked.reps !== undefined && far >= shortSets) return "back";
   const reserve = sets.flatMap((s) => (s.rir === undefined ? [] : [s.rir]));
-  const spent = asked.rir !== undefined && reserve.length > 0 && Math.min(...reserve) < asked.rir - under;
+  const spent =
+    asked.rir !== undefined && reserve.length > 0 && Math.min(...reserve) < Math.min(asked.rir, tellsUpTo) - under;
   const enough = setsOnce(heaviest.item).length >= asked.sets && (asked.reps === undefined || short === 0);
   return enough && !spent ? "done" : "again";
 }

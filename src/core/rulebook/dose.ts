@@ -1,4 +1,5 @@
 /** Loads: estimated 1RM, percents, what sets the load, what the room can make, warm-up sets, finding an unknown load. */
+import { reserveWords } from "./line";
 import { eg, HOUSE, many, num, pub, rule, TRADE, table } from "./rule";
 
 const NSCA = pub("NSCA Essentials, 4th ed., ch. 17");
@@ -231,7 +232,7 @@ export const DOSE = {
     },
     says: {
       ramp: (reserve: number) =>
-        `No log yet: rise in sets until ${reserve} stay${reserve === 1 ? "s" : ""} in reserve, then that load is kept.`,
+        `No log yet: rise in sets until ${reserveWords(reserve)} stay${reserve === 1 ? "s" : ""} in reserve, then that load is kept.`,
     },
     examples: [eg({ tried: 50, reps: 5, rir: 5 }, 62.5), eg({ tried: 50, reps: 5, rir: 2 }, 50)],
   }),

@@ -10,9 +10,13 @@ export interface LineWords {
   reserve: number;
 }
 
-const doseWords = ({ sets, amount, percent, reserve }: LineWords): string =>
-  `${sets} x ${amount}${percent === null ? "" : ` at ${Math.round(percent)}%`}, ${reserve > SHOWN_UP_TO ? `${SHOWN_UP_TO} or more` : reserve} in reserve`;
+/** Repetitions in reserve above this many are not told apart. */
 const SHOWN_UP_TO = 5;
+export const reserveWords = (reserve: number): string =>
+  reserve > SHOWN_UP_TO ? `${SHOWN_UP_TO} or more` : String(reserve);
+
+const doseWords = ({ sets, amount, percent, reserve }: LineWords): string =>
+  `${sets} x ${amount}${percent === null ? "" : ` at ${Math.round(percent)}%`}, ${reserveWords(reserve)} in reserve`;
 
 export const LINE = {
   "block.line": rule({
@@ -146,7 +150,7 @@ export const LINE = {
     },
     says: {
       left: (v: { kg: number; percent: number; reps: number; reserve: number }) =>
-        `${v.kg} kg is ${Math.round(v.percent)}% here: ${v.reps} repetitions leave ${v.reserve > SHOWN_UP_TO ? `${SHOWN_UP_TO} or more` : v.reserve} in reserve.`,
+        `${v.kg} kg is ${Math.round(v.percent)}% here: ${v.reps} repetitions leave ${reserveWords(v.reserve)} in reserve.`,
     },
     examples: [
       eg({ percent: 80.6, reps: 6 }, 2),

@@ -34,12 +34,12 @@ interface Triple {
 export function consistent(reps: number | null, rir: number, most: number, a: LoadAnswer, r: SessionRequest): Triple {
   const { percent1rm: is, loadKg } = a;
   if (reps === null || is === null || loadKg === null) return { reps, rir, percent1rm: is, why: [] };
-  const { shownUpTo, sameWithin } = numbers("load.triple");
+  const { sameWithin } = numbers("load.triple");
   const formula = r.choice.athlete.settings?.oneRepMax ?? "default";
   const can = wholeReps(is, formula);
   const told = (n: number, left: number): Triple => ({
     reps: n,
-    rir: Math.min(left, shownUpTo),
+    rir: left,
     percent1rm: is,
     why: [why("load.triple", "left", { kg: roundTo(loadKg, 2), percent: is, reps: n, reserve: left })],
   });
@@ -47,8 +47,7 @@ export function consistent(reps: number | null, rir: number, most: number, a: Lo
   const aimed = a.aim ? (is * a.aim.kg) / loadKg : is;
   const more = a.capped ? 0 : Math.min(most, can - rir);
   if (more > reps && a.aim?.percent != null && aimed >= a.aim.percent - sameWithin) return told(more, can - more);
-  if (can - reps > rir)
-    return rir >= shownUpTo ? { reps, rir: shownUpTo, percent1rm: is, why: [] } : told(reps, can - reps);
+  if (can - reps > rir) return told(reps, can - reps);
   if (can - reps === rir) return { reps, rir, percent1rm: is, why: [] };
   // The lightest load there is asks for fewer; one that the log has earned is the percent asked for of what is lifted by now.
   if (loadKg > (a.aim?.kg ?? loadKg) + TOLERANCE) {

@@ -3,7 +3,7 @@ export { buildSession } from "./build";
 export { candidatesFor } from "./fill";
 export { isHeavy, loggedLegs } from "./heavy";
 export { prescribedOf } from "./prescribed";
-export { groupOf, together, workText } from "./said";
+export { groupOf, reserveText, together, workText } from "./said";
 export { sheetsFor } from "./sheets";
 export { ROUTINE_MINUTES, SPORT_SHARE } from "./slots";
 export { competes, groupsOf, setSeconds } from "./time";

@@ -1,5 +1,6 @@
 /** What of a session's item is kept with its log: what was asked for. */
 import type { Prescribed } from "../athlete";
+import { numbers } from "../rulebook";
 import type { Item } from "./types";
 
 export const prescribedOf = (
@@ -10,6 +11,7 @@ export const prescribedOf = (
   ...(i.repsLow === null ? {} : { repsLow: i.repsLow }),
   ...(i.repsMost === null || i.repsMost === i.reps ? {} : { most: i.repsMost }),
   ...(i.seconds === null ? {} : { seconds: i.seconds }),
-  rir: i.rir,
+  // As it is told on the floor: what is more than five is not counted.
+  rir: Math.min(i.rir, numbers("load.triple").shownUpTo),
   ...(i.loadKg === null ? {} : { loadKg: i.loadKg }),
 });

@@ -3,7 +3,7 @@
 import type { Label } from "../athlete";
 import { type IsoDate, timeOf } from "../dates";
 import type { Plan, PlanSession } from "../plan";
-import { type Item, workText } from "../session";
+import { type Item, reserveText, workText } from "../session";
 
 export interface ChangedSession {
   week: IsoDate;
@@ -17,7 +17,7 @@ export interface ChangedSession {
 
 const doseText = (i: Item): string => {
   const load = i.loadKg === null ? "" : ` @ ${i.loadKg} kg`;
-  return `${i.sets} x ${workText(i)}${load}, ${i.rir} in reserve, rest ${i.restSeconds} s, tempo ${i.tempo}`;
+  return `${i.sets} x ${workText(i)}${load}, ${reserveText(i.rir)} in reserve, rest ${i.restSeconds} s, tempo ${i.tempo}`;
 };
 
 /** Everything of a session that a coach would call a change. */

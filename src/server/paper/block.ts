@@ -5,7 +5,7 @@ import { type Athlete, placeName } from "../../core/athlete";
 import { addDays, dayLabel, timeOf } from "../../core/dates";
 import { LABEL_WORDS } from "../../core/dose";
 import type { PlanWeek } from "../../core/plan";
-import { workText } from "../../core/session";
+import { reserveText, workText } from "../../core/session";
 import { massIn } from "../../core/units";
 import { A4, type Doc, linesOf, MARGIN, openDoc, paragraph, put, rule, toBuffer } from "./draw";
 
@@ -54,6 +54,7 @@ function drawWeek(doc: Doc, w: PlanWeek, athlete: Athlete, top: number, width: n
   const words = [
     `${w.season.phase}, ${w.season.emphasis}`,
     w.season.stepBack ? "step-back week" : "",
+    w.season.block ? `week ${w.season.block.week} of ${w.season.block.of} of this block` : "",
     `${Math.round(w.season.figures.minutes / 6) / 10} h of endurance`,
     ...race.map((r) => `${r.name} on ${dayLabel(r.date)} (${r.priority})`),
   ].filter(Boolean);
@@ -81,7 +82,7 @@ function drawWeek(doc: Doc, w: PlanWeek, athlete: Athlete, top: number, width: n
         width: 90,
       });
       put(doc, load, MARGIN + 340, y, { size: 10, weight: 700, width: 80 });
-      put(doc, i.seconds === null ? `${i.rir} in reserve` : "", MARGIN + 424, y, { size: 9, width: 60 });
+      put(doc, i.seconds === null ? `${reserveText(i.rir)} in reserve` : "", MARGIN + 424, y, { size: 9, width: 60 });
       doc
         .lineWidth(0.5)
         .rect(MARGIN + width - 46, y - 1.5, 46, 11.5)

@@ -10,7 +10,7 @@ import type { PlanSession, PlanWeek } from "../../core/plan";
 import { plan } from "../../core/plan";
 import { historyOf } from "../../core/progress";
 import { why } from "../../core/rulebook";
-import { type Item, workText } from "../../core/session";
+import { type Item, reserveText, workText } from "../../core/session";
 import { massIn } from "../../core/units";
 import type { Planned } from "../planner";
 
@@ -27,7 +27,7 @@ export function lastText(item: LoggedItem, unit: "kg" | "lb" | undefined): strin
 export function askedText({ prescribed: a }: LoggedItem, unit: "kg" | "lb" | undefined): string {
   if (!a) return "";
   const load = a.loadKg === undefined ? "" : ` @ ${massIn(a.loadKg, unit)}`;
-  return `${a.sets} × ${workText(a)}${load}${a.rir === undefined ? "" : `, ${a.rir} in reserve`}`;
+  return `${a.sets} × ${workText(a)}${load}${a.rir === undefined ? "" : `, ${reserveText(a.rir)} in reserve`}`;
 }
 
 function itemView(i: Item, s: PlanSession, p: Planned, date: IsoDate): ItemView {
@@ -128,6 +128,8 @@ function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
     label: log.label,
     emphasis: day?.emphasis ?? "develop",
     phase: day?.phase ?? "base",
+    block: null,
+    stepBack: false,
     minutes: anchor.minutes,
     windowMinutes: anchor.minutes,
     stress: anchor.stress,
@@ -186,6 +188,11 @@ export function plannedView(
     label,
     emphasis: s.emphasis,
     phase: week.season.days.find((d) => d.date === date)?.phase ?? week.season.phase,
+    block:
+      s.items.some((i) => i.line) && week.season.block
+        ? { week: week.season.block.week, of: week.season.block.of }
+        : null,
+    stepBack: week.season.stepBack,
     minutes: s.minutes,
     windowMinutes: window ? window.start + window.minutes - s.start : s.minutes,
     stress: s.stress,

@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { ItemView, SessionView } from "../../api/views";
 import type { LoggedItem, StrengthLog } from "../../core/athlete";
 import { numbers } from "../../core/rulebook";
-import { together } from "../../core/session";
+import { reserveText, together } from "../../core/session";
 import { clock, loadText, massNumber, setsByReps, type Units } from "../format";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
@@ -83,7 +83,7 @@ export function Exercise({
             </h1>
             <p className="mt-1 text-[15px]">
               {setsByReps(item)} {item.eachSide ? "each side " : ""}@ {loadText(item, units)}
-              {item.seconds === null ? `, ${item.rir} in reserve` : ""}, {clock(item.restSeconds)} rest
+              {item.seconds === null ? `, ${reserveText(item.rir)} in reserve` : ""}, {clock(item.restSeconds)} rest
             </p>
             {item.note && <p className="text-[15px] font-medium">{item.note}</p>}
             {(item.style || item.firstSide) && (

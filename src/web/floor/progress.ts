@@ -61,7 +61,7 @@ export function startEntry(i: ItemView, log: StrengthLog): SetEntry {
     reps: i.seconds === null ? (i.reps ?? 0) : null,
     seconds: i.seconds,
     loadKg: before?.loadKg ?? i.loadKg,
-    rir: i.rir,
+    rir: prescribedOf(i).rir ?? i.rir,
   };
 }
 

@@ -3,7 +3,7 @@
 import { lazy, Suspense } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import type { LiftRow, LiftView } from "../../api/views";
-import { workText } from "../../core/session";
+import { reserveText, workText } from "../../core/session";
 import { useLift, useLifts, useNextDay } from "../data/dose";
 import { day, dayAndYear, LABEL_NAMES, mass, textIn, type Units } from "../format";
 import { Overrule } from "../lifts/Overrule";
@@ -197,7 +197,7 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
                 {view.next.loadKg !== null ? ` @ ${mass(view.next.loadKg, units)}` : ""}
               </p>
               <p className="mb-2 flex items-center gap-2 text-[12px] text-ink2">
-                {view.next.rir} in reserve
+                {reserveText(view.next.rir)} in reserve
                 {view.next.perSideKg.length > 0 && <PlateStack perSideKg={view.next.perSideKg} />}
                 {view.next.decision && (
                   <b className="font-semibold text-ink">

@@ -3,7 +3,7 @@ import { Link, Navigate, useNavigate, useParams } from "react-router";
 import type { SessionView } from "../../api/views";
 import { why } from "../../core/rulebook";
 import { useAthlete, useClub, useSession } from "../data/hooks";
-import { day, duration, EMPHASIS_NAMES, PHASE_NAMES, placeName, sessionName, time } from "../format";
+import { blockText, day, duration, EMPHASIS_NAMES, PHASE_NAMES, placeName, sessionName, time } from "../format";
 import { SessionAnchor, TimeBar } from "../session/Drawn";
 import { Lines, WIDE } from "../session/Lines";
 import { useUnits } from "../ui/Frame";
@@ -90,6 +90,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
             {day(view.date)} {time(view.start)}
             {view.place ? `, ${placeName(view.place)}` : ""}, {PHASE_NAMES[view.phase]},{" "}
             {EMPHASIS_NAMES[view.emphasis].toLowerCase()}
+            {blockText(view)}
             {view.edit ? ", made by hand" : ""}
           </span>
           <button type="button" className="btn btn-sq ml-2" aria-label="Session before" onClick={() => onStep(-1)}>
@@ -99,7 +100,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
             {ICON.right}
           </button>
           <span className="flex-1" />
-          <Link className="btn max-[1240px]:hidden" to={`/a/${view.id}/sheets`}>
+          <Link className="btn max-[1300px]:hidden" to={`/a/${view.id}/sheets`}>
             Warm-up
           </Link>
           {view.time && (

@@ -2,7 +2,8 @@
 
 import { Link } from "react-router";
 import type { ItemView, SessionView } from "../../api/views";
-import { workText } from "../../core/session";
+import type { Why } from "../../core/rulebook";
+import { reserveText, workText } from "../../core/session";
 import { clock, day, loadText, mass, massNumber, type Units } from "../format";
 import { DECISION_WORDS } from "../lifts/words";
 import { PatternTile } from "../section/parts";
@@ -60,19 +61,19 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
               <span className="block max-w-[46ch] max-[700px]:hidden text-[12px] leading-4 text-ink2 cond-s">
                 {i.cue}
               </span>
-              <Notes item={i} />
+              <Notes item={i} block={view.block} />
             </span>
           </span>
         </td>
         <td>
-          <Asked reasons={view.why} className="text-[15px] font-semibold whitespace-nowrap">
+          <Asked reasons={lineWhy(i.why, view.why)} className="text-[15px] font-semibold whitespace-nowrap">
             {reps}
           </Asked>
           {i.eachSide && <span className="block text-[12px] leading-4 text-ink2">each side</span>}
         </td>
         <td>
           <Asked
-            reasons={i.why.filter((w) => /^(load|progress)/.test(w.rule))}
+            reasons={i.why.filter((w) => /^(load|progress|block)/.test(w.rule))}
             className="text-[15px] font-semibold whitespace-nowrap"
           >
             {loadText(i, units)}
@@ -118,7 +119,9 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
             )}
           </td>
         )}
-        <td className={WIDE}>{i.seconds === null ? <Asked reasons={view.why}>{i.rir}</Asked> : "–"}</td>
+        <td className={WIDE}>
+          {i.seconds === null ? <Asked reasons={lineWhy(i.why, view.why)}>{reserveText(i.rir)}</Asked> : "–"}
+        </td>
         {view.time && (
           <td className={`num ${WIDE}`}>
             <Asked reasons={view.why}>{clock(i.restSeconds)}</Asked>
@@ -143,10 +146,21 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
   );
 }
 
+/** Why an item has its sets, repetitions and reserve: its place on the line, the hold or the step-back, then the session's own reasons. */
+const lineWhy = (item: readonly Why[], session: readonly Why[]): Why[] => [
+  ...item.filter((w) => /^(block|stepback|hold|load\.triple)/.test(w.rule)),
+  ...session,
+];
+
 /** What a coach must see without asking: which side begins, and what the screening added. */
-function Notes({ item: i }: { item: ItemView }) {
+function Notes({ item: i, block }: { item: ItemView; block: SessionView["block"] }) {
   return (
     <span className="flex flex-wrap items-center gap-x-2 text-[12px] leading-4">
+      {i.line && block && i.line.point + 1 !== block.week && (
+        <span className="text-ink2">
+          week {i.line.point + 1} of {i.line.of} on its line
+        </span>
+      )}
       {i.style && <span className="text-ink2">{i.style}</span>}
       {i.firstSide && <b className="font-semibold text-iron">{i.firstSide} side first</b>}
       {i.extraSide && <b className="font-semibold text-iron">and one set more on the {i.extraSide}</b>}
@@ -158,7 +172,8 @@ function Notes({ item: i }: { item: ItemView }) {
       )}
       {i.ramp.length > 0 && (
         <span className="text-ink2">
-          find the load: {i.ramp.map((r) => r.loadKg).join(", ")} kg × {i.ramp[0]?.reps}, until {i.rir} stay in reserve
+          find the load: {i.ramp.map((r) => r.loadKg).join(", ")} kg × {i.ramp[0]?.reps}, until {reserveText(i.rir)}{" "}
+          stay in reserve
         </span>
       )}
       {i.note && <i className="not-italic font-medium">{i.note}</i>}
