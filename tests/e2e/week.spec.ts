@@ -95,6 +95,8 @@ test("a session dragged with the mouse shows its cost and the rule before it is 
 });
 
 test("the same with the keyboard alone, and ten changes undone after the browser was closed", async ({ page }) => {
+  // Ten fits and as many undone: a busy machine is given its time.
+  test.slow();
   const id = await newAthlete(page, "Keys Alone");
   const start = await placedOn(page, id);
   await openWeek(page, id);

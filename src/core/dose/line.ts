@@ -50,8 +50,15 @@ export const lineFor = (
 ): LinePoint[] => lineThrough({ ...asked, easier: f.gate.easier }).map((p) => forWho(p, asked.direction, f));
 
 /** Whole repetitions to failure at a percent of 1RM (rule load.triple). */
-export const wholeReps = (percent: number, formula?: OneRepMaxFormula): number =>
-  Math.floor((repsAt(percent, formula) ?? 0) + numbers("load.triple").slack);
+export function wholeReps(percent: number, formula: OneRepMaxFormula = "default"): number {
+  const by = whole.get(formula) ?? new Map<number, number>();
+  whole.set(formula, by);
+  const known = by.get(percent) ?? Math.floor((repsAt(percent, formula) ?? 0) + numbers("load.triple").slack);
+  by.set(percent, known);
+  return known;
+}
+/** Answers by formula and percent: plans ask for them to a tenth, a thousand at most. */
+const whole = new Map<OneRepMaxFormula, Map<number, number>>();
 
 /** What a hold keeps: the build's last percent, at most so much, and repetitions that leave enough in reserve (rule hold.line). */
 export function holdAt(build: number, mostReps: number, f: LineFor): Effort & { percent: number } {

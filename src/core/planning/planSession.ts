@@ -5,6 +5,7 @@ import {
   type Athlete,
   type Column,
   type DatedWindow,
+  type Gate,
   isOn,
   type Label,
   type Place,
@@ -13,7 +14,7 @@ import {
   windowsOfWeek,
 } from "../athlete";
 import type { IsoDate } from "../dates";
-import { makeableLoads, sessionDose } from "../dose";
+import { makeableLoads, type SessionDose, sessionDose } from "../dose";
 import { type ChoiceContext, closedBecause, type Exercise, loadingToday } from "../exercise";
 import { historyOf, type LadderState, nextLoad, type PlannedLift, placeOnLine } from "../progress";
 import { numbers, type Why, why } from "../rulebook";
@@ -65,6 +66,7 @@ export class SessionBuilder {
   private readonly known = new Map<string, BuiltSession | null>();
   /** Filled slots by label, day, place and routine. */
   private readonly filled = new Map<string, { whole?: Filled; half?: Filled }>();
+  private readonly doses = new Map<string, SessionDose>();
   private readonly choiceOn: ReturnType<typeof choiceContexts>;
   /** Sessions that share a hold's sets: those that have a day to stand on. */
   private readonly shared: number;
@@ -128,14 +130,27 @@ export class SessionBuilder {
     return holdRange(lastBuild.sets / this.shared);
   }
 
-  private requestFor({ label, day, place, minutes, routine }: Asked) {
-    const { athlete, week, log, planned, asOf, lastBuild, swaps } = this.input;
-    const choice = this.choiceOn(day, place);
-    const { gate, areas } = choice;
-    const edit = athlete.edits?.find((e) => e.week === week.start && e.label === label);
-    const { phase, stage, emphasis, loading, heavyOk, blockStart } = day;
-    const within = loading === "mobility" ? numbers("session.slots").mobilityMinutes : minutes;
+  /** The doses of a day; days that do not differ share them. */
+  private doseOn(day: SeasonDay, gate: Gate): SessionDose {
+    const { athlete, week, lastBuild } = this.input;
+    const { phase, stage, emphasis } = day;
     const { block, closes, stepBack } = blockOn(day, week);
+    const { minRir, training, minor, easier, moderate } = gate;
+    const key = [
+      phase,
+      stage,
+      emphasis,
+      day.holds,
+      block?.week,
+      closes?.week,
+      minRir,
+      training,
+      minor,
+      easier,
+      moderate,
+    ].join();
+    const known = this.doses.get(key);
+    if (known) return known;
     const over = (b: BlockWeek) => ({ week: b.week, weeks: b.of, nth: b.nth, before: b.before });
     const dose = sessionDose(
       athlete,
@@ -151,6 +166,19 @@ export class SessionBuilder {
       },
       { gate, room: week.mileage.roomForProgress },
     );
+    this.doses.set(key, dose);
+    return dose;
+  }
+
+  private requestFor({ label, day, place, minutes, routine }: Asked) {
+    const { athlete, week, log, planned, asOf, swaps } = this.input;
+    const choice = this.choiceOn(day, place);
+    const { gate, areas } = choice;
+    const edit = athlete.edits?.find((e) => e.week === week.start && e.label === label);
+    const { phase, emphasis, loading, heavyOk, blockStart } = day;
+    const within = loading === "mobility" ? numbers("session.slots").mobilityMinutes : minutes;
+    const { block, closes } = blockOn(day, week);
+    const dose = this.doseOn(day, gate);
     const stands = block ?? closes;
     const basis = {
       athlete,
