@@ -91,6 +91,22 @@ export interface RungView {
   open: boolean;
 }
 
+/** What a week to come plans of a lift. */
+export interface LiftAhead {
+  date: string;
+  label: Label;
+  sets: number;
+  repsLow: number | null;
+  reps: number | null;
+  seconds: number | null;
+  loadKg: number | null;
+  percent1rm: number | null;
+  rir: number;
+  /** Its point on the line of the block, from 0; null outside of blocks. */
+  line: { point: number; of: number } | null;
+  stepBack: boolean;
+}
+
 export interface LiftView {
   id: string;
   today: string;
@@ -118,6 +134,8 @@ export interface LiftView {
     decision: { kind: DecisionKind; byCoach: boolean } | null;
     why: Why[];
   } | null;
+  /** The weeks after the next session, the heaviest of each, as if every week before it is done. */
+  ahead: LiftAhead[];
   overrule: Overrule | null;
   /** Loads the place of the next session can make, kg. */
   loads: number[];

@@ -7,6 +7,7 @@ import type { Problem } from "../api/problem";
 import type { AthleteView, ImportedView, SeasonView, SessionView, SquadView, WeekView } from "../api/views";
 import type { StrengthLog } from "../core/athlete/types";
 import { addDays } from "../core/dates";
+import { prescribedOf } from "../core/session";
 import { configFromEnvironment, run, todayOf } from "./run";
 import { Store } from "./store/store";
 
@@ -328,7 +329,7 @@ describe("logging", () => {
     const log = logOf(TODAY, [
       {
         exercise: main.exercise,
-        prescribed: { sets: main.sets, reps: main.reps!, repsLow: main.repsLow!, rir: main.rir, loadKg: main.loadKg! },
+        prescribed: { ...prescribedOf(main), sets: main.sets },
         sets: Array.from({ length: main.sets }, (_, i) => ({
           reps: i === main.sets - 1 ? main.repsLow! - 2 : main.reps!,
           loadKg: main.loadKg!,

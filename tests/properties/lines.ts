@@ -21,13 +21,13 @@ describe("percent, repetitions and reserve", () => {
     for (const { athlete, session, item } of full()) {
       if ((athlete.settings?.oneRepMax ?? "default") !== "default" || item.percent1rm === null) continue;
       const n = (item.reps ?? 0) + item.rir;
-      // Above twenty to failure nothing is estimated.
+      // Above twenty to failure nothing is estimated; six in reserve stand for all that is more than five.
       if (n >= 19) continue;
       checked += 1;
       const where = `${session.date} ${item.exercise.id}: ${item.reps} at ${item.percent1rm}%, ${item.rir} left`;
       // As many are possible as are asked for and left, and no whole repetition more.
       expect(item.percent1rm, where).toBeLessThanOrEqual(brzycki(n) + 0.3);
-      expect(item.percent1rm, where).toBeGreaterThan(brzycki(n + 1) - 0.1);
+      if (item.rir < 6) expect(item.percent1rm, where).toBeGreaterThan(brzycki(n + 1) - 0.1);
     }
     expect(checked).toBeGreaterThan(100);
   });

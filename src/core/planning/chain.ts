@@ -51,7 +51,7 @@ export class WeekChain {
     const { athlete, assumed, library, season, first, from } = input;
     this.beside = assumed.length > 0 ? { ...athlete, endurance: [...athlete.endurance, ...assumed] } : athlete;
     this.log = athlete.strengthLog.filter((s) => s.date < from);
-    this.blocks = blockUse(athlete, this.log);
+    this.blocks = blockUse(athlete, this.log, season);
     const ago = (s: StrengthLog) => dayNumber(from) - dayNumber(s.date);
     this.existing = this.log.filter((s) => ago(s) <= STANDS.logged).map((s) => existingOfLog(s, library));
     this.legEvents = this.log.filter((s) => ago(s) <= MEAN_DAYS).map((s) => loggedLegEvent(s, library.byId));
@@ -122,16 +122,41 @@ function lastDaysOf(monday: IsoDate, log: readonly StrengthLog[], before: PlanWe
   return new Map(stood.map((s) => [s.label, dayNumber(s.date) - dayNumber(since) + 1]));
 }
 
-/** Weeks of a block after which assistance exercises change (rule choice.block). */
+/** Weeks after which assistance exercises change where no block ends (rule choice.block). */
 export const BLOCK_WEEKS = numbers("choice.block").weeks;
 
-/** Keeps which exercises each block of four weeks used, counted from the season's start; what is logged counts as what is planned. */
-export function blockUse(athlete: Athlete, log: readonly StrengthLog[]) {
+/** First days of the stretches of a season that keep their assistance: its blocks with their step-backs, and four weeks at a time outside of them. */
+function stretches(season: readonly SeasonWeek[]): IsoDate[] {
+  const starts: IsoDate[] = [];
+  let length = 0;
+  let loading = false;
+  for (const { start, block, stepBack } of season) {
+    const begins = block ? block.week === 1 : !stepBack && (loading || length >= BLOCK_WEEKS);
+    if (begins || starts.length === 0) {
+      starts.push(start);
+      length = 0;
+    }
+    length += 1;
+    loading = block !== null || stepBack;
+  }
+  return starts;
+}
+
+/**
+ * Keeps which exercises each stretch of the season used; what is logged counts as what is planned.
+ * @param season its weeks; without them, and before its start, four weeks at a time are counted from the season's start
+ */
+export function blockUse(athlete: Athlete, log: readonly StrengthLog[], season: readonly SeasonWeek[] = []) {
   const used = new Map<number, Set<string>>();
   const labelled = new Map<number, Set<string>>();
   const known = new Set<string>();
-  const block = (date: IsoDate): number =>
-    Math.floor((dayNumber(date) - dayNumber(athlete.season.start)) / (BLOCK_WEEKS * 7));
+  const starts = stretches(season);
+  const block = (date: IsoDate): number => {
+    const at = starts.findLastIndex((start) => start <= date);
+    return at >= 0
+      ? at
+      : Math.floor((dayNumber(date) - dayNumber(starts[0] ?? athlete.season.start)) / (BLOCK_WEEKS * 7));
+  };
   const add = (date: IsoDate, label: Label, ids: readonly string[]): void => {
     const at = block(date);
     const of = used.get(at) ?? new Set<string>();
@@ -202,7 +227,7 @@ function buildBefore(
       athlete,
       library,
       swaps: [],
-      basis: blockUse(athlete, before).at(week.start),
+      basis: blockUse(athlete, before, season).at(week.start),
       week,
       from: week.start,
       asOf: week.start,

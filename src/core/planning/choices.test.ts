@@ -5,6 +5,8 @@ import { addDays } from "../dates";
 import { SHIPPED } from "../exercise/entries/all";
 import { makeLibrary, SHIPPED_LIBRARY } from "../exercise/library";
 import { type PlanWeek, plan } from "../plan";
+import { planPhases } from "../season/phases";
+import { seasonWeeks } from "../season/weeks";
 import { BLOCK_WEEKS, blockUse } from "./chain";
 import { choicesFor, contextOf } from "./choices";
 
@@ -62,6 +64,31 @@ describe("blocks of four weeks", () => {
     expect([...next.earlier]).toEqual(["clam"]);
     expect([...(next.known ?? [])].sort()).toEqual(["bridge", "clam"]);
     expect(blockUse(a, []).at(START).known).toBeNull();
+  });
+  it("are the season's blocks where it has them, each with its step-back", () => {
+    const a = athleteWith({ endurance: weeksOf(new Array(30).fill(1)) });
+    const weeks = seasonWeeks(a, planPhases(a).phases, () => 2);
+    const second = weeks.findIndex((w, i) => i > 0 && w.block?.week === 1);
+    const back = weeks[second - 1]!;
+    expect([back.stepBack, second]).toEqual([true, 4]);
+    // A block of another length than four weeks: five loading weeks and their step-back.
+    const longer = weeks.map((w, i) => ({
+      ...w,
+      stepBack: i === 5,
+      block: i < 5 ? { ...weeks[0]!.block!, week: i + 1 } : i === 6 ? { ...weeks[0]!.block!, week: 1 } : null,
+    }));
+    const use = blockUse(a, [], longer);
+    use.add(START, "A", ["bridge"]);
+    expect([...use.at(addDays(START, 5 * 7)).now]).toEqual(["A/bridge"]);
+    expect([...use.at(addDays(START, 6 * 7)).before]).toEqual(["bridge"]);
+    // Weeks after it that build nothing up are four at a time.
+    expect([...use.at(addDays(START, 7 * 7)).earlier]).toEqual(["bridge"]);
+    expect([...use.at(addDays(START, 11 * 7 - 1)).earlier]).toEqual(["bridge"]);
+    expect([...use.at(addDays(START, 11 * 7)).earlier]).toEqual([]);
+    // What was lifted before the season counts back from its start.
+    expect([
+      ...blockUse(a, [logOf(addDays(START, -3), [lifted("clam", 0, [10], 3)])], longer).at(START).before,
+    ]).toEqual(["clam"]);
   });
   it("keep assistance inside a block and change it with the next, lifts stay", () => {
     const p = plan(athleteWith(), { from: START, weeks: 8 });

@@ -102,7 +102,9 @@ export const CHOICE = {
     title: "Main lifts stay, assistance changes",
     kind: "choice",
     ...TRADE,
-    parameters: { weeks: num(4, "weeks", HOUSE, "of a block after which assistance changes", { least: 3, most: 6 }) },
+    parameters: {
+      weeks: num(4, "weeks", HOUSE, "after which assistance changes where no block ends", { least: 3, most: 6 }),
+    },
     says: {
       recent: () => "in the log of the last weeks; lifts stay 3 to 6 weeks",
       thisBlock: () => "already in this block",

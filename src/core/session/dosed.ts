@@ -30,8 +30,17 @@ interface Triple {
   why: Why[];
 }
 
-/** @param reps asked for by the dose or the log @param most repetitions that its row ends at */
+/**
+ * @param reps asked for by the dose or the log
+ * @param most repetitions that its row ends at
+ * @returns a reserve of six where more than five are left: they are not told apart
+ */
 export function consistent(reps: number | null, rir: number, most: number, a: LoadAnswer, r: SessionRequest): Triple {
+  const made = tripleOf(reps, rir, most, a, r);
+  return { ...made, rir: Math.min(made.rir, numbers("load.triple").shownUpTo + 1) };
+}
+
+function tripleOf(reps: number | null, rir: number, most: number, a: LoadAnswer, r: SessionRequest): Triple {
   const { percent1rm: is, loadKg } = a;
   if (reps === null || is === null || loadKg === null) return { reps, rir, percent1rm: is, why: [] };
   const { sameWithin } = numbers("load.triple");

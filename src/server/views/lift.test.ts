@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { storedOf } from "../../../tests/support/stored";
 import { planSeason } from "../../api/make/planned";
+import { mondayOf } from "../../core/dates";
 import { SHIPPED_LIBRARY } from "../../core/exercise/library";
 import { demoClub } from "../../demo/club";
 import { liftRows, liftView } from "./lift";
@@ -9,7 +10,7 @@ const TODAY = "2026-03-03";
 
 describe("the lifts of the demo club", () => {
   it("say of the last log what the plan goes by, and overrule from what is planned", () => {
-    let [decided, anew, without] = [0, 0, 0];
+    let [decided, anew, without, moved] = [0, 0, 0, 0];
     for (const [n, athlete] of demoClub(TODAY).slice(0, 6).entries()) {
       const p = planSeason(storedOf(athlete, String(n)), SHIPPED_LIBRARY, TODAY);
       for (const row of liftRows(p, TODAY)) {
@@ -31,8 +32,17 @@ describe("the lifts of the demo club", () => {
           anew++;
         } else without++;
         if (item.loadKg !== null) expect(view.loads, row.exercise).toContain(item.loadKg);
+        for (const a of view.ahead) expect(a.date > view.next!.date).toBe(true);
+        expect(new Set(view.ahead.map((a) => mondayOf(a.date))).size).toBe(view.ahead.length);
+        // On a line the weeks ahead move on by one, a week at most.
+        for (const [i, a] of view.ahead.entries()) {
+          const before = view.ahead[i - 1];
+          if (!a.line || !before?.line || a.line.point <= before.line.point) continue;
+          expect(a.line.point - before.line.point, `${row.exercise} ${a.date}`).toBe(1);
+          moved++;
+        }
       }
     }
-    expect([decided > 10, anew > 10, without > 0]).toEqual([true, true, true]);
+    expect([decided > 10, anew > 10, without > 0, moved > 30]).toEqual([true, true, true, true]);
   });
 });

@@ -1,5 +1,5 @@
 /** The lifts of an athlete, and the page of one. */
-import type { LiftRow, LiftView, RungView } from "../../api/views";
+import type { LiftAhead, LiftRow, LiftView, RungView } from "../../api/views";
 import { placeById, safetyGate } from "../../core/athlete";
 import { addDays, type IsoDate } from "../../core/dates";
 import { makeableLoads } from "../../core/dose";
@@ -15,6 +15,28 @@ const nextOf = (p: Planned, id: string) =>
   p.plan.weeks
     .flatMap((w) => w.sessions.flatMap((s) => s.items.filter((i) => i.exercise.id === id).map((i) => ({ s, i }))))
     .find(({ s }) => s.date >= p.from);
+
+/** So many weeks ahead are told on a lift's page. */
+const AHEAD_WEEKS = 9;
+
+/** What the weeks after the next session plan of an exercise, the heaviest of each. */
+const aheadOf = (p: Planned, id: string, after: IsoDate): LiftAhead[] =>
+  p.plan.weeks
+    .flatMap((w): LiftAhead[] => {
+      const full = w.sessions.filter((s) => s.date > after && s.loading === "full");
+      const found = full.flatMap((s) => s.items.filter((i) => i.exercise.id === id).map((i) => ({ s, i })));
+      const top = found.reduce<(typeof found)[number] | undefined>(
+        (best, x) => (!best || (x.i.loadKg ?? 0) > (best.i.loadKg ?? 0) ? x : best),
+        undefined,
+      );
+      if (!top) return [];
+      const { sets, repsLow, reps, seconds, loadKg, percent1rm, rir, line } = top.i;
+      const { date, label } = top.s;
+      return [
+        { date, label, sets, repsLow, reps, seconds, loadKg, percent1rm, rir, line, stepBack: w.season.stepBack },
+      ];
+    })
+    .slice(0, AHEAD_WEEKS);
 
 /** A lift's story; what its last log said is what the plan goes by. */
 function storyOf(p: Planned, e: Exercise, asOf: IsoDate) {
@@ -117,6 +139,7 @@ export function liftView(p: Planned, today: IsoDate, id: string): LiftView | nul
           why: next.i.why,
         }
       : null,
+    ahead: next ? aheadOf(p, id, next.s.date) : [],
     overrule: last ? overruleAfter(athlete, id, last.date) : null,
     loads: place && next ? makeableLoads(e, next.i.loading, place) : [],
     screening: athlete.screening

@@ -215,6 +215,7 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
           )}
           <Overrule key={`${view.exercise}${last?.date}`} view={view} units={units} />
         </div>
+        {view.ahead.length > 0 && <Ahead view={view} />}
         {view.ladder && (
           <div className="sec">
             <h2 className="sec-h">
@@ -278,5 +279,48 @@ function NextDay({ view, entry: e }: { view: LiftView; entry: LiftView["entries"
         ))}
       </select>
     </label>
+  );
+}
+
+/** The weeks ahead on the block's line. */
+function Ahead({ view }: { view: LiftView }) {
+  const units = useUnits();
+  return (
+    <div className="sec">
+      <h2 className="sec-h">
+        After that <span className="font-normal">if each week is done as asked</span>
+      </h2>
+      <table className="w-full text-[12px] leading-4" aria-label="Planned ahead">
+        <thead className="sr-only">
+          <tr>
+            <th>Day</th>
+            <th>Sets and repetitions</th>
+            <th>Load</th>
+            <th>Week of the block</th>
+          </tr>
+        </thead>
+        <tbody>
+          {view.ahead.map((a) => (
+            <tr key={`${a.date}${a.label}`} className="border-b border-hair2">
+              <td className="py-1">
+                <Link className="link" to={`/a/${view.id}/session/${a.date}/${a.label}`}>
+                  {day(a.date).replace(/^\w+ /, "")}
+                </Link>
+              </td>
+              <td className="num py-1">
+                {a.sets} × {workText(a)}
+              </td>
+              <td className="num py-1">
+                {a.loadKg === null ? "" : mass(a.loadKg, units)}
+                {a.percent1rm === null ? "" : `, ${Math.round(a.percent1rm)}%`}
+              </td>
+              <td className="py-1 text-right text-ink2">
+                {a.stepBack ? "step-back" : a.line ? `week ${a.line.point + 1} of ${a.line.of}` : ""}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

@@ -36,14 +36,14 @@ const view = (weeks: SeasonWeekView[]): SeasonView =>
   }) as unknown as SeasonView;
 
 describe("the phase table", () => {
-  it("speaks of the fullest planned week, not of step-backs or half-done ones", () => {
+  it("speaks of the first and the last loading week, not of step-backs or half-done ones", () => {
     const facts = phaseFacts(
       view([
         week(0, {
           dose: [line("squat", 9)],
           sessions: [{ done: true }, { done: false }] as SeasonWeekView["sessions"],
         }),
-        week(1, { dose: [line("squat", 2)] }),
+        week(1, { dose: [line("squat", 3, { reps: 6, percent1rm: 80.6 })] }),
         week(2, {
           dose: [line("squat", 3), line("split-squat", 3, { loading: "pair", loadKg: 12, percent1rm: null, reps: 6 })],
         }),
@@ -54,9 +54,18 @@ describe("the phase table", () => {
     expect(facts).toEqual({
       length: "4 weeks, 1 step-back",
       sessions: "2 a week",
-      main: "3×5 @ 83%",
+      main: "3×6 to 3×5 @ 81–83%",
       single: "3×6 @ 2×12kg",
     });
+  });
+  it("says a flat line once, and loads where no percent is known", () => {
+    const held = (more: Partial<DoseLine>) => ({ dose: [line("hinge", 2, { percent1rm: null, ...more })] });
+    const of = (...weeks: Partial<DoseLine>[]) =>
+      phaseFacts(view(weeks.map((w, i) => week(i, held(w)))), METRIC).get(0)!.main;
+    expect(of({}, {})).toBe("2×5 @ 60kg");
+    expect(of({}, { loadKg: 65 })).toBe("2×5 @ 60kg to 65kg");
+    expect(of({ loading: "bodyweight", loadKg: null })).toBe("2×5 @ body");
+    expect(of({ percent1rm: 83.3 }, { loadKg: 65 })).toBe("2×5 @ 60kg to 65kg");
   });
   it("says done where nothing is planned any more, none where nothing is asked for", () => {
     expect(phaseFacts(view([week(0, { done: true })]), METRIC).get(0)!.main).toBe("done");

@@ -13,19 +13,16 @@ export function phaseFacts(view: SeasonView, units: Units): Map<number, PhaseFac
     );
     const back = weeks.filter((w) => w.stepBack).length;
     const counts = weeks.map((w) => w.sessions.length).filter((n) => n > 0);
-    // The fullest planned week says what the phase is about; step-backs and half-done weeks do not.
-    const size = (w: SeasonWeekView) =>
-      w.stepBack || w.sessions.some((a) => a.done) ? 0 : w.dose.reduce((a, d) => a + d.sets, 0);
-    const model =
-      weeks.reduce<SeasonWeekView | undefined>(
-        (best, w) => (size(w) > (best ? size(best) : 0) ? w : best),
-        undefined,
-      ) ?? weeks.find((w) => w.dose.length > 0);
+    // From the first loading week to the last: step-backs and half-done weeks say less than the phase is about.
+    const planned = weeks.filter((w) => w.dose.length > 0);
+    const loading = planned.filter((w) => !w.stepBack && !w.sessions.some((a) => a.done));
+    const shown = loading.length > 0 ? loading : planned.slice(0, 1);
     const line = (patterns: readonly string[]): string => {
-      const d = model?.dose.find((x) => patterns.includes(x.pattern));
-      if (!d) return weeks.some((w) => !w.done) ? "none" : "done";
-      const at = d.percent1rm !== null ? `${Math.round(d.percent1rm)}%` : loadText(d, units);
-      return `${setsByReps(d)} @ ${at === "bodyweight" ? "body" : at}`.replaceAll("\u00A0", "");
+      const doses = shown.flatMap((w) => w.dose.find((x) => patterns.includes(x.pattern)) ?? []);
+      const [first, last] = [doses[0], doses.at(-1)];
+      if (!first || !last) return weeks.some((w) => !w.done) ? "none" : "done";
+      const work = [...new Set([setsByReps(first), setsByReps(last)])].join(" to ");
+      return `${work} @ ${loadsText(first, last, units)}`.replaceAll("\u00A0", "");
     };
     const [least, most] = [Math.min(...counts), Math.max(...counts)];
     out.set(index, {
@@ -36,4 +33,16 @@ export function phaseFacts(view: SeasonView, units: Units): Map<number, PhaseFac
     });
   });
   return out;
+}
+
+type Dose = SeasonWeekView["dose"][number];
+
+/** "81%", "81–89%", "60 kg", "body" */
+function loadsText(first: Dose, last: Dose, units: Units): string {
+  if (first.percent1rm !== null && last.percent1rm !== null) {
+    const [from, to] = [Math.round(first.percent1rm), Math.round(last.percent1rm)];
+    return from === to ? `${from}%` : `${from}–${to}%`;
+  }
+  const at = [...new Set([first, last].map((d) => loadText(d, units)))].join(" to ");
+  return at === "bodyweight" ? "body" : at;
 }
