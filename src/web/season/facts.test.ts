@@ -24,6 +24,7 @@ const week = (i: number, more: Partial<SeasonWeekView>): SeasonWeekView =>
     start: addDays(START, i * 7),
     phase: "build",
     stepBack: false,
+    block: { week: 1 },
     done: false,
     sessions: [{ done: false }, { done: false }],
     dose: [],
@@ -58,14 +59,16 @@ describe("the phase table", () => {
       single: "3×6 @ 2×12kg",
     });
   });
-  it("says a flat line once, and loads where no percent is known", () => {
+  it("says a flat line once, the last week's load where no percent is known, and outside of blocks the fullest week", () => {
     const held = (more: Partial<DoseLine>) => ({ dose: [line("hinge", 2, { percent1rm: null, ...more })] });
-    const of = (...weeks: Partial<DoseLine>[]) =>
-      phaseFacts(view(weeks.map((w, i) => week(i, held(w)))), METRIC).get(0)!.main;
-    expect(of({}, {})).toBe("2×5 @ 60kg");
-    expect(of({}, { loadKg: 65 })).toBe("2×5 @ 60kg to 65kg");
-    expect(of({ loading: "bodyweight", loadKg: null })).toBe("2×5 @ body");
-    expect(of({ percent1rm: 83.3 }, { loadKg: 65 })).toBe("2×5 @ 60kg to 65kg");
+    const of = (...weeks: Partial<SeasonWeekView>[]) =>
+      phaseFacts(view(weeks.map((w, i) => week(i, w))), METRIC).get(0)!.main;
+    expect(of(held({}), held({}))).toBe("2×5 @ 60kg");
+    expect(of(held({}), held({ loadKg: 65 }))).toBe("2×5 @ 65kg");
+    expect(of(held({ loading: "bodyweight", loadKg: null }))).toBe("2×5 @ body");
+    expect(of(held({ percent1rm: 83.3 }), held({ loadKg: 65 }))).toBe("2×5 @ 65kg");
+    const out = (sets: number): Partial<SeasonWeekView> => ({ block: null, dose: [line("squat", sets)] });
+    expect(of(out(2), out(3), out(1))).toBe("3×5 @ 83%");
   });
   it("says done where nothing is planned any more, none where nothing is asked for", () => {
     expect(phaseFacts(view([week(0, { done: true })]), METRIC).get(0)!.main).toBe("done");

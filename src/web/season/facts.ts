@@ -13,10 +13,14 @@ export function phaseFacts(view: SeasonView, units: Units): Map<number, PhaseFac
     );
     const back = weeks.filter((w) => w.stepBack).length;
     const counts = weeks.map((w) => w.sessions.length).filter((n) => n > 0);
-    // From the first loading week to the last: step-backs and half-done weeks say less than the phase is about.
+    // Through a block from the first loading week to the last; elsewhere the fullest week. Step-backs and half-done weeks say less than the
+    // phase is about.
     const planned = weeks.filter((w) => w.dose.length > 0);
-    const loading = planned.filter((w) => !w.stepBack && !w.sessions.some((a) => a.done));
-    const shown = loading.length > 0 ? loading : planned.slice(0, 1);
+    const whole = planned.filter((w) => !w.stepBack && !w.sessions.some((a) => a.done));
+    const loading = whole.filter((w) => w.block !== null);
+    const size = (w: SeasonWeekView) => w.dose.reduce((a, d) => a + d.sets, 0);
+    const fullest = whole.reduce<SeasonWeekView[]>((best, w) => (best[0] && size(best[0]) >= size(w) ? best : [w]), []);
+    const shown = loading.length > 0 ? loading : fullest.length > 0 ? fullest : planned.slice(0, 1);
     const line = (patterns: readonly string[]): string => {
       const doses = shown.flatMap((w) => w.dose.find((x) => patterns.includes(x.pattern)) ?? []);
       const [first, last] = [doses[0], doses.at(-1)];
@@ -37,12 +41,12 @@ export function phaseFacts(view: SeasonView, units: Units): Map<number, PhaseFac
 
 type Dose = SeasonWeekView["dose"][number];
 
-/** "81%", "81–89%", "60 kg", "body" */
+/** "81%", "81–89%"; the last week's "60 kg" or "body" where no percent is known */
 function loadsText(first: Dose, last: Dose, units: Units): string {
   if (first.percent1rm !== null && last.percent1rm !== null) {
     const [from, to] = [Math.round(first.percent1rm), Math.round(last.percent1rm)];
     return from === to ? `${from}%` : `${from}–${to}%`;
   }
-  const at = [...new Set([first, last].map((d) => loadText(d, units)))].join(" to ");
+  const at = loadText(last, units);
   return at === "bodyweight" ? "body" : at;
 }
