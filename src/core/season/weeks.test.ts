@@ -185,6 +185,65 @@ describe("weeks", () => {
     expect(weeks.filter((w) => w.phase === "race").every((w) => w.block === null && !w.stepBack)).toBe(true);
   });
 
+  it("say which block of their work they stand in, where it began, and what it closes", () => {
+    const race = raceOn(addDays(START, 20 * 7 + 3), "A", 75);
+    const weeks = weeksFor(athleteWith({ races: [race], endurance: weeksOf(new Array(30).fill(1)) }));
+    const at = weeks.findIndex((w) => w.phase === "build");
+    const build = weeks.slice(at, at + 8);
+    // 4 + 1 + 3: the second block has four loading weeks of the same work before it.
+    expect(build.map((w) => [w.block?.nth, w.block?.before])).toEqual([
+      ...new Array(4).fill([1, 0]),
+      [undefined, undefined],
+      ...new Array(3).fill([2, 4]),
+    ]);
+    for (const [i, from] of [
+      [3, 0],
+      [7, 5],
+    ] as const)
+      expect(build[i]!.block).toMatchObject({ builds: "build/maximal", start: build[from]!.start });
+    expect(build[4]!.closes).toEqual(build[3]!.block);
+    // Inside a block nothing has ended; the race phase comes right after the last loading week.
+    expect(build.slice(1, 4).every((w) => w.closes === null)).toBe(true);
+    expect(weeks[at + 8]!.closes).toEqual(build[7]!.block);
+    expect(weeks[at + 9]!.closes).toBeNull();
+  });
+  it("begin the block of a phase that starts in mid-week on its first day, and close the one before it", () => {
+    // Late base begins after 28 days, a Monday; with the season two days later it is a Wednesday.
+    const weeks = weeksFor(
+      athleteWith({
+        season: { start: addDays(START, 2), end: addDays(START, 200) },
+        endurance: weeksOf(new Array(30).fill(1)),
+        settings: { rulesOff: ["stepback.every"] },
+      }),
+    );
+    const first = weeks.find((w) => w.block?.builds === "base/develop")!;
+    expect(first.start).toBe(addDays(START, 28));
+    expect(first.block).toMatchObject({
+      week: 1,
+      nth: 1,
+      before: 0,
+      start: addDays(START, 28),
+      from: addDays(START, 30),
+    });
+    expect(first.closes).toMatchObject({ builds: "base/prepare", week: 4, from: addDays(START, 2) });
+    expect(weeks[weeks.indexOf(first) + 1]!.block).toMatchObject({ week: 2, from: addDays(START, 30) });
+  });
+  it("keep the weeks of a block in which nothing may go up: with a jump in mileage, heat or a B race", () => {
+    const flat = weeksOf(new Array(30).fill(1));
+    const held = (a: Athlete) => weeksFor(a).map((w) => w.block?.held ?? []);
+    expect(held(athleteWith({ endurance: flat })).every((h) => h.length === 0)).toBe(true);
+    // A tenth more is none, more than that is one (rule mileage.increase).
+    const jump = (more: number) =>
+      held(athleteWith({ endurance: weeksOf([1, 1, 1, 1, 1, 1 + more, ...new Array(24).fill(1)]) }));
+    expect(jump(0.09).flat()).toEqual([]);
+    // The sixth week of the figures is the season's fifth. It is remembered to the block's end.
+    expect(jump(0.2).slice(3, 7)).toEqual([[], [addDays(START, 28)], [addDays(START, 28)], [addDays(START, 28)]]);
+    const heat = { kind: "heat" as const, start: addDays(START, 35), end: addDays(START, 41) };
+    expect(held(athleteWith({ endurance: flat, away: [heat] }))[5]).toEqual([addDays(START, 35)]);
+    const b = raceOn(addDays(START, 37), "B", 60);
+    expect(held(athleteWith({ endurance: flat, races: [b] }))[5]).toEqual([addDays(START, 35)]);
+  });
+
   it("steps back with the endurance, and not again at once", () => {
     const factors = [1, 1, 1, 1, 1, 0.6, 1, 1, 1, 1, 1, 1, 1];
     const weeks = weeksFor(athleteWith({ endurance: weeksOf([1, 1, 1, ...factors.slice(1)], addDays(START, -21)) }));
