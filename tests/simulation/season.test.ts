@@ -122,9 +122,9 @@ describe.each(all)("a season of the %s lifter", (_name, season) => {
       if (day?.phase !== "race") continue;
       for (const i of session.items) {
         expect(["up-load", "up-reps", "up-sets", "up-seconds", "next-rung"]).not.toContain(i.decision?.kind);
-        const earlier = historyOf(season.athlete.strengthLog, i.exercise.id, log.date)
-          .filter((h) => (h.item.prescribed?.rir ?? 0) < 4)
-          .flatMap((h) => h.item.sets.flatMap((s) => s.loadKg ?? []));
+        const earlier = historyOf(season.athlete.strengthLog, i.exercise.id, log.date).flatMap((h) =>
+          h.item.sets.flatMap((s) => s.loadKg ?? []),
+        );
         if (i.loadKg === null || earlier.length === 0) continue;
         expect(i.loadKg).toBeLessThanOrEqual(Math.max(...earlier) + 1e-9);
         checked += 1;
@@ -157,16 +157,24 @@ describe.each(all)("a season of the %s lifter", (_name, season) => {
 
 describe("misses", () => {
   const { absent } = seasons as { absent: Season };
+  const itemsOf = ({ session, log }: Season["sessions"][number]) =>
+    session.items.flatMap((item) => {
+      const last = historyOf(absent.athlete.strengthLog, item.exercise.id, log.date)[0];
+      return last ? [{ item, last, gap: Math.floor((daysBetween(last.date, log.date) - 1) / 7) }] : [];
+    });
   const back = (weeks: number, firstWeek: number) => {
     const first = absent.sessions.find((s) => s.week >= firstWeek + weeks);
-    const items = first?.session.items ?? [];
-    return items.flatMap((item) => {
-      const last = historyOf(absent.athlete.strengthLog, item.exercise.id, first?.log.date ?? START)[0];
-      return last ? [{ item, last, gap: Math.floor((daysBetween(last.date, first?.log.date ?? START) - 1) / 7) }] : [];
-    });
+    return first ? itemsOf(first) : [];
   };
   it("of one week repeat: nothing rises", () => {
-    const items = back(1, 6).filter((x) => x.gap === 1);
+    // The first session after a week without any: what rested while others were trained is another thing.
+    const returns = absent.sessions.filter((s, i) => {
+      const before = absent.sessions[i - 1];
+      return (
+        before && Math.floor((daysBetween(before.log.date, s.log.date) - 1) / 7) === 1 && s.session.loading === "full"
+      );
+    });
+    const items = returns.flatMap(itemsOf).filter((x) => x.gap === 1);
     expect(items.length).toBeGreaterThan(0);
     for (const { item } of items) {
       expect(["up-load", "up-reps", "up-sets", "up-seconds"]).not.toContain(item.decision?.kind);

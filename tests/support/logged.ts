@@ -1,10 +1,10 @@
 /** Logged work as a decision sees it, and the decision asked for. */
 import type { LoggedItem } from "../../src/core/athlete/types";
 import { percentFor } from "../../src/core/dose/oneRepMax";
+import type { PlannedLift } from "../../src/core/progress/basis";
 import { decide } from "../../src/core/progress/decide";
 import type { DecisionInput, LadderState } from "../../src/core/progress/decision";
 import type { History } from "../../src/core/progress/history";
-import type { PlannedLift } from "../../src/core/progress/next";
 import type { LoadQuestion } from "../../src/core/session/types";
 import { gym, lifted } from "./athlete";
 import { exercise } from "./choice";

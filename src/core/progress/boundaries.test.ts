@@ -20,9 +20,10 @@ import { makeableLoads, percentFor, stepUp } from "../dose";
 import { estimate } from "../dose/oneRepMax";
 import { why } from "../rulebook";
 import type { LoadQuestion } from "../session";
+import { alike, decisionBasis, type LoadContext, missedWeeks } from "./basis";
 import type { DecisionInput } from "./decision";
 import type { History } from "./history";
-import { alike, decisionBasis, type LoadContext, missedWeeks, nextLoad } from "./next";
+import { nextLoad } from "./next";
 import { risingPain, stoppedByPain } from "./pain";
 import { riseLimitPct } from "./rise";
 

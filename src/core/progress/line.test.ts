@@ -6,7 +6,8 @@ import { ask, at, plannedAs, squatQuestion } from "../../../tests/support/logged
 import type { LoggedItem } from "../athlete/types";
 import { why } from "../rulebook";
 import type { LoadAnswer } from "../session/types";
-import { type LoadContext, nextLoad } from "./next";
+import type { LoadContext } from "./basis";
+import { nextLoad } from "./next";
 
 const BLOCK = "2026-02-23";
 const cap = why("progress.cap", "mileage");
@@ -80,6 +81,16 @@ describe("the next point of the line", () => {
     expect(rules(risen)).toContain("block.line");
     // Eight days are the first that count as a missed week.
     expect(fives([["2026-03-02", tens]], start).loadKg).toBe(80);
+  });
+  it("does not rise where nothing may go up, also where the last load left more than counts as work", () => {
+    const easy = lifted("back-squat", 80, [3, 3, 3], 5, { reps: 3, repsLow: 3, rir: 5 });
+    const strong: [string, LoggedItem] = ["2026-02-01", lifted("back-squat", 120, [5, 5, 5], 2)];
+    const held = fives([[LAST, easy], strong], { blockStart: "2026-03-09", cap });
+    expect(held.loadKg).toBe(80);
+    expect(rules(held)).toContain("progress.cap");
+    // Inside a block it catches up by 5% a week, whatever its reserve has earned besides.
+    const more = lifted("back-squat", 80, [6, 6, 6], 5, { reps: 6, repsLow: 6, rir: 5 });
+    expect(fives([[LAST, more], strong]).loadKg).toBe(82.5);
   });
   it("does not take an estimate from many repetitions for more than 10% over the last load at the same effort", () => {
     const start = { blockStart: "2026-03-09" };

@@ -8,7 +8,8 @@ import { estimate, percentFor } from "../dose/oneRepMax";
 import type { LoadKind } from "../exercise/types";
 import { why } from "../rulebook";
 import type { LoadQuestion } from "../session/types";
-import { type LoadContext, nextLoad } from "./next";
+import type { LoadContext } from "./basis";
+import { nextLoad } from "./next";
 import { stoppedByPain } from "./pain";
 
 const squat = exercise("back-squat");

@@ -17,9 +17,10 @@ import {
 import type { Athlete, LoggedItem, Overrule } from "../athlete";
 import { why } from "../rulebook";
 import type { LoadAnswer, LoadQuestion } from "../session";
+import { type LoadContext, overruleAfter } from "./basis";
 import type { Decision, DecisionInput, LadderState } from "./decision";
 import { type History, historyOf, lastDayOf } from "./history";
-import { type LoadContext, nextLoad, overruleAfter } from "./next";
+import { nextLoad } from "./next";
 
 const [NOW, WEEK, FORTNIGHT] = ["2026-03-03", "2026-02-24", "2026-02-17"] as const;
 const run = (...items: LoggedItem[]): [History, ...History[]] =>

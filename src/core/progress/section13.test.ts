@@ -7,9 +7,10 @@ import { SHIPPED_LIBRARY } from "../exercise/library";
 import { feltLowBackTwice, progressionsOf } from "../exercise/progression";
 import { sideGaps } from "../exercise/sides";
 import { why } from "../rulebook";
+import type { LoadContext } from "./basis";
 import type { DecisionInput } from "./decision";
 import type { History } from "./history";
-import { type LoadContext, nextLoad } from "./next";
+import { nextLoad } from "./next";
 import { risingPain } from "./pain";
 import { riseLimitPct } from "./rise";
 
