@@ -63,7 +63,8 @@ test("an alternative is previewed, taken and undone", async ({ page }) => {
   await page.getByRole("button", { name: "Preview" }).first().click();
   await expect(page.getByRole("button", { name: "Back", exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Take" }).first().click();
-  await expect(page.getByText(/held, best of/)).toBeVisible();
+  // What is over is written down before the week is planned anew: a busy machine is given its time.
+  await expect(page.getByText(/held, best of/)).toBeVisible({ timeout: 60_000 });
   await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(page.getByText(/proposed, best of/)).toBeVisible();
 });
@@ -86,7 +87,7 @@ test("pounds and miles are shown where the athlete asks for them", async ({ page
   await page.getByRole("link", { name: "Pell Ashdown", exact: true }).click();
   await expect(page.getByText("mi · lb")).toBeVisible();
   await page.keyboard.press("4");
-  await expect(page.getByRole("heading", { name: "Single-leg B" })).toBeVisible();
+  await expect(page.getByRole("heading", { level: 1, name: /^(Heavy A|Single-leg B)$/ })).toBeVisible();
   await expect(page.getByText(/\d\slb/).first()).toBeVisible();
   await expect(page.getByText(/\d\skg/)).toHaveCount(0);
 });
