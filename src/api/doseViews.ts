@@ -91,8 +91,8 @@ export interface RungView {
   open: boolean;
 }
 
-/** What a week to come plans of a lift. */
-export interface LiftAhead {
+/** What a session to come plans of a lift. */
+interface LiftPlanned {
   date: string;
   label: Label;
   sets: number;
@@ -100,8 +100,12 @@ export interface LiftAhead {
   reps: number | null;
   seconds: number | null;
   loadKg: number | null;
-  percent1rm: number | null;
   rir: number;
+}
+
+/** What a week to come plans of a lift. */
+export interface LiftAhead extends LiftPlanned {
+  percent1rm: number | null;
   /** Its point on the line of the block, from 0; null outside of blocks. */
   line: { point: number; of: number } | null;
   stepBack: boolean;
@@ -120,20 +124,14 @@ export interface LiftView {
   line: LiftStory["line"];
   rising: LiftStory["rising"];
   ladder: { id: string; because: string; rungs: RungView[] } | null;
-  next: {
-    date: string;
-    label: Label;
-    sets: number;
-    repsLow: number | null;
-    reps: number | null;
-    seconds: number | null;
-    loadKg: number | null;
-    perSideKg: number[];
-    rir: number;
-    loading: LoadKind;
-    decision: { kind: DecisionKind; byCoach: boolean } | null;
-    why: Why[];
-  } | null;
+  next:
+    | (LiftPlanned & {
+        perSideKg: number[];
+        loading: LoadKind;
+        decision: { kind: DecisionKind; byCoach: boolean } | null;
+        why: Why[];
+      })
+    | null;
   /** The weeks after the next session, the heaviest of each, as if every week before it is done. */
   ahead: LiftAhead[];
   overrule: Overrule | null;

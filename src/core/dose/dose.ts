@@ -11,7 +11,6 @@ import {
   type Gate,
   type Label,
   type LinePoint,
-  type OneRepMaxFormula,
   type Phase,
   type Range,
   type Stage,
@@ -123,10 +122,6 @@ const constant = (cell: DoseCell): Pick<Dose, "seconds" | "secondsMost" | "restS
   restSeconds: cell.restSeconds,
   tempo: cell.tempo,
 });
-
-/** Percent of 1RM of a dose's top set, by the athlete's formula; null where nothing says it. */
-export const percentOf = (d: Pick<Dose, "percent" | "reps" | "rir">, formula?: OneRepMaxFormula): number | null =>
-  d.percent ?? percentFor(d.reps + d.rir, formula);
 
 /** Columns whose work goes low, high, low through a block, loaded or not. */
 const ASSISTANCE: readonly Column[] = ["assist", "calf", "trunk", "upper"];

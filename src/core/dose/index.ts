@@ -6,7 +6,6 @@ export {
   type Dose,
   type DoseKind,
   LABEL_WORDS,
-  percentOf,
   perWeek,
   type SessionDose,
   sessionDose,

@@ -2,7 +2,7 @@
 import { daysBetween } from "../dates";
 import { decayShare, NSCA_PERCENT } from "../dose";
 import { numbers, type Why, why } from "../rulebook";
-import type { LoadAnswer } from "../session";
+import type { LoadAnswer, LoadQuestion } from "../session";
 import { roundTo } from "../units";
 import {
   AWAY_DAYS,
@@ -18,6 +18,10 @@ import {
 } from "./basis";
 import { type History, lastDayOf } from "./history";
 
+/** The latest log of working sets; light and restoring ones only where there are no others. @param history newest first */
+const workingOf = (history: readonly History[], q: LoadQuestion): History | undefined =>
+  history.find((h) => askedRir(h, q) < LIGHT_RIR) ?? history[0];
+
 /** The first session of a block, or after a layoff: e1RM x percent. */
 export function fromMax(b: Basis, history: readonly History[]): LoadAnswer | null {
   const { q, c, max, percent, last, missed } = b;
@@ -30,7 +34,7 @@ export function fromMax(b: Basis, history: readonly History[]): LoadAnswer | nul
   const { planned } = b;
   const recent = history.filter((h) => daysBetween(h.date, c.asOf) <= LAYOFF_DAYS);
   const lately = recent.flatMap((h) => loadOf(h) ?? []);
-  const kept = recent.find((h) => askedRir(h, q) < LIGHT_RIR) ?? recent[0];
+  const kept = workingOf(recent, q);
   const lastKg = last ? loadOf(last) : undefined;
   // What may go up is measured by the heaviest of the block before and of the log; what may not stays at the last. What a room could not load
   // counts as it was aimed at.
@@ -69,7 +73,7 @@ export function fromMax(b: Basis, history: readonly History[]): LoadAnswer | nul
 function comparable({ q, percent, planned, formula }: Basis, recent: readonly History[]): number | undefined {
   if (percent === null) return undefined;
   if (planned) return planned.aim.percent === null ? undefined : (planned.aim.kg * percent) / planned.aim.percent;
-  const last = recent.find((h) => askedRir(h, q) < LIGHT_RIR) ?? recent[0];
+  const last = workingOf(recent, q);
   const [kg, was] = last ? [loadOf(last), percentOfLog(last, formula)] : [undefined, null];
   return kg === undefined || was === null ? undefined : (kg * percent) / was;
 }
@@ -78,7 +82,7 @@ function comparable({ q, percent, planned, formula }: Basis, recent: readonly Hi
 export function fromLast(b: Basis, history: readonly History[]): LoadAnswer | null {
   const { q, c } = b;
   const loaded = history.filter((h) => loadOf(h) !== undefined);
-  const last = loaded.find((h) => askedRir(h, q) < LIGHT_RIR) ?? loaded[0];
+  const last = workingOf(loaded, q);
   const load = last ? loadOf(last) : undefined;
   if (!last || load === undefined) return null;
   const days = daysBetween(last.date, c.asOf);

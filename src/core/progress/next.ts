@@ -119,7 +119,7 @@ function fromCoach(b: Basis, history: readonly History[]): LoadAnswer | null {
 
 function lightLoad(b: Basis, cap: number): LoadAnswer {
   const { q, max, last } = b;
-  const load = last?.item.sets.find((s) => s.loadKg !== undefined)?.loadKg;
+  const load = last && loadOf(last);
   const target = max ? (max.kg * cap) / 100 : load === undefined ? null : load * numbers("load.light").ofLast;
   if (target === null) return { ...none, why: [why("load.light", "unknown")] };
   const made = makeLoad(q.exercise, q.loading, q.place, target);

@@ -1,7 +1,5 @@
 /** How a session's items are written, wherever they stand: on a sheet, a card, paper, or in a list of changes. */
 
-import { numbers } from "../rulebook";
-
 /** "4–6", "5", or "30 s". */
 export const workText = (d: {
   reps?: number | null | undefined;
@@ -13,10 +11,7 @@ export const workText = (d: {
     : `${d.repsLow != null && d.repsLow !== d.reps ? `${d.repsLow}–` : ""}${d.reps ?? ""}`;
 
 /** Repetitions in reserve as they are shown: "2", or "5 or more" above five (rule load.triple). */
-export function reserveText(rir: number): string {
-  const { shownUpTo } = numbers("load.triple");
-  return rir > shownUpTo ? `${shownUpTo} or more` : String(rir);
-}
+export { reserveWords as reserveText } from "../rulebook";
 
 /** The number of the group an item is alternated in: 1 of "1A" and "1B". */
 export const groupOf = (i: { pair: string }): number => Number.parseInt(i.pair, 10);
