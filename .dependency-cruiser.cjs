@@ -8,6 +8,7 @@ const rooms = [
   "gym",
   "approach",
   "season",
+  "ledger",
   "dose",
   "week",
   "session",

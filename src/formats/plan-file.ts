@@ -3,6 +3,7 @@ import { z } from "zod";
 import { EMPHASES, LABELS, PHASES } from "../core/athlete";
 import { timeOf } from "../core/dates";
 import { LOADINGS, PATTERNS } from "../core/exercise";
+import { LEDGER_PATTERNS } from "../core/ledger";
 import type { Plan, PlanSession, PlanWeek } from "../core/plan";
 import { roundTo } from "../core/units";
 
@@ -57,6 +58,9 @@ const weekSchema = z.strictObject({
     changePct: z.number().nullable(),
     monotony: z.number().nullable(),
   }),
+  ledger: z.array(
+    z.strictObject({ pattern: z.enum(LEDGER_PATTERNS), owed: z.number(), planned: z.number(), done: z.number() }),
+  ),
   sessions: z.array(sessionSchema),
   unplaced: z.array(z.strictObject({ label: z.enum(LABELS), why: z.string() })),
   placement: z.strictObject({
@@ -142,6 +146,12 @@ const weekOut = (w: PlanWeek): PlanFile["weeks"][number] => ({
     changePct: rounded(w.season.change.distancePct ?? w.season.change.legLoadPct),
     monotony: w.season.figures.monotony === null ? null : roundTo(w.season.figures.monotony, 2),
   },
+  ledger: w.ledger.lines.map((l) => ({
+    pattern: l.pattern,
+    owed: roundTo(l.owed, 2),
+    planned: w.ledger.planned[l.pattern],
+    done: w.ledger.done[l.pattern],
+  })),
   sessions: w.sessions.map(sessionOut),
   unplaced: w.fit.unplaced,
   placement: {

@@ -112,6 +112,11 @@ const SPEAKERS: Partial<Record<RuleId, Athlete>> = {
   "progress.pain": logged({ pain: 4 }),
   "progress.rising": logged({ pain: 3 }, { pain: 2 }, { pain: 1 }),
   "progress.tendon": tendon(4),
+  "progress.effort": logged({
+    sets: [5, 5, 5].map((reps) => ({ reps, loadKg: 80, rir: 1, side: "both" as const })),
+    prescribed: { sets: 3, reps: 5, rir: 2 },
+  }),
+  "choice.step": base({ rungs: [{ ladder: "split-squat", exercise: "split-squat-rear-foot-low" }] }),
   "progress.felt": logged({ felt: "low-back" }),
   "progress.form": logged({
     sets: [5, 5, 5].map((reps) => ({ reps, clean: 3, loadKg: 80, rir: 2, side: "both" as const })),

@@ -8,6 +8,7 @@ import { activeAreas, safetyGate, trainingAge } from "../../src/core/athlete/gat
 import { lengthOf } from "../../src/core/athlete/logged";
 import type {
   Athlete,
+  Emphasis,
   EnduranceSession,
   LoggedItem,
   Race,
@@ -31,6 +32,8 @@ import { mileageRule } from "../../src/core/endurance/mileage";
 import { spikesOf } from "../../src/core/endurance/spikes";
 import { sideAction } from "../../src/core/exercise/sides";
 import { fitGym } from "../../src/core/gym/fit";
+import { worthGiving } from "../../src/core/ledger/deal";
+import { weeklySets } from "../../src/core/ledger/shares";
 import { HALF_LIFE, leftOf } from "../../src/core/legs/freshness";
 import { plan } from "../../src/core/plan";
 import { blockUse } from "../../src/core/planning/chain";
@@ -51,20 +54,23 @@ import { clashesOf } from "../../src/core/season/clashes";
 import { seasonDays } from "../../src/core/season/days";
 import { planPhases } from "../../src/core/season/phases";
 import { raceClass, raceMinutes, raceSeries } from "../../src/core/season/races";
+import { buildSession } from "../../src/core/session/build";
 import { isHeavy } from "../../src/core/session/heavy";
 import { lightReps } from "../../src/core/session/sheets";
-import { ROUTINE_MINUTES, setsFor } from "../../src/core/session/slots";
+import { ROUTINE_MINUTES } from "../../src/core/session/slots";
 import { timeOfSession, totalSeconds } from "../../src/core/session/time";
+import { raisePrimary } from "../../src/core/session/trim";
 import { tallyOf } from "../../src/core/story/tally";
 import { ownCosts, pairCosts } from "../../src/core/week/costs";
 import { groupOf } from "../../src/core/week/group";
 import { blockedByEndurance, blockedByJumps, blockedByOther } from "../../src/core/week/rules";
 import type { Option, WeekContext } from "../../src/core/week/types";
 import { easierDay, lighterBy } from "../../src/web/floor/progress";
-import { athleteWith, gym, lifted, logOf, raceOn, START, weeksOf } from "../support/athlete";
+import { athleteWith, gym, home, lifted, logOf, raceOn, START, weeksOf } from "../support/athlete";
 import { exercise } from "../support/choice";
 import { TRAINED } from "../support/dose";
 import { contextOf, optionOn } from "../support/place";
+import { built, request } from "../support/session";
 
 // biome-ignore lint/suspicious/noExplicitAny: an example's facts are of every kind
 type Given = any;
@@ -128,6 +134,11 @@ const set = (reps: number[], rir: number, load = 100, more: Partial<LoggedItem> 
   ...lifted("back-squat", load, reps, rir),
   ...more,
 });
+/** What a week loses by a session of its two leads at the gym, or with nothing to load. */
+const lostAt = (emphasis: Emphasis | undefined, at: string): number =>
+  emphasis === undefined
+    ? 0
+    : (buildSession(request({ emphasis, units: [] }, athleteWith(), at === "home" ? home : gym))?.lostShare ?? 0);
 /** A load answer of a lift with a log. */
 const answered = (id: string, item: LoggedItem, daysAgo: number, more: object = {}) => {
   const log = [logOf(addDays(MONDAY, -daysAgo), [item])];
@@ -488,7 +499,7 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     const a = base({ availability: [{ day: 2, start: "17:30", minutes, place: "gym" }] });
     const s = planned(a).sessions.find((x) => x.label === "A");
     if (!s) return null;
-    return s.why.some((w) => w.rule === "time.drop" && w.text.includes("half session")) ? "short" : "whole";
+    return s.why.some((w) => w.rule === "ledger.fill") ? "short" : "whole";
   },
   M2: ({ out }) => around(out, {}).loading,
   M3: ({ hours }) => blockedByOther(option(), later(hours), context()) !== null,
@@ -550,8 +561,14 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
   S13: ({ heavy, nearRace }) => charged("S13", option({ heavy, softRaces: nearRace ? ["Tern Hill"] : [] }), context()),
   S14: ({ hours }) => charged("S14", option(), context([hoursFrom(-hours, "easy")])),
   "hold.minimum": ({ enough }) => charged("hold.minimum", option({ belowMinimumHold: !enough }), context()),
-  "work.lost": ({ lostShare, unloaded }) =>
-    charged("work.lost", option({ lostShare: lostShare ?? 0, unloaded: unloaded ?? false }), context()),
+  "work.lost": ({ lostShare, emphasis, at }) =>
+    charged("work.lost", option({ lostShare: lostShare ?? lostAt(emphasis, at) }), context()),
+  "ledger.owed": ({ sport, emphasis, ascentM }) =>
+    Object.values(weeklySets({ sport, emphasis, ascentM: ascentM ?? 0, control: false, packPct: 0, scale: 1 })).map(
+      (n) => to(2, n),
+    ),
+  "session.slots": ({ sets, asked }) => raisePrimary([built("back-squat", sets)], asked)[0]?.sets,
+  "ledger.fill": ({ owed }) => worthGiving(owed),
   "week.most": ({ stepBack, pct }) => {
     const a = base({ endurance: weeksOf([...new Array(11).fill(1), 1 + (pct ?? 0) / 100, 1]) });
     const settings = { rulesOff: stepBack ? [] : ["stepback.every"] };
@@ -566,7 +583,6 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     const w = planned(a);
     return nearestChanges(w.input, "A").find((c) => c.text.includes("longer"))?.size;
   },
-  "session.slots": ({ share }) => setsFor(share),
   "floor.today": ({ load, loads, sets }) =>
     sets === undefined
       ? lighterBy(loads, load, numbers("floor.today").lessPct)
@@ -582,6 +598,8 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
       eachSide: false,
       extraSide: null,
       restSeconds: rest,
+      ramp: [],
+      slot: { kind: "assist" },
     }));
     return totalSeconds(timeOfSession(items as never, []));
   },

@@ -37,6 +37,9 @@ export function onTheFloor(s: PlanSession, r: Random, follows = false): number {
       // A warm-up set, then as long as it takes to be ready for the next.
       clock += w.reps * 3 + r.between(45, 65);
     }
+    // The sets that find a load: three before a lead, one before the others; what comes after them is work already.
+    for (const i of items)
+      for (const x of i.ramp.slice(0, i.slot.kind === "assist" ? 1 : 3)) clock += x.reps * 3 + r.between(45, 65);
     const stations = items.map((item): Station => ({ item, ready: clock, left: item.sets }));
     const first = stations.find((x) => x.item.perSideKg.length > 0);
     if (first) clock += plates(loaded, first.item.perSideKg);

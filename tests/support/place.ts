@@ -19,7 +19,7 @@ export const optionOn = (date: string, start: number, more: Partial<Option> = {}
   legs: [],
   jumps: false,
   lostShare: 0,
-  unloaded: false,
+  lostWords: "",
   belowMinimumHold: false,
   softRaces: [],
   locked: false,

@@ -53,7 +53,7 @@ function optionOf(label: Label, at: { offset: number; start: number; minutes: nu
     legs: k.mobility ? [] : [{ load: k.legs, halfLife: k.halfLife }],
     jumps: !k.mobility && k.jumps,
     lostShare: k.lost,
-    unloaded: false,
+    lostWords: "",
     belowMinimumHold: false,
     softRaces: [],
     locked: false,

@@ -57,7 +57,7 @@ export function weighPlaces(input: WeekInput, placed: readonly Placed[], label: 
   const places = problem.free(want).map((o): BoardPlace => {
     const other = others.map((x) => blockedByOther(o, x, context)).find((b) => b !== null) ?? null;
     const blocked = blockedHere(o, context) ?? other ?? blockedByTiredLegs([...others, o], context);
-    const costs = blocked ? [] : costsOf([...others, o], context);
+    const costs = blocked ? [] : costsOf(problem.settled([...others, o]), context);
     return {
       date: o.date,
       start: o.start,
@@ -69,7 +69,7 @@ export function weighPlaces(input: WeekInput, placed: readonly Placed[], label: 
       stress: o.stress,
     };
   });
-  const costs = costsOf(now, context);
+  const costs = costsOf(problem.settled(now), context);
   return {
     label,
     cost: costs.reduce((a, c) => a + c.points, 0),

@@ -12,6 +12,7 @@ import {
 import { addDays, dayNumber, type IsoDate, laterOf, MINUTES_A_DAY } from "../dates";
 import { percentFor } from "../dose";
 import { blockKey, type Library } from "../exercise";
+import { type LedgerState, NO_LEDGER } from "../ledger";
 import { type LegLoadEvent, loggedLegEvent, MEAN_DAYS } from "../legs";
 import type { PlannedLift } from "../progress";
 import { numbers } from "../rulebook";
@@ -21,6 +22,8 @@ import type { ExistingSession } from "../week";
 import type { ChoiceBasis } from "./contexts";
 import { blockOn, type LastBuild, type Swap } from "./planSession";
 import { type PlanWeek, plannedLegEvent, planWeek } from "./planWeek";
+import { ledgerAfter, ledgerBefore, liftedSets } from "./weekLedger";
+import { asCounted } from "./weekProblem";
 
 /** Days for which a session can still stand beside one of a week: no rule of hours reaches further. */
 const STANDS = { logged: 10, planned: 3 };
@@ -46,6 +49,7 @@ export class WeekChain {
   private legEvents: LegLoadEvent[];
   private lastBuild: LastBuild | null;
   private before: PlanWeek | undefined;
+  private ledger: LedgerState;
 
   constructor(private readonly input: ChainInput) {
     const { athlete, assumed, library, season, first, from } = input;
@@ -56,6 +60,7 @@ export class WeekChain {
     this.existing = this.log.filter((s) => ago(s) <= STANDS.logged).map((s) => existingOfLog(s, library));
     this.legEvents = this.log.filter((s) => ago(s) <= MEAN_DAYS).map((s) => loggedLegEvent(s, library.byId));
     this.lastBuild = buildBefore(athlete, season, first, this.log, library);
+    this.ledger = ledgerBefore(athlete, season, first, this.log, library);
   }
 
   /** Plans the next week. @param week follows the one before */
@@ -79,14 +84,18 @@ export class WeekChain {
       held: options.held ?? [],
       lastBuild: this.lastBuild,
       planned: new Map(this.loads),
+      ledger: this.ledger,
     });
-    this.keep(planned);
+    this.keep(planned, done);
     return planned;
   }
 
   /** What the week leaves behind for the next. */
-  private keep(planned: PlanWeek): void {
+  private keep(planned: PlanWeek, done: readonly StrengthLog[]): void {
     const week = planned.season;
+    const { athlete, library } = this.input;
+    const items = planned.sessions.flatMap((s) => s.items).map(asCounted);
+    this.ledger = ledgerAfter(athlete, week, this.ledger, planned.ledger, [...items, ...liftedSets(done, library)]);
     keepLoads(planned, this.loads);
     for (const s of planned.sessions)
       this.blocks.add(
@@ -239,6 +248,7 @@ function buildBefore(
       held: [],
       lastBuild: null,
       planned: new Map(),
+      ledger: NO_LEDGER,
     });
     return buildOf(planned);
   }

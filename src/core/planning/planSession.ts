@@ -11,16 +11,19 @@ import {
   type Place,
   placeById,
   type Stage,
+  safetyGate,
   windowsOfWeek,
 } from "../athlete";
 import type { IsoDate } from "../dates";
 import { makeableLoads, type SessionDose, sessionDose } from "../dose";
 import { type ChoiceContext, closedBecause, type Exercise, loadingToday } from "../exercise";
+import type { LedgerState, Unit } from "../ledger";
 import { historyOf, type LadderState, nextLoad, type PlannedLift, placeOnLine } from "../progress";
 import { numbers, type Why, why } from "../rulebook";
-import { type BlockWeek, buildOf, type SeasonDay, type SeasonWeek } from "../season";
-import { type BuiltSession, buildSession, type Filled } from "../session";
+import { type BlockWeek, buildOf, inWeek, type SeasonDay, type SeasonWeek } from "../season";
+import { type BuiltSession, buildSession, draftSession, type Filled } from "../session";
 import { type ContextInput, choiceContexts } from "./contexts";
+import { ledgerOf, type WeekLedger } from "./weekLedger";
 
 export interface LastBuild {
   /** Hard sets in the four primary patterns. */
@@ -47,6 +50,10 @@ export interface BuilderInput extends ContextInput {
   planned: ReadonlyMap<string, PlannedLift>;
   /** What the last full build week held; null before there was one. */
   lastBuild: LastBuild | null;
+  /** What the weeks before left to each pattern. */
+  ledger: LedgerState;
+  /** Labels lifted this week already. */
+  done: ReadonlySet<Label>;
 }
 
 /** What is asked of a session: its label on a day at a place, in so many minutes. */
@@ -59,6 +66,16 @@ interface Asked {
   /** Share of the full dose that the week takes. */
   share: number;
   routine: "short" | "long" | null;
+  /** What the ledger gives it, where that was settled over all sessions of the week. */
+  units?: readonly Unit[];
+}
+
+/** A session at its place in the week. */
+export interface PlacedAsk {
+  label: Label;
+  day: SeasonDay;
+  window: DatedWindow;
+  share: number;
 }
 
 /** Builds and remembers what each label is on a day in a free time slot. */
@@ -71,9 +88,11 @@ export class SessionBuilder {
   /** Sessions that share a hold's sets: those that have a day to stand on. */
   private readonly shared: number;
   private most = 0;
+  /** What the week owes each pattern, and who gives it. */
+  readonly ledger: WeekLedger;
 
   constructor(private readonly input: BuilderInput) {
-    const { athlete, week } = input;
+    const { athlete, week, library } = input;
     this.choiceOn = choiceContexts(input);
     const open = new Set(
       windowsOfWeek(athlete, week.start)
@@ -81,6 +100,15 @@ export class SessionBuilder {
         .filter((date) => week.days.some((d) => d.date === date && d.counts)),
     );
     this.shared = Math.max(1, Math.min(open.size, week.wanted.filter((w) => !w.taper).length));
+    this.ledger = ledgerOf({
+      athlete,
+      library,
+      week,
+      state: input.ledger,
+      log: athlete.strengthLog.filter((s) => inWeek(week, s.date) && input.done.has(s.label) && s.date <= input.asOf),
+      labels: week.wanted.map((w) => w.label).filter((l) => !input.done.has(l)),
+      doseOn: (day) => this.doseOn(day, safetyGate(athlete, day.date)),
+    });
   }
 
   /** AU of the heaviest session built so far at the full dose. */
@@ -103,6 +131,24 @@ export class SessionBuilder {
     const made = place ? this.make({ label, day, place, minutes: w.minutes, share, routine }) : null;
     this.known.set(key, made);
     return made;
+  }
+
+  /** A session that is placed, with what it could hold of these; null where it is not filled from the ledger. */
+  draft(asked: PlacedAsk, units: readonly Unit[]): ReturnType<typeof draftSession> {
+    const place = placeById(this.input.athlete, asked.window.place);
+    if (!place) return null;
+    const request = this.requestFor({ ...this.askOf(asked, place), units });
+    return draftSession({ ...request, setFactor: this.input.week.setFactor, primaryRange: null, stressCap: null });
+  }
+
+  /** A placed session built anew with what the whole week's account gives it. */
+  rebuild(asked: PlacedAsk, units: readonly Unit[]): BuiltSession | null {
+    const place = placeById(this.input.athlete, asked.window.place);
+    return place ? this.make({ ...this.askOf(asked, place), units }) : null;
+  }
+
+  private askOf({ label, day, window, share }: PlacedAsk, place: Place): Asked {
+    return { label, day, place, minutes: window.minutes, share, routine: null };
   }
 
   private make(asked: Asked): BuiltSession | null {
@@ -170,7 +216,7 @@ export class SessionBuilder {
     return dose;
   }
 
-  private requestFor({ label, day, place, minutes, routine }: Asked) {
+  private requestFor({ label, day, place, minutes, routine, units }: Asked) {
     const { athlete, week, log, planned, asOf, swaps } = this.input;
     const choice = this.choiceOn(day, place);
     const { gate, areas } = choice;
@@ -193,8 +239,8 @@ export class SessionBuilder {
       ladder: (e: Exercise) => ladderState(e, choice),
     };
     const key = `${label}/${day.date}/${place.id}/${routine}`;
-    const filled = this.filled.get(key) ?? {};
-    this.filled.set(key, filled);
+    const filled = (units ? undefined : this.filled.get(key)) ?? {};
+    if (!units) this.filled.set(key, filled);
     const own = swaps.filter((s) => s.date === day.date && s.label === label);
     return {
       label,
@@ -222,6 +268,11 @@ export class SessionBuilder {
             })
           : { point: 0, why: [] },
       filled,
+      units: units ?? this.ledger.deal.get(label) ?? [],
+      leads: this.ledger.leads.get(label) ?? [],
+      shortLead: this.ledger.shortLead.get(label) ?? null,
+      weekLeads: this.ledger.weekLeads,
+      weekUnits: this.ledger.weekUnits,
     };
   }
 }

@@ -2,6 +2,7 @@
 import { type DatedWindow, type Label, windowsOfWeek } from "../athlete";
 import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate, MINUTES_A_DAY, timeOf } from "../dates";
 import { LABEL_WORDS } from "../dose";
+import { setsByPattern } from "../ledger";
 import type { LegLoadEvent } from "../legs";
 import { numbers, type Why, why } from "../rulebook";
 import { inWeek, nearestBefore, type SeasonWeek, type WantedSession } from "../season";
@@ -9,7 +10,8 @@ import { type BuiltSession, loggedLegs, ROUTINE_MINUTES } from "../session";
 import { blockedHere, type CostRule, costsOf, type Demand, type FitResult, fitWeek, type WeekContext } from "../week";
 import type { SessionBuilder } from "./planSession";
 import { packWarnings, setOffWarnings } from "./warnings";
-import { legsOf, MOST, type WeekInput, WeekProblem } from "./weekProblem";
+import type { WeekLedger } from "./weekLedger";
+import { asCounted, legsOf, MOST, type WeekInput, WeekProblem } from "./weekProblem";
 
 export interface PlanSession extends BuiltSession {
   date: IsoDate;
@@ -28,6 +30,8 @@ export interface PlanWeek {
   loadLimitWhy: Why;
   /** Load limit of each day of the week, Monday first, AU. */
   dayLimits: number[];
+  /** What it owes each pattern, and what it leaves for the next. */
+  ledger: WeekLedger;
   /** What it was made of: with it the week can be made again, changed. */
   input: WeekInput;
   why: Why[];
@@ -57,7 +61,7 @@ export function planWeek(input: WeekInput): PlanWeek {
       none: noSlot(input, want, problem),
     };
   });
-  const fit = fitWeek(demands, context, input.walk);
+  const fit = settled(fitWeek(demands, context, input.walk), problem);
   const sessions = [
     ...fit.placed.flatMap((o): PlanSession[] => {
       const s = built.get(o);
@@ -85,6 +89,7 @@ export function planWeek(input: WeekInput): PlanWeek {
             full: Math.round(builder.deepest()),
             because: factor.text,
           }),
+    ledger: { ...builder.ledger, planned: setsByPattern(sessions.flatMap((s) => s.items).map(asCounted)) },
     input,
     dayLimits: dayLimits(week, windows, demands, context),
     why: [
@@ -107,6 +112,14 @@ export function planWeek(input: WeekInput): PlanWeek {
           : why("fit.place", "best", fit.weighed),
     ],
   };
+}
+
+/** The fit with its sessions filled over all of them; what it costs is what those cost. */
+function settled(fit: FitResult, problem: WeekProblem): FitResult {
+  const placed = problem.settled(fit.placed);
+  if (placed.every((o, i) => o === fit.placed[i])) return fit;
+  const costs = costsOf(placed, problem.context);
+  return { ...fit, placed, costs, cost: costs.reduce((a, c) => a + c.points, 0) };
 }
 
 /** Routines stand where their runs end: nothing about them is fitted, and no gap is asked of them. */

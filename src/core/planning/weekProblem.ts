@@ -9,12 +9,22 @@ import {
 } from "../athlete";
 import { addDays, dayNumber, type IsoDate, MINUTES_A_DAY, minutesOf } from "../dates";
 import { isKey, sessionLoad } from "../endurance";
+import type { Counted } from "../ledger";
 import { enduranceLegEvent, type LegLoadEvent, type LegPart, MEAN_DAYS, meanDailyLoad, strengthParts } from "../legs";
 import { numbers, ruleIdOf, say } from "../rulebook";
-import { inWeek, type SeasonWeek, type WantedSession } from "../season";
-import type { BuiltSession } from "../session";
-import { type ExistingSession, type Option, type WeekContext, weekNumbers } from "../week";
-import { type BuilderInput, SessionBuilder } from "./planSession";
+import { inWeek, type SeasonDay, type SeasonWeek, type WantedSession } from "../season";
+import { type BuiltSession, SHORT_MINUTES } from "../session";
+import {
+  blockedByOther,
+  blockedByTiredLegs,
+  blockedHere,
+  type ExistingSession,
+  type Option,
+  type WeekContext,
+  weekNumbers,
+} from "../week";
+import { type BuilderInput, type PlacedAsk, SessionBuilder } from "./planSession";
+import { dealFrom, fillRooms, type Room, restsOf, unitsFor } from "./redeal";
 
 export interface WeekInput extends BuilderInput {
   existing: readonly ExistingSession[];
@@ -22,8 +32,6 @@ export interface WeekInput extends BuilderInput {
   legEvents: readonly LegLoadEvent[];
   /** Weekday on which each session stood last week, Monday 1. */
   lastDays: ReadonlyMap<Label, number>;
-  /** Labels lifted this week already. */
-  done: ReadonlySet<Label>;
   /** Placements the coach has taken over without locking them. */
   held: readonly LockedSession[];
   /** Up to so many placements each is walked, so that their costs can be shown; otherwise most are ruled out unseen. */
@@ -53,6 +61,8 @@ export class WeekProblem {
   readonly factor: { factor: number; text: string };
   /** What each option would be. */
   readonly built = new Map<Option, BuiltSession>();
+  /** Where each option was built for. */
+  private readonly asks = new Map<Option, PlacedAsk>();
 
   constructor(readonly input: WeekInput) {
     const { athlete, week } = input;
@@ -113,28 +123,100 @@ export class WeekProblem {
     const session = this.builder.build(label, day, { ...w, minutes: this.minutesIn(label, w) }, this.factor.factor);
     if (!session) return [];
     return starts(session).map((start) => {
-      const option: Option = {
+      const option = this.optionFor(session, { day, window: w, start, locked });
+      this.asks.set(option, {
         label,
-        date: w.date,
-        day: dayNumber(w.date),
-        start,
-        minutes: session.minutes,
-        place: w.place,
-        lowerLoaded: session.lowerLoaded,
-        heavy: session.heavy,
-        mobility: session.loading === "mobility",
-        stress: session.stress,
-        legs: legsOf(session),
-        jumps: session.items.some((i) => i.exercise.pattern === "jump"),
-        lostShare: session.lostShare,
-        belowMinimumHold: session.belowMinimumHold,
-        unloaded: session.unloaded && label !== "C",
-        softRaces: day.softRaces,
-        locked,
-      };
-      this.built.set(option, session);
+        day,
+        window: { ...w, minutes: this.minutesIn(label, w) },
+        share: this.factor.factor,
+      });
       return option;
     });
+  }
+
+  /** What the fit needs to know of a built session at an hour. */
+  private optionFor(
+    session: BuiltSession,
+    { day, window, start, locked }: { day: SeasonDay; window: DatedWindow; start: number; locked: boolean },
+  ): Option {
+    const option: Option = {
+      label: session.label,
+      date: window.date,
+      day: dayNumber(window.date),
+      start,
+      minutes: session.minutes,
+      place: window.place,
+      lowerLoaded: session.lowerLoaded,
+      heavy: session.heavy,
+      mobility: session.loading === "mobility",
+      stress: session.stress,
+      legs: legsOf(session),
+      jumps: session.items.some((i) => i.exercise.pattern === "jump"),
+      lostShare: session.lostShare,
+      lostWords: session.lostWords,
+      belowMinimumHold: session.belowMinimumHold,
+      softRaces: day.softRaces,
+      locked,
+    };
+    this.built.set(option, session);
+    return option;
+  }
+
+  /**
+   * The placed sessions filled over all of them where one had no room for what it was to hold: nothing that must hold may break by it.
+   * @returns the options as they are then, the same ones where nothing changes
+   */
+  settled(placed: readonly Option[]): Option[] {
+    const filled = this.refilled(placed);
+    if (!filled) return [...placed];
+    const broken = filled.some(
+      (o, i) =>
+        blockedHere(o, this.context) !== null ||
+        filled.slice(i + 1).some((x) => blockedByOther(o, x, this.context) !== null),
+    );
+    return broken || blockedByTiredLegs(filled, this.context) !== null ? [...placed] : filled;
+  }
+
+  private refilled(placed: readonly Option[]): Option[] | null {
+    if (this.input.week.setFactor < 1) return null;
+    const { open, leads } = this.builder.ledger;
+    const items = placed.flatMap((o) => this.built.get(o)?.items ?? []).map(asCounted);
+    if (restsOf(open, items).length === 0) return null;
+    const asks = [...placed]
+      .sort((a, b) => (a.label < b.label ? -1 : 1))
+      .flatMap((option) => {
+        const ask = this.roomOf(option);
+        return ask ? [{ option, ask }] : [];
+      });
+    const stands = placed.flatMap((o) => {
+      const { items: own } = this.built.get(o) ?? { items: [] };
+      return asks.some((a) => a.option === o) ? own.filter((i) => !i.slot.unit) : own;
+    });
+    const rests = restsOf(open, stands.map(asCounted));
+    const rooms = asks.flatMap(({ ask }, n): Room[] => {
+      const own = (leads.get(ask.label) ?? []).map((l) => l.pattern);
+      const draft = this.builder.draft(ask, unitsFor(open, rests, asks.length > 1 ? own : [], n));
+      return draft ? [{ label: ask.label, draft }] : [];
+    });
+    const chosen = rooms.length > 0 ? fillRooms(rooms, rests) : null;
+    if (!chosen) return null;
+    const deal = dealFrom(rooms, chosen);
+    return placed.map((o) => {
+      const at = asks.find((a) => a.option === o);
+      const units = deal.get(o.label);
+      const session = at && units ? this.builder.rebuild(at.ask, units) : null;
+      if (!at || !session || o.start + session.minutes > at.ask.window.start + at.ask.window.minutes) return o;
+      return this.optionFor(session, { day: at.ask.day, window: at.ask.window, start: o.start, locked: o.locked });
+    });
+  }
+
+  /** What a placed session may still take: what is left of its slot from its hour on; null where that would make it a shorter kind. */
+  private roomOf(option: Option): PlacedAsk | null {
+    const ask = this.asks.get(option);
+    if (!ask) return null;
+    const left = Math.min(ask.window.minutes, ask.window.start + ask.window.minutes - option.start);
+    if (left <= SHORT_MINUTES && ask.window.minutes > SHORT_MINUTES) return null;
+    return { ...ask, window: { ...ask.window, start: option.start, minutes: left } };
   }
 
   /** Everywhere a wanted session could stand. */
@@ -191,6 +273,13 @@ function withLocks(wanted: readonly WantedSession[], locks: readonly LockedSessi
     a.label < b.label ? -1 : 1,
   );
 }
+
+/** An item as the ledger counts it. */
+export const asCounted = ({ exercise, sets, slot }: BuiltSession["items"][number]): Counted => ({
+  exercise,
+  sets,
+  primer: slot.primer ?? false,
+});
 
 /** A built session as the legs feel it. */
 export const legsOf = (s: Pick<BuiltSession, "items" | "stress">): LegPart[] =>

@@ -7,6 +7,7 @@ import { CHOICE } from "./choice";
 import { CLUB } from "./club";
 import { DOSE } from "./dose";
 import { ENDURANCE } from "./endurance";
+import { LEDGER } from "./ledger";
 import { LEGS } from "./legs";
 import { LINE } from "./line";
 import { PROGRESS } from "./progress";
@@ -39,7 +40,7 @@ export const BOOK = {
   dose: { ...DOSE, ...LINE },
   legs: LEGS,
   week: WEEK,
-  session: SESSION,
+  session: { ...SESSION, ...LEDGER },
   choice: CHOICE,
   progress: PROGRESS,
   club: CLUB,
@@ -55,6 +56,7 @@ const ALL = {
   ...LEGS,
   ...WEEK,
   ...SESSION,
+  ...LEDGER,
   ...CHOICE,
   ...PROGRESS,
   ...CLUB,

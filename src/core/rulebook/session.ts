@@ -8,12 +8,6 @@ export const SESSION = {
     ...HOUSE,
     parameters: {
       assist: num(2, "sets", HOUSE, "of an assistance exercise"),
-      shareOne: num(
-        2,
-        "of 5",
-        HOUSE,
-        "of the sport's share at which a pattern gets one set, above it two, below it none",
-      ),
       most: num(4, "sets", HOUSE, "of one exercise at most"),
       bodyweightLow: num(8, "repetitions", HOUSE, "of bodyweight work in a slot of few repetitions at least"),
       bodyweightHigh: num(10, "repetitions", HOUSE, "of it at most"),
@@ -21,7 +15,7 @@ export const SESSION = {
       hopSeconds: num(10, "seconds", TRADE, "of hops"),
       mobilityMinutes: num(30, "minutes", TRADE, "of a mobility visit at most"),
     },
-    examples: [eg({ share: 1 }, 0), eg({ share: 2 }, 1), eg({ share: 3 }, 2)],
+    examples: [eg({ sets: 2, asked: 3 }, 3), eg({ sets: 2, asked: 4 }, 4), eg({ sets: 2, asked: 5 }, 4)],
   }),
   "pair.rest": rule({
     title: "Paired work",
@@ -36,6 +30,13 @@ export const SESSION = {
     parameters: {
       opening: num(300, "seconds", TRADE, "of opening"),
       change: num(75, "seconds", TRADE, "of set-up at each exercise"),
+      rampLead: num(
+        3,
+        "sets",
+        HOUSE,
+        "that find a lead's unknown load at most; those after them are working sets already",
+      ),
+      rampBeside: num(1, "set", HOUSE, "that finds an unknown load beside the leads"),
     },
     examples: [eg({ exercises: 1, sets: 1, reps: 10, secondsPerRep: 3, rest: 60 }, 465)],
   }),
@@ -44,7 +45,6 @@ export const SESSION = {
     kind: "dose",
     ...TRADE,
     says: {
-      half: (minutes: number) => `${minutes} min take the half session: one lift, one hip, one trunk exercise.`,
       cuts: (v: { cuts: number; minutes: number }) => `${v.cuts} cuts to stay inside ${v.minutes} min.`,
     },
   }),

@@ -221,9 +221,21 @@ export const WEEK = {
     ...HOUSE,
     parameters: {
       points: points(12),
-      unloaded: num(0.6, "of the points", HOUSE, "where there is nothing to load with"),
+      worth: table(
+        { prepare: 2, develop: 9, maximal: 12, hold: 6, restore: 0 },
+        "points",
+        HOUSE,
+        "that all the loaded lead work of a week is worth by emphasis",
+      ),
+      beside: num(2, "points", HOUSE, "that all the work beside the leads is worth"),
     },
-    examples: [eg({ lostShare: 0 }, 0), eg({ lostShare: 0.5 }, 6), eg({ unloaded: true }, 7)],
+    examples: [
+      eg({ lostShare: 0 }, 0),
+      eg({ lostShare: 0.5 }, 6),
+      eg({ emphasis: "maximal", at: "home" }, 12),
+      eg({ emphasis: "hold", at: "home" }, 6),
+      eg({ emphasis: "maximal", at: "gym" }, 0),
+    ],
   }),
   "week.most": rule({
     title: "Most training load this week takes",

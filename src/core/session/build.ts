@@ -4,20 +4,22 @@ import { type WarmUpSet, warmUpSets } from "../dose";
 import { fiveFor, PRIMARY_PATTERNS } from "../exercise";
 import { numbers, say, type Why, why } from "../rulebook";
 import { fillEdit } from "./edited";
-import { candidatesFor, fillSlots } from "./fill";
+import { fillSlots } from "./fill";
 import { isHeavy, isLoadedLower } from "./heavy";
+import { lostBy } from "./lost";
 import {
   essentialSlots,
-  HALF_SESSION_MINUTES,
-  halfSession,
+  SHORT_MINUTES,
   SHORTEST_MINUTES,
   type Slot,
+  shortSlots,
   slotsFor,
   withFindings,
 } from "./slots";
-import { OPENING_SECONDS, pairUp, primerFirst, timeOfSession, totalSeconds } from "./time";
+import { clockFor, OPENING_SECONDS, pairUp, primerFirst, rampSeconds, timeOfSession, totalSeconds } from "./time";
 import { nextDrop, primarySets, raisePrimary, scaleSets, trimPrimary } from "./trim";
 import type { BuiltSession, Dropped, Filled, Item, LeftOut, SessionRequest } from "./types";
+import { type Draft, levelsOf, mostWorth, type Offer } from "./worth";
 
 /** What a session holds before its minutes are counted. */
 interface Asked {
@@ -26,8 +28,9 @@ interface Asked {
   left: readonly LeftOut[];
   /** Every slot that the day asks for; empty where it was made by hand. */
   all: readonly Slot[];
-  /** The minutes take half a session. */
-  half: boolean;
+  /** The minutes take a short session. */
+  short: boolean;
+  again: Filled["again"];
   /** Sets in the leading patterns before the week's cuts. */
   asked: number;
   /** The week cuts its sets. */
@@ -35,24 +38,21 @@ interface Asked {
 }
 
 /** The slots filled, once for all minutes and cuts of a request. */
-function slotsFilled(slots: readonly Slot[], half: boolean, r: SessionRequest): Filled {
+function slotsFilled(slots: readonly Slot[], short: boolean, r: SessionRequest): Filled {
   const kept = r.filled ?? {};
-  const filled = (half ? kept.half : kept.whole) ?? fillSlots(slots, r);
-  kept[half ? "half" : "whole"] = filled;
+  const filled = (short ? kept.short : kept.whole) ?? fillSlots(slots, r);
+  kept[short ? "short" : "whole"] = filled;
   return filled;
 }
 
 /** Exercises by slot or by hand, with the week's sets; null where nothing is open. */
 function askedFor(r: SessionRequest): Asked | null {
   const { edit } = r;
-  const all = edit ? [] : slotsOf(r);
-  const half = r.minutes <= HALF_SESSION_MINUTES && r.loading !== "mobility" && !edit && !r.routine;
-  const slots = half ? halfSession(all) : all;
-  const filled = edit ? fillEdit(edit, r) : slotsFilled(slots, half, r);
+  const { all, short } = edit ? { all: [], short: false } : slotsOf(r);
+  const filled = edit ? fillEdit(edit, r) : slotsFilled(all, short, r);
   if (!filled) return null;
   const dropped = [...filled.dropped];
   const whole = filled.items;
-  if (half) for (const s of all) if (!slots.includes(s)) dropped.push(...droppedSlot(s, r, whole));
   // What was made by hand keeps its sets: the coach has seen the week.
   // Mobility and what restores is never cut.
   const cut = r.setFactor < 1 && r.loading !== "mobility" && r.emphasis !== "restore" && !edit;
@@ -61,7 +61,7 @@ function askedFor(r: SessionRequest): Asked | null {
   for (const { exercise } of whole)
     if (!items.some((i) => i.exercise === exercise))
       dropped.push({ exercise: exercise.id, why: "no set of it is left in a week of fewer sets" });
-  return { items, dropped, left: filled.left, all, half, asked: primarySets(whole), cut };
+  return { items, dropped, left: filled.left, all, short, again: filled.again, asked: primarySets(whole), cut };
 }
 
 /** Session RPE (rule session.rpe). */
@@ -94,10 +94,84 @@ function underLoad(items: Item[], r: SessionRequest, rpe: number, dropped: Dropp
   return left;
 }
 
-/** Work goes in the order of rule time.drop until the minutes suffice; null where they never do. */
-function inTime(items: Item[], r: SessionRequest, dropped: Dropped[]): Arranged | null {
+/** Sets of an exercise at least, beside the leads (rule ledger.fill). */
+const leastSets = (r: SessionRequest, short: boolean): number =>
+  short || r.setFactor < 1 || r.emphasis === "hold" || r.loading === "light" ? 1 : numbers("ledger.fill").least;
+
+/** The sets of what the ledger gives, still open. */
+function draftFrom(items: readonly Item[], r: SessionRequest, short: boolean): Draft & { withSets: WithSets } {
+  const given = items.filter((i) => i.slot.unit);
+  const at = items.map((i) => given.indexOf(i));
+  const now = items.map((i) => i.sets);
+  const setsFor = (sets: readonly number[]): readonly number[] => {
+    at.forEach((k, i) => {
+      if (k >= 0) now[i] = sets[k] ?? 0;
+    });
+    return now;
+  };
+  const alone = arranged(
+    items.filter((_, k) => at[k] === -1),
+    r,
+  ).time;
+  const ramps = given.map(rampSeconds);
+  const clock = clockFor(items);
+  return {
+    offers: given.map((item): Offer => ({ item, levels: levelsOf(item, leastSets(r, short)) })),
+    limit: r.minutes * 60,
+    secondsOf: (sets) => {
+      let seconds = alone.opening + alone.warmUp + clock(setsFor(sets));
+      for (let k = 0; k < sets.length; k++) if ((sets[k] ?? 0) > 0) seconds += ramps[k] ?? 0;
+      return seconds;
+    },
+    fixed: { busy: alone.opening + alone.warmUp + alone.work + alone.change, waits: alone.emptyRest },
+    withSets: (sets) => {
+      const chosen = setsFor(sets);
+      return items.flatMap((i, k) => {
+        const n = chosen[k] ?? 0;
+        return n === 0 ? [] : n === i.sets ? [i] : [{ ...i, sets: n }];
+      });
+    },
+  };
+}
+type WithSets = (sets: readonly number[]) => Item[];
+
+/** What a session could hold beside its leads, for the ledger of a whole week; null where it is not filled from the ledger. */
+export function draftSession(r: SessionRequest): Draft | null {
+  const filled = askedFor(r);
+  if (!filled || filled.cut || r.edit || r.routine) return null;
+  const draft = draftFrom(filled.items, r, filled.short);
+  return draft.offers.length === 0 ? null : draft;
+}
+
+/** What the ledger gives goes by its worth where the minutes do not hold all of it; null where the rest alone takes too long. */
+function byWorth(
+  items: readonly Item[],
+  r: SessionRequest,
+  { short, again }: Asked,
+  dropped: Dropped[],
+): Item[] | null {
+  const { withSets, ...draft } = draftFrom(items, r, short);
+  const chosen = draft.offers.length === 0 ? null : mostWorth(draft);
+  if (!chosen) return null;
+  draft.offers.forEach(({ item: i }, k) => {
+    const n = chosen[k] ?? 0;
+    if (n === 0) dropped.push({ exercise: i.exercise.id, why: "no time for it; the week's account carries it on" });
+    else if (n < i.sets) dropped.push({ exercise: i.exercise.id, why: `${i.sets - n} fewer sets, the time is short` });
+  });
+  return withSets(chosen).map((i) => {
+    const before = items.find((x) => x.exercise === i.exercise);
+    return before && before.sets !== i.sets ? { ...(again?.get(i.exercise)?.(i.sets) ?? i), sets: i.sets } : i;
+  });
+}
+
+/** What the ledger gives goes by its worth, then work in the order of rule time.drop, until the minutes suffice; null where they never do. */
+function inTime(items: Item[], r: SessionRequest, asked: Asked, dropped: Dropped[]): Arranged | null {
   let left = items;
   let now = arranged(left, r);
+  if (now.minutes > r.minutes && !r.edit) {
+    left = byWorth(left, r, asked, dropped) ?? left;
+    now = arranged(left, r);
+  }
   while (now.minutes > r.minutes && !r.edit) {
     const step = nextDrop(left);
     if (!step || step.items.length === 0) break;
@@ -110,13 +184,15 @@ function inTime(items: Item[], r: SessionRequest, dropped: Dropped[]): Arranged 
 
 /** @param cuts what went for want of minutes */
 function reasonsFor(r: SessionRequest, filled: Asked, left: number, cuts: number): Why[] {
-  const { all, half, asked, cut } = filled;
+  const { all, short, asked, cut, items } = filled;
   const reasons: Why[] = [...r.dose.why];
   if (r.edit) reasons.push(why("edit.hand", "session"));
   if (r.routine) reasons.push(why("approach.routine", "follows", r.routine));
   if (r.loading !== "mobility") reasons.push(...r.choice.gate.why);
   if (all.some((x) => x.essential)) reasons.push(why("choice.five", "short"));
-  if (half) reasons.push(why("time.drop", "half", r.minutes));
+  const lead = items.find((i) => i.slot.kind !== "assist");
+  if (short && lead)
+    reasons.push(why("ledger.fill", "short", { minutes: r.minutes, lead: lead.exercise.name.toLowerCase() }));
   else if (cuts > 0) reasons.push(why("time.drop", "cuts", { cuts, minutes: r.minutes }));
   if (asked > left && cut) reasons.push(why("phase.day", "sets", { asked, left }));
   return reasons;
@@ -133,12 +209,12 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   const rpe = effortOf(r, filled.cut);
   const items = underLoad([...filled.items], r, rpe, dropped);
   const before = dropped.length;
-  const made = inTime(items, r, dropped);
+  const made = inTime(items, r, filled, dropped);
   if (!made) return null;
   const { paired, minutes, time, warmUp } = made;
   const lower = paired.filter(isLoadedLower);
-  const count = (list: readonly Item[]): number => list.reduce((a, i) => a + i.sets, 0);
-  const [wanted, primaries] = [count(items), primarySets(paired)];
+  const primaries = primarySets(paired);
+  const lost = lostBy(paired, r);
   return {
     label: r.label,
     emphasis: r.emphasis,
@@ -154,8 +230,8 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
     heavy: lower.some(isHeavy),
     stress: minutes * rpe,
     rpe,
-    lostShare: wanted > 0 ? Math.max(0, 1 - count(paired) / wanted) : 0,
-    unloaded: r.loading === "full" && lower.length === 0,
+    lostShare: lost.share,
+    lostWords: lost.words,
     byHand: r.edit !== undefined,
     belowMinimumHold: r.primaryRange !== null && !r.edit && primaries < r.primaryRange.least,
     why: reasonsFor(r, filled, primaries, dropped.length - before),
@@ -163,29 +239,15 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
 }
 
 /** The slots of the day, with the essential five where time is short and with what the screening adds. */
-function slotsOf(r: SessionRequest): Slot[] {
-  const five = (r.loading === "full" || r.loading === "light") && !r.routine ? fiveFor(r.choice.athlete) : null;
-  if (five) return essentialSlots(five);
-  const slots = slotsFor(r.label, r.loading, r.choice.athlete.athlete.sport, r.build, r.routine);
+function slotsOf(r: SessionRequest): { all: Slot[]; short: boolean } {
+  const strength = (r.loading === "full" || r.loading === "light") && !r.routine;
+  const five = strength ? fiveFor(r.choice.athlete) : null;
+  if (five) return { all: essentialSlots(five), short: false };
+  const whole = slotsFor(r.label, r.loading, r.build, r.routine, r.units);
+  const short = strength && r.minutes <= SHORT_MINUTES;
+  const slots = short ? shortSlots(whole, r.shortLead ?? null, r.build) : whole;
   const builds = r.emphasis !== "restore" && r.loading !== "mobility" && r.loading !== "restore" && !r.routine;
-  return builds ? withFindings(slots, r.choice.findings, r.label) : slots;
-}
-
-function droppedSlot(s: Slot, r: SessionRequest, items: readonly Item[]): Dropped[] {
-  const best = candidatesFor(
-    s,
-    r.choice,
-    items.map((i) => i.exercise),
-    r.label,
-  )[0];
-  return best
-    ? [
-        {
-          exercise: best.exercise.id,
-          why: `a window of ${r.minutes} min takes one lift, one hip and one trunk exercise`,
-        },
-      ]
-    : [];
+  return { all: builds ? withFindings(slots, r.choice.findings, r.label) : slots, short };
 }
 
 function warmUpFor(i: Item, r: SessionRequest): WarmUpSet[] {

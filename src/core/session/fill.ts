@@ -16,6 +16,7 @@ import {
   rankFor,
   styleFor,
 } from "../exercise";
+import { kindOf, type Unit } from "../ledger";
 import { numbers, say, type Why, why } from "../rulebook";
 import { latestScreening, passes, testName, weakerSide } from "../screening";
 import { consistent, doseAt, lineWhy } from "./dosed";
@@ -46,17 +47,49 @@ export function candidatesFor(slot: Slot, c: ChoiceContext, chosen: readonly Exe
     if (open.length > 0 || !slot.orElse) return [...first, ...open.filter((x) => !first.includes(x))];
   }
   if (slot.kind === "assist") ranked = besides(ranked, chosen);
-  if (slot.singleLeg) {
-    const one = ranked.filter((x) => x.exercise.unilateral);
-    ranked = [...one, ...ranked.filter((x) => !x.exercise.unilateral)];
-  }
+  if (slot.unit) ranked = forLedger(slot.unit, ranked, c);
   const wanted = slot.prefer ?? [];
   const first = wanted.flatMap((id) => ranked.filter((x) => x.exercise.id === id));
   return [...first, ...ranked.filter((x) => !first.includes(x))];
 }
 
+/** Lifts that stand beside a lead of their pattern in the same week. */
+const SISTERS: Readonly<Partial<Record<Pattern, readonly string[]>>> = {
+  squat: ["leg-press", "safety-bar-squat", "front-squat", "goblet-squat", "box-squat"],
+  hinge: [
+    "romanian-deadlift",
+    "stiff-leg-deadlift",
+    "dumbbell-romanian-deadlift",
+    "rdl-to-knee",
+    "supported-back-extension",
+  ],
+};
+
+/** Who leads with a pattern, and as what. */
+const LED: Readonly<Partial<Record<Pattern, { kind: "main" | "single"; label: Label }>>> = {
+  squat: { kind: "main", label: "A" },
+  hinge: { kind: "main", label: "A" },
+  "split-squat": { kind: "single", label: "B" },
+  hip: { kind: "single", label: "B" },
+};
+
+/** The kind of work that was missed longest goes first; a second place of a pattern takes another exercise than the week's lead, of squat and hinge a sister lift. */
+function forLedger(unit: Unit, ranked: readonly Candidate[], c: ChoiceContext): Candidate[] {
+  const first = <T>(list: readonly T[], test: (x: T) => boolean): T[] => [
+    ...list.filter(test),
+    ...list.filter((x) => !test(x)),
+  ];
+  const led = LED[unit.pattern];
+  const lead = led ? rankFor(unit.pattern, c, led.kind, led.label)[0]?.exercise : undefined;
+  const others = first(ranked, (x) => x.exercise !== lead);
+  const sisters = SISTERS[unit.pattern];
+  const beside = sisters ? first(others, (x) => sisters.includes(x.exercise.id) && x.exercise !== lead) : others;
+  return unit.kind === null ? beside : first(beside, (x) => kindOf(x.exercise) === unit.kind);
+}
+
 export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
   const items: Item[] = [];
+  const again = new Map<Exercise, (sets: number) => Item>();
   const dropped: Dropped[] = [];
   const left: LeftOut[] = [];
   for (const slot of slots) {
@@ -75,11 +108,12 @@ export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
     }
     const out = leftOut(best.exercise, r.choice);
     left.push(...out.filter((o) => !left.some((l) => l.exercise === o.exercise)));
-    items.push(
-      itemFor(best, slot, r, { left: out, swappedFrom: swapped && first ? first.exercise : null, of: ranked.length }),
-    );
+    const among = { left: out, swappedFrom: swapped && first ? first.exercise : null, of: ranked.length };
+    const item = itemFor(best, slot, r, among);
+    items.push(item);
+    again.set(item.exercise, (sets) => itemFor(best, { ...slot, sets }, r, among));
   }
-  return { items, dropped, left };
+  return { items, dropped, left, again };
 }
 
 /** The commonest reasons why a slot has nothing to offer. */
@@ -192,7 +226,7 @@ function questionOf({ candidate, slot, dose, kept, hand }: Asking, r: SessionReq
     seconds: timed ? (hand.seconds ?? exercise.ownSeconds ?? holdSeconds(exercise.pattern, dose)) : null,
     ...(timed || external ? {} : { repsMost }),
     ...(exercise.ownSeconds === null ? { secondsMost: dose.secondsMost } : {}),
-    rir: hand.rir ?? Math.max(dose.rir, kept.reserve),
+    rir: hand.rir ?? Math.max(dose.rir, kept.reserve, slot.reserve ?? 0),
     percent: gentle || spared || kneeHinge !== null || hand.reps || hand.rir !== undefined ? null : dose.percent,
     capPercent: r.loading === "restore" ? numbers("load.light", r.choice.athlete.settings?.ruleValues).percent : null,
   };
@@ -214,13 +248,17 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     percent1rm,
     why: left,
   } = consistent(timed ? null : (answer.reps ?? q.reps), q.rir, dose.repsMost, answer, r);
-  const sets = Math.max(1, (answer.sets ?? q.sets) - (answer.setsLess ?? 0));
+  const sets = Math.min(
+    slot.most ?? Number.POSITIVE_INFINITY,
+    Math.max(1, (answer.sets ?? q.sets) - (answer.setsLess ?? 0)),
+  );
   const amount = timed ? `${answer.seconds ?? q.seconds} s` : `${reps ?? ""}`;
   const half = sets > 1 && exercise.pattern !== "mobility" && isFirstTime(exercise, r);
   const newSets = half ? Math.ceil(sets * numbers("first.time").share) : sets;
   const side = exercise.unilateral ? sideFirst(exercise, r.choice) : null;
   const reasons: Why[] = [
     ...choiceWhy(c, slot, r, among),
+    ...(slot.unit ? unitWhy(slot.unit) : []),
     ...lineWhy(at, { sets, amount, percent: percent1rm, reserve: rir }, slot.kind === "main"),
     ...answer.why,
     ...left,
@@ -265,6 +303,14 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     note: null,
     why: reasons,
   };
+}
+
+/** What the week's ledger says of an exercise it gives. */
+function unitWhy({ pattern, kind, owed, weekly, dueFor }: Unit): Why[] {
+  return [
+    why("ledger.owed", "here", { pattern, owed, weekly }),
+    ...(kind !== null && dueFor !== null ? [why("ledger.owed", "due", { kind, weeks: dueFor })] : []),
+  ];
 }
 
 /** Own repetitions go before the slot's; bodyweight work in a strength slot of few reps goes by the control dose instead. */

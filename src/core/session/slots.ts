@@ -1,6 +1,7 @@
 /** What a session is made of, before exercises are chosen: the slots of each label and kind of day. */
-import type { Build, Column, Label, Sport } from "../athlete";
+import type { Build, Label } from "../athlete";
 import type { Essential, Exercise, Pattern } from "../exercise";
+import type { LedgerPattern, Unit } from "../ledger";
 import { numbers } from "../rulebook";
 import type { AddedWork, Finding } from "../screening";
 import type { DayLoading } from "../season";
@@ -11,8 +12,6 @@ export interface Slot {
   sets?: number;
   /** Repetitions that go before the dose's. */
   reps?: number;
-  /** Asks for single-leg work. */
-  singleLeg?: boolean;
   /** Nothing else may stand here. */
   only?: readonly string[];
   /** Where none of those is open, other work of the pattern takes the place. */
@@ -25,20 +24,13 @@ export interface Slot {
   primer?: boolean;
   /** The essential it stands for. */
   essential?: string;
+  /** What the week's ledger gives it for. */
+  unit?: Unit;
+  /** Sets at most, whatever the dose says. */
+  most?: number;
+  /** Repetitions in reserve at least. */
+  reserve?: number;
 }
-
-/** Weekly share of hard sets on a scale of 0 to 5 [house]. */
-export const SPORT_SHARE: Record<Sport, Record<Exclude<Column, "assist">, number>> = {
-  run: { squat: 3, hinge: 3, "split-squat": 4, hip: 4, calf: 3, trunk: 3, upper: 1 },
-  triathlon: { squat: 3, hinge: 3, "split-squat": 4, hip: 4, calf: 3, trunk: 3, upper: 2 },
-  ride: { squat: 4, hinge: 3, "split-squat": 4, hip: 2, calf: 1, trunk: 3, upper: 1 },
-  row: { squat: 4, hinge: 5, "split-squat": 2, hip: 2, calf: 1, trunk: 4, upper: 4 },
-  hike: { squat: 4, hinge: 3, "split-squat": 5, hip: 3, calf: 3, trunk: 2, upper: 1 },
-};
-
-/** Sets that a share asks of one session: none at 1, one at 2, two above. */
-const { shareOne, assist: ASSIST_SETS } = numbers("session.slots");
-export const setsFor = (share: number): number => (share < shareOne ? 0 : share === shareOne ? 1 : ASSIST_SETS);
 
 /** After a race, and without clearance: rolling, mobility, bridges, calf and heel walks, nothing else. */
 const RESTORING: Partial<Record<Pattern, readonly string[]>> = {
@@ -54,41 +46,27 @@ const DEEP: readonly string[] = [
   "front-foot-elevated-split-squat",
 ];
 
-/** Two leg days: the deep split squat with a real squat on one, hinge and hip flexors on the other. */
+/** Two leg days: the deep split squat with a real squat on one, the hinge on the other, hip flexors and the stretch on both. */
 function fullRange(label: Label): Slot[] {
-  // What makes the approach stands whatever the screening adds beside it.
+  // What makes the approach stands whatever the ledger and the screening add beside it.
   const stretch: Slot = { pattern: "mobility", kind: "assist", sets: 1, only: ["active-quad-stretch"] };
   const unloaded = ["march-hold", "march-hold-unloaded"];
+  const flexors = (first: string): Slot => ({
+    pattern: "hip",
+    kind: "assist",
+    sets: 2,
+    prefer: [first],
+    only: [first, ...unloaded],
+    orElse: true,
+  });
   if (label === "A")
     return [
       { pattern: "squat", kind: "main" },
       { pattern: "split-squat", kind: "single", prefer: DEEP },
-      {
-        pattern: "hip",
-        kind: "assist",
-        sets: 2,
-        prefer: ["straight-leg-hold"],
-        only: ["straight-leg-hold", ...unloaded],
-        orElse: true,
-      },
-      { pattern: "trunk", kind: "assist", sets: 2 },
+      flexors("straight-leg-hold"),
       stretch,
     ];
-  return [
-    { pattern: "hinge", kind: "main" },
-    {
-      pattern: "hip",
-      kind: "assist",
-      sets: 2,
-      prefer: ["loaded-hip-flexor-raise"],
-      only: ["loaded-hip-flexor-raise", ...unloaded],
-      orElse: true,
-    },
-    { pattern: "split-squat", kind: "assist", sets: 2, singleLeg: true },
-    { pattern: "calf", kind: "assist", sets: 2 },
-    { pattern: "trunk", kind: "assist", sets: 2 },
-    stretch,
-  ];
+  return [{ pattern: "hinge", kind: "main" }, flexors("loaded-hip-flexor-raise"), stretch];
 }
 
 /** Trunk holds, hip control and moving range; the long version stands after hard runs. */
@@ -113,62 +91,78 @@ function routineSlots(long: boolean): Slot[] {
 /** Minutes of a routine after an easy and after a hard run (rule approach.routine). */
 export const ROUTINE_MINUTES = numbers("approach.routine").minutes;
 
+/** What restores and what stands in for lifting without load: the same in every approach. */
+function unloadedSlots(loading: DayLoading): Slot[] {
+  const restoring = (pattern: Pattern, sets: number): Slot => {
+    const only = RESTORING[pattern];
+    return { pattern, kind: "assist", sets, ...(only ? { only } : {}) };
+  };
+  if (loading === "mobility")
+    return [restoring("mobility", 2), restoring("hip", 2), restoring("calf", 1), restoring("mobility", 2)];
+  return [
+    { pattern: "squat", kind: "single" },
+    { pattern: "hinge", kind: "single" },
+    { pattern: "split-squat", kind: "single" },
+    { pattern: "hip", kind: "assist" },
+    { pattern: "calf", kind: "assist" },
+    { pattern: "trunk", kind: "assist" },
+  ];
+}
+
+const LIFTS: Readonly<Partial<Record<Label, readonly LedgerPattern[]>>> = {
+  A: ["squat", "hinge"],
+  B: ["split-squat", "hip"],
+};
+
+/** A leading lift; ladders before load know no slot that only a loaded lift may take. */
+const leadSlot = (pattern: LedgerPattern, build: Build): Slot => ({
+  pattern,
+  kind: build !== "ladders" && (pattern === "squat" || pattern === "hinge") ? "main" : "single",
+});
+
+/** What leads a session of the label, with what makes the approach: the ledger gives the rest. */
+export function leadSlots(label: Label, build: Build): Slot[] {
+  if (build === "full-range" && (label === "A" || label === "B")) return fullRange(label);
+  return (LIFTS[label] ?? []).map((p) => leadSlot(p, build));
+}
+
+/** Single-leg work beside the leads keeps so many repetitions in reserve: it is never heavy (rule ledger.fill). */
+const { reserve: BESIDE_RESERVE, shortSets: SHORT_SETS } = numbers("ledger.fill");
+
+/** An exercise that the week's ledger gives a session. */
+const unitSlot = (unit: Unit): Slot => ({
+  pattern: unit.pattern,
+  kind: "assist",
+  sets: unit.sets,
+  unit,
+  ...(unit.pattern === "split-squat" ? { reserve: BESIDE_RESERVE } : {}),
+});
+
 /**
  * @param routine short or long where the session follows a run
+ * @param units what the week's ledger gives the session beside its leads
  * @returns slots in order of work: main lifts, single-leg, assistance, trunk, mobility
  */
 export function slotsFor(
   label: Label,
   loading: DayLoading,
-  sport: Sport,
   build: Build = "lifts",
   routine: "short" | "long" | null = null,
+  units: readonly Unit[] = [],
 ): Slot[] {
   if (routine) return routineSlots(routine === "long");
-  const share = SPORT_SHARE[sport];
-  const assist = (pattern: Pattern, sets: number): Slot[] => (sets > 0 ? [{ pattern, kind: "assist", sets }] : []);
-  const restoring = (pattern: Pattern, sets: number): Slot[] => {
-    const only = RESTORING[pattern];
-    return [{ pattern, kind: "assist", sets, ...(only ? { only } : {}) }];
-  };
-  if (loading === "mobility")
-    return [...restoring("mobility", 2), ...restoring("hip", 2), ...restoring("calf", 1), ...restoring("mobility", 2)];
-  if (loading === "bodyweight" || loading === "restore")
-    return [
-      { pattern: "squat", kind: "single" },
-      { pattern: "hinge", kind: "single" },
-      { pattern: "split-squat", kind: "single" },
-      { pattern: "hip", kind: "assist" },
-      { pattern: "calf", kind: "assist" },
-      { pattern: "trunk", kind: "assist" },
-    ];
-  if (build === "full-range" && (label === "A" || label === "B")) return fullRange(label);
-  // Ladders before load: no slot that only a loaded lift may take.
-  const lead = build === "ladders" ? "single" : "main";
-  if (label === "A")
-    return [
-      { pattern: "squat", kind: lead },
-      { pattern: "hinge", kind: lead },
-      { pattern: "hip", kind: "assist", sets: 2 },
-      ...assist("pull", setsFor(share.upper)),
-      ...assist("calf", setsFor(share.calf)),
-      ...assist("trunk", setsFor(share.trunk)),
-    ];
-  if (label === "B")
-    return [
-      { pattern: "split-squat", kind: "single" },
-      { pattern: "hip", kind: "single" },
-      { pattern: "hinge", kind: "assist", sets: 2, singleLeg: true },
-      ...assist("push", setsFor(share.upper)),
-      ...assist("calf", setsFor(share.calf)),
-      ...assist("trunk", setsFor(share.trunk)),
-    ];
-  return [
-    { pattern: "split-squat", kind: "assist", sets: 2, singleLeg: true },
-    { pattern: "hip", kind: "assist", sets: 2 },
-    { pattern: "trunk", kind: "assist", sets: 2 },
-    { pattern: "mobility", kind: "assist", sets: 1 },
-  ];
+  if (loading !== "full" && loading !== "light") return unloadedSlots(loading);
+  const leads = leadSlots(label, build);
+  const stretch = leads.filter((s) => s.pattern === "mobility");
+  return [...leads.filter((s) => s.pattern !== "mobility"), ...units.map(unitSlot), ...stretch];
+}
+
+/** A short session (rule ledger.fill): one lead of three sets at most, and what the ledger gives. */
+export function shortSlots(slots: readonly Slot[], lead: LedgerPattern | null, build: Build): Slot[] {
+  const own = slots.filter((s) => !s.unit && s.kind !== "assist");
+  const first = (lead && own.find((s) => s.pattern === lead)) ?? (lead ? leadSlot(lead, build) : own[0]);
+  const rest = slots.filter((s) => !own.includes(s) && s.pattern !== "mobility" && s.pattern !== first?.pattern);
+  return [...(first ? [{ ...first, most: SHORT_SETS }] : []), ...rest];
 }
 
 /** The kind of work an exercise is on its own, for a session made by hand. */
@@ -258,19 +252,5 @@ function putBeforeHinge(slots: Slot[], add: AddedWork, f: Finding): void {
     });
 }
 
-/** One main lift, one hip and one trunk exercise, for windows of 20 to 35 minutes (rule M1); a finding's work goes first. */
-export function halfSession(slots: readonly Slot[]): Slot[] {
-  const first = slots.find((s) => s.kind !== "assist") ?? slots[0];
-  // Before a hinge the hip work is the set that readies the hamstrings.
-  const primer = first?.pattern === "hinge" ? slots.find((s) => s.primer) : undefined;
-  const rest = (["hip", "trunk"] as const).flatMap((p) => {
-    if (p === "hip" && primer) return [];
-    const of = slots.filter((x) => x.pattern === p && x !== first && (!x.primer || x.sets !== 1));
-    const s = of.find((x) => x.added) ?? of[0];
-    return s ? [s] : [];
-  });
-  return first ? [...(primer ? [primer] : []), first, ...rest] : [];
-}
-
 /** Free time under the first is too short for any strength session, up to the second it takes the short one; minutes (rule M1). */
-export const { shortest: SHORTEST_MINUTES, half: HALF_SESSION_MINUTES } = numbers("M1");
+export const { shortest: SHORTEST_MINUTES, half: SHORT_MINUTES } = numbers("M1");

@@ -7,7 +7,12 @@ import { together } from "./said";
 import type { Item, TimeParts } from "./types";
 
 /** Seconds of opening, and of set-up at each exercise (rule time.parts). */
-export const { opening: OPENING_SECONDS, change: CHANGE_SECONDS } = numbers("time.parts");
+export const {
+  opening: OPENING_SECONDS,
+  change: CHANGE_SECONDS,
+  rampBeside: RAMP_BESIDE,
+  rampLead: RAMP_LEAD,
+} = numbers("time.parts");
 
 type Worked = Pick<Item, "exercise" | "sets" | "reps" | "seconds" | "eachSide" | "restSeconds">;
 
@@ -63,45 +68,98 @@ export function timeOfSession(
 ): TimeParts {
   const t: TimeParts = {
     opening,
-    warmUp: warmUp.length * WARM_UP_SECONDS,
+    warmUp: warmUp.length * WARM_UP_SECONDS + items.reduce((a, i) => a + rampSeconds(i), 0),
     work: 0,
     filledRest: 0,
     emptyRest: 0,
     change: 0,
   };
-  for (const group of groupsOf(items)) {
-    t.change += CHANGE_SECONDS * group.length;
-    const ready = group.map(() => 0);
-    let clock = 0;
-    const rounds = Math.max(...group.map((i) => i.sets));
-    // Filled rest is told of the one that rests longest.
-    const lead = group.reduce((l, i, k) => (i.restSeconds > (group[l]?.restSeconds ?? 0) ? k : l), 0);
-    for (let round = 0; round < rounds; round++) {
-      group.forEach((item, k) => {
-        if (round >= item.sets) return;
-        const wait = Math.max(0, (ready[k] ?? 0) - clock);
-        const work = setSeconds(item);
-        if (round > 0 && k === lead) t.filledRest += Math.max(0, item.restSeconds - wait);
-        t.emptyRest += wait;
-        t.work += work;
-        clock += wait + work;
-        ready[k] = clock + item.restSeconds;
-      });
-    }
-    // A set more for the weaker side, after the others and rested as they are.
+  for (const group of groupsOf(items)) addGroup(t, group);
+  return t;
+}
+
+/** @returns seconds of the sets that find a load: the last of a lead's are working sets already, beside the leads the first alone counts */
+export const rampSeconds = (i: Pick<Item, "ramp" | "slot">): number =>
+  Math.min(i.ramp.length, i.slot.kind === "assist" ? RAMP_BESIDE : RAMP_LEAD) * WARM_UP_SECONDS;
+
+type Alternated = Worked & Pick<Item, "extraSide">;
+
+/** Adds the seconds of items that are alternated. */
+function addGroup(t: TimeParts, group: readonly Alternated[]): void {
+  t.change += CHANGE_SECONDS * group.length;
+  const ready = group.map(() => 0);
+  let clock = 0;
+  const rounds = Math.max(...group.map((i) => i.sets));
+  // Filled rest is told of the one that rests longest.
+  const lead = group.reduce((l, i, k) => (i.restSeconds > (group[l]?.restSeconds ?? 0) ? k : l), 0);
+  for (let round = 0; round < rounds; round++) {
     group.forEach((item, k) => {
-      if (!item.extraSide) return;
+      if (round >= item.sets) return;
       const wait = Math.max(0, (ready[k] ?? 0) - clock);
+      const work = setSeconds(item);
+      if (round > 0 && k === lead) t.filledRest += Math.max(0, item.restSeconds - wait);
       t.emptyRest += wait;
-      t.work += sideSeconds(item);
-      clock += wait + sideSeconds(item);
+      t.work += work;
+      clock += wait + work;
       ready[k] = clock + item.restSeconds;
     });
-    // The rest after the last sets: the next exercise begins rested.
-    t.emptyRest += Math.max(0, Math.max(...ready) - clock);
-    t.filledRest += Math.max(0, (group[lead]?.restSeconds ?? 0) - Math.max(0, (ready[lead] ?? 0) - clock));
   }
-  return t;
+  // A set more for the weaker side, after the others and rested as they are.
+  group.forEach((item, k) => {
+    if (!item.extraSide) return;
+    const wait = Math.max(0, (ready[k] ?? 0) - clock);
+    t.emptyRest += wait;
+    t.work += sideSeconds(item);
+    clock += wait + sideSeconds(item);
+    ready[k] = clock + item.restSeconds;
+  });
+  // The rest after the last sets: the next exercise begins rested.
+  t.emptyRest += Math.max(0, Math.max(...ready) - clock);
+  t.filledRest += Math.max(0, (group[lead]?.restSeconds ?? 0) - Math.max(0, (ready[lead] ?? 0) - clock));
+}
+
+/** More sets than any exercise takes, for keys. */
+const SETS_KEY = 16;
+
+/**
+ * How long a session of some of these items would take, in the pairs that pairUp makes of them: worked out once a pair and number of sets.
+ * @returns seconds from the sets of each item, none where it is left out; without opening and warm-up
+ */
+export function clockFor(items: readonly (Alternated & { loading: LoadKind })[]): (sets: ArrayLike<number>) => number {
+  const fits = items.map((a) => items.map((b) => compatible(a, b)));
+  const known = new Map<number, number>();
+  const seconds = (i: number, j: number, sets: ArrayLike<number>): number => {
+    const key =
+      ((i * items.length + Math.max(0, j)) * SETS_KEY + (sets[i] ?? 0)) * SETS_KEY + (j < 0 ? 0 : (sets[j] ?? 0));
+    const before = known.get(key);
+    if (before !== undefined) return before;
+    const t: TimeParts = { opening: 0, warmUp: 0, work: 0, filledRest: 0, emptyRest: 0, change: 0 };
+    const of = j < 0 ? [i] : [i, j];
+    addGroup(
+      t,
+      of.flatMap((k) => {
+        const item = items[k];
+        return item ? [{ ...item, sets: sets[k] ?? 0 }] : [];
+      }),
+    );
+    const total = totalSeconds(t);
+    known.set(key, total);
+    return total;
+  };
+  const taken = new Uint8Array(items.length);
+  return (sets) => {
+    taken.fill(0);
+    let total = 0;
+    for (let i = 0; i < items.length; i++) {
+      if (taken[i] || (sets[i] ?? 0) === 0) continue;
+      let partner = -1;
+      for (let j = i + 1; j < items.length && partner < 0; j++)
+        if (!taken[j] && (sets[j] ?? 0) > 0 && fits[i]?.[j]) partner = j;
+      if (partner >= 0) taken[partner] = 1;
+      total += seconds(i, partner, sets);
+    }
+    return total;
+  };
 }
 
 /** Items that are alternated: those of one number, such as 1A, 1B, 1C. */

@@ -1,6 +1,7 @@
 import type { Build, DecisionKind, Emphasis, Label, Place, SessionEdit } from "../athlete";
 import type { RampSet, SessionDose, WarmUpSet } from "../dose";
 import type { ChoiceContext, Exercise, LoadKind } from "../exercise";
+import type { Leads, LedgerPattern, Unit } from "../ledger";
 import type { Why } from "../rulebook";
 import type { DayLoading } from "../season";
 import type { Slot } from "./slots";
@@ -90,6 +91,14 @@ export interface SessionRequest {
   routine: "short" | "long" | null;
   /** Made by hand: it takes the place of slots and choice. */
   edit?: SessionEdit;
+  /** What the week's ledger gives it beside its leads. */
+  units?: readonly Unit[];
+  /** The lead of a short session where it is another than the label's first; null leaves it. */
+  shortLead?: LedgerPattern | null;
+  /** Its leading lifts with their sets; of all sessions together, and sets beside them (rule work.lost). */
+  leads?: Leads;
+  weekLeads?: number;
+  weekUnits?: number;
   /** Share of the hard sets that stays. */
   setFactor: number;
   /** Least and most hard sets of the four primary patterns in this session; null is free. */
@@ -100,7 +109,7 @@ export interface SessionRequest {
   /** Where an exercise stands on the block's line; the first point where nothing is said. */
   placeFor: (exercise: string) => LinePlaceOf;
   /** What filled this label's slots on this day at this place before, whole and halved: minutes and cuts come after. */
-  filled?: { whole?: Filled; half?: Filled };
+  filled?: { whole?: Filled; short?: Filled };
 }
 
 export interface Item {
@@ -175,6 +184,8 @@ export interface Filled {
   items: readonly Item[];
   dropped: readonly Dropped[];
   left: readonly LeftOut[];
+  /** The same exercise with another number of sets, its reasons with it; none where it was made by hand. */
+  again?: ReadonlyMap<Exercise, (sets: number) => Item>;
 }
 
 export interface BuiltSession {
@@ -194,10 +205,10 @@ export interface BuiltSession {
   /** Planned session RPE x minutes, AU. */
   stress: number;
   rpe: number;
-  /** Share of the asked sets that found no time. */
+  /** What the week loses by having it here: leads without load or time, 1 for all the loaded lead work of a maximal week (rule work.lost). */
   lostShare: number;
-  /** A loaded dose is asked for and the place has nothing to load with. */
-  unloaded: boolean;
+  /** The same in words. */
+  lostWords: string;
   /** Made by hand. */
   byHand: boolean;
   /** Fewer hard sets than a race-phase week is to keep: the window has no time for them. */

@@ -14,10 +14,10 @@ import { addDays, dayLabel, type IsoDate } from "../dates";
 import { currentMax, LABEL_WORDS } from "../dose";
 import { plannedAndDone, sessionLoad } from "../endurance";
 import { type Library, type Pattern, sideGaps } from "../exercise";
+import { SPORT_SHARE } from "../ledger";
 import type { PlanSession } from "../plan";
 import { historyOf } from "../progress";
 import { listWords, numbers } from "../rulebook";
-import { SPORT_SHARE } from "../session";
 import { roundTo } from "../units";
 import { HARD_RIR, tallyOf } from "./tally";
 

@@ -1,7 +1,7 @@
 /** What the rules that should hold charge: one session by itself, and two together. */
+import { placeName } from "../athlete";
 import { weekdayName } from "../dates";
 import { LABEL_WORDS } from "../dose";
-import { numbers } from "../rulebook";
 import type { CostRule } from "./numbers";
 import { type EnduranceFact, enduranceFacts, FULLY_OVER, hours, isDemanding, points, startMinute, what } from "./rules";
 import type { Cost, ExistingSession, Option, WeekContext } from "./types";
@@ -32,14 +32,7 @@ export function ownPoints(o: Option, c: WeekContext): number {
 
 function chargeOwn(o: Option, c: WeekContext, add: Charge): void {
   const name = LABEL_WORDS[o.label];
-  if (o.lostShare > 0)
-    add(
-      "work.lost",
-      o.lostShare,
-      () => `${name} loses ${Math.round(o.lostShare * 100)}% of its sets in a window of this length.`,
-    );
-  if (o.unloaded)
-    add("work.lost", numbers("work.lost").unloaded, () => `${name} has nothing to load with at ${o.place}.`);
+  if (o.lostShare > 0) add("work.lost", o.lostShare, () => `${name} at ${placeName(o.place)} finds ${o.lostWords}.`);
   if (o.belowMinimumHold)
     add("hold.minimum", 1, () => `${name} has no time for the hard sets that hold strength in a race-phase week.`);
   if (o.heavy && o.softRaces.length > 0) add("S13", 1, () => `${name} is heavy close to ${o.softRaces.join(" and ")}.`);

@@ -128,7 +128,6 @@ describe("should-hold rules", () => {
   it("charges races, lost sets and a bare room", () => {
     expect(charged(option(TUE, 18, { softRaces: ["Tern Hill"] }), context([])).S13).toBe(DEFAULT_WEIGHTS.S13);
     expect(charged(option(TUE, 18, { lostShare: 0.5 }), context([]))["work.lost"]).toBe(6);
-    expect(charged(option(TUE, 18, { unloaded: true }), context([]))["work.lost"]).toBe(7);
     expect(charged(option(TUE, 18, { belowMinimumHold: true }), context([]))["hold.minimum"]).toBe(
       DEFAULT_WEIGHTS["hold.minimum"],
     );

@@ -21,10 +21,9 @@ export interface Option {
   legs: readonly LegPart[];
   /** It holds jumps, which must not stand on tired legs (M7). */
   jumps: boolean;
-  /** Share of its sets that the window has no time for, 0 to 1. */
+  /** What the week loses by having it here, 0 to 1 (rule work.lost), and in words. */
   lostShare: number;
-  /** A loaded dose is asked for and the place has nothing to load with. */
-  unloaded: boolean;
+  lostWords: string;
   /** Fewer hard sets than a race-phase week is to keep: the window has no time for them. */
   belowMinimumHold: boolean;
   /** Races whose softer spacing a heavy session here breaks. */

@@ -1,0 +1,74 @@
+/** What a week of each emphasis holds by pattern. */
+import type { Column, Emphasis, Sport } from "../athlete";
+import type { Pattern } from "../exercise";
+import { numbers } from "../rulebook";
+
+/** The patterns whose sets are kept account of. */
+export const LEDGER_PATTERNS = [
+  "squat",
+  "hinge",
+  "split-squat",
+  "hip",
+  "calf",
+  "trunk",
+  "push",
+  "pull",
+] as const satisfies readonly Pattern[];
+export type LedgerPattern = (typeof LEDGER_PATTERNS)[number];
+
+const KNOWN: ReadonlySet<string> = new Set(LEDGER_PATTERNS);
+export const isLedgerPattern = (p: Pattern): p is LedgerPattern => KNOWN.has(p);
+
+/** Weekly share of hard sets on a scale of 0 to 5 [house]. */
+export const SPORT_SHARE: Record<Sport, Record<Exclude<Column, "assist">, number>> = {
+  run: { squat: 3, hinge: 3, "split-squat": 4, hip: 4, calf: 3, trunk: 3, upper: 1 },
+  triathlon: { squat: 3, hinge: 3, "split-squat": 4, hip: 4, calf: 3, trunk: 3, upper: 2 },
+  ride: { squat: 4, hinge: 3, "split-squat": 4, hip: 2, calf: 1, trunk: 3, upper: 1 },
+  row: { squat: 4, hinge: 5, "split-squat": 2, hip: 2, calf: 1, trunk: 4, upper: 4 },
+  hike: { squat: 4, hinge: 3, "split-squat": 5, hip: 3, calf: 3, trunk: 2, upper: 1 },
+};
+
+/** A week as its sets are reckoned. */
+export interface LedgerWeek {
+  sport: Sport;
+  emphasis: Emphasis;
+  /** Ladders before load, in base and build. */
+  control: boolean;
+  /** Metres of ascent, and the heaviest pack in percent of body mass. */
+  ascentM: number;
+  packPct: number;
+  /** Share of the sets that stays. */
+  scale: number;
+}
+
+/** Patterns that long climbs and packs ask more of. */
+const CLIMBING: readonly LedgerPattern[] = ["calf", "split-squat"];
+
+/** The share of a pattern in a week, 0 to 5; pushing and pulling have half of theirs each. */
+export function shareOf(p: LedgerPattern, { sport, ascentM, packPct }: LedgerWeek): number {
+  const rule = numbers("ledger.owed");
+  const table = SPORT_SHARE[sport];
+  if (p === "push" || p === "pull") return table.upper / 2;
+  const onFoot = sport === "run" || sport === "triathlon" || sport === "hike";
+  const climbs = ascentM > (sport === "hike" ? rule.hikeAscent : rule.runAscent) || packPct > rule.packPct;
+  const more = onFoot && climbs && CLIMBING.includes(p) ? 1 : 0;
+  return Math.min(rule.shareMost, table[p] + more);
+}
+
+export const factorOf = ({ emphasis, control, scale }: LedgerWeek): number => {
+  const { factor } = numbers("ledger.owed");
+  return (control && emphasis !== "hold" ? factor.control : factor[emphasis]) * scale;
+};
+
+/** @returns working sets a week by pattern (rule ledger.owed) */
+export function weeklySets(week: LedgerWeek): Record<LedgerPattern, number> {
+  const factor = factorOf(week);
+  const { upperLeast } = numbers("ledger.owed");
+  const least = (p: LedgerPattern) => (p === "push" || p === "pull" ? upperLeast : 0);
+  return Object.fromEntries(
+    LEDGER_PATTERNS.map((p) => [
+      p,
+      factor === 0 ? 0 : Math.max(least(p) * Math.min(1, week.scale), shareOf(p, week) * factor),
+    ]),
+  ) as Record<LedgerPattern, number>;
+}
