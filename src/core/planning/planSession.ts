@@ -68,6 +68,7 @@ interface Asked {
   routine: "short" | "long" | null;
   /** What the ledger gives it, where that was settled over all sessions of the week. */
   units?: readonly Unit[];
+  filled?: Filled;
 }
 
 /** A session at its place in the week. */
@@ -142,9 +143,9 @@ export class SessionBuilder {
   }
 
   /** A placed session built anew with what the whole week's account gives it. */
-  rebuild(asked: PlacedAsk, units: readonly Unit[]): BuiltSession | null {
+  rebuild(asked: PlacedAsk, units: readonly Unit[], filled: Filled): BuiltSession | null {
     const place = placeById(this.input.athlete, asked.window.place);
-    return place ? this.make({ ...this.askOf(asked, place), units }) : null;
+    return place ? this.make({ ...this.askOf(asked, place), units, filled }) : null;
   }
 
   private askOf({ label, day, window, share }: PlacedAsk, place: Place): Asked {
@@ -216,7 +217,7 @@ export class SessionBuilder {
     return dose;
   }
 
-  private requestFor({ label, day, place, minutes, routine, units }: Asked) {
+  private requestFor({ label, day, place, minutes, routine, units, filled: settled }: Asked) {
     const { athlete, week, log, planned, asOf, swaps } = this.input;
     const choice = this.choiceOn(day, place);
     const { gate, areas } = choice;
@@ -239,9 +240,10 @@ export class SessionBuilder {
       ladder: (e: Exercise) => ladderState(e, choice),
     };
     const key = `${label}/${day.date}/${place.id}/${routine}`;
-    const filled = (units ? undefined : this.filled.get(key)) ?? {};
+    const own = settled ? { whole: settled, short: settled } : {};
+    const filled = (units ? own : this.filled.get(key)) ?? {};
     if (!units) this.filled.set(key, filled);
-    const own = swaps.filter((s) => s.date === day.date && s.label === label);
+    const taken = swaps.filter((s) => s.date === day.date && s.label === label);
     return {
       label,
       emphasis,
@@ -254,7 +256,7 @@ export class SessionBuilder {
       place,
       minutes: Math.min(minutes, day.minutesMost ?? minutes, within),
       choice,
-      swaps: new Map(own.map((s) => [s.from, s.to])),
+      swaps: new Map(taken.map((s) => [s.from, s.to])),
       loadFor: (q: Parameters<typeof nextLoad>[0]) => nextLoad(q, basis),
       placeFor: (exercise: string) =>
         block

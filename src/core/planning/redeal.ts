@@ -10,7 +10,7 @@ import {
   worthGiving,
 } from "../ledger";
 import { numbers } from "../rulebook";
-import { type Draft, fullest } from "../session";
+import { fullest, type SessionDraft } from "../session";
 import { TOLERANCE } from "../units";
 
 /** What is left of the week's account once the leads stand. */
@@ -24,7 +24,7 @@ export interface Rest {
 /** One session with everything it could hold. */
 export interface Room {
   label: Label;
-  draft: Draft;
+  draft: SessionDraft;
 }
 
 /** Sum over patterns of w x (what stays owed / w)^2; less is better. */
@@ -65,9 +65,16 @@ export function fillRooms(rooms: readonly Room[], rests: readonly Rest[]): numbe
     rests.map((_, p) => choices.slice(k).reduce((a, list) => a + Math.max(...list.map((c) => c.sets[p] ?? 0)), 0)),
   );
   const given = rests.map(() => 0);
-  const at = new Map(rests.map((r, p) => [r.pattern, p]));
-  const owedWith = (more: readonly number[]): number =>
-    leftOwed(rests, (p) => (given[at.get(p) ?? 0] ?? 0) + (more[at.get(p) ?? 0] ?? 0));
+  /** The same as leftOwed, by the place of each pattern: it is asked for at every step. */
+  const owedWith = (more: readonly number[]): number => {
+    let sum = 0;
+    for (let p = 0; p < rests.length; p++) {
+      const { rest, weekly } = rests[p] as Rest;
+      const left = rest - (given[p] ?? 0) - (more[p] ?? 0);
+      if (left > 0 && weekly > 0) sum += (left * left) / weekly;
+    }
+    return sum;
+  };
   let best: { owed: number; exercises: number; of: number[][] } | null = null;
   const picked: number[][] = [];
   const nothing = rests.map(() => 0);

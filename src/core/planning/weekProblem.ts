@@ -204,7 +204,9 @@ export class WeekProblem {
     return placed.map((o) => {
       const at = asks.find((a) => a.option === o);
       const units = deal.get(o.label);
-      const session = at && units ? this.builder.rebuild(at.ask, units) : null;
+      const room = rooms.findIndex((r) => r.label === o.label);
+      const filled = rooms[room]?.draft.filled(chosen[room] ?? []);
+      const session = at && units && filled ? this.builder.rebuild(at.ask, units, filled) : null;
       if (!at || !session || o.start + session.minutes > at.ask.window.start + at.ask.window.minutes) return o;
       return this.optionFor(session, { day: at.ask.day, window: at.ask.window, start: o.start, locked: o.locked });
     });

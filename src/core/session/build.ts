@@ -136,12 +136,26 @@ function draftFrom(items: readonly Item[], r: SessionRequest, short: boolean): D
 type WithSets = (sets: readonly number[]) => Item[];
 
 /** What a session could hold beside its leads, for the ledger of a whole week; null where it is not filled from the ledger. */
-export function draftSession(r: SessionRequest): Draft | null {
-  const filled = askedFor(r);
-  if (!filled || filled.cut || r.edit || r.routine) return null;
-  const draft = draftFrom(filled.items, r, filled.short);
-  return draft.offers.length === 0 ? null : draft;
+export function draftSession(r: SessionRequest): SessionDraft | null {
+  const asked = askedFor(r);
+  if (!asked || asked.cut || r.edit || r.routine) return null;
+  const { withSets, ...draft } = draftFrom(asked.items, r, asked.short);
+  if (draft.offers.length === 0) return null;
+  const { dropped, left, again, items } = asked;
+  return { ...draft, filled: (sets) => ({ dropped, left, again, items: retold(withSets(sets), items, again) }) };
 }
+
+export interface SessionDraft extends Draft {
+  /** Its exercises with these sets of the offers. */
+  filled: (sets: readonly number[]) => Filled;
+}
+
+/** Exercises whose sets have changed, with their reasons said anew. */
+const retold = (now: readonly Item[], before: readonly Item[], again: Filled["again"]): Item[] =>
+  now.map((i) => {
+    const was = before.find((x) => x.exercise === i.exercise);
+    return was && was.sets !== i.sets ? { ...(again?.get(i.exercise)?.(i.sets) ?? i), sets: i.sets } : i;
+  });
 
 /** What the ledger gives goes by its worth where the minutes do not hold all of it; null where the rest alone takes too long. */
 function byWorth(
@@ -158,10 +172,7 @@ function byWorth(
     if (n === 0) dropped.push({ exercise: i.exercise.id, why: "no time for it; the week's account carries it on" });
     else if (n < i.sets) dropped.push({ exercise: i.exercise.id, why: `${i.sets - n} fewer sets, the time is short` });
   });
-  return withSets(chosen).map((i) => {
-    const before = items.find((x) => x.exercise === i.exercise);
-    return before && before.sets !== i.sets ? { ...(again?.get(i.exercise)?.(i.sets) ?? i), sets: i.sets } : i;
-  });
+  return retold(withSets(chosen), items, again);
 }
 
 /** What the ledger gives goes by its worth, then work in the order of rule time.drop, until the minutes suffice; null where they never do. */
