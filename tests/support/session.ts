@@ -14,6 +14,7 @@ export const unit = (pattern: LedgerPattern, more: Partial<Unit> = {}): Unit => 
   owed: 2,
   weekly: 3,
   rest: 2,
+  dry: false,
   dueFor: null,
   ...more,
 });

@@ -16,6 +16,8 @@ export interface Unit {
   weekly: number;
   /** What of it is left for this exercise, at least its own sets. */
   rest: number;
+  /** The week before went without the pattern. */
+  dry: boolean;
   /** Weeks without this kind, where that is why it comes. */
   dueFor: number | null;
 }
@@ -74,6 +76,7 @@ class Dealer {
         rest: Math.max(own, line.owed - given - (total - own)),
         kind,
         owed: line.owed,
+        dry: line.dry && given === 0 && i === 0,
         weekly: line.weekly,
         dueFor: kind !== null && due.includes(kind) ? (line.since[kind] ?? null) : null,
       };

@@ -36,6 +36,8 @@ export interface LedgerLine {
   /** Carried from the weeks before. */
   carry: number;
   owed: number;
+  /** An ordinary week went without it. */
+  dry: boolean;
   /** Kinds that are due whatever is owed, the longest missed first. */
   due: readonly string[];
   /** Kinds in the order in which they were missed longest. */
@@ -62,6 +64,7 @@ export function owedIn(week: LedgerWeek, builds: string, state: LedgerState): Le
       weekly: w,
       carry,
       owed: missed ? Math.max(owed, numbers("ledger.fill").least) : owed,
+      dry: missed,
       due: w > 0 ? kinds.filter((k) => (state.since[k] ?? 0) >= due) : [],
       kinds,
       since: state.since,

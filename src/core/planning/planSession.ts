@@ -21,7 +21,7 @@ import type { LedgerState, Unit } from "../ledger";
 import { historyOf, type LadderState, nextLoad, type PlannedLift, placeOnLine } from "../progress";
 import { numbers, type Why, why } from "../rulebook";
 import { type BlockWeek, buildOf, inWeek, type SeasonDay, type SeasonWeek } from "../season";
-import { type BuiltSession, buildSession, draftSession, type Filled } from "../session";
+import { type BuiltSession, buildSession, draftSession, type Filled, type SessionDraft } from "../session";
 import { type ContextInput, choiceContexts } from "./contexts";
 import { ledgerOf, type WeekLedger } from "./weekLedger";
 
@@ -135,11 +135,17 @@ export class SessionBuilder {
   }
 
   /** A session that is placed, with what it could hold of these; null where it is not filled from the ledger. */
-  draft(asked: PlacedAsk, units: readonly Unit[]): ReturnType<typeof draftSession> {
+  draft(asked: PlacedAsk, units: readonly Unit[], lean: boolean): SessionDraft | null {
     const place = placeById(this.input.athlete, asked.window.place);
     if (!place) return null;
     const request = this.requestFor({ ...this.askOf(asked, place), units });
-    return draftSession({ ...request, setFactor: this.input.week.setFactor, primaryRange: null, stressCap: null });
+    return draftSession({
+      ...request,
+      lean,
+      setFactor: this.input.week.setFactor,
+      primaryRange: null,
+      stressCap: null,
+    });
   }
 
   /** A placed session built anew with what the whole week's account gives it. */

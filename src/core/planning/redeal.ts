@@ -19,6 +19,8 @@ export interface Rest {
   weekly: number;
   /** Owed beside the leads. */
   rest: number;
+  /** The week before went without it, and so do the leads. */
+  dry: boolean;
 }
 
 /** One session with everything it could hold. */
@@ -27,13 +29,21 @@ export interface Room {
   draft: SessionDraft;
 }
 
+const { dryWorth: DRY_WORTH } = numbers("ledger.fill");
+
+const stillOwed = ({ rest, weekly, dry }: Rest, given: number): number => {
+  const left = Math.max(0, rest - given);
+  return (weekly > 0 ? (left * left) / weekly : 0) + (dry && given === 0 ? DRY_WORTH : 0);
+};
+
 /** Sum over patterns of w x (what stays owed / w)^2; less is better. */
 export function leftOwed(rests: readonly Rest[], given: (p: LedgerPattern) => number): number {
-  return rests.reduce((a, { pattern, weekly, rest }) => {
-    const left = Math.max(0, rest - given(pattern));
-    return weekly > 0 ? a + (left * left) / weekly : a;
-  }, 0);
+  return rests.reduce((a, r) => a + stillOwed(r, given(r.pattern)), 0);
 }
+
+/** Whether a session's least form leaves it any choice. */
+export const hasRoom = ({ draft }: Room): boolean =>
+  draft.secondsOf(draft.offers.map((o) => Math.min(...o.levels))) <= draft.limit;
 
 interface Choice {
   /** Sets by pattern, in the order of the rests. */
@@ -69,9 +79,7 @@ export function fillRooms(rooms: readonly Room[], rests: readonly Rest[]): numbe
   const owedWith = (more: readonly number[]): number => {
     let sum = 0;
     for (let p = 0; p < rests.length; p++) {
-      const { rest, weekly } = rests[p] as Rest;
-      const left = rest - (given[p] ?? 0) - (more[p] ?? 0);
-      if (left > 0 && weekly > 0) sum += (left * left) / weekly;
+      sum += stillOwed(rests[p] as Rest, (given[p] ?? 0) + (more[p] ?? 0));
     }
     return sum;
   };
@@ -111,14 +119,14 @@ export function unitsFor(
   nth: number,
 ): Unit[] {
   const { least, most } = numbers("ledger.fill");
-  return rests.flatMap(({ pattern, weekly, rest }): Unit[] => {
+  return rests.flatMap(({ pattern, weekly, rest, dry }): Unit[] => {
     const line = lines.find((l) => l.pattern === pattern);
     if (!line || leads.includes(pattern)) return [];
     const kinds = line.kinds;
     const kind = kinds[nth % Math.max(1, kinds.length)] ?? null;
     const sets = Math.max(least, Math.min(most, worthGiving(rest)));
     const dueFor = kind !== null && line.due.includes(kind) ? (line.since[kind] ?? null) : null;
-    return [{ pattern, sets, kind, owed: line.owed, weekly, rest: Math.max(rest, sets), dueFor }];
+    return [{ pattern, sets, kind, owed: line.owed, weekly, rest: Math.max(rest, sets), dry, dueFor }];
   });
 }
 
@@ -126,10 +134,11 @@ export function unitsFor(
 export function restsOf(lines: readonly LedgerLine[], stands: Parameters<typeof setsByPattern>[0]): Rest[] {
   const { gather, least } = numbers("ledger.fill");
   const given = setsByPattern(stands);
-  return lines.flatMap(({ pattern, weekly, owed, due }): Rest[] => {
+  return lines.flatMap(({ pattern, weekly, owed, due, dry }): Rest[] => {
     const rest = owed - given[pattern];
-    if (rest >= gather - TOLERANCE) return [{ pattern, weekly, rest }];
-    return due.length > 0 && given[pattern] === 0 ? [{ pattern, weekly, rest: least }] : [];
+    const none = given[pattern] === 0;
+    if (rest >= gather - TOLERANCE) return [{ pattern, weekly, rest, dry: dry && none }];
+    return due.length > 0 && none ? [{ pattern, weekly, rest: least, dry: false }] : [];
   });
 }
 

@@ -56,10 +56,18 @@ export const LEDGER = {
       }),
       leadWeight: num(1.5, "exercises", HOUSE, "that a leading lift counts when work is shared out evenly"),
       dry: num(1, "ordinary week", HOUSE, "without a pattern after which it is given whatever is owed"),
+      dryWorth: num(
+        300,
+        "squares of sets",
+        HOUSE,
+        "that a pattern left out the week before is worth, more than all the others",
+      ),
+      leanSets: num(2, "sets", HOUSE, "of a lead, where a pattern would stay out a second week otherwise"),
       shortSets: num(3, "sets", TRADE, "of the lead of a short session at most"),
       reserve: num(3, "repetitions", TRADE, "in reserve of split squats beside the leads, which are never heavy"),
     },
     says: {
+      lean: () => "Fewer sets of the leads, so that no pattern stays out a second week.",
       short: (v: { minutes: number; lead: string }) =>
         `${v.minutes} min take a short session: one lead (${v.lead}), the rest from what the week owes.`,
     },

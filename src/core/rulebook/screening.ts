@@ -81,7 +81,7 @@ export const SCREENING = {
         tighter: "higher",
       }),
       mostAdded: num(3, "findings", HOUSE, "that add work to one session; the others wait for the next"),
-      sets: num(2, "sets", HOUSE, "of added work"),
+      sets: num(1, "set", HOUSE, "of added work a session, where the week's ledger does not give more of its pattern"),
     },
     says: {
       added: (title: string) => `Added by the screening: ${title.toLowerCase()}.`,

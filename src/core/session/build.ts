@@ -56,12 +56,23 @@ function askedFor(r: SessionRequest): Asked | null {
   // What was made by hand keeps its sets: the coach has seen the week.
   // Mobility and what restores is never cut.
   const cut = r.setFactor < 1 && r.loading !== "mobility" && r.emphasis !== "restore" && !edit;
-  let items = cut ? scaleSets(whole, r.setFactor) : whole;
+  let items = cut ? scaleSets(whole, r.setFactor) : r.lean ? leanOf(whole) : whole;
   if (r.primaryRange && !edit) items = raisePrimary(trimPrimary(items, r.primaryRange.most), r.primaryRange.least);
   for (const { exercise } of whole)
     if (!items.some((i) => i.exercise === exercise))
       dropped.push({ exercise: exercise.id, why: "no set of it is left in a week of fewer sets" });
   return { items, dropped, left: filled.left, all, short, again: filled.again, asked: primarySets(whole), cut };
+}
+
+/** Leads of two sets, and no mobility, where a pattern would stay out a second week otherwise (rule ledger.fill). */
+function leanOf(items: readonly Item[]): Item[] {
+  const { leanSets } = numbers("ledger.fill");
+  return items.flatMap((i) => {
+    if (i.exercise.pattern === "mobility") return [];
+    return i.slot.kind === "assist" || i.sets <= leanSets
+      ? [i]
+      : [{ ...i, sets: leanSets, why: [...i.why, why("ledger.fill", "lean")] }];
+  });
 }
 
 /** Session RPE (rule session.rpe). */

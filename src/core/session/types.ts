@@ -93,6 +93,8 @@ export interface SessionRequest {
   edit?: SessionEdit;
   /** What the week's ledger gives it beside its leads. */
   units?: readonly Unit[];
+  /** The leads take fewer sets and mobility goes, so that no pattern stays out a second week. */
+  lean?: boolean;
   /** The lead of a short session where it is another than the label's first; null leaves it. */
   shortLead?: LedgerPattern | null;
   /** Its leading lifts with their sets; of all sessions together, and sets beside them (rule work.lost). */

@@ -1,5 +1,6 @@
 /** The sets of what the ledger gives that the minutes hold with the most worth, exactly (rule ledger.fill). */
 import type { Unit } from "../ledger";
+import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";
 import { CHANGE_SECONDS, setSeconds } from "./time";
 import type { Item } from "./types";
@@ -11,10 +12,12 @@ export interface Offer {
   levels: readonly number[];
 }
 
-/** What so many sets take off the squares of what is still owed: the sum over patterns of w x (owed / w)^2. */
-export const worthOf = ({ rest, weekly }: Pick<Unit, "rest" | "weekly">, sets: number): number => {
+const { dryWorth: DRY_WORTH } = numbers("ledger.fill");
+
+/** What so many sets take off the squares of what is still owed: the sum over patterns of w x (owed / w)^2; a pattern that was left out goes before all. */
+export const worthOf = ({ rest, weekly, dry }: Pick<Unit, "rest" | "weekly" | "dry">, sets: number): number => {
   const left = Math.max(0, rest - sets);
-  return (rest * rest - left * left) / weekly;
+  return (rest * rest - left * left) / weekly + (dry && sets > 0 ? DRY_WORTH : 0);
 };
 
 /** @param least sets of an exercise at least; what a finding asks for keeps one @returns the sets it may have, most first */

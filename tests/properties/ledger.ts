@@ -1,0 +1,119 @@
+/** What every plan keeps of its ledger (rules ledger.owed, ledger.fill, work.lost; our assumptions). */
+import { describe, expect, it } from "vitest";
+import { approachFor } from "../../src/core/approach/pick";
+import type { Athlete } from "../../src/core/athlete/types";
+import { windowsOfWeek } from "../../src/core/athlete/windows";
+import { LEDGER_PATTERNS, type LedgerPattern } from "../../src/core/ledger";
+import type { PlanWeek } from "../../src/core/plan";
+import { lifters, type Season, seasons } from "./corpus";
+
+const corpus = (): readonly Season[] => [...seasons(), ...lifters()];
+
+/**
+ * Minutes of the slots that the week's whole sessions stand in: those that endurance or a race keeps shut are no use to it, and a short
+ * session holds a set of what it can.
+ */
+const freeMinutes = (a: Athlete, w: PlanWeek): number =>
+  w.sessions.reduce((sum, s) => {
+    const slot = windowsOfWeek(a, w.season.start).find(
+      (x) => x.date === s.date && x.place === s.place && s.start >= x.start && s.start < x.start + x.minutes,
+    );
+    const minutes = slot ? slot.start + slot.minutes - s.start : 0;
+    return sum + (minutes > 35 ? minutes : 0);
+  }, 0);
+
+/** Nothing cuts the week, and its sessions come from the ledger. */
+const isOrdinary = (a: Athlete, w: PlanWeek): boolean =>
+  w.season.setFactor >= 1 &&
+  !w.season.mileage.holdOnly &&
+  w.season.days.length === 7 &&
+  w.season.days.every((d) => d.loading === "full") &&
+  a.away.every((x) => x.end < w.season.start || x.start > (w.season.days.at(-1)?.date ?? "")) &&
+  approachFor(a, w.season.phase).build !== "routines" &&
+  a.settings?.shortTime === undefined &&
+  w.fit.unplaced.length === 0 &&
+  // Between the races of a weekly series a session takes 25 minutes, wherever it stands.
+  w.season.wanted.every((x) => x.minutes === undefined) &&
+  w.sessions.length > 0 &&
+  freeMinutes(a, w) >= 60;
+
+const sets = (w: PlanWeek, p: LedgerPattern): number =>
+  w.sessions.flatMap((s) => s.items).reduce((n, i) => n + (i.exercise.pattern === p ? i.sets : 0), 0);
+
+/** The plan says that nothing of the pattern is open there, or halves what is new. */
+const said = (w: PlanWeek, p: LedgerPattern): boolean =>
+  w.sessions.some((s) => s.dropped.some((d) => d.exercise === p));
+const halved = (w: PlanWeek, p: LedgerPattern): boolean =>
+  w.sessions
+    .flatMap((s) => s.items)
+    .some((i) => i.exercise.pattern === p && i.why.some((x) => x.rule === "first.time"));
+
+function owedBy(a: Athlete, w: PlanWeek): LedgerPattern[] {
+  const { sport } = a.athlete;
+  const onFoot = sport === "run" || sport === "triathlon" || sport === "hike";
+  if (w.season.emphasis !== "hold") return LEDGER_PATTERNS.filter((p) => p !== "calf" || onFoot);
+  return LEDGER_PATTERNS.filter(
+    (p) => (p !== "calf" || onFoot) && p !== "push" && (p !== "pull" || sport === "row" || sport === "triathlon"),
+  );
+}
+
+describe("the ledger of a week", () => {
+  it("leaves no pattern out over two ordinary weeks running", () => {
+    let looked = 0;
+    const missing: string[] = [];
+    for (const { athlete: a, plan: p } of corpus())
+      p.weeks.forEach((w, i) => {
+        const before = p.weeks[i - 1];
+        if (!before || !isOrdinary(a, w) || !isOrdinary(a, before)) return;
+        const least = w.season.emphasis === "hold" || before.season.emphasis === "hold" ? 1 : 2;
+        for (const pattern of owedBy(a, w)) {
+          if (!owedBy(a, before).includes(pattern)) continue;
+          looked++;
+          const n = sets(w, pattern) + sets(before, pattern);
+          if (
+            n < least &&
+            !said(w, pattern) &&
+            !said(before, pattern) &&
+            !(n > 0 && (halved(w, pattern) || halved(before, pattern)))
+          )
+            missing.push(
+              `${a.athlete.sport} ${a.settings?.approach} ${w.season.start} ${w.season.emphasis} ${pattern}: ${n}`,
+            );
+        }
+      });
+    expect(looked).toBeGreaterThan(1000);
+    expect(missing).toEqual([]);
+  });
+  it("adds up: what is owed is a week's sets and what was carried; what is planned is what the sessions hold", () => {
+    for (const { plan: p } of corpus())
+      for (const w of p.weeks)
+        for (const l of w.ledger.lines) {
+          expect(l.owed).toBeGreaterThanOrEqual(0);
+          expect(Math.abs(l.carry)).toBeLessThanOrEqual(weeklyBefore(p.weeks, w, l.pattern) + 1e-9);
+          const primers = w.sessions
+            .flatMap((s) => s.items)
+            .filter((i) => i.slot.primer && i.exercise.pattern === l.pattern);
+          expect(w.ledger.planned[l.pattern]).toBe(sets(w, l.pattern) - primers.reduce((n, i) => n + i.sets, 0));
+        }
+  });
+  it("gives no session an exercise twice, nor more than four sets of one beside the leads", () => {
+    let looked = 0;
+    for (const { plan: p } of corpus())
+      for (const w of p.weeks)
+        for (const s of w.sessions) {
+          const units = s.items.filter((i) => i.slot.unit);
+          looked += units.length;
+          for (const i of units) expect(i.sets).toBeLessThanOrEqual(4);
+          expect(new Set(units.map((i) => i.exercise.id)).size).toBe(units.length);
+        }
+    expect(looked).toBeGreaterThan(1000);
+  });
+});
+
+/** A week's sets are the most that is carried; the week before may have held more of them. */
+function weeklyBefore(weeks: readonly PlanWeek[], w: PlanWeek, p: LedgerPattern): number {
+  const at = weeks.indexOf(w);
+  return Math.max(
+    ...weeks.slice(Math.max(0, at - 12), at + 1).map((x) => x.ledger.lines.find((l) => l.pattern === p)?.weekly ?? 0),
+  );
+}
