@@ -10,6 +10,7 @@ import type {
   WeekChange,
 } from "../core/athlete";
 import type { Known } from "../core/endurance";
+import type { LedgerPattern } from "../core/ledger";
 import type { Why } from "../core/rulebook";
 import type { BlockWeek } from "../core/season";
 import type { Alternative, Cost, Placed, Unplaced } from "../core/week";
@@ -32,7 +33,20 @@ export interface PlannedSessionView extends WeekSession {
   warning: string | null;
 }
 
+/** A pattern's account of one week, in sets. */
+export interface LedgerRowView {
+  pattern: LedgerPattern;
+  name: string;
+  /** To a tenth of a set. */
+  owed: number;
+  planned: number;
+  done: number;
+  why: Why[];
+}
+
 export interface WeekView {
+  /** What the week owes each pattern; empty in weeks that restore and in weeks that are past. */
+  ledger: LedgerRowView[];
   id: string;
   today: string;
   monday: string;

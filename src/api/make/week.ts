@@ -9,6 +9,7 @@ import { phaseOn } from "../../core/season";
 import { roundTo } from "../../core/units";
 import { DEFAULT_WEIGHTS } from "../../core/week";
 import type { EnduranceView, PlannedSessionView, WeekView } from "../views";
+import { ledgerView } from "./ledger";
 import type { Facts, Planned } from "./planned";
 import { flagOf, phasePlace } from "./season";
 import { sessionOfLog, sessionOfPlan } from "./weekSessions";
@@ -100,6 +101,7 @@ export function weekView(p: Planned, today: IsoDate, monday: IsoDate): WeekView 
       unplaced: week?.fit.unplaced ?? [],
       freeRules: Object.keys(DEFAULT_WEIGHTS).length - charged.size,
     },
+    ledger: ledgerView(week),
     held: heldWeek ? stored.held.filter((h) => h.date >= monday && h.date <= end) : null,
     stale: heldWeek && best !== undefined && week !== undefined && best.fit.cost < week.fit.cost,
     races: stored.athlete.races.filter((r) => r.date >= monday && r.date <= end).map(flagOf),

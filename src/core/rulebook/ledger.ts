@@ -27,6 +27,7 @@ export const LEDGER = {
       here: (v: { pattern: string; owed: number; weekly: number }) =>
         `This week owes ${v.pattern} ${sets(v.owed)} sets: ${sets(v.weekly)} a week, and what earlier weeks left.`,
       due: (v: { kind: string; weeks: number }) => `No ${v.kind} for ${v.weeks} weeks: it comes again.`,
+      dry: (pattern: string) => `Last week went without ${pattern}: two sets at least this week.`,
       line: (v: { share: number; factor: number; weekly: number; carry: number; owed: number }) =>
         `Share ${sets(v.share)} of 5 x ${Math.round(v.factor * 100) / 100} = ${sets(v.weekly)} sets a week, ${v.carry === 0 ? "nothing carried" : `${v.carry > 0 ? "+" : "-"}${sets(Math.abs(v.carry))} carried`}: ${sets(v.owed)} owed.`,
     },
@@ -67,6 +68,7 @@ export const LEDGER = {
       reserve: num(3, "repetitions", TRADE, "in reserve of split squats beside the leads, which are never heavy"),
     },
     says: {
+      planned: (list: string) => (list === "" ? "Nothing of it is planned this week." : `Planned: ${list}.`),
       lean: () => "Fewer sets of the leads, so that no pattern stays out a second week.",
       short: (v: { minutes: number; lead: string }) =>
         `${v.minutes} min take a short session: one lead (${v.lead}), the rest from what the week owes.`,

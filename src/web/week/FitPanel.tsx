@@ -9,6 +9,7 @@ import { STRATA } from "../section/patterns";
 import { WarnIcon } from "../ui/glyphs";
 import { Asked, WhyList } from "../ui/Why";
 import { Changed } from "./Changed";
+import { Ledger } from "./Ledger";
 import { Legs } from "./Legs";
 import { Room } from "./Room";
 import type { WeekActions } from "./useWeekActions";
@@ -77,6 +78,7 @@ export function FitPanel({
         <Room key={u.label} id={id} view={view} unplaced={u} actions={actions} />
       ))}
       <Changed view={view} actions={actions} />
+      <Ledger rows={view.ledger} />
       <div className="sec">
         <h3 className="sec-h">
           {fit.cost > 0

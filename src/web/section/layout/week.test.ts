@@ -50,6 +50,7 @@ const lift = (
 });
 const view = (more: Partial<WeekView> = {}): WeekView => ({
   id: "x",
+  ledger: [],
   today: addDays(MONDAY, 2),
   monday: MONDAY,
   isoWeek: 10,
