@@ -6,7 +6,7 @@ import { layeredAt } from "../../../tests/support/dose";
 import { built as item, request, unit } from "../../../tests/support/session";
 import { buildSession } from "./build";
 import { SHORT_MINUTES } from "./slots";
-import { compatible, pairUp, setSeconds, timeOfSession, totalSeconds } from "./time";
+import { clockFor, compatible, pairUp, setSeconds, timeOfSession, totalSeconds } from "./time";
 import { nextDrop, primarySets, raisePrimary, scaleSets, trimPrimary } from "./trim";
 import type { Item } from "./types";
 
@@ -33,6 +33,48 @@ describe("pairs", () => {
       }
     });
     expect(paired[0]!.exercise.id).toBe("front-squat");
+  });
+
+  it("stand as three where lower-body work, a push and a pull do not compete, and as two where one does", () => {
+    const of = (...ids: string[]) => pairUp(ids.map((id) => item(id, 2))).map((i) => `${i.pair} ${i.exercise.id}`);
+    expect(of("front-squat", "push-up", "prone-pull", "calf-raise")).toEqual([
+      "1A front-squat",
+      "1B prone-pull",
+      "2A push-up",
+      "2B calf-raise",
+    ]);
+    expect(of("leg-press", "push-up", "band-row", "dead-bug")).toEqual([
+      "1A leg-press",
+      "1B push-up",
+      "1C band-row",
+      "2 dead-bug",
+    ]);
+    expect(of("leg-press", "one-arm-row", "band-row", "dead-bug")).toEqual([
+      "1A leg-press",
+      "1B one-arm-row",
+      "2A band-row",
+      "2B dead-bug",
+    ]);
+    expect(of("calf-raise", "push-up", "band-row")).toEqual(["1A calf-raise", "1B push-up", "2 band-row"]);
+  });
+  it("take the time that was worked out pair by pair and three by three", () => {
+    const ids = [
+      "leg-press",
+      "trap-bar-deadlift",
+      "incline-press",
+      "one-arm-row",
+      "calf-raise",
+      "dead-bug",
+      "side-plank",
+    ];
+    const items = ids.map((id) => item(id, 3, { reps: 6, seconds: id === "side-plank" ? 30 : null, restSeconds: 90 }));
+    const clock = clockFor(items);
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 3 }), { minLength: 7, maxLength: 7 }), (sets) => {
+        const chosen = items.flatMap((i, k) => (sets[k] ? [{ ...i, sets: sets[k]! }] : []));
+        expect(clock(sets)).toBeCloseTo(totalSeconds(timeOfSession(pairUp(chosen), [], 0)), 6);
+      }),
+    );
   });
 });
 

@@ -1,7 +1,7 @@
 /** Pairs and time of a session. */
 
 import { WARM_UP_SECONDS, type WarmUpSet } from "../dose";
-import type { Exercise, LoadKind } from "../exercise";
+import { type Exercise, type LoadKind, type Pattern, PRIMARY_PATTERNS } from "../exercise";
 import { numbers } from "../rulebook";
 import { together } from "./said";
 import type { Item, TimeParts } from "./types";
@@ -29,22 +29,49 @@ export const compatible = (
   b: { exercise: Exercise; loading: LoadKind },
 ): boolean => competes(a, b) === null;
 
+interface Pairable {
+  exercise: Exercise;
+  loading: LoadKind;
+}
+
+const PUSH_PULL: readonly Pattern[] = ["push", "pull"];
+
+/** Who works while the first rests: the first later item that does not compete with it; beside lower-body work and a push, a pull too, and the other way round. */
+function partnersOf(
+  first: Pairable,
+  later: readonly Pairable[],
+  fits: (a: Pairable, b: Pairable) => boolean,
+): number[] {
+  const second = later.findIndex((other) => fits(first, other));
+  const mate = later[second];
+  if (!mate) return [];
+  if (!PRIMARY_PATTERNS.includes(first.exercise.pattern) || !PUSH_PULL.includes(mate.exercise.pattern)) return [second];
+  const third = later.findIndex(
+    (other, i) =>
+      i > second &&
+      PUSH_PULL.includes(other.exercise.pattern) &&
+      other.exercise.pattern !== mate.exercise.pattern &&
+      fits(first, other) &&
+      fits(mate, other),
+  );
+  return third < 0 ? [second] : [second, third];
+}
+
 /**
- * Labels the items 1A, 1B, 2A ... in place order, each taking the first later item that does not compete with it.
+ * Labels the items 1A, 1B, 2A ... in place order, each taking the first later item that does not compete with it; lower-body work, a push and
+ * a pull stand as three (rule pair.rest).
  * @returns the items, partners side by side
  */
-export function pairUp<T extends { exercise: Exercise; loading: LoadKind; pair: string }>(items: readonly T[]): T[] {
+export function pairUp<T extends Pairable & { pair: string }>(items: readonly T[]): T[] {
   const left = [...items];
-  const out: T[] = [];
-  for (let n = 1; left.length > 0; n++) {
-    const first = left.shift();
-    if (!first) break;
-    const at = left.findIndex((other) => compatible(first, other));
-    const partner = at >= 0 ? left.splice(at, 1)[0] : undefined;
-    out.push({ ...first, pair: partner ? `${n}A` : `${n}` });
-    if (partner) out.push({ ...partner, pair: `${n}B` });
+  const groups: T[][] = [];
+  for (let first = left.shift(); first; first = left.shift()) {
+    const partners = partnersOf(first, left, compatible).map((i) => left[i]);
+    const group = [first, ...partners.flatMap((p) => p ?? [])];
+    for (const p of group.slice(1)) left.splice(left.indexOf(p), 1);
+    groups.push(group);
   }
-  return out;
+  return labelGroups(groups);
 }
 
 /** Paired work in its order, with the group that readies the hamstrings before the group of the hinge. */
@@ -126,37 +153,37 @@ const SETS_KEY = 16;
  * @returns seconds from the sets of each item, none where it is left out; without opening and warm-up
  */
 export function clockFor(items: readonly (Alternated & { loading: LoadKind })[]): (sets: ArrayLike<number>) => number {
-  const fits = items.map((a) => items.map((b) => compatible(a, b)));
+  const matrix = items.map((a) => items.map((b) => compatible(a, b)));
+  const index = new Map<Pairable, number>(items.map((item, i) => [item, i]));
+  const fits = (a: Pairable, b: Pairable): boolean => matrix[index.get(a) ?? 0]?.[index.get(b) ?? 0] ?? false;
   const known = new Map<number, number>();
-  const seconds = (i: number, j: number, sets: ArrayLike<number>): number => {
-    const key =
-      ((i * items.length + Math.max(0, j)) * SETS_KEY + (sets[i] ?? 0)) * SETS_KEY + (j < 0 ? 0 : (sets[j] ?? 0));
+  const seconds = (of: readonly Alternated[], sets: ArrayLike<number>): number => {
+    const key = of.reduce((k, item) => {
+      const i = index.get(item as Alternated & Pairable) ?? 0;
+      return (k * (items.length + 1) + i + 1) * SETS_KEY + (sets[i] ?? 0);
+    }, 0);
     const before = known.get(key);
     if (before !== undefined) return before;
     const t: TimeParts = { opening: 0, warmUp: 0, work: 0, filledRest: 0, emptyRest: 0, change: 0 };
-    const of = j < 0 ? [i] : [i, j];
     addGroup(
       t,
-      of.flatMap((k) => {
-        const item = items[k];
-        return item ? [{ ...item, sets: sets[k] ?? 0 }] : [];
-      }),
+      of.map((item) => ({ ...item, sets: sets[index.get(item as Alternated & Pairable) ?? 0] ?? 0 })),
     );
     const total = totalSeconds(t);
     known.set(key, total);
     return total;
   };
-  const taken = new Uint8Array(items.length);
   return (sets) => {
-    taken.fill(0);
+    const left = items.filter((_, i) => (sets[i] ?? 0) > 0);
     let total = 0;
-    for (let i = 0; i < items.length; i++) {
-      if (taken[i] || (sets[i] ?? 0) === 0) continue;
-      let partner = -1;
-      for (let j = i + 1; j < items.length && partner < 0; j++)
-        if (!taken[j] && (sets[j] ?? 0) > 0 && fits[i]?.[j]) partner = j;
-      if (partner >= 0) taken[partner] = 1;
-      total += seconds(i, partner, sets);
+    for (let first = left.shift(); first; first = left.shift()) {
+      const group = [first];
+      for (const i of partnersOf(first, left, fits)) {
+        const p = left[i];
+        if (p) group.push(p);
+      }
+      for (let k = 1; k < group.length; k++) left.splice(left.indexOf(group[k] as (typeof left)[number]), 1);
+      total += seconds(group, sets);
     }
     return total;
   };

@@ -8,7 +8,7 @@ export function Ledger({ rows }: { rows: readonly LedgerRowView[] }) {
   return (
     <div className="sec">
       <h3 className="sec-h">Sets this week</h3>
-      <table className="w-full text-[12px] leading-5">
+      <table className="w-full text-[12px] leading-6">
         <thead>
           <tr className="text-ink2">
             <th scope="col" className="text-left font-normal">
@@ -34,7 +34,11 @@ export function Ledger({ rows }: { rows: readonly LedgerRowView[] }) {
                 {r.name}
               </th>
               <td className="num text-right">
-                <Asked reasons={r.why} label={`${r.name}: ${r.owed} sets owed`} className="num">
+                <Asked
+                  reasons={r.why}
+                  label={`${r.name}: ${r.owed} sets owed`}
+                  className="num min-w-8 text-right leading-6"
+                >
                   {r.owed.toFixed(1)}
                 </Asked>
               </td>
