@@ -90,10 +90,12 @@ export const liftedSets = (log: readonly StrengthLog[], library: Library) =>
     }),
   );
 
-/** Leads of short sessions, by label: in turn, so that three hold a squat, a hinge and a split squat. */
+/** Leads of a week of short sessions, by label: three hold a squat, a hinge and a split squat. */
+const SHARED_LEADS: Readonly<Partial<Record<Label, LedgerPattern>>> = { A: "squat", B: "hinge", C: "split-squat" };
+/** What a short session beside whole ones may lead with: its own leads first, then what a short A may have left out. */
 const SHORT_LEADS: Readonly<Partial<Record<Label, readonly LedgerPattern[]>>> = {
   A: ["squat", "hinge"],
-  B: ["hinge", "split-squat"],
+  B: ["split-squat", "hinge"],
   C: ["split-squat", "hip"],
 };
 
@@ -162,10 +164,8 @@ export function ledgerOf(input: LedgerInput): WeekLedger {
 function shortLeads(labels: readonly Label[], lines: readonly LedgerLine[], all: boolean): Map<Label, LedgerPattern> {
   const out = new Map<Label, LedgerPattern>();
   for (const label of labels) {
-    const own = SHORT_LEADS[label];
-    if (!own) continue;
     const shared = all && labels.length > 1;
-    const lead = shared ? own[0] : mostOwed(own, lines);
+    const lead = shared ? SHARED_LEADS[label] : mostOwed(SHORT_LEADS[label] ?? [], lines);
     if (lead) out.set(label, lead);
   }
   return out;
