@@ -1,8 +1,13 @@
 /** What stands on a sheet says one thing, whoever it is for (rules block.line, load.triple, line.limits, hold.line). */
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { safetyGate } from "../../src/core/athlete/gate";
+import type { Athlete } from "../../src/core/athlete/types";
 import { percentFor } from "../../src/core/dose/oneRepMax";
-import { lifters, seasons, sessionsOf } from "./corpus";
+import { type PlanWeek, plan } from "../../src/core/plan";
+import { gym } from "../support/athlete";
+import { athletes, SEASON_START } from "../support/generate";
+import { lifters, type Season, seasons, sessionsOf } from "./corpus";
 
 const LOADED = ["bar", "pair", "single", "kettlebell", "machine"];
 /** Percent of 1RM by repetitions to failure: Brzycki, as published, up to ten; above them our curve, which tests/reference holds to the papers. */
@@ -106,5 +111,51 @@ describe("a lift on its line", () => {
       before.set(key, { point: item.line.point, start: week.season.start, from: block.from });
     }
     expect(moved).toBeGreaterThan(100);
+  });
+});
+
+/** A week that builds and that nothing cuts. */
+const builds = (a: Athlete, w: PlanWeek): boolean =>
+  w.season.block !== null &&
+  w.season.setFactor >= 1 &&
+  w.season.days.every((d) => d.loading === "full" && d.heavyOk) &&
+  a.away.every((x) => x.end < w.season.start || x.start > (w.season.days.at(-1)?.date ?? ""));
+
+/** Trained lifters at a full gym on the layered approach, with races and endurance of every kind. */
+const layeredLifters = (): Season[] =>
+  fc.sample(athletes, { numRuns: 40, seed: 20260305 }).map((a): Season => {
+    const athlete: Athlete = {
+      ...a,
+      athlete: { ...a.athlete, birthYear: 1990, strengthTrainingMonths: 36 },
+      health: { clearanceNeeded: false, areas: [] },
+      places: a.places.map((p) => ({ ...gym, id: p.id })),
+      away: [],
+      settings: { approach: "layered" },
+    };
+    return { athlete, plan: plan(athlete, { from: SEASON_START, weeks: "season" }) };
+  });
+
+describe("work that grows", () => {
+  it("reaches 85% in every build of four weeks or more, for trained lifters with a bar on the layered approach", () => {
+    let looked = 0;
+    for (const { athlete: a, plan: p } of layeredLifters())
+      for (const span of p.phases.filter((x) => x.phase === "build")) {
+        const inSpan = p.weeks.filter(
+          (w) => w.season.start >= span.start && (w.season.days.at(-1)?.date ?? "") <= span.end,
+        );
+        // With a loading week or more of it cut the line ends where it got to.
+        if (inSpan.length < 4 || inSpan.filter((w) => !w.season.stepBack && !builds(a, w)).length > 0) continue;
+        const lifts = inSpan.flatMap((w) => w.sessions.flatMap((s) => s.items.filter((i) => i.main)));
+        const bars = lifts.filter((i) => i.loading === "bar" && i.percent1rm !== null);
+        if (bars.length === 0) continue;
+        // Where it does not, the sheet says what held it.
+        if (bars.some((x) => (x.percent1rm ?? 0) >= 85)) looked++;
+        else
+          expect(
+            bars.flatMap((x) => x.why.map((w) => w.rule)),
+            `${span.start}`,
+          ).toContain("progress.cap");
+      }
+    expect(looked).toBeGreaterThan(2);
   });
 });

@@ -225,3 +225,24 @@ describe("pain", () => {
     expect(next.some(({ session }) => session.items.some((i) => i.exercise.pattern === "squat"))).toBe(true);
   });
 });
+
+describe("a lifter who does what is asked", () => {
+  it("is given no leading lift with the same sets, repetitions, reserve and load in four ordinary weeks running", () => {
+    const doses = new Map<string, string[]>();
+    let looked = 0;
+    for (const { session, plan } of seasons.keen?.sessions ?? []) {
+      const week = plan.weeks[0]?.season;
+      if (!week || week.setFactor < 1 || week.block === null || session.loading !== "full") continue;
+      for (const i of session.items.filter((x) => x.main && x.line !== null)) {
+        const dose = [i.sets, i.reps, i.rir, i.loadKg].join();
+        const before = doses.get(i.exercise.id) ?? [];
+        const four = [...before, dose].slice(-4);
+        doses.set(i.exercise.id, four);
+        if (four.length < 4) continue;
+        looked++;
+        expect(new Set(four).size, `${session.date} ${i.exercise.id}: ${dose}`).toBeGreaterThan(1);
+      }
+    }
+    expect(looked).toBeGreaterThan(10);
+  });
+});
