@@ -11,6 +11,7 @@ const ROOMS = [
   "athlete",
   "progress",
   "season",
+  "ledger",
   "screening",
   "endurance",
   "legs",
