@@ -9,18 +9,27 @@ import { lifters, type Season, seasons } from "./corpus";
 
 const corpus = (): readonly Season[] => [...seasons(), ...lifters()];
 
+const slotOf = (a: Athlete, w: PlanWeek, s: PlanWeek["sessions"][number]) =>
+  windowsOfWeek(a, w.season.start).find(
+    (x) => x.date === s.date && x.place === s.place && s.start >= x.start && s.start < x.start + x.minutes,
+  );
+
+/** Minutes from a session's start to the end of its slot; none where it follows a run. */
+function roomOf(a: Athlete, w: PlanWeek, s: PlanWeek["sessions"][number]): number {
+  const slot = slotOf(a, w, s);
+  return slot ? slot.start + slot.minutes - s.start : 0;
+}
+
 /**
  * Minutes of the slots that the week's whole sessions stand in: those that endurance or a race keeps shut are no use to it, and a short
  * session holds a set of what it can.
  */
 const freeMinutes = (a: Athlete, w: PlanWeek): number =>
-  w.sessions.reduce((sum, s) => {
-    const slot = windowsOfWeek(a, w.season.start).find(
-      (x) => x.date === s.date && x.place === s.place && s.start >= x.start && s.start < x.start + x.minutes,
-    );
-    const minutes = slot ? slot.start + slot.minutes - s.start : 0;
-    return sum + (minutes > 35 ? minutes : 0);
-  }, 0);
+  w.sessions.map((s) => roomOf(a, w, s)).reduce((sum, minutes) => sum + (minutes > 35 ? minutes : 0), 0);
+
+/** The week lets the session hold no more: by its training load, or by the sets that a hold keeps. */
+const capped = (s: PlanWeek["sessions"][number]): boolean =>
+  s.dropped.some((d) => d.why.includes("over what this week takes") || d.why.includes("in a week of fewer sets"));
 
 /** Nothing cuts the week, and its sessions come from the ledger. */
 const isOrdinary = (a: Athlete, w: PlanWeek): boolean =>
@@ -32,6 +41,7 @@ const isOrdinary = (a: Athlete, w: PlanWeek): boolean =>
   approachFor(a, w.season.phase).build !== "routines" &&
   a.settings?.shortTime === undefined &&
   w.fit.unplaced.length === 0 &&
+  !w.sessions.some(capped) &&
   // Between the races of a weekly series a session takes 25 minutes, wherever it stands.
   w.season.wanted.every((x) => x.minutes === undefined) &&
   w.sessions.length > 0 &&
@@ -83,6 +93,41 @@ describe("the ledger of a week", () => {
       });
     expect(looked).toBeGreaterThan(1000);
     expect(missing).toEqual([]);
+  });
+  it("uses 85% of a short slot's minutes while an exercise's worth is owed and nothing caps the session", () => {
+    let looked = 0;
+    const idle: string[] = [];
+    for (const { athlete: a, plan: p } of corpus())
+      for (const w of p.weeks) {
+        if (w.season.setFactor < 1 || a.settings?.shortTime !== undefined) continue;
+        const owed = w.ledger.lines.filter((l) => l.owed - w.ledger.planned[l.pattern] >= 1.5).map((l) => l.pattern);
+        for (const s of w.sessions) {
+          const left = roomOf(a, w, s);
+          if (
+            s.loading !== "full" ||
+            // A hold keeps a share of the build's sets, whatever the minutes.
+            s.emphasis === "hold" ||
+            // A whole session that begins late in a long slot is none of these.
+            (slotOf(a, w, s)?.minutes ?? 0) > 35 ||
+            left < 20 ||
+            w.season.wanted.some((x) => x.minutes !== undefined)
+          )
+            continue;
+          // A pattern that stands in the session already, or that is closed there, cannot fill it.
+          const open = owed.filter(
+            (x) => !s.items.some((i) => i.exercise.pattern === x) && !s.dropped.some((d) => d.exercise === x),
+          );
+          if (open.length === 0 || capped(s)) continue;
+          looked++;
+          // Less than five minutes hold no exercise more: change-over, a set of both sides, rest.
+          if (s.minutes < 0.85 * left && left - s.minutes >= 5)
+            idle.push(
+              `${a.athlete.sport} ${a.settings?.approach} ${s.date} ${s.place} ${s.minutes} of ${left}: ${open} ${s.items.map((i) => `${i.exercise.id} ${i.sets}`)} ${s.dropped.map((d) => d.exercise + d.why)}`,
+            );
+        }
+      }
+    expect(looked).toBeGreaterThan(50);
+    expect(idle).toEqual([]);
   });
   it("adds up: what is owed is a week's sets and what was carried; what is planned is what the sessions hold", () => {
     for (const { plan: p } of corpus())

@@ -155,6 +155,63 @@ describe("dealing a week out", () => {
     const alone = dealt(NO_LEDGER, new Map<Label, Leads>([["A", A]]), { sport: "row" });
     expect(alone.get("A")?.map((u) => u.pattern)).toContain("hinge");
   });
+  // Worked out by hand: what is owed less what the leads take, to the nearest set, to the session with least in it.
+  const told = (d: ReturnType<typeof dealt>) =>
+    Object.fromEntries(
+      [...d].map(([label, units]) => [
+        label,
+        units.map((u) => `${u.pattern} ${u.sets} of ${Math.round(u.rest * 10) / 10}, ${u.kind}`),
+      ]),
+    );
+  it("shares a runner's first maximal week, a rower's, and a developing week of three sessions evenly", () => {
+    expect(told(dealt(NO_LEDGER))).toEqual({
+      A: ["calf 3 of 3.3, calf work with a straight knee"],
+      B: ["trunk 3 of 3.3, trunk work in front"],
+    });
+    expect(told(dealt(NO_LEDGER, two, { sport: "row" }))).toEqual({
+      A: ["pull 2 of 2.2, null", "push 2 of 2.2, null", "trunk 2 of 2.4, trunk work at the side"],
+      B: ["hinge 3 of 3, hinge on one leg", "trunk 2 of 2.4, trunk work in front"],
+    });
+    const three = new Map<Label, Leads>([...two, ["C", []]]);
+    expect(told(dealt(NO_LEDGER, three, { emphasis: "develop" }))).toEqual({
+      A: ["calf 2 of 2, calf work with a bent knee"],
+      B: ["trunk 2 of 2, trunk work in front"],
+      C: [
+        "split-squat 2 of 2.2, null",
+        "hip 2 of 2.2, hip abduction",
+        "calf 2 of 2, calf work with a straight knee",
+        "trunk 2 of 2, trunk work at the side",
+      ],
+    });
+  });
+  it("keeps a single session to one exercise a pattern, two of trunk, hip, hinge and calf where three sets would not do", () => {
+    const alone = new Map<Label, Leads>([["A", []]]);
+    const owed = { ...NO_LEDGER, builds: BUILDS, carry: { squat: 3.3, trunk: 2.2, calf: -0.3 } };
+    const units = [...dealt(owed, alone).values()].flat();
+    const of = (p: LedgerPattern) => units.filter((u) => u.pattern === p).map((u) => u.sets);
+    // 6.6 squats are owed: three sets of one; 5.5 trunk: three and three; 3 calf: three of one; 4.4 hip: two and two; 3.3 hinge: three.
+    expect([of("squat"), of("trunk"), of("calf"), of("hip"), of("hinge"), of("split-squat")]).toEqual([
+      [3],
+      [3, 3],
+      [3],
+      [2, 2],
+      [3],
+      [3],
+    ]);
+    expect(units.filter((u) => u.pattern === "hip").map((u) => u.kind)).toEqual(["hip abduction", "hip flexion"]);
+  });
+  it("marks what the week before went without, on its first exercise alone and only beside leads that leave it out", () => {
+    const dry = closed(NO_LEDGER, []);
+    const units = [...dealt(dry).values()].flat();
+    expect(units.filter((u) => u.pattern === "calf").length).toBe(3);
+    expect(
+      units
+        .filter((u) => u.dry)
+        .map((u) => u.pattern)
+        .sort(),
+    ).toEqual(["calf", "pull", "push", "trunk"]);
+    expect(units.filter((u) => u.pattern === "split-squat").every((u) => !u.dry)).toBe(true);
+  });
   it("gives a kind that is due two sets beside leads that cover the pattern", () => {
     const lifted = items(["front-squat", 4], ["trap-bar-deadlift", 4]);
     const state = [1, 2, 3].reduce((s) => closed(s, lifted), NO_LEDGER);

@@ -1,5 +1,6 @@
 /** Deals a week's ledger out anew where its sessions, once placed, have no room for what was meant for them: exactly, over all of them. */
 import type { Label } from "../athlete";
+import type { Pattern } from "../exercise";
 import {
   type Deal,
   isLedgerPattern,
@@ -115,7 +116,7 @@ export function fillRooms(rooms: readonly Room[], rests: readonly Rest[]): numbe
 export function unitsFor(
   lines: readonly LedgerLine[],
   rests: readonly Rest[],
-  leads: readonly LedgerPattern[],
+  leads: readonly Pattern[],
   nth: number,
 ): Unit[] {
   const { least, most } = numbers("ledger.fill");

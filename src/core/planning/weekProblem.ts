@@ -214,9 +214,10 @@ export class WeekProblem {
   }
 
   private roomsFor(asks: readonly Asking[], rests: readonly Rest[], lean: boolean): Room[] {
-    const { open, leads } = this.builder.ledger;
-    return asks.flatMap(({ ask }, n): Room[] => {
-      const own = (leads.get(ask.label) ?? []).map((l) => l.pattern);
+    const { open } = this.builder.ledger;
+    return asks.flatMap(({ option, ask }, n): Room[] => {
+      const leads = (this.built.get(option)?.items ?? []).filter((i) => !i.slot.unit && i.slot.kind !== "assist");
+      const own = leads.map((i) => i.exercise.pattern);
       const draft = this.builder.draft(ask, unitsFor(open, rests, asks.length > 1 ? own : [], n), lean);
       return draft ? [{ label: ask.label, draft }] : [];
     });

@@ -92,15 +92,22 @@ function arranged(items: readonly Item[], r: SessionRequest) {
 }
 type Arranged = ReturnType<typeof arranged>;
 
-/** Other work goes until the session weighs no more than the week lets it; what goes is named. */
-function underLoad(items: Item[], r: SessionRequest, rpe: number, dropped: Dropped[]): Item[] {
+/** What the ledger gives goes by its worth, then other work, until the session weighs no more than the week lets it; what goes is named. */
+function underLoad(asked: Asked, r: SessionRequest, rpe: number, dropped: Dropped[]): Item[] {
+  const items = [...asked.items];
   if (r.stressCap === null || r.edit) return items;
+  const most = Math.min(r.minutes, Math.floor(r.stressCap / rpe));
+  const minutes = arranged(items, r).minutes;
+  if (minutes <= most) return items;
+  const because = most < r.minutes ? TOO_MUCH : NO_TIME;
+  const chosen = byWorth(items, { ...r, minutes: most }, asked, dropped, because);
+  if (chosen) return chosen;
   let left = items;
   while (arranged(left, r).minutes * rpe > r.stressCap) {
     const extra = left.filter((i) => !PRIMARY_PATTERNS.includes(i.exercise.pattern)).at(-1);
     if (!extra) break;
     left = left.filter((i) => i !== extra);
-    dropped.push({ exercise: extra.exercise.id, why: "it would go over what this week takes" });
+    dropped.push({ exercise: extra.exercise.id, why: TOO_MUCH });
   }
   return left;
 }
@@ -168,20 +175,24 @@ const retold = (now: readonly Item[], before: readonly Item[], again: Filled["ag
     return was && was.sets !== i.sets ? { ...(again?.get(i.exercise)?.(i.sets) ?? i), sets: i.sets } : i;
   });
 
+const NO_TIME = "no time for it; the week's account carries it on";
+const TOO_MUCH = "it would go over what this week takes";
+
 /** What the ledger gives goes by its worth where the minutes do not hold all of it; null where the rest alone takes too long. */
 function byWorth(
   items: readonly Item[],
   r: SessionRequest,
   { short, again }: Asked,
   dropped: Dropped[],
+  because = NO_TIME,
 ): Item[] | null {
   const { withSets, ...draft } = draftFrom(items, r, short);
   const chosen = draft.offers.length === 0 ? null : mostWorth(draft);
   if (!chosen) return null;
   draft.offers.forEach(({ item: i }, k) => {
     const n = chosen[k] ?? 0;
-    if (n === 0) dropped.push({ exercise: i.exercise.id, why: "no time for it; the week's account carries it on" });
-    else if (n < i.sets) dropped.push({ exercise: i.exercise.id, why: `${i.sets - n} fewer sets, the time is short` });
+    if (n === 0) dropped.push({ exercise: i.exercise.id, why: because });
+    else if (n < i.sets) dropped.push({ exercise: i.exercise.id, why: `${i.sets - n} fewer sets: ${because}` });
   });
   return retold(withSets(chosen), items, again);
 }
@@ -229,7 +240,7 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   if (!filled) return null;
   const { dropped } = filled;
   const rpe = effortOf(r, filled.cut);
-  const items = underLoad([...filled.items], r, rpe, dropped);
+  const items = underLoad(filled, r, rpe, dropped);
   const before = dropped.length;
   const made = inTime(items, r, filled, dropped);
   if (!made) return null;
