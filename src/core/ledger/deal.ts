@@ -32,6 +32,17 @@ const ORDER: readonly LedgerPattern[] = ["squat", "hinge", "split-squat", "hip",
 export const worthGiving = (owed: number): number =>
   owed < numbers("ledger.fill").gather - TOLERANCE ? 0 : Math.round(owed + TOLERANCE);
 
+const { dryWorth: DRY_WORTH } = numbers("ledger.fill");
+
+/** What an account of one pattern is weighed by. */
+export type Weighed = Pick<Unit, "rest" | "weekly" | "dry">;
+
+/** w x (what stays owed / w)^2 once so many sets are given; a pattern that was left out the week before weighs more than all the others. */
+export function stillOwed({ rest, weekly, dry }: Weighed, given: number): number {
+  const left = Math.max(0, rest - given);
+  return (weekly > 0 ? (left * left) / weekly : 0) + (dry && given === 0 ? DRY_WORTH : 0);
+}
+
 /** Dealing out one week. */
 class Dealer {
   private readonly units = new Map<Label, Unit[]>();

@@ -1,23 +1,12 @@
 /** What a week of each emphasis holds by pattern. */
 import type { Column, Emphasis, Sport } from "../athlete";
-import type { Pattern } from "../exercise";
+import { PATTERNS, type Pattern } from "../exercise";
 import { numbers } from "../rulebook";
 
-/** The patterns whose sets are kept account of. */
-export const LEDGER_PATTERNS = [
-  "squat",
-  "hinge",
-  "split-squat",
-  "hip",
-  "calf",
-  "trunk",
-  "push",
-  "pull",
-] as const satisfies readonly Pattern[];
-export type LedgerPattern = (typeof LEDGER_PATTERNS)[number];
-
-const KNOWN: ReadonlySet<string> = new Set(LEDGER_PATTERNS);
-export const isLedgerPattern = (p: Pattern): p is LedgerPattern => KNOWN.has(p);
+/** The patterns whose sets are kept account of: contacts of jumps and minutes of mobility are no sets. */
+export type LedgerPattern = Exclude<Pattern, "jump" | "mobility">;
+export const isLedgerPattern = (p: Pattern): p is LedgerPattern => p !== "jump" && p !== "mobility";
+export const LEDGER_PATTERNS: readonly LedgerPattern[] = PATTERNS.filter(isLedgerPattern);
 
 /** Weekly share of hard sets on a scale of 0 to 5 [house]. */
 export const SPORT_SHARE: Record<Sport, Record<Exclude<Column, "assist">, number>> = {

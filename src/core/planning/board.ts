@@ -14,6 +14,7 @@ import {
 } from "../week";
 import { withFix } from "./nearest";
 import { type PlanWeek, planWeek } from "./planWeek";
+import { settled } from "./settle";
 import { type WeekInput, WeekProblem } from "./weekProblem";
 
 /** One place of the week for the session in hand. */
@@ -57,7 +58,7 @@ export function weighPlaces(input: WeekInput, placed: readonly Placed[], label: 
   const places = problem.free(want).map((o): BoardPlace => {
     const other = others.map((x) => blockedByOther(o, x, context)).find((b) => b !== null) ?? null;
     const blocked = blockedHere(o, context) ?? other ?? blockedByTiredLegs([...others, o], context);
-    const costs = blocked ? [] : costsOf(problem.settled([...others, o]), context);
+    const costs = blocked ? [] : costsOf(settled(problem, [...others, o]), context);
     return {
       date: o.date,
       start: o.start,
@@ -69,7 +70,7 @@ export function weighPlaces(input: WeekInput, placed: readonly Placed[], label: 
       stress: o.stress,
     };
   });
-  const costs = costsOf(problem.settled(now), context);
+  const costs = costsOf(settled(problem, now), context);
   return {
     label,
     cost: costs.reduce((a, c) => a + c.points, 0),

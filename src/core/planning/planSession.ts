@@ -21,7 +21,14 @@ import type { LedgerState, Unit } from "../ledger";
 import { historyOf, type LadderState, nextLoad, type PlannedLift, placeOnLine } from "../progress";
 import { numbers, type Why, why } from "../rulebook";
 import { type BlockWeek, buildOf, inWeek, type SeasonDay, type SeasonWeek } from "../season";
-import { type BuiltSession, buildSession, draftSession, type Filled, type SessionDraft } from "../session";
+import {
+  type BuiltSession,
+  buildSession,
+  draftSession,
+  type Filled,
+  type SessionDraft,
+  type SessionRequest,
+} from "../session";
 import { type ContextInput, choiceContexts } from "./contexts";
 import { ledgerOf, type WeekLedger } from "./weekLedger";
 
@@ -83,7 +90,7 @@ export interface PlacedAsk {
 export class SessionBuilder {
   private readonly known = new Map<string, BuiltSession | null>();
   /** Filled slots by label, day, place and routine. */
-  private readonly filled = new Map<string, { whole?: Filled; half?: Filled }>();
+  private readonly filled = new Map<string, NonNullable<SessionRequest["filled"]>>();
   private readonly doses = new Map<string, SessionDose>();
   private readonly choiceOn: ReturnType<typeof choiceContexts>;
   /** Sessions that share a hold's sets: those that have a day to stand on. */
@@ -95,16 +102,16 @@ export class SessionBuilder {
   constructor(private readonly input: BuilderInput) {
     const { athlete, week, library } = input;
     this.choiceOn = choiceContexts(input);
-    const open = new Set(
-      windowsOfWeek(athlete, week.start)
-        .map((w) => w.date)
-        .filter((date) => week.days.some((d) => d.date === date && d.counts)),
+    const slots = windowsOfWeek(athlete, week.start).filter((w) =>
+      week.days.some((d) => d.date === w.date && d.counts),
     );
+    const open = new Set(slots.map((w) => w.date));
     this.shared = Math.max(1, Math.min(open.size, week.wanted.filter((w) => !w.taper).length));
     this.ledger = ledgerOf({
       athlete,
       library,
       week,
+      slots,
       state: input.ledger,
       log: athlete.strengthLog.filter((s) => inWeek(week, s.date) && input.done.has(s.label) && s.date <= input.asOf),
       labels: week.wanted.map((w) => w.label).filter((l) => !input.done.has(l)),

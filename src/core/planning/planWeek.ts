@@ -2,13 +2,14 @@
 import { type DatedWindow, type Label, windowsOfWeek } from "../athlete";
 import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate, MINUTES_A_DAY, timeOf } from "../dates";
 import { LABEL_WORDS } from "../dose";
-import { setsByPattern } from "../ledger";
+import { type LedgerPattern, setsByPattern } from "../ledger";
 import type { LegLoadEvent } from "../legs";
 import { numbers, type Why, why } from "../rulebook";
 import { inWeek, nearestBefore, type SeasonWeek, type WantedSession } from "../season";
 import { type BuiltSession, loggedLegs, ROUTINE_MINUTES } from "../session";
 import { blockedHere, type CostRule, costsOf, type Demand, type FitResult, fitWeek, type WeekContext } from "../week";
 import type { SessionBuilder } from "./planSession";
+import { settled } from "./settle";
 import { packWarnings, setOffWarnings } from "./warnings";
 import type { WeekLedger } from "./weekLedger";
 import { asCounted, legsOf, MOST, type WeekInput, WeekProblem } from "./weekProblem";
@@ -31,7 +32,7 @@ export interface PlanWeek {
   /** Load limit of each day of the week, Monday first, AU. */
   dayLimits: number[];
   /** What it owes each pattern, and what it leaves for the next. */
-  ledger: WeekLedger;
+  ledger: WeekLedger & { planned: Readonly<Record<LedgerPattern, number>> };
   /** What it was made of: with it the week can be made again, changed. */
   input: WeekInput;
   why: Why[];
@@ -61,7 +62,7 @@ export function planWeek(input: WeekInput): PlanWeek {
       none: noSlot(input, want, problem),
     };
   });
-  const fit = settled(fitWeek(demands, context, input.walk), problem);
+  const fit = fitSettled(fitWeek(demands, context, input.walk), problem);
   const sessions = [
     ...fit.placed.flatMap((o): PlanSession[] => {
       const s = built.get(o);
@@ -115,8 +116,8 @@ export function planWeek(input: WeekInput): PlanWeek {
 }
 
 /** The fit with its sessions filled over all of them; what it costs is what those cost. */
-function settled(fit: FitResult, problem: WeekProblem): FitResult {
-  const placed = problem.settled(fit.placed);
+function fitSettled(fit: FitResult, problem: WeekProblem): FitResult {
+  const placed = settled(problem, fit.placed);
   if (placed.every((o, i) => o === fit.placed[i])) return fit;
   const costs = costsOf(placed, problem.context);
   return { ...fit, placed, costs, cost: costs.reduce((a, c) => a + c.points, 0) };

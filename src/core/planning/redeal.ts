@@ -3,25 +3,21 @@ import type { Label } from "../athlete";
 import type { Pattern } from "../exercise";
 import {
   type Deal,
-  isLedgerPattern,
   type LedgerLine,
   type LedgerPattern,
   setsByPattern,
+  stillOwed,
   type Unit,
+  type Weighed,
   worthGiving,
 } from "../ledger";
 import { numbers } from "../rulebook";
 import { fullest, type SessionDraft } from "../session";
 import { TOLERANCE } from "../units";
 
-/** What is left of the week's account once the leads stand. */
-export interface Rest {
+/** What is left of the week's account once the leads stand; dry where the leads leave it out too. */
+export interface Rest extends Weighed {
   pattern: LedgerPattern;
-  weekly: number;
-  /** Owed beside the leads. */
-  rest: number;
-  /** The week before went without it, and so do the leads. */
-  dry: boolean;
 }
 
 /** One session with everything it could hold. */
@@ -29,13 +25,6 @@ export interface Room {
   label: Label;
   draft: SessionDraft;
 }
-
-const { dryWorth: DRY_WORTH } = numbers("ledger.fill");
-
-const stillOwed = ({ rest, weekly, dry }: Rest, given: number): number => {
-  const left = Math.max(0, rest - given);
-  return (weekly > 0 ? (left * left) / weekly : 0) + (dry && given === 0 ? DRY_WORTH : 0);
-};
 
 /** Sum over patterns of w x (what stays owed / w)^2; less is better. */
 export function leftOwed(rests: readonly Rest[], given: (p: LedgerPattern) => number): number {
@@ -151,7 +140,7 @@ export function dealFrom(rooms: readonly Room[], chosen: readonly number[][]): D
       draft.offers.flatMap((o, i): Unit[] => {
         const n = chosen[s]?.[i] ?? 0;
         const { unit } = o.item.slot;
-        return n > 0 && unit && isLedgerPattern(o.item.exercise.pattern) ? [{ ...unit, sets: n }] : [];
+        return n > 0 && unit ? [{ ...unit, sets: n }] : [];
       }),
     ]),
   );

@@ -1,6 +1,6 @@
 /** The ledger of one week: what it owes, how its sessions share it, and what it leaves behind. */
 import { approachFor, columnOf } from "../approach";
-import { type Athlete, hasAbsence, type Label, type StrengthLog, windowsOfWeek } from "../athlete";
+import { type Athlete, type DatedWindow, hasAbsence, type Label, type StrengthLog } from "../athlete";
 import type { SessionDose } from "../dose";
 import type { Library } from "../exercise";
 import {
@@ -31,6 +31,8 @@ export interface LedgerInput {
   /** Lifted this week already. */
   log: readonly StrengthLog[];
   labels: readonly Label[];
+  /** Free time slots on days that count. */
+  slots: readonly DatedWindow[];
   /** Doses of a day, whoever asks for them. */
   doseOn: (day: SeasonDay) => SessionDose;
 }
@@ -42,8 +44,6 @@ export interface WeekLedger {
   done: Readonly<Record<LedgerPattern, number>>;
   /** What is to be planned of it, before the week's cuts. */
   open: readonly LedgerLine[];
-  /** Planned this week, by pattern. */
-  planned: Readonly<Record<LedgerPattern, number>>;
   deal: Deal;
   leads: ReadonlyMap<Label, Leads>;
   shortLead: ReadonlyMap<Label, LedgerPattern>;
@@ -116,7 +116,7 @@ const firstDay = (week: SeasonWeek): SeasonDay | undefined =>
   week.days.find((d) => d.counts && d.loading === "full") ?? week.days.find((d) => d.counts);
 
 export function ledgerOf(input: LedgerInput): WeekLedger {
-  const { athlete, library, week, state, labels, doseOn } = input;
+  const { athlete, library, week, state, labels, slots, doseOn } = input;
   const lines = linesOf(athlete, week, state, week.setFactor);
   const done = setsByPattern(liftedSets(input.log, library));
   const day = firstDay(week);
@@ -127,7 +127,6 @@ export function ledgerOf(input: LedgerInput): WeekLedger {
     const { loaded } = dose?.cells[columnOf(pattern, true)] ?? { loaded: [] };
     return loaded[Math.min(point, loaded.length - 1)]?.sets ?? 0;
   };
-  const slots = windowsOfWeek(athlete, week.start).filter((w) => week.days.some((d) => d.date === w.date && d.counts));
   const allShort = slots.length > 0 && slots.every((w) => w.minutes <= SHORT_MINUTES);
   const shortLead = shortLeads(labels, lines, allShort);
   const leads = new Map(
@@ -150,7 +149,6 @@ export function ledgerOf(input: LedgerInput): WeekLedger {
   return {
     lines,
     done,
-    planned: setsByPattern([]),
     open: whole,
     deal: dealt,
     leads,

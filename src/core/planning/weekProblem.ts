@@ -9,22 +9,13 @@ import {
 } from "../athlete";
 import { addDays, dayNumber, type IsoDate, MINUTES_A_DAY, minutesOf } from "../dates";
 import { isKey, sessionLoad } from "../endurance";
-import type { Counted, Deal } from "../ledger";
+import type { Counted } from "../ledger";
 import { enduranceLegEvent, type LegLoadEvent, type LegPart, MEAN_DAYS, meanDailyLoad, strengthParts } from "../legs";
 import { numbers, ruleIdOf, say } from "../rulebook";
 import { inWeek, type SeasonDay, type SeasonWeek, type WantedSession } from "../season";
-import { type BuiltSession, type Filled, SHORT_MINUTES } from "../session";
-import {
-  blockedByOther,
-  blockedByTiredLegs,
-  blockedHere,
-  type ExistingSession,
-  type Option,
-  type WeekContext,
-  weekNumbers,
-} from "../week";
+import type { BuiltSession } from "../session";
+import { type ExistingSession, type Option, type WeekContext, weekNumbers } from "../week";
 import { type BuilderInput, type PlacedAsk, SessionBuilder } from "./planSession";
-import { dealFrom, fillRooms, hasRoom, type Rest, type Room, restsOf, unitsFor } from "./redeal";
 
 export interface WeekInput extends BuilderInput {
   existing: readonly ExistingSession[];
@@ -62,7 +53,7 @@ export class WeekProblem {
   /** What each option would be. */
   readonly built = new Map<Option, BuiltSession>();
   /** Where each option was built for. */
-  private readonly asks = new Map<Option, PlacedAsk>();
+  readonly asks = new Map<Option, PlacedAsk>();
 
   constructor(readonly input: WeekInput) {
     const { athlete, week } = input;
@@ -135,7 +126,7 @@ export class WeekProblem {
   }
 
   /** What the fit needs to know of a built session at an hour. */
-  private optionFor(
+  optionFor(
     session: BuiltSession,
     { day, window, start, locked }: { day: SeasonDay; window: DatedWindow; start: number; locked: boolean },
   ): Option {
@@ -160,94 +151,6 @@ export class WeekProblem {
     };
     this.built.set(option, session);
     return option;
-  }
-
-  /**
-   * The placed sessions filled over all of them where one had no room for what it was to hold: nothing that must hold may break by it.
-   * @returns the options as they are then, the same ones where nothing changes
-   */
-  settled(placed: readonly Option[]): Option[] {
-    const filled = this.refilled(placed);
-    if (!filled) return [...placed];
-    const broken = filled.some(
-      (o, i) =>
-        blockedHere(o, this.context) !== null ||
-        filled.slice(i + 1).some((x) => blockedByOther(o, x, this.context) !== null),
-    );
-    return broken || blockedByTiredLegs(filled, this.context) !== null ? [...placed] : filled;
-  }
-
-  private refilled(placed: readonly Option[]): Option[] | null {
-    if (this.input.week.setFactor < 1) return null;
-    const { open } = this.builder.ledger;
-    const items = placed.flatMap((o) => this.built.get(o)?.items ?? []).map(asCounted);
-    if (restsOf(open, items).length === 0) return null;
-    const asks = [...placed]
-      .sort((a, b) => (a.label < b.label ? -1 : 1))
-      .flatMap((option) => {
-        const ask = this.roomOf(option);
-        return ask ? [{ option, ask }] : [];
-      });
-    const whole = this.filling(placed, asks, false);
-    // Where a pattern would stay out a second week the leads give a set.
-    const gives = (!whole || whole.dry > 0) && asks.some((a) => a.ask.window.minutes > SHORT_MINUTES);
-    const lean = gives ? this.filling(placed, asks, true) : null;
-    const best = lean && (!whole || lean.dry < whole.dry) ? lean : whole;
-    if (!best) return null;
-    return placed.map((o) => {
-      const at = asks.find((a) => a.option === o);
-      const units = best.deal.get(o.label);
-      const filled = best.filled.get(o.label);
-      const session = at && units && filled ? this.builder.rebuild(at.ask, units, filled) : null;
-      if (!at || !session || o.start + session.minutes > at.ask.window.start + at.ask.window.minutes) return o;
-      return this.optionFor(session, { day: at.ask.day, window: at.ask.window, start: o.start, locked: o.locked });
-    });
-  }
-
-  /** What stands in the placed sessions whatever the ledger gives: all of those that are not filled anew. */
-  private restsBeside(placed: readonly Option[], asks: readonly Asking[]): Rest[] {
-    const stands = placed.flatMap((o) => {
-      const { items: own } = this.built.get(o) ?? { items: [] };
-      return asks.some((a) => a.option === o) ? own.filter((i) => !i.slot.unit) : own;
-    });
-    return restsOf(this.builder.ledger.open, stands.map(asCounted));
-  }
-
-  private roomsFor(asks: readonly Asking[], rests: readonly Rest[], lean: boolean): Room[] {
-    const { open } = this.builder.ledger;
-    return asks.flatMap(({ option, ask }, n): Room[] => {
-      const leads = (this.built.get(option)?.items ?? []).filter((i) => !i.slot.unit && i.slot.kind !== "assist");
-      const own = leads.map((i) => i.exercise.pattern);
-      const draft = this.builder.draft(ask, unitsFor(open, rests, asks.length > 1 ? own : [], n), lean);
-      return draft ? [{ label: ask.label, draft }] : [];
-    });
-  }
-
-  /** The placed sessions filled over all of them; one that holds too much already stays as it is. Null where none takes anything. */
-  private filling(placed: readonly Option[], asks: readonly Asking[], lean: boolean): Filling | null {
-    const rests = this.restsBeside(placed, asks);
-    const rooms = this.roomsFor(asks, rests, lean);
-    const open = asks.filter((a) => rooms.some((r) => r.label === a.ask.label && hasRoom(r)));
-    if (open.length === 0) return null;
-    if (open.length < asks.length) return this.filling(placed, open, lean);
-    const chosen = fillRooms(rooms, rests);
-    if (!chosen) return null;
-    const deal = dealFrom(rooms, chosen);
-    const given = new Set([...deal.values()].flat().map((u) => u.pattern));
-    return {
-      deal,
-      filled: new Map(rooms.map(({ label, draft }, i) => [label, draft.filled(chosen[i] ?? [])])),
-      dry: rests.filter((r) => r.dry && !given.has(r.pattern)).length,
-    };
-  }
-
-  /** What a placed session may still take: what is left of its slot from its hour on; null where that would make it a shorter kind. */
-  private roomOf(option: Option): PlacedAsk | null {
-    const ask = this.asks.get(option);
-    if (!ask) return null;
-    const left = Math.min(ask.window.minutes, ask.window.start + ask.window.minutes - option.start);
-    if (left <= SHORT_MINUTES && ask.window.minutes > SHORT_MINUTES) return null;
-    return { ...ask, window: { ...ask.window, start: option.start, minutes: left } };
   }
 
   /** Everywhere a wanted session could stand. */
@@ -276,20 +179,6 @@ export class WeekProblem {
     if (whole.length > 0) return whole;
     return this.optionsIn(l.label, { ...w, start, minutes: left }, { starts: () => [start], locked });
   }
-}
-
-/** A placed session, and what it may be filled with. */
-interface Asking {
-  option: Option;
-  ask: PlacedAsk;
-}
-
-/** A week's sessions filled from the ledger. */
-interface Filling {
-  deal: Deal;
-  filled: ReadonlyMap<Label, Filled>;
-  /** Patterns that stay out a second week. */
-  dry: number;
 }
 
 interface OptionsAsked {

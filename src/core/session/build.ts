@@ -97,8 +97,7 @@ function underLoad(asked: Asked, r: SessionRequest, rpe: number, dropped: Droppe
   const items = [...asked.items];
   if (r.stressCap === null || r.edit) return items;
   const most = Math.min(r.minutes, Math.floor(r.stressCap / rpe));
-  const minutes = arranged(items, r).minutes;
-  if (minutes <= most) return items;
+  if (arranged(items, r).minutes <= most) return items;
   const because = most < r.minutes ? TOO_MUCH : NO_TIME;
   const chosen = byWorth(items, { ...r, minutes: most }, asked, dropped, because);
   if (chosen) return chosen;

@@ -1,9 +1,8 @@
 /** Fills the slots of a session with exercises and their dose, each with the reasons. */
 import { columnOf } from "../approach";
-import { AREA_WORDS, isOn, type Label, pastAreas, type ScreenTest } from "../athlete";
+import { AREA_WORDS, isOn, pastAreas, type ScreenTest } from "../athlete";
 import type { Dose } from "../dose";
 import {
-  besides,
   type Candidate,
   type ChoiceContext,
   type Closed,
@@ -13,12 +12,12 @@ import {
   loadingToday,
   type Pattern,
   PRIMARY_PATTERNS,
-  rankFor,
   styleFor,
 } from "../exercise";
-import { kindOf, type Unit } from "../ledger";
+import type { Unit } from "../ledger";
 import { numbers, say, type Why, why } from "../rulebook";
 import { latestScreening, passes, testName, weakerSide } from "../screening";
+import { candidatesFor } from "./candidates";
 import { consistent, doseAt, lineWhy } from "./dosed";
 import type { Slot } from "./slots";
 import type { Dropped, Filled, Item, LeftOut, LoadQuestion, SessionRequest } from "./types";
@@ -34,58 +33,6 @@ const SIDE_TESTS: Partial<Record<Pattern, readonly ScreenTest[]>> = {
   calf: ["calf-raise"],
   trunk: ["side-hold"],
 };
-
-/** The open exercises of a slot beside what stands already, in the order they would be taken. */
-export function candidatesFor(slot: Slot, c: ChoiceContext, chosen: readonly Exercise[], label: Label): Candidate[] {
-  const fresh = (list: readonly Candidate[]) => list.filter((x) => !chosen.includes(x.exercise));
-  let ranked = fresh(rankFor(slot.pattern, c, slot.kind, label));
-  if (slot.kind === "main" && ranked.length === 0) ranked = fresh(rankFor(slot.pattern, c, "single", label));
-  if (slot.only) {
-    const { only } = slot;
-    const open = ranked.filter((x) => only.includes(x.exercise.id));
-    const first = (slot.prefer ?? []).flatMap((id) => open.filter((x) => x.exercise.id === id));
-    if (open.length > 0 || !slot.orElse) return [...first, ...open.filter((x) => !first.includes(x))];
-  }
-  if (slot.kind === "assist") ranked = besides(ranked, chosen);
-  if (slot.unit) ranked = forLedger(slot.unit, ranked, c);
-  const wanted = slot.prefer ?? [];
-  const first = wanted.flatMap((id) => ranked.filter((x) => x.exercise.id === id));
-  return [...first, ...ranked.filter((x) => !first.includes(x))];
-}
-
-/** Lifts that stand beside a lead of their pattern in the same week. */
-const SISTERS: Readonly<Partial<Record<Pattern, readonly string[]>>> = {
-  squat: ["leg-press", "safety-bar-squat", "front-squat", "goblet-squat", "box-squat"],
-  hinge: [
-    "romanian-deadlift",
-    "stiff-leg-deadlift",
-    "dumbbell-romanian-deadlift",
-    "rdl-to-knee",
-    "supported-back-extension",
-  ],
-};
-
-/** Who leads with a pattern, and as what. */
-const LED: Readonly<Partial<Record<Pattern, { kind: "main" | "single"; label: Label }>>> = {
-  squat: { kind: "main", label: "A" },
-  hinge: { kind: "main", label: "A" },
-  "split-squat": { kind: "single", label: "B" },
-  hip: { kind: "single", label: "B" },
-};
-
-/** The kind of work that was missed longest goes first; a second place of a pattern takes another exercise than the week's lead, of squat and hinge a sister lift. */
-function forLedger(unit: Unit, ranked: readonly Candidate[], c: ChoiceContext): Candidate[] {
-  const first = <T>(list: readonly T[], test: (x: T) => boolean): T[] => [
-    ...list.filter(test),
-    ...list.filter((x) => !test(x)),
-  ];
-  const led = LED[unit.pattern];
-  const lead = led ? rankFor(unit.pattern, c, led.kind, led.label)[0]?.exercise : undefined;
-  const others = first(ranked, (x) => x.exercise !== lead);
-  const sisters = SISTERS[unit.pattern];
-  const beside = sisters ? first(others, (x) => sisters.includes(x.exercise.id) && x.exercise !== lead) : others;
-  return unit.kind === null ? beside : first(beside, (x) => kindOf(x.exercise) === unit.kind);
-}
 
 export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
   const items: Item[] = [];

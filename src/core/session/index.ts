@@ -1,6 +1,6 @@
 /** A session: slots, exercises with their dose, pairs, time, what goes first. What others may use of this room. */
 export { buildSession, draftSession, type SessionDraft } from "./build";
-export { candidatesFor } from "./fill";
+export { candidatesFor } from "./candidates";
 export { isHeavy, loggedLegs } from "./heavy";
 export { prescribedOf } from "./prescribed";
 export { groupOf, reserveText, together, workText } from "./said";
@@ -8,5 +8,15 @@ export { sheetsFor } from "./sheets";
 export { leadSlots, ROUTINE_MINUTES, SHORT_MINUTES } from "./slots";
 export { competes, groupsOf, setSeconds } from "./time";
 export { primarySets } from "./trim";
-export type { BuiltSession, Filled, Item, LeftOut, LoadAim, LoadAnswer, LoadQuestion, TimeParts } from "./types";
-export { type Draft, fullest, worthOf } from "./worth";
+export type {
+  BuiltSession,
+  Filled,
+  Item,
+  LeftOut,
+  LoadAim,
+  LoadAnswer,
+  LoadQuestion,
+  SessionRequest,
+  TimeParts,
+} from "./types";
+export { fullest } from "./worth";

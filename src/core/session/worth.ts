@@ -1,6 +1,5 @@
 /** The sets of what the ledger gives that the minutes hold with the most worth, exactly (rule ledger.fill). */
-import type { Unit } from "../ledger";
-import { numbers } from "../rulebook";
+import { stillOwed, type Weighed } from "../ledger";
 import { TOLERANCE } from "../units";
 import { CHANGE_SECONDS, setSeconds } from "./time";
 import type { Item } from "./types";
@@ -12,13 +11,8 @@ export interface Offer {
   levels: readonly number[];
 }
 
-const { dryWorth: DRY_WORTH } = numbers("ledger.fill");
-
-/** What so many sets take off the squares of what is still owed: the sum over patterns of w x (owed / w)^2; a pattern that was left out goes before all. */
-export const worthOf = ({ rest, weekly, dry }: Pick<Unit, "rest" | "weekly" | "dry">, sets: number): number => {
-  const left = Math.max(0, rest - sets);
-  return (rest * rest - left * left) / weekly + (dry && sets > 0 ? DRY_WORTH : 0);
-};
+/** What so many sets take off what is still owed. */
+export const worthOf = (u: Weighed, sets: number): number => stillOwed(u, 0) - stillOwed(u, sets);
 
 /** @param least sets of an exercise at least; what a finding asks for keeps one @returns the sets it may have, most first */
 export function levelsOf({ sets, added }: Pick<Item, "sets" | "added">, least: number): number[] {

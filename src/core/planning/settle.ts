@@ -1,0 +1,115 @@
+/** A placed week filled from its ledger over all its sessions, where one had no room for what it was to hold. */
+import type { Label } from "../athlete";
+import type { Deal } from "../ledger";
+import { type Filled, SHORT_MINUTES } from "../session";
+import { blockedByOther, blockedByTiredLegs, blockedHere, type Option } from "../week";
+import type { PlacedAsk } from "./planSession";
+import { dealFrom, fillRooms, hasRoom, type Rest, type Room, restsOf, unitsFor } from "./redeal";
+import { asCounted, type WeekProblem } from "./weekProblem";
+
+/** A placed session, and what it may be filled with. */
+interface Asking {
+  option: Option;
+  ask: PlacedAsk;
+}
+
+/** A week's sessions filled from the ledger. */
+interface Filling {
+  deal: Deal;
+  filled: ReadonlyMap<Label, Filled>;
+  /** Patterns that stay out a second week. */
+  dry: number;
+}
+
+/**
+ * The placed sessions filled over all of them where one had no room for what it was to hold: nothing that must hold may break by it.
+ * @returns the options as they are then, the same ones where nothing changes
+ */
+export function settled(problem: WeekProblem, placed: readonly Option[]): Option[] {
+  const filled = refilled(problem, placed);
+  if (!filled) return [...placed];
+  const broken = filled.some(
+    (o, i) =>
+      blockedHere(o, problem.context) !== null ||
+      filled.slice(i + 1).some((x) => blockedByOther(o, x, problem.context) !== null),
+  );
+  return broken || blockedByTiredLegs(filled, problem.context) !== null ? [...placed] : filled;
+}
+
+function refilled(problem: WeekProblem, placed: readonly Option[]): Option[] | null {
+  if (problem.input.week.setFactor < 1) return null;
+  const { open } = problem.builder.ledger;
+  const items = placed.flatMap((o) => problem.built.get(o)?.items ?? []).map(asCounted);
+  if (restsOf(open, items).length === 0) return null;
+  const asks = [...placed]
+    .sort((a, b) => (a.label < b.label ? -1 : 1))
+    .flatMap((option) => {
+      const ask = roomOf(problem, option);
+      return ask ? [{ option, ask }] : [];
+    });
+  const whole = filling(problem, placed, asks, false);
+  // Where a pattern would stay out a second week the leads give a set.
+  const gives = (!whole || whole.dry > 0) && asks.some((a) => a.ask.window.minutes > SHORT_MINUTES);
+  const lean = gives ? filling(problem, placed, asks, true) : null;
+  const best = lean && (!whole || lean.dry < whole.dry) ? lean : whole;
+  if (!best) return null;
+  return placed.map((o) => {
+    const at = asks.find((a) => a.option === o);
+    const units = best.deal.get(o.label);
+    const filled = best.filled.get(o.label);
+    const session = at && units && filled ? problem.builder.rebuild(at.ask, units, filled) : null;
+    if (!at || !session || o.start + session.minutes > at.ask.window.start + at.ask.window.minutes) return o;
+    return problem.optionFor(session, { day: at.ask.day, window: at.ask.window, start: o.start, locked: o.locked });
+  });
+}
+
+/** What stands in the placed sessions whatever the ledger gives: all of those that are not filled anew. */
+function restsBeside(problem: WeekProblem, placed: readonly Option[], asks: readonly Asking[]): Rest[] {
+  const stands = placed.flatMap((o) => {
+    const { items: own } = problem.built.get(o) ?? { items: [] };
+    return asks.some((a) => a.option === o) ? own.filter((i) => !i.slot.unit) : own;
+  });
+  return restsOf(problem.builder.ledger.open, stands.map(asCounted));
+}
+
+function roomsFor(problem: WeekProblem, asks: readonly Asking[], rests: readonly Rest[], lean: boolean): Room[] {
+  const { open } = problem.builder.ledger;
+  return asks.flatMap(({ option, ask }, n): Room[] => {
+    const leads = (problem.built.get(option)?.items ?? []).filter((i) => !i.slot.unit && i.slot.kind !== "assist");
+    const own = leads.map((i) => i.exercise.pattern);
+    const draft = problem.builder.draft(ask, unitsFor(open, rests, asks.length > 1 ? own : [], n), lean);
+    return draft ? [{ label: ask.label, draft }] : [];
+  });
+}
+
+/** The placed sessions filled over all of them; one that holds too much already stays as it is. Null where none takes anything. */
+function filling(
+  problem: WeekProblem,
+  placed: readonly Option[],
+  asks: readonly Asking[],
+  lean: boolean,
+): Filling | null {
+  const rests = restsBeside(problem, placed, asks);
+  const rooms = roomsFor(problem, asks, rests, lean);
+  const open = asks.filter((a) => rooms.some((r) => r.label === a.ask.label && hasRoom(r)));
+  if (open.length === 0) return null;
+  if (open.length < asks.length) return filling(problem, placed, open, lean);
+  const chosen = fillRooms(rooms, rests);
+  if (!chosen) return null;
+  const deal = dealFrom(rooms, chosen);
+  const given = new Set([...deal.values()].flat().map((u) => u.pattern));
+  return {
+    deal,
+    filled: new Map(rooms.map(({ label, draft }, i) => [label, draft.filled(chosen[i] ?? [])])),
+    dry: rests.filter((r) => r.dry && !given.has(r.pattern)).length,
+  };
+}
+
+/** What a placed session may still take: what is left of its slot from its hour on; null where that would make it a shorter kind. */
+function roomOf(problem: WeekProblem, option: Option): PlacedAsk | null {
+  const ask = problem.asks.get(option);
+  if (!ask) return null;
+  const left = Math.min(ask.window.minutes, ask.window.start + ask.window.minutes - option.start);
+  if (left <= SHORT_MINUTES && ask.window.minutes > SHORT_MINUTES) return null;
+  return { ...ask, window: { ...ask.window, start: option.start, minutes: left } };
+}
