@@ -140,7 +140,6 @@ function draftFrom(items: readonly Item[], r: SessionRequest, short: boolean): D
       for (let k = 0; k < sets.length; k++) if ((sets[k] ?? 0) > 0) seconds += ramps[k] ?? 0;
       return seconds;
     },
-    fixed: { busy: alone.opening + alone.warmUp + alone.work + alone.change, waits: alone.emptyRest },
     withSets: (sets) => {
       const chosen = setsFor(sets);
       return items.flatMap((i, k) => {

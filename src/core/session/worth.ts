@@ -1,7 +1,6 @@
 /** The sets of what the ledger gives that the minutes hold with the most worth, exactly (rule ledger.fill). */
 import { stillOwed, type Weighed } from "../ledger";
 import { TOLERANCE } from "../units";
-import { CHANGE_SECONDS, setSeconds } from "./time";
 import type { Item } from "./types";
 
 /** An exercise that may stand with one of several numbers of sets. */
@@ -28,20 +27,10 @@ export interface Draft {
   limit: number;
   /** Seconds of the session with these sets of the offers, in their order. */
   secondsOf: (sets: readonly number[]) => number;
-  /** What stands whatever is chosen: its seconds without waiting, and its rests that nothing fills. */
-  fixed: { busy: number; waits: number };
 }
 
-/**
- * Seconds that a session takes at least, however it is paired: the offers' work can do no more than fill the rests of what stands.
- * @param changes seconds of set-up of the offers @param work seconds of their sets
- */
-export const atLeast = ({ fixed }: Draft, changes: number, work: number): number =>
-  fixed.busy + changes + work + Math.max(0, fixed.waits - work);
-
 /** A choice fits where it does so after each of its exercises, taken in their order. */
-const fits = (draft: Draft, now: readonly number[], exercises: number, work: number): boolean =>
-  atLeast(draft, exercises * CHANGE_SECONDS, work) <= draft.limit && draft.secondsOf(now) <= draft.limit;
+const fits = (draft: Draft, now: readonly number[]): boolean => draft.secondsOf(now) <= draft.limit;
 
 /**
  * Goes through every choice that could be better than the best so far: worth first, then fewer exercises, then the earlier ones.
@@ -51,12 +40,11 @@ export function mostWorth(draft: Draft): number[] | null {
   const { offers } = draft;
   const values = offers.map((o) => o.levels.map((n) => (o.item.slot.unit ? worthOf(o.item.slot.unit, n) : 0)));
   const rest = offers.map((_, k) => values.slice(k).reduce((a, v) => a + Math.max(...v), 0));
-  const seconds = offers.map((o) => setSeconds(o.item));
   const now = offers.map(() => 0);
   let best: { worth: number; exercises: number; sets: number[] } | null = null;
   const better = (worth: number, exercises: number): boolean =>
     best === null || worth > best.worth + TOLERANCE || (worth > best.worth - TOLERANCE && exercises < best.exercises);
-  const walk = (k: number, worth: number, exercises: number, work: number): void => {
+  const walk = (k: number, worth: number, exercises: number): void => {
     if (!better(worth + (rest[k] ?? 0), exercises)) return;
     const offer = offers[k];
     if (!offer) {
@@ -65,24 +53,21 @@ export function mostWorth(draft: Draft): number[] | null {
     }
     offer.levels.forEach((n, at) => {
       now[k] = n;
-      const then = work + n * (seconds[k] ?? 0);
-      if (n === 0 || fits(draft, now, exercises + 1, then))
-        walk(k + 1, worth + (values[k]?.[at] ?? 0), exercises + (n > 0 ? 1 : 0), then);
+      if (n === 0 || fits(draft, now)) walk(k + 1, worth + (values[k]?.[at] ?? 0), exercises + (n > 0 ? 1 : 0));
     });
     now[k] = 0;
   };
-  if (fits(draft, now, 0, 0)) walk(0, 0, 0, 0);
+  if (fits(draft, now)) walk(0, 0, 0);
   return (best as { sets: number[] } | null)?.sets ?? null;
 }
 
 /** Choices of sets that the minutes hold, none of them less than another in every exercise; the most of the earlier first. */
 export function fullest(draft: Draft): number[][] {
   const { offers } = draft;
-  const seconds = offers.map((o) => setSeconds(o.item));
   const now = offers.map(() => 0);
   const found: number[][] = [];
   const covered = (): boolean => found.some((f) => f.every((n, i) => n >= (now[i] ?? 0)));
-  const walk = (k: number, exercises: number, work: number): void => {
+  const walk = (k: number): void => {
     const offer = offers[k];
     if (!offer) {
       if (!covered()) found.push([...now]);
@@ -90,11 +75,10 @@ export function fullest(draft: Draft): number[][] {
     }
     for (const n of offer.levels) {
       now[k] = n;
-      const then = work + n * (seconds[k] ?? 0);
-      if (n === 0 || fits(draft, now, exercises + 1, then)) walk(k + 1, exercises + (n > 0 ? 1 : 0), then);
+      if (n === 0 || fits(draft, now)) walk(k + 1);
     }
     now[k] = 0;
   };
-  if (fits(draft, now, 0, 0)) walk(0, 0, 0);
+  if (fits(draft, now)) walk(0);
   return found;
 }
