@@ -10,6 +10,7 @@ const rooms = [
   "season",
   "ledger",
   "dose",
+  "jumps",
   "week",
   "session",
   "progress",

@@ -135,6 +135,8 @@ export interface SeasonView {
   races: RaceFlag[];
   weeks: SeasonWeekView[];
   warnings: SeasonWarning[];
+  /** From when there are jumps, or why there are none. */
+  jumps: Why[];
 }
 
 export interface CalendarAthlete {

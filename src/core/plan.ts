@@ -6,8 +6,8 @@ import { addDays, dayLabel, type IsoDate } from "./dates";
 import { perWeek } from "./dose";
 import { assumedEndurance, withoutMissed } from "./endurance";
 import { type Library, SHIPPED_LIBRARY } from "./exercise";
-import { type PlanWeek, type Swap, WeekChain } from "./planning";
-import type { RuleValues } from "./rulebook";
+import { type PlanWeek, type Swap, seasonJumps, WeekChain } from "./planning";
+import type { RuleValues, Why } from "./rulebook";
 import {
   planPhases,
   type SeasonDay,
@@ -49,6 +49,8 @@ export interface Plan {
   /** Endurance that stands in where none is planned. */
   assumed: EnduranceSession[];
   warnings: SeasonWarning[];
+  /** From when the planned weeks hold jumps, and in how many of them, or why there are none. */
+  jumps: Why[];
 }
 
 /**
@@ -75,6 +77,7 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
     season,
     weeks,
     assumed,
+    jumps: seasonJumps(weeks),
     warnings: [...warnings, ...approachWarning(athlete), ...unknownLifts(athlete, library), ...notPlaced(weeks)],
   };
 }

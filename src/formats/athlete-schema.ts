@@ -109,6 +109,7 @@ export const settingsSchema = z.strictObject({
   ruleValues: ruleValuesSchema.optional(),
   preferredDays: z.array(weekday).max(7).optional(),
   shortTime: z.enum(["essential-five", "essential-five-swim"]).optional(),
+  jumps: z.enum(["by-gate", "on", "off"]).optional(),
   weightLoss: z
     .strictObject({ start: date, end: date })
     .refine((s) => s.end >= s.start, { path: ["end"], error: "a date on or after its start expected" })

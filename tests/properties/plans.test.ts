@@ -1,5 +1,6 @@
 /** One file, so that the generated seasons are planned once a run for all of them. */
 import "./choice";
+import "./jumps";
 import "./ledger";
 import "./lines";
 import "./promises";

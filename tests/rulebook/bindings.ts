@@ -30,8 +30,12 @@ import { isTwin } from "../../src/core/endurance/incoming";
 import { legShare, sessionLoad } from "../../src/core/endurance/load";
 import { mileageRule } from "../../src/core/endurance/mileage";
 import { spikesOf } from "../../src/core/endurance/spikes";
+import { SHIPPED_LIBRARY } from "../../src/core/exercise/library";
 import { sideAction } from "../../src/core/exercise/sides";
 import { fitGym } from "../../src/core/gym/fit";
+import { contactSets, hopSets, jumpsLogged, jumpsOpen, NO_JUMPS, stepFor } from "../../src/core/jumps/amount";
+import { jumpRight } from "../../src/core/jumps/gate";
+import { jumpWeek, takes } from "../../src/core/jumps/week";
 import { worthGiving } from "../../src/core/ledger/deal";
 import { weeklySets } from "../../src/core/ledger/shares";
 import { HALF_LIFE, leftOf } from "../../src/core/legs/freshness";
@@ -665,6 +669,50 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     });
     return fitGym([one("a", 1080), one("b", heavyTogetherMinutes ? 1080 : 1140)], { racks: 2, athletes: 6 }).together;
   },
+  "jumps.gate": (g) =>
+    jumpRight(jumper(g), g.behind === undefined ? START : addDays(START, g.behind * 7), {
+      library: SHIPPED_LIBRARY,
+      asOf: START,
+    }).kind === "jumps",
+  "jumps.phase": ({ phase, through, daysBeforeA }) => {
+    const day = {
+      ...dayOf(base(), MONDAY),
+      phase: phase ?? "build",
+      through: through ?? 0.5,
+      loading: "full" as const,
+    };
+    const races = daysBeforeA === undefined ? [] : [raceOn(addDays(MONDAY, daysBeforeA), "A", 75)];
+    return takes(day, base({ races })) === "all";
+  },
+  "jumps.amount": ({ step, contacts, hopsReached, morning, weeksWithout }) => {
+    if (step !== undefined) return Object.values(hopSets(step - 1));
+    if (contacts !== undefined) return Object.values(contactSets(contacts));
+    if (weeksWithout !== undefined) {
+      const week = addDays(MONDAY, -7 * (weeksWithout + 1));
+      return stepFor({ step: 4, week, hurt: false }, 7, MONDAY, "nothing goes up").step;
+    }
+    const item = {
+      exercise: "ankle-hops",
+      sets: [{ seconds: hopsReached, side: "both" as const }],
+      ...(morning ? { nextDayPain: morning } : {}),
+    };
+    const { hops } = jumpsLogged([logOf(addDays(MONDAY, -5), [item])], SHIPPED_LIBRARY, MONDAY);
+    return jumpsOpen({ ...NO_JUMPS, hops }, MONDAY) ? "jumps" : "hops";
+  },
+  "jumps.swings": ({ phase }) => {
+    const a = base({}, { sport: "ride" });
+    const week = planned(a).season;
+    const days = week.days.map((d) => ({ ...d, phase, loading: "full" as const }));
+    const { asks } = jumpWeek({
+      athlete: a,
+      library: SHIPPED_LIBRARY,
+      week: { ...week, phase, days },
+      state: NO_JUMPS,
+      asOf: START,
+      labels: ["A", "B"],
+    });
+    return [[...asks.values()].reduce((n, x) => n + (x.kind === "swings" ? x.sets : 0), 0), asks.size];
+  },
   "review.hard": ({ rir }) => {
     const session = planned(base()).sessions[0]!;
     const item = session.items.find((i) => i.exercise.pattern !== "mobility")!;
@@ -684,6 +732,32 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     ).some((c) => c.kind === "many-races");
   },
 };
+
+/** A runner whom nothing keeps from jumping but what is given. */
+function jumper({ behind, squat, single, boneAgo, age }: Given): Athlete {
+  const clean = single ?? (squat === undefined ? 8 : 0);
+  return base(
+    {
+      screening: [
+        { test: "calf-raise", date: START, left: 30, right: 30 },
+        { test: "single-leg-squat", date: START, left: clean, right: clean },
+      ],
+      strengthLog: squat === undefined ? [] : [logOf(addDays(START, -6), [lifted("back-squat", squat, [1], 0)])],
+      health: {
+        clearanceNeeded: false,
+        areas:
+          boneAgo === undefined
+            ? []
+            : [{ area: "bone-stress", side: "left", status: "past", since: addDays(START, -boneAgo) }],
+      },
+    },
+    {
+      bodyMassKg: 70,
+      birthYear: Number(START.slice(0, 4)) - (age ?? 30),
+      strengthTrainingMonths: behind === undefined ? 24 : 0,
+    },
+  );
+}
 
 /** A month of a sport whose longest is known, and a session on Monday. */
 function monthOf(longest: number, km: number): EnduranceSession[] {

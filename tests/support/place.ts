@@ -18,6 +18,7 @@ export const optionOn = (date: string, start: number, more: Partial<Option> = {}
   stress: 300,
   legs: [],
   jumps: false,
+  mayJump: false,
   lostShare: 0,
   lostWords: "",
   belowMinimumHold: false,

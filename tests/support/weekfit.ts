@@ -52,6 +52,7 @@ function optionOf(label: Label, at: { offset: number; start: number; minutes: nu
     stress: k.stress,
     legs: k.mobility ? [] : [{ load: k.legs, halfLife: k.halfLife }],
     jumps: !k.mobility && k.jumps,
+    mayJump: false,
     lostShare: k.lost,
     lostWords: "",
     belowMinimumHold: false,

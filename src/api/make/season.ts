@@ -155,5 +155,6 @@ export function seasonView(p: Planned, today: IsoDate): SeasonView {
     races: inOrder(athlete.races).map(flagOf),
     weeks,
     warnings: p.plan.warnings,
+    jumps: p.plan.jumps,
   };
 }

@@ -46,6 +46,8 @@ export interface Settings {
   preferredDays?: number[];
   /** A block of deliberate weight loss: nothing maximal stands in it. */
   weightLoss?: { start: IsoDate; end: IsoDate };
+  /** Jumps by the gates, switched on where practice alone would close them, or off. Default: by-gate. */
+  jumps?: "by-gate" | "on" | "off";
   /** While time is short every session is the five exercises that matter most. */
   shortTime?: "essential-five" | "essential-five-swim";
 }

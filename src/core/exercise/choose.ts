@@ -75,13 +75,17 @@ function closedByScreen(e: Exercise, c: ChoiceContext): Closed | null {
         ? `closed until the ${testName(must).toLowerCase()} test is passed`
         : `opens once the ${testName(must).toLowerCase()} test is done and passed`,
     };
-  const after = e.after.find((id) => !(c.known?.has(id) ?? false));
+  const after = ownLanding(e, c) ? undefined : e.after.find((id) => !(c.known?.has(id) ?? false));
   return after ? { kind: "ladder", text: `comes after ${c.library.name(after).toLowerCase()}` } : null;
 }
 
+/** Hikers step off and stick without the hops that others begin with (rule jumps.gate). */
+const ownLanding = (e: Exercise, { athlete }: ChoiceContext): boolean =>
+  e.pattern === "jump" && athlete.athlete.sport === "hike";
+
 function closedByLadder(e: Exercise, c: ChoiceContext): Closed | null {
   const level = TRAINING_LEVEL[c.gate.training];
-  const s = e.ladder ? c.progressions.get(e.ladder.id) : undefined;
+  const s = e.ladder && !ownLanding(e, c) ? c.progressions.get(e.ladder.id) : undefined;
   if (!s) {
     if (e.level <= level) return null;
     return { kind: "ladder", text: e.level === 2 ? "for lifters past three months" : "for lifters past a year" };

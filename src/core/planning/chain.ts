@@ -12,6 +12,7 @@ import {
 import { addDays, dayNumber, type IsoDate, laterOf, MINUTES_A_DAY } from "../dates";
 import { percentFor } from "../dose";
 import { blockKey, type Library } from "../exercise";
+import { type JumpState, jumpsAfter, jumpsLogged, NO_JUMPS } from "../jumps";
 import { type LedgerState, NO_LEDGER } from "../ledger";
 import { type LegLoadEvent, loggedLegEvent, MEAN_DAYS } from "../legs";
 import type { PlannedLift } from "../progress";
@@ -50,6 +51,7 @@ export class WeekChain {
   private lastBuild: LastBuild | null;
   private before: PlanWeek | undefined;
   private ledger: LedgerState;
+  private jumps: JumpState;
 
   constructor(private readonly input: ChainInput) {
     const { athlete, assumed, library, season, first, from } = input;
@@ -60,6 +62,7 @@ export class WeekChain {
     this.existing = this.log.filter((s) => ago(s) <= STANDS.logged).map((s) => existingOfLog(s, library));
     this.legEvents = this.log.filter((s) => ago(s) <= MEAN_DAYS).map((s) => loggedLegEvent(s, library.byId));
     this.lastBuild = buildBefore(athlete, season, first, this.log, library);
+    this.jumps = jumpsLogged(this.log, library, from);
     this.ledger = ledgerBefore(athlete, season, first, this.log, library);
   }
 
@@ -85,6 +88,7 @@ export class WeekChain {
       lastBuild: this.lastBuild,
       planned: new Map(this.loads),
       ledger: this.ledger,
+      jumps: this.jumps,
     });
     this.keep(planned, done);
     return planned;
@@ -96,6 +100,7 @@ export class WeekChain {
     const { athlete, library } = this.input;
     const items = planned.sessions.flatMap((s) => s.items).map(asCounted);
     this.ledger = ledgerAfter(athlete, week, this.ledger, planned.ledger, [...items, ...liftedSets(done, library)]);
+    this.jumps = jumpsAfter(this.jumps, planned.jumps, week.start, planned.sessions);
     keepLoads(planned, this.loads);
     for (const s of planned.sessions)
       this.blocks.add(
@@ -249,6 +254,7 @@ function buildBefore(
       lastBuild: null,
       planned: new Map(),
       ledger: NO_LEDGER,
+      jumps: NO_JUMPS,
     });
     return buildOf(planned);
   }

@@ -4,6 +4,7 @@ export { WeekChain } from "./chain";
 export { choicesFor } from "./choices";
 export { choiceContexts } from "./contexts";
 export { gymAthlete } from "./gymDay";
+export { seasonJumps } from "./jumps";
 export { nearestChanges, withFix } from "./nearest";
 export { increaseCap, type Swap } from "./planSession";
 export { type PlanSession, type PlanWeek, plannedLegEvent, planWeek } from "./planWeek";

@@ -17,6 +17,7 @@ import {
 import type { IsoDate } from "../dates";
 import { makeableLoads, type SessionDose, sessionDose } from "../dose";
 import { type ChoiceContext, closedBecause, type Exercise, loadingToday } from "../exercise";
+import { type JumpAsk, type JumpInput, type JumpState, type JumpWeek, jumpsOn, jumpWeek } from "../jumps";
 import type { LedgerState, Unit } from "../ledger";
 import { historyOf, type LadderState, nextLoad, type PlannedLift, placeOnLine } from "../progress";
 import { numbers, type Why, why } from "../rulebook";
@@ -59,6 +60,8 @@ export interface BuilderInput extends ContextInput {
   lastBuild: LastBuild | null;
   /** What the weeks before left to each pattern. */
   ledger: LedgerState;
+  /** What the weeks before left to jumps. */
+  jumps: JumpState;
   /** Labels lifted this week already. */
   done: ReadonlySet<Label>;
 }
@@ -73,6 +76,8 @@ interface Asked {
   /** Share of the full dose that the week takes. */
   share: number;
   routine: "short" | "long" | null;
+  /** It takes the jumps that its week asks of it. */
+  jumps: boolean;
   /** What the ledger gives it, where that was settled over all sessions of the week. */
   units?: readonly Unit[];
   filled?: Filled;
@@ -84,6 +89,9 @@ export interface PlacedAsk {
   day: SeasonDay;
   window: DatedWindow;
   share: number;
+  jumps: boolean;
+  /** Why it holds none of the jumps that were asked for. */
+  noJumps?: string;
 }
 
 /** Builds and remembers what each label is on a day in a free time slot. */
@@ -98,6 +106,10 @@ export class SessionBuilder {
   private most = 0;
   /** What the week owes each pattern, and who gives it. */
   readonly ledger: WeekLedger;
+  /** Which sessions are asked for jumps. */
+  readonly jumps: JumpWeek;
+  private readonly jumpInput: JumpInput;
+  private readonly asked = new Map<string, JumpAsk | null>();
 
   constructor(private readonly input: BuilderInput) {
     const { athlete, week, library } = input;
@@ -107,6 +119,9 @@ export class SessionBuilder {
     );
     const open = new Set(slots.map((w) => w.date));
     this.shared = Math.max(1, Math.min(open.size, week.wanted.filter((w) => !w.taper).length));
+    const labels = week.wanted.map((w) => w.label);
+    this.jumpInput = { athlete, library, week, state: input.jumps, asOf: input.asOf, labels };
+    this.jumps = jumpWeek(this.jumpInput);
     this.ledger = ledgerOf({
       athlete,
       library,
@@ -114,7 +129,7 @@ export class SessionBuilder {
       slots,
       state: input.ledger,
       log: athlete.strengthLog.filter((s) => inWeek(week, s.date) && input.done.has(s.label) && s.date <= input.asOf),
-      labels: week.wanted.map((w) => w.label).filter((l) => !input.done.has(l)),
+      labels: labels.filter((l) => !input.done.has(l)),
       doseOn: (day) => this.doseOn(day, safetyGate(athlete, day.date)),
     });
   }
@@ -124,19 +139,34 @@ export class SessionBuilder {
     return this.most;
   }
 
-  /** @returns null where not even the least form fits, or the place is unknown */
+  /** Jumps or swings that a session is asked for on a day; null where it is asked for none. */
+  jumpsOn(label: Label, day: SeasonDay): JumpAsk | null {
+    if (!this.jumps.asks.has(label)) return null;
+    const key = `${label}/${day.date}`;
+    const known = this.asked.get(key);
+    if (known !== undefined) return known;
+    const byHand = this.input.athlete.edits?.some((e) => e.week === this.input.week.start && e.label === label);
+    const ask = byHand ? null : jumpsOn(this.jumps, label, day, this.jumpInput);
+    this.asked.set(key, ask);
+    return ask;
+  }
+
+  /**
+   * @param jumps it takes the jumps that it is asked for
+   * @returns null where not even the least form fits, or the place is unknown
+   */
   build(
     label: Label,
     day: SeasonDay,
     w: DatedWindow,
     share: number,
-    routine: Asked["routine"] = null,
+    { routine = null, jumps = true }: Partial<Pick<Asked, "routine" | "jumps">> = {},
   ): BuiltSession | null {
-    const key = `${label}/${w.date}/${w.start}/${w.minutes}/${w.place}`;
+    const key = `${label}/${w.date}/${w.start}/${w.minutes}/${w.place}/${jumps}`;
     const before = this.known.get(key);
     if (before !== undefined) return before;
     const place = placeById(this.input.athlete, w.place);
-    const made = place ? this.make({ label, day, place, minutes: w.minutes, share, routine }) : null;
+    const made = place ? this.make({ label, day, place, minutes: w.minutes, share, routine, jumps }) : null;
     this.known.set(key, made);
     return made;
   }
@@ -161,8 +191,8 @@ export class SessionBuilder {
     return place ? this.make({ ...this.askOf(asked, place), units, filled }) : null;
   }
 
-  private askOf({ label, day, window, share }: PlacedAsk, place: Place): Asked {
-    return { label, day, place, minutes: window.minutes, share, routine: null };
+  private askOf({ label, day, window, share, jumps }: PlacedAsk, place: Place): Asked {
+    return { label, day, place, minutes: window.minutes, share, routine: null, jumps };
   }
 
   private make(asked: Asked): BuiltSession | null {
@@ -230,7 +260,7 @@ export class SessionBuilder {
     return dose;
   }
 
-  private requestFor({ label, day, place, minutes, routine, units, filled: settled }: Asked) {
+  private requestFor({ label, day, place, minutes, routine, jumps, units, filled: settled }: Asked) {
     const { athlete, week, log, planned, asOf, swaps } = this.input;
     const choice = this.choiceOn(day, place);
     const { gate, areas } = choice;
@@ -252,7 +282,7 @@ export class SessionBuilder {
       areas,
       ladder: (e: Exercise) => ladderState(e, choice),
     };
-    const key = `${label}/${day.date}/${place.id}/${routine}`;
+    const key = `${label}/${day.date}/${place.id}/${routine}/${jumps}`;
     const own = settled ? { whole: settled, short: settled } : {};
     const filled = (units ? own : this.filled.get(key)) ?? {};
     if (!units) this.filled.set(key, filled);
@@ -265,6 +295,7 @@ export class SessionBuilder {
       dose,
       build: approachFor(athlete, phase).build,
       routine,
+      jumps: jumps ? this.jumpsOn(label, day) : null,
       ...(edit ? { edit } : {}),
       place,
       minutes: Math.min(minutes, day.minutesMost ?? minutes, within),

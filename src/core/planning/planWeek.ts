@@ -2,12 +2,22 @@
 import { type DatedWindow, type Label, windowsOfWeek } from "../athlete";
 import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate, MINUTES_A_DAY, timeOf } from "../dates";
 import { LABEL_WORDS } from "../dose";
+import type { JumpWeek } from "../jumps";
 import { type LedgerPattern, setsByPattern } from "../ledger";
 import type { LegLoadEvent } from "../legs";
 import { numbers, type Why, why } from "../rulebook";
 import { inWeek, nearestBefore, type SeasonWeek, type WantedSession } from "../season";
 import { type BuiltSession, loggedLegs, ROUTINE_MINUTES } from "../session";
-import { blockedHere, type CostRule, costsOf, type Demand, type FitResult, fitWeek, type WeekContext } from "../week";
+import {
+  blockedHere,
+  type CostRule,
+  costsOf,
+  type Demand,
+  type FitResult,
+  fitWeek,
+  type Option,
+  type WeekContext,
+} from "../week";
 import type { SessionBuilder } from "./planSession";
 import { settled } from "./settle";
 import { packWarnings, setOffWarnings } from "./warnings";
@@ -31,6 +41,8 @@ export interface PlanWeek {
   loadLimitWhy: Why;
   /** Load limit of each day of the week, Monday first, AU. */
   dayLimits: number[];
+  /** Which sessions are asked for jumps, and why there are some or none. */
+  jumps: JumpWeek;
   /** What it owes each pattern, and what it leaves for the next. */
   ledger: WeekLedger & { planned: Readonly<Record<LedgerPattern, number>> };
   /** What it was made of: with it the week can be made again, changed. */
@@ -66,7 +78,9 @@ export function planWeek(input: WeekInput): PlanWeek {
   const sessions = [
     ...fit.placed.flatMap((o): PlanSession[] => {
       const s = built.get(o);
-      return s ? [{ ...s, date: o.date, start: o.start, place: o.place, locked: o.locked }] : [];
+      return s
+        ? [{ ...withJumpWhy(s, o, problem), date: o.date, start: o.start, place: o.place, locked: o.locked }]
+        : [];
     }),
     ...routines(input, builder, skipped),
   ].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start));
@@ -90,6 +104,7 @@ export function planWeek(input: WeekInput): PlanWeek {
             full: Math.round(builder.deepest()),
             because: factor.text,
           }),
+    jumps: builder.jumps,
     ledger: { ...builder.ledger, planned: setsByPattern(sessions.flatMap((s) => s.items).map(asCounted)) },
     input,
     dayLimits: dayLimits(week, windows, demands, context),
@@ -103,6 +118,7 @@ export function planWeek(input: WeekInput): PlanWeek {
       ),
       ...setOffWarnings(athlete, week),
       ...packWarnings(athlete, week),
+      ...(demands.length === 0 ? [] : builder.jumps.why),
       ...skipped.map((c) => why("week.skip", "skipped", { session: LABEL_WORDS[c.label], reason: c.reason })),
       ...roomWhy(week, asked.length, wanted.length),
       ...closeToRace(input),
@@ -113,6 +129,12 @@ export function planWeek(input: WeekInput): PlanWeek {
           : why("fit.place", "best", fit.weighed),
     ],
   };
+}
+
+/** A session that holds none of the jumps it was asked for says why. */
+function withJumpWhy(s: BuiltSession, o: Option, { asks }: WeekProblem): BuiltSession {
+  const because = asks.get(o)?.noJumps;
+  return because === undefined ? s : { ...s, why: [...s.why, why("jumps.amount", "dropped", because)] };
 }
 
 /** The fit with its sessions filled over all of them; what it costs is what those cost. */
@@ -134,7 +156,7 @@ function routines(input: WeekInput, builder: SessionBuilder, skipped: readonly {
     if (!day || gone || r.date < input.from) return [];
     const start = Math.min(r.start, MINUTES_A_DAY - ROUTINE_MINUTES[r.version]);
     const window = { date: r.date, start, minutes: ROUTINE_MINUTES[r.version], place: place.id };
-    const built = builder.build(r.label, day, window, 1, r.version);
+    const built = builder.build(r.label, day, window, 1, { routine: r.version });
     return built ? [{ ...built, date: r.date, start, place: place.id, locked: false }] : [];
   });
 }

@@ -1,6 +1,9 @@
 /** A placed week filled from its ledger over all its sessions, where one had no room for what it was to hold. */
 import type { Label } from "../athlete";
+import { MINUTES_A_DAY } from "../dates";
+import { holdsLandings } from "../jumps";
 import type { Deal } from "../ledger";
+import { numbers, say } from "../rulebook";
 import { type Filled, SHORT_MINUTES } from "../session";
 import { blockedByOther, blockedByTiredLegs, blockedHere, type Option } from "../week";
 import type { PlacedAsk } from "./planSession";
@@ -25,15 +28,41 @@ interface Filling {
  * The placed sessions filled over all of them where one had no room for what it was to hold: nothing that must hold may break by it.
  * @returns the options as they are then, the same ones where nothing changes
  */
-export function settled(problem: WeekProblem, placed: readonly Option[]): Option[] {
+export function settled(problem: WeekProblem, fitted: readonly Option[]): Option[] {
+  const placed = fresh(problem, fitted);
   const filled = refilled(problem, placed);
-  if (!filled) return [...placed];
-  const broken = filled.some(
+  if (!filled) return placed;
+  const jumping = filled.map((o) => ({ ...o, jumps: o.jumps || o.mayJump }));
+  const broken = jumping.some(
     (o, i) =>
       blockedHere(o, problem.context) !== null ||
-      filled.slice(i + 1).some((x) => blockedByOther(o, x, problem.context) !== null),
+      jumping.slice(i + 1).some((x) => blockedByOther(o, x, problem.context) !== null),
   );
-  return broken || blockedByTiredLegs(filled, problem.context) !== null ? [...placed] : filled;
+  return broken || blockedByTiredLegs(jumping, problem.context) !== null ? placed : filled;
+}
+
+/** Planned jumps go where other sessions of the week have tired the legs, or stand too near (rules M7, jumps.amount). */
+function fresh(problem: WeekProblem, fitted: readonly Option[]): Option[] {
+  const { context, builder } = problem;
+  const out = [...fitted];
+  const { jumpsApart, hopsApart } = numbers("jumps.amount", problem.input.athlete.settings?.ruleValues);
+  let last = problem.input.jumps.last;
+  const inOrder = [...fitted].sort((a, b) => a.day - b.day || a.start - b.start);
+  for (const o of inOrder) {
+    if (!o.mayJump) continue;
+    const at = o.day * MINUTES_A_DAY + o.start;
+    const lands = holdsLandings(problem.built.get(o)?.items ?? []);
+    const apart = lands && last?.lands ? jumpsApart : hopsApart;
+    const near = last && at - last.minute < apart * 60 ? say("jumps.amount", "apart", apart) : null;
+    const tired = blockedByTiredLegs(
+      out.map((x) => ({ ...x, jumps: x === o })),
+      context,
+    );
+    const because = near ?? tired?.text ?? null;
+    if (because === null) last = { minute: at, lands };
+    else out[out.indexOf(o)] = problem.plainOf(o, because);
+  }
+  return builder.jumps.asks.size === 0 ? [...fitted] : out;
 }
 
 function refilled(problem: WeekProblem, placed: readonly Option[]): Option[] | null {
@@ -59,7 +88,7 @@ function refilled(problem: WeekProblem, placed: readonly Option[]): Option[] | n
     const filled = best.filled.get(o.label);
     const session = at && units && filled ? problem.builder.rebuild(at.ask, units, filled) : null;
     if (!at || !session || o.start + session.minutes > at.ask.window.start + at.ask.window.minutes) return o;
-    return problem.optionFor(session, { day: at.ask.day, window: at.ask.window, start: o.start, locked: o.locked });
+    return problem.refilled(o, session);
   });
 }
 

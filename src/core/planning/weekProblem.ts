@@ -14,7 +14,7 @@ import { enduranceLegEvent, type LegLoadEvent, type LegPart, MEAN_DAYS, meanDail
 import { numbers, ruleIdOf, say } from "../rulebook";
 import { inWeek, type SeasonDay, type SeasonWeek, type WantedSession } from "../season";
 import type { BuiltSession } from "../session";
-import { type ExistingSession, type Option, type WeekContext, weekNumbers } from "../week";
+import { blockedByJumps, type ExistingSession, type Option, type WeekContext, weekNumbers } from "../week";
 import { type BuilderInput, type PlacedAsk, SessionBuilder } from "./planSession";
 
 export interface WeekInput extends BuilderInput {
@@ -111,18 +111,62 @@ export class WeekProblem {
   private optionsIn(label: Label, w: DatedWindow, { starts, locked }: OptionsAsked): Option[] {
     const day = this.input.week.days.find((d) => d.date === w.date);
     if (!day || this.missed(label, w.date)) return [];
-    const session = this.builder.build(label, day, { ...w, minutes: this.minutesIn(label, w) }, this.factor.factor);
-    if (!session) return [];
-    return starts(session).map((start) => {
-      const option = this.optionFor(session, { day, window: w, start, locked });
-      this.asks.set(option, {
-        label,
-        day,
-        window: { ...w, minutes: this.minutesIn(label, w) },
-        share: this.factor.factor,
-      });
-      return option;
-    });
+    const window = { ...w, minutes: this.minutesIn(label, w) };
+    const ask: PlacedAsk = { label, day, window, share: this.factor.factor, jumps: false };
+    const asked = this.builder.jumpsOn(label, day);
+    const whole = asked ? this.builder.build(label, day, window, ask.share) : null;
+    // What the minutes took away is not held.
+    const jumping = whole?.items.some((i) => i.slot.jump || i.slot.alone) ? whole : null;
+    const found = new Map<number, Option>();
+    const no = new Map<number, string>();
+    for (const start of jumping ? starts(jumping) : []) {
+      const option = this.optionFor(jumping as BuiltSession, { day, window: w, start, locked });
+      const block = option.mayJump ? blockedByJumps({ ...option, jumps: true }, this.context) : null;
+      if (block) no.set(start, block.text);
+      else found.set(start, this.keepAsk(option, { ...ask, jumps: true }));
+    }
+    if (!jumping || no.size > 0) {
+      const plain = this.builder.build(label, day, window, ask.share, { jumps: false });
+      for (const start of plain ? starts(plain) : [])
+        if (plain && !found.has(start))
+          found.set(
+            start,
+            this.plainOption(plain, { ...ask, start, locked }, asked ? (no.get(start) ?? "no time") : null),
+          );
+    }
+    return [...found].sort(([a], [b]) => a - b).map(([, o]) => o);
+  }
+
+  private keepAsk(option: Option, ask: PlacedAsk): Option {
+    this.asks.set(option, ask);
+    return option;
+  }
+
+  /** A session without the jumps it was asked for: what it loses by that is charged. @param because null where none were asked for */
+  private plainOption(
+    session: BuiltSession,
+    { start, locked, ...ask }: PlacedAsk & { start: number; locked: boolean },
+    because: string | null,
+  ): Option {
+    const option = this.optionFor(session, { day: ask.day, window: ask.window, start, locked });
+    if (because === null) return this.keepAsk(option, ask);
+    return this.keepAsk(withoutJumps(option, because), { ...ask, noJumps: because });
+  }
+
+  /** The same option with its session filled anew. */
+  refilled(option: Option, session: BuiltSession): Option {
+    const ask = this.asks.get(option) as PlacedAsk;
+    const { start, locked } = option;
+    return this.plainOption(session, { ...ask, start, locked }, ask.noJumps ?? null);
+  }
+
+  /** A placed option without its planned jumps. */
+  plainOf(option: Option, because: string): Option {
+    const ask = this.asks.get(option);
+    const plain = ask && this.builder.build(ask.label, ask.day, ask.window, ask.share, { jumps: false });
+    if (!ask || !plain) return option;
+    const { start, locked } = option;
+    return this.plainOption(plain, { ...ask, jumps: false, start, locked }, because);
   }
 
   /** What the fit needs to know of a built session at an hour. */
@@ -130,6 +174,7 @@ export class WeekProblem {
     session: BuiltSession,
     { day, window, start, locked }: { day: SeasonDay; window: DatedWindow; start: number; locked: boolean },
   ): Option {
+    const jumps = session.items.some((i) => i.exercise.pattern === "jump");
     const option: Option = {
       label: session.label,
       date: window.date,
@@ -142,7 +187,8 @@ export class WeekProblem {
       mobility: session.loading === "mobility",
       stress: session.stress,
       legs: legsOf(session),
-      jumps: session.items.some((i) => i.exercise.pattern === "jump"),
+      jumps: session.byHand && jumps,
+      mayJump: !session.byHand && jumps,
       lostShare: session.lostShare,
       lostWords: session.lostWords,
       belowMinimumHold: session.belowMinimumHold,
@@ -179,6 +225,16 @@ export class WeekProblem {
     if (whole.length > 0) return whole;
     return this.optionsIn(l.label, { ...w, start, minutes: left }, { starts: () => [start], locked });
   }
+}
+
+/** What the week loses by an option without the jumps that were asked for. */
+function withoutJumps(o: Option, because: string): Option {
+  const share = numbers("jumps.amount").missing / numbers("work.lost").points;
+  const words = say("jumps.amount", "lost", because);
+  return Object.assign(o, {
+    lostShare: o.lostShare + share,
+    lostWords: o.lostWords === "" ? words : `${o.lostWords} and ${words}`,
+  });
 }
 
 interface OptionsAsked {

@@ -7,6 +7,7 @@ import { CHOICE } from "./choice";
 import { CLUB } from "./club";
 import { DOSE } from "./dose";
 import { ENDURANCE } from "./endurance";
+import { JUMPS } from "./jumps";
 import { LEDGER } from "./ledger";
 import { LEGS } from "./legs";
 import { LINE } from "./line";
@@ -40,7 +41,7 @@ export const BOOK = {
   dose: { ...DOSE, ...LINE },
   legs: LEGS,
   week: WEEK,
-  session: { ...SESSION, ...LEDGER },
+  session: { ...SESSION, ...LEDGER, ...JUMPS },
   choice: CHOICE,
   progress: PROGRESS,
   club: CLUB,
@@ -57,6 +58,7 @@ const ALL = {
   ...WEEK,
   ...SESSION,
   ...LEDGER,
+  ...JUMPS,
   ...CHOICE,
   ...PROGRESS,
   ...CLUB,

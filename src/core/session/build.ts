@@ -6,6 +6,7 @@ import { numbers, say, type Why, why } from "../rulebook";
 import { fillEdit } from "./edited";
 import { fillSlots } from "./fill";
 import { isHeavy, isLoadedLower } from "./heavy";
+import { jumpSlots, whyNoJumps } from "./jumps";
 import { lostBy } from "./lost";
 import {
   essentialSlots,
@@ -225,6 +226,8 @@ function reasonsFor(r: SessionRequest, filled: Asked, left: number, cuts: number
   if (short && lead)
     reasons.push(why("ledger.fill", "short", { minutes: r.minutes, lead: lead.exercise.name.toLowerCase() }));
   else if (cuts > 0) reasons.push(why("time.drop", "cuts", { cuts, minutes: r.minutes }));
+  if (r.jumps && !items.some((i) => i.slot.jump || i.slot.alone))
+    reasons.push(why("jumps.amount", "dropped", whyNoJumps(r.jumps, r.choice)));
   if (asked > left && cut) reasons.push(why("phase.day", "sets", { asked, left }));
   return reasons;
 }
@@ -278,7 +281,8 @@ function slotsOf(r: SessionRequest): { all: Slot[]; short: boolean } {
   const short = strength && r.minutes <= SHORT_MINUTES;
   const slots = short ? shortSlots(whole, r.shortLead ?? null, r.build) : whole;
   const builds = r.emphasis !== "restore" && r.loading !== "mobility" && r.loading !== "restore" && !r.routine;
-  return { all: builds ? withFindings(slots, r.choice.findings, r.label) : slots, short };
+  const jumps = strength && r.jumps ? jumpSlots(r.jumps, short, r) : [];
+  return { all: [...jumps, ...(builds ? withFindings(slots, r.choice.findings, r.label) : slots)], short };
 }
 
 function warmUpFor(i: Item, r: SessionRequest): WarmUpSet[] {

@@ -19,6 +19,7 @@ import { numbers, say, type Why, why } from "../rulebook";
 import { latestScreening, passes, testName, weakerSide } from "../screening";
 import { candidatesFor } from "./candidates";
 import { consistent, doseAt, lineWhy } from "./dosed";
+import { jumpItem } from "./jumps";
 import type { Slot } from "./slots";
 import type { Dropped, Filled, Item, LeftOut, LoadQuestion, SessionRequest } from "./types";
 
@@ -56,9 +57,10 @@ export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
     const out = leftOut(best.exercise, r.choice);
     left.push(...out.filter((o) => !left.some((l) => l.exercise === o.exercise)));
     const among = { left: out, swappedFrom: swapped && first ? first.exercise : null, of: ranked.length };
-    const item = itemFor(best, slot, r, among);
+    const { jump } = slot;
+    const item = jump ? jumpItem(best, slot, jump) : itemFor(best, slot, r, among);
     items.push(item);
-    again.set(item.exercise, (sets) => itemFor(best, { ...slot, sets }, r, among));
+    if (!jump) again.set(item.exercise, (sets) => itemFor(best, { ...slot, sets }, r, among));
   }
   return { items, dropped, left, again };
 }
@@ -206,6 +208,7 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
   const reasons: Why[] = [
     ...choiceWhy(c, slot, r, among),
     ...(slot.unit ? unitWhy(slot.unit) : []),
+    ...(slot.says ?? []),
     ...lineWhy(at, { sets, amount, percent: percent1rm, reserve: rir }, slot.kind === "main"),
     ...answer.why,
     ...left,

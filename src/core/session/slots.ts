@@ -2,7 +2,7 @@
 import type { Build, Label } from "../athlete";
 import type { Essential, Exercise, Pattern } from "../exercise";
 import type { LedgerPattern, Unit } from "../ledger";
-import { numbers } from "../rulebook";
+import { numbers, type Why } from "../rulebook";
 import type { AddedWork, Finding } from "../screening";
 import type { DayLoading } from "../season";
 
@@ -30,6 +30,23 @@ export interface Slot {
   most?: number;
   /** Repetitions in reserve at least. */
   reserve?: number;
+  /** Jumps as their own plan has them. */
+  jump?: JumpWork;
+  /** Nothing is done in its rests. */
+  alone?: boolean;
+  /** Why it stands here, beside the choice. */
+  says?: readonly Why[];
+}
+
+/** Sets of a jump. */
+export interface JumpWork {
+  sets: number;
+  /** Repetitions of a set, or seconds. */
+  reps: number | null;
+  seconds: number | null;
+  /** Seconds. */
+  rest: number;
+  says: readonly Why[];
 }
 
 /** After a race, and without clearance: rolling, mobility, bridges, calf and heel walks, nothing else. */

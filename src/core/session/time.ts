@@ -32,7 +32,11 @@ export const compatible = (
 interface Pairable {
   exercise: Exercise;
   loading: LoadKind;
+  slot?: { alone?: boolean };
 }
+
+/** Jumps and swings are done on fresh legs, with nothing in their rests. */
+const standsAlone = ({ exercise, slot }: Pairable): boolean => exercise.pattern === "jump" || slot?.alone === true;
 
 const PUSH_PULL: readonly Pattern[] = ["push", "pull"];
 
@@ -42,7 +46,8 @@ function partnersOf(
   later: readonly Pairable[],
   fits: (a: Pairable, b: Pairable) => boolean,
 ): number[] {
-  const second = later.findIndex((other) => fits(first, other));
+  if (standsAlone(first)) return [];
+  const second = later.findIndex((other) => !standsAlone(other) && fits(first, other));
   const mate = later[second];
   if (!mate) return [];
   if (!PRIMARY_PATTERNS.includes(first.exercise.pattern) || !PUSH_PULL.includes(mate.exercise.pattern)) return [second];

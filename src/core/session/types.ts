@@ -1,6 +1,7 @@
 import type { Build, DecisionKind, Emphasis, Label, Place, SessionEdit } from "../athlete";
 import type { RampSet, SessionDose, WarmUpSet } from "../dose";
 import type { ChoiceContext, Exercise, LoadKind } from "../exercise";
+import type { JumpAsk } from "../jumps";
 import type { Leads, LedgerPattern, Unit } from "../ledger";
 import type { Why } from "../rulebook";
 import type { DayLoading } from "../season";
@@ -87,6 +88,8 @@ export interface SessionRequest {
   swaps?: ReadonlyMap<string, string>;
   /** What sessions of the approach are made of. */
   build: Build;
+  /** Jumps or swings that come before everything else; null where the day has none. */
+  jumps?: JumpAsk | null;
   /** The version of the routine that follows a run; null for a session of its own. */
   routine: "short" | "long" | null;
   /** Made by hand: it takes the place of slots and choice. */

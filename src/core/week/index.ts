@@ -4,6 +4,7 @@ export { type CostRule, DEFAULT_WEIGHTS, weekNumbers } from "./numbers";
 export { asLocked } from "./placed";
 export {
   type Block,
+  blockedByJumps,
   blockedByOther,
   blockedByTiredLegs,
   blockedHere,

@@ -19,8 +19,10 @@ export interface Option {
   stress: number;
   /** What it puts on the legs. */
   legs: readonly LegPart[];
-  /** It holds jumps, which must not stand on tired legs (M7). */
+  /** It holds jumps by hand, which must not stand on tired legs (M7). */
   jumps: boolean;
+  /** It holds planned jumps: they go where M7 would keep them out. */
+  mayJump: boolean;
   /** What the week loses by having it here, 0 to 1 (rule work.lost), and in words. */
   lostShare: number;
   lostWords: string;

@@ -45,11 +45,18 @@ const HANDS = [
   ["same", "same hand"],
 ] as const;
 
+const JUMPS = [
+  ["by-gate", "when tests and strength allow it"],
+  ["on", "on, by my own judgement"],
+  ["off", "none"],
+] as const;
+
 interface PlanForm {
   depth: NonNullable<Settings["squatDepth"]>;
   style: NonNullable<Settings["splitSquatStyle"]>;
   hand: NonNullable<Settings["singleLegLoad"]>;
   formula: NonNullable<Settings["oneRepMax"]>;
+  jumps: NonNullable<Settings["jumps"]>;
   start: string;
   end: string;
   approach: string;
@@ -73,6 +80,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
         splitSquatStyle: f.style,
         singleLegLoad: f.hand,
         oneRepMax: f.formula,
+        jumps: f.jumps,
         strictPain: f.strictPain,
         quietExercises: f.quiet,
       };
@@ -97,6 +105,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
       style: settings.splitSquatStyle ?? "upright",
       hand: settings.singleLegLoad ?? "opposite",
       formula: settings.oneRepMax ?? "default",
+      jumps: settings.jumps ?? "by-gate",
       maxMinutes: settings.maxMinutesPerDay === undefined ? "" : String(settings.maxMinutesPerDay),
       strictPain: settings.strictPain ?? false,
       quiet: settings.quietExercises ?? false,
@@ -109,7 +118,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
   const put = (change: Partial<PlanForm>) => step.set({ ...f, ...change });
   const own = useApproaches().data?.approaches.filter((a) => a.own) ?? [];
   const fault = (path: string) => faultAt(step.faults, path);
-  const select = <K extends "depth" | "style" | "hand" | "formula">(
+  const select = <K extends "depth" | "style" | "hand" | "formula" | "jumps">(
     id: string,
     label: string,
     key: K,
@@ -218,6 +227,13 @@ export function PlanStep({ view }: { view: IntakeView }) {
         <p className="mt-1 text-[12px] leading-4 text-ink2">
           Up and down by the same formula, so that an estimate never ratchets the load. None is sure: the more reps and
           the more in reserve, the less.
+        </p>
+      </div>
+      <div className="max-w-[366px]">
+        {select("p-jumps", "Jumps", "jumps", JUMPS)}
+        <p className="mt-1 text-[12px] leading-4 text-ink2">
+          Ankle hops first, then jumps, from late base through build. Switched on, age, weeks of training and strength
+          no longer close them; trouble areas, bone stress, clearance and the calf raise test still do.
         </p>
       </div>
       <div>

@@ -193,6 +193,12 @@ export function Inspector({
           </ul>
         )}
       </div>
+      {view.jumps.length > 0 && (
+        <div className="sec">
+          <h3 className="sec-h">Jumps and power</h3>
+          <WhyList reasons={view.jumps} />
+        </div>
+      )}
       <WeekNote key={week.start} id={id} monday={week.start} text={week.note} />
       <div className="sec flex-1">
         <h3 className="sec-h">Why</h3>

@@ -434,7 +434,6 @@ export const HINGE: readonly Exercise[] = [
       notWith: ["low-back", "hamstring", "groin"],
       careWith: ["shoulder"],
       gates: ["dowel-hinge"],
-      after: ["kettlebell-deadlift"],
       sports: { ride: 1 },
       tempo: "1-0-1",
       conspicuous: true,

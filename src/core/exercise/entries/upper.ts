@@ -176,7 +176,7 @@ export const JUMP: readonly Exercise[] = [
       felt: "Thighs and buttocks catching",
       ownReps: [6, 6],
       needs: [["step"], ["box"]],
-      level: 3,
+      level: 2,
       notWith: [...NO_IMPACT, "knee-front", "hip"],
       after: ["ankle-hops"],
       ladder: ["jump", "ankle-hops"],

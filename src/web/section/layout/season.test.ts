@@ -94,6 +94,7 @@ function view(more: Partial<SeasonView> = {}): SeasonView {
     races: [],
     weeks,
     warnings: [],
+    jumps: [],
     ...more,
   };
 }
