@@ -24,6 +24,8 @@ export interface WeekSession {
   done: boolean;
   locked: boolean;
   heavy: boolean;
+  /** Slow strength, for want of load. */
+  slow: boolean;
 }
 
 export interface WeekColumn {

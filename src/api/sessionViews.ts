@@ -45,6 +45,8 @@ export interface SessionView {
   place: string;
   label: Label;
   emphasis: Emphasis;
+  /** Slow strength, for want of load. */
+  slow: boolean;
   phase: Phase;
   /** Its week's place in the block; null outside of blocks and for a session of the past. */
   block: { week: number; of: number } | null;

@@ -218,6 +218,11 @@ export const strengthLogSchema = z.strictObject({
           seconds: z.number().min(0).optional(),
           rir: scale.optional(),
           loadKg: mass.optional(),
+          tempo: z
+            .string()
+            .regex(/^\d{1,2}-\d{1,2}-\d{1,2}$/, "seconds of lowering, pause and lifting expected, such as 3-0-1")
+            .optional(),
+          half: z.boolean().optional(),
         })
         .optional(),
       sets: z.array(loggedSet),
@@ -241,6 +246,12 @@ export const placeSchema = z.strictObject({
   boxesCm: list(positive.max(300)),
   machines: list(z.strictObject({ kind: id, fromKg: mass, toKg: mass, stepKg: positive.max(100) })),
   other: list(text),
+  stairsCm: positive.max(60).optional(),
+  rucksack: z
+    .strictObject({ emptyKg: mass, maxKg: positive.max(60), stepKg: positive.max(20) })
+    .refine((r) => r.maxKg >= r.emptyKg, { path: ["maxKg"], error: "a mass of at least emptyKg expected" })
+    .optional(),
+  bottlesKg: z.array(positive.max(20)).max(20).optional(),
 });
 
 export const healthSchema = z.strictObject({

@@ -72,10 +72,14 @@ export const setsByReps = (d: Pick<DoseLike, "sets" | "reps" | "seconds">): stri
   `${d.sets}${NB}×${NB}${d.seconds !== null ? `${d.seconds}${NB}s` : d.reps}`;
 
 /** "72.5 kg", "2 × 12 kg", "bodyweight", "find it" */
-export function loadText(d: Pick<DoseLike, "loadKg" | "loading">, u: Units): string {
+export function loadText(
+  d: Pick<DoseLike, "loadKg" | "loading"> & { household?: "rucksack" | "bottles" | null },
+  u: Units,
+): string {
   if (d.loading === "bodyweight") return "bodyweight";
   if (d.loading === "band") return "band";
   if (d.loadKg === null) return "find it";
+  if (d.loading === "pair" && d.household === "rucksack") return mass(d.loadKg * 2, u);
   return d.loading === "pair" ? `2${NB}×${NB}${mass(d.loadKg, u)}` : mass(d.loadKg, u);
 }
 
@@ -102,6 +106,9 @@ export const EMPHASIS_NAMES = {
 } as const;
 export const LABEL_NAMES = LABEL_WORDS;
 
-/** What a session is called: its label, unless it only restores. */
-export const sessionName = (label: Label, emphasis: keyof typeof EMPHASIS_NAMES): string =>
-  emphasis === "restore" && !isRoutine(label) ? `Restore ${label}` : LABEL_NAMES[label];
+/** What a session is called: its label, unless it only restores, or is slow strength for want of load. */
+export function sessionName(label: Label, emphasis: keyof typeof EMPHASIS_NAMES, slow = false): string {
+  if (isRoutine(label)) return LABEL_NAMES[label];
+  if (emphasis === "restore") return `Restore ${label}`;
+  return slow ? `Slow strength ${label}` : LABEL_NAMES[label];
+}

@@ -32,6 +32,7 @@ import { mileageRule } from "../../src/core/endurance/mileage";
 import { spikesOf } from "../../src/core/endurance/spikes";
 import { SHIPPED_LIBRARY } from "../../src/core/exercise/library";
 import { sideAction } from "../../src/core/exercise/sides";
+import { slowerAt, tempoText } from "../../src/core/exercise/slower";
 import { fitGym } from "../../src/core/gym/fit";
 import { contactSets, hopSets, jumpsLogged, jumpsOpen, NO_JUMPS, stepFor } from "../../src/core/jumps/amount";
 import { jumpRight } from "../../src/core/jumps/gate";
@@ -49,6 +50,7 @@ import { missedWeeks } from "../../src/core/progress/basis";
 import { decide } from "../../src/core/progress/decide";
 import type { DecisionInput } from "../../src/core/progress/decision";
 import { nextLoad } from "../../src/core/progress/next";
+import { packFor } from "../../src/core/progress/pack";
 import { placeOnLine } from "../../src/core/progress/place";
 import { numbers, type RuleId } from "../../src/core/rulebook";
 import { passMark, weakerOf } from "../../src/core/screening/marks";
@@ -62,6 +64,7 @@ import { buildSession } from "../../src/core/session/build";
 import { isHeavy } from "../../src/core/session/heavy";
 import { lightReps } from "../../src/core/session/sheets";
 import { ROUTINE_MINUTES } from "../../src/core/session/slots";
+import { slowRow } from "../../src/core/session/slow";
 import { timeOfSession, totalSeconds } from "../../src/core/session/time";
 import { raisePrimary } from "../../src/core/session/trim";
 import { tallyOf } from "../../src/core/story/tally";
@@ -669,6 +672,12 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     });
     return fitGym([one("a", 1080), one("b", heavyTogetherMinutes ? 1080 : 1140)], { racks: 2, athletes: 6 }).together;
   },
+  "slow.strength": ({ week }) => {
+    const { sets, reps, down, pause } = slowRow(week);
+    return [sets, reps, down, pause];
+  },
+  "grow.unloaded": ({ tempo, step }) => tempoText(slowerAt(tempo, step)),
+  "pack.load": ({ planned: plan_, hiked }) => packFor(plan_, hiked).kg,
   "jumps.gate": (g) =>
     jumpRight(jumper(g), g.behind === undefined ? START : addDays(START, g.behind * 7), {
       library: SHIPPED_LIBRARY,

@@ -61,6 +61,8 @@ export const plannedAs = (
 ): PlannedLift => ({
   block: more.block ?? "2026-01-05",
   point: more.point ?? 0,
+  of: 4,
+  slower: 0,
   load: {
     loadKg,
     topKg: more.topKg ?? loadKg,

@@ -28,6 +28,8 @@ export const built = (id: string, sets: number, more: Partial<Item> = {}): Item 
   added: null,
   slot: { pattern: ex(id).pattern, kind: "assist" },
   style: null,
+  household: null,
+  slow: null,
   firstSide: null,
   extraSide: null,
   sets,
@@ -77,7 +79,7 @@ export const request = (
   ],
   weekLeads: 6,
   units: [unit("hip"), unit("calf"), unit("trunk")],
-  placeFor: () => ({ point: 0, why: [] }),
+  placeFor: () => ({ point: 0, slower: 0, why: [] }),
   loadFor: (q) => ({
     loadKg: q.loading === "bar" ? 80 : 12,
     perSideKg: [20, 10],

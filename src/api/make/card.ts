@@ -3,7 +3,7 @@
 import { placeName } from "../../core/athlete";
 import { clock, dayLabel, timeOf } from "../../core/dates";
 import { LABEL_WORDS } from "../../core/dose";
-import { reserveText, workText } from "../../core/session";
+import { carriedKg, emphasisText, heldText, reserveText, slowText, workText } from "../../core/session";
 import { massIn } from "../../core/units";
 import type { ItemView, SessionView } from "../views";
 
@@ -47,9 +47,9 @@ function loadOf(i: ItemView, unit: Unit): { load: string; note: string } {
   if (i.loading === "bodyweight") return { load: "bodyweight", note: "" };
   if (i.loading === "band") return { load: "band", note: "" };
   if (i.loadKg === null) return { load: "find it", note: `rise in sets until ${reserveText(i.rir)} stay in reserve` };
-  const load = `${massIn(i.loadKg, unit)} ${unit}`;
-  if (i.loading === "pair") return { load, note: "one in each hand" };
-  if (i.loading === "single") return { load, note: "one, held" };
+  const load = `${massIn(carriedKg(i), unit)} ${unit}`;
+  const how = heldText(i);
+  if (how !== "") return { load, note: how };
   if (i.loading === "bar" && i.barKg !== null) {
     const side = i.perSideKg.map((p) => massIn(p, unit)).join(" + ");
     return { load, note: `${massIn(i.barKg, unit)} bar, ${side === "" ? "nothing on it" : `${side} a side`}` };
@@ -73,6 +73,7 @@ function rowOf(i: ItemView, unit: Unit): CardRow {
     cue: i.cue,
     notes: [
       ...(i.note ? [i.note] : []),
+      ...(i.slow ? [slowText(i)] : []),
       ...(i.style ? [i.style] : []),
       ...(i.firstSide ? [`${i.firstSide} side first`] : []),
       ...(i.extraSide ? [`one set more on the ${i.extraSide}`] : []),
@@ -86,7 +87,7 @@ function rowOf(i: ItemView, unit: Unit): CardRow {
 export function cardOf(view: SessionView, athlete: string, unit: Unit): Card {
   return {
     athlete,
-    title: `${LABEL_WORDS[view.label]}, ${view.emphasis}`,
+    title: `${LABEL_WORDS[view.label]}, ${emphasisText(view)}`,
     when: `${dayLabel(view.date)} ${timeOf(view.start)}${view.place ? `, ${placeName(view.place)}` : ""}, ${view.minutes} min`,
     rows: view.items.map((i) => rowOf(i, unit)),
     note: view.edit?.note ?? "",

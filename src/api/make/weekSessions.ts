@@ -22,6 +22,7 @@ export const sessionOfPlan = (s: PlanSession): WeekSession => ({
   done: false,
   locked: s.locked,
   heavy: s.heavy,
+  slow: s.slow,
 });
 
 /** Sets of a logged item; two sides of one set count once. */
@@ -48,5 +49,6 @@ export function sessionOfLog(log: StrengthLog, library: Library): WeekSession {
     done: true,
     locked: false,
     heavy: loggedLegs(log, library.byId).heavy,
+    slow: false,
   };
 }

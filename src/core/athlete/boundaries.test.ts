@@ -151,7 +151,7 @@ describe("what the presets hold (our assumption, counted by hand)", () => {
   const LB = 0.45359237;
   const pairsOf = (masses: number[], unit = 1) => masses.map((m) => ({ massKg: m * unit, count: 2 }));
   const plates = (list: [number, number][], unit = 1) => list.map(([m, pairs]) => ({ massKg: m * unit, pairs }));
-  it("nothing but a step at a bare home", () => {
+  it("stairs, a chair, a wall and a towel in the door at a bare home; a rucksack and bottles beside them", () => {
     const { id: _, ...bare } = placeFrom("bare-home", "x");
     expect(bare).toEqual({
       bars: [],
@@ -161,7 +161,14 @@ describe("what the presets hold (our assumption, counted by hand)", () => {
       bands: [],
       boxesCm: [],
       machines: [],
-      other: ["step"],
+      other: ["step", "wall", "chair", "towel", "door-anchor"],
+      stairsCm: 18,
+    });
+    expect(placeFrom("home-rucksack", "x")).toEqual({
+      id: "x",
+      ...bare,
+      rucksack: { emptyKg: 1, maxKg: 16, stepKg: 1.5 },
+      bottlesKg: [1.5, 1.5],
     });
     expect(placeFrom("bare-home", "x", "lb")).toEqual(placeFrom("bare-home", "x"));
   });

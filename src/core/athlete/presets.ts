@@ -2,7 +2,7 @@
 import { KG_PER_LB } from "../units";
 import type { Place } from "./types";
 
-export const PLACE_PRESETS = ["bare-home", "home-weights", "club-gym"] as const;
+export const PLACE_PRESETS = ["bare-home", "home-rucksack", "home-weights", "club-gym"] as const;
 export type PlacePreset = (typeof PLACE_PRESETS)[number];
 /** How plates and bars are marked there. */
 export type PlateSystem = "kg" | "lb";
@@ -12,7 +12,11 @@ const pairs = (masses: readonly number[], unit: number) => masses.map((m) => ({ 
 
 /** Names a coach reads. */
 export const PRESET_WORDS: Record<PlacePreset, { name: string; says: string }> = {
-  "bare-home": { name: "Bare home", says: "A floor, a wall and the lowest stair." },
+  "bare-home": { name: "Bare home", says: "A floor, a wall, stairs, a chair, a towel in the door." },
+  "home-rucksack": {
+    name: "Home with a rucksack",
+    says: "The same, with a rucksack to fill and water bottles.",
+  },
   "home-weights": { name: "Home with a few weights", says: "Three pairs of dumbbells, a bell, bands, a step." },
   "club-gym": { name: "Club gym", says: "Bars, plates, rack, dumbbells, bells, boxes, leg press and cable." },
 };
@@ -35,7 +39,10 @@ export function placeFrom(preset: PlacePreset, id: string, system: PlateSystem =
   };
   const lb = system === "lb";
   const unit = lb ? LB : 1;
-  if (preset === "bare-home") return bare;
+  const household: Place = { ...bare, other: ["step", "wall", "chair", "towel", "door-anchor"], stairsCm: 18 };
+  if (preset === "bare-home") return household;
+  if (preset === "home-rucksack")
+    return { ...household, rucksack: { emptyKg: 1, maxKg: 16, stepKg: 1.5 }, bottlesKg: [1.5, 1.5] };
   if (preset === "home-weights")
     return {
       ...bare,

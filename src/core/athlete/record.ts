@@ -22,6 +22,10 @@ export interface Prescribed {
   seconds?: number;
   rir?: number;
   loadKg?: number;
+  /** Lowering-pause-lifting in seconds, where it is slower than the exercise's own. */
+  tempo?: string;
+  /** One and a half repetitions in one. */
+  half?: boolean;
 }
 
 export interface LoggedItem {

@@ -12,6 +12,12 @@ export interface Place {
   boxesCm: number[];
   machines: { kind: string; fromKg: number; toKg: number; stepKg: number }[];
   other: string[];
+  /** Height of a stair, cm. */
+  stairsCm?: number;
+  /** Masses as carried: empty, filled to the most, and what it is filled by. */
+  rucksack?: { emptyKg: number; maxKg: number; stepKg: number };
+  /** Each bottle as it is filled. */
+  bottlesKg?: number[];
 }
 
 /** A weekly window in which strength work may stand. day 1 = Monday. */

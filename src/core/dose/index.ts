@@ -11,7 +11,7 @@ export {
   sessionDose,
 } from "./dose";
 export { onOneLeg, wholeReps } from "./line";
-export { makeableLoads, makeLoad } from "./loads";
+export { type Household, householdOf, makeableLoads, makeLoad } from "./loads";
 export { NSCA_PERCENT, percentFor } from "./oneRepMax";
 export { nextRamp, type RampSet, rampSets } from "./ramp";
 export { stepUp } from "./steps";

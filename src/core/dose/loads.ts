@@ -1,6 +1,6 @@
 /** Loads a place can make for an exercise: bars with plates, dumbbells, kettlebells, machine stacks. */
 import type { Place } from "../athlete";
-import type { Exercise, LoadKind } from "../exercise";
+import { bottlePairs, type Exercise, type LoadKind, rucksackLoads, usedBy } from "../exercise";
 import { roundTo, TOLERANCE } from "../units";
 import { barLoads, loadBar } from "./plates";
 
@@ -20,8 +20,21 @@ export function barFor(exercise: Exercise, place: Place): number | null {
   return masses.length ? Math.max(...masses) : null;
 }
 
+export type Household = "rucksack" | "bottles";
+
+/** What of a household makes a load; null where it is dumbbells, bells, a bar or a machine. */
+export function householdOf(loading: LoadKind, at: Place, loadKg: number): Household | null {
+  if (loading !== "pair" && loading !== "single") return null;
+  const same = (kg: number) => Math.abs(kg - loadKg) < TOLERANCE;
+  const least = loading === "pair" ? 2 : 1;
+  if ([...at.dumbbellsKg, ...at.kettlebellsKg].some((d) => d.count >= least && same(d.massKg))) return null;
+  if ((loading === "pair" ? bottlePairs(at) : (at.bottlesKg ?? [])).some(same)) return "bottles";
+  return rucksackLoads(at).some((kg) => same(loading === "pair" ? kg / 2 : kg)) ? "rucksack" : null;
+}
+
 /** @returns every makeable load in kg, rising; empty where the loading has none (band, bodyweight) */
-export function makeableLoads(exercise: Exercise, loading: LoadKind, place: Place): number[] {
+export function makeableLoads(exercise: Exercise, loading: LoadKind, at: Place): number[] {
+  const place = usedBy(exercise, at);
   const rising = (list: number[]) => [...new Set(list)].sort((a, b) => a - b);
   switch (loading) {
     case "bar": {
@@ -29,10 +42,19 @@ export function makeableLoads(exercise: Exercise, loading: LoadKind, place: Plac
       return bar === null ? [] : barLoads(bar, place.plates);
     }
     case "pair":
-      return rising(place.dumbbellsKg.filter((d) => d.count > 1).map((d) => d.massKg));
+      return rising([
+        ...place.dumbbellsKg.filter((d) => d.count > 1).map((d) => d.massKg),
+        ...bottlePairs(place),
+        // On the back, as if half of it were in each hand.
+        ...rucksackLoads(place).map((kg) => kg / 2),
+      ]);
     case "single": {
       const bells = exercise.needs.some((n) => n.includes("kettlebell")) ? place.kettlebellsKg : [];
-      return rising([...place.dumbbellsKg, ...bells].filter((d) => d.count > 0).map((d) => d.massKg));
+      return rising([
+        ...[...place.dumbbellsKg, ...bells].filter((d) => d.count > 0).map((d) => d.massKg),
+        ...(place.bottlesKg ?? []),
+        ...rucksackLoads(place),
+      ]);
     }
     case "kettlebell":
       return rising(place.kettlebellsKg.filter((d) => d.count > 0).map((d) => d.massKg));

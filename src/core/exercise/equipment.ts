@@ -1,6 +1,7 @@
 /** What a place can offer an exercise. */
 import type { Place } from "../athlete";
 import { onceFor } from "../once";
+import { roundTo, TOLERANCE } from "../units";
 import type { Exercise, LoadKind, Need } from "./types";
 
 /** @returns whether the place holds what the word asks for */
@@ -9,19 +10,46 @@ export function hasNeed(place: Place, need: Need): boolean {
   if (need.endsWith("-bar")) return place.bars.some((b) => `${b.kind}-bar` === need);
   switch (need) {
     case "dumbbell":
-      return place.dumbbellsKg.some((d) => d.count > 0);
+      return place.dumbbellsKg.some((d) => d.count > 0) || (place.bottlesKg ?? []).length > 0 || !!place.rucksack;
     case "dumbbell-pair":
-      return place.dumbbellsKg.some((d) => d.count > 1);
+      return place.dumbbellsKg.some((d) => d.count > 1) || bottlePairs(place).length > 0 || !!place.rucksack;
+    case "step":
+      return place.other.includes("step") || place.stairsCm !== undefined || place.other.includes("low-wall");
+    case "bench":
+      return place.other.some((o) => o === "bench" || o === "chair" || o === "low-wall");
     case "kettlebell":
       return place.kettlebellsKg.some((k) => k.count > 0);
     case "band":
       return place.bands.length > 0;
     case "box":
-      return place.boxesCm.length > 0 || place.other.includes("box");
+      return place.boxesCm.length > 0 || place.other.some((o) => o === "box" || o === "low-wall");
     default:
       return place.other.includes(need);
   }
 }
+
+/** Masses of bottles that there are two of. */
+export const bottlePairs = ({ bottlesKg = [] }: Place): number[] =>
+  bottlesKg.filter((kg, i) => bottlesKg.indexOf(kg) < i);
+
+/** Every mass that a rucksack can be filled to, kg, rising. */
+export function rucksackLoads({ rucksack }: Place): number[] {
+  if (!rucksack) return [];
+  const { emptyKg, maxKg, stepKg } = rucksack;
+  const steps = Math.floor((maxKg - emptyKg) / stepKg + TOLERANCE);
+  return Array.from({ length: steps + 1 }, (_, i) => roundTo(emptyKg + i * stepKg, 6));
+}
+
+/** Work that nothing but a weight in the hand, on a real bench, serves. */
+const HANDS_ONLY: ReadonlySet<string> = new Set(["incline-press", "overhead-lunge"]);
+/** What of a place serves it. */
+const handsOnly = onceFor((place: Place): Place => {
+  const { rucksack: _, stairsCm: __, ...rest } = place;
+  return { ...rest, other: place.other.filter((o) => o !== "chair" && o !== "low-wall") };
+});
+/** The place as an exercise may use it: no rucksack where the hands must hold the load. */
+export const usedBy = (e: Pick<Exercise, "id">, place: Place): Place =>
+  HANDS_ONLY.has(e.id) ? handsOnly(place) : place;
 
 const IN_HAND: readonly Need[] = ["dumbbell", "dumbbell-pair", "kettlebell"];
 
@@ -39,7 +67,7 @@ function remembered(known: Map<Exercise, LoadKind | null>, e: Exercise, ask: () 
 
 /** @returns the loading that the exercise would have here, or null when the place cannot offer it */
 export const loadingAt = (e: Exercise, place: Place): LoadKind | null =>
-  remembered(loadedHere(place), e, () => loadedAt(e, place) ?? unloadedAt(e, place));
+  remembered(loadedHere(place), e, () => loadedAt(e, usedBy(e, place)) ?? unloadedAt(e, usedBy(e, place)));
 
 /** @returns how it is done here with nothing in the hands and no bar, or null when it is not */
 export const bareLoadingAt = (e: Exercise, place: Place): LoadKind | null =>

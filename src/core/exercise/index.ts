@@ -10,12 +10,13 @@ export {
   rankFor,
 } from "./choose";
 export { SHIPPED } from "./entries/all";
-export { loadingAt } from "./equipment";
+export { bottlePairs, loadingAt, rucksackLoads, usedBy } from "./equipment";
 export { type Essential, essentialFive, fiveFor } from "./five";
 export { type Library, SHIPPED_LIBRARY } from "./library";
 export { libraryWith, type OwnExercise, ownExercise } from "./own";
 export { feltLowBackTwice, LADDER_SETS, type Progression, progressionsOf } from "./progression";
 export { sideAction, sideGaps, sideSums } from "./sides";
+export { growsSlower, slowerAt, slowerStepOf, tempoOf, tempoText } from "./slower";
 export { styleFor } from "./style";
 export {
   EXTERNAL,

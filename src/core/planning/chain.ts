@@ -278,6 +278,8 @@ function keepLoads(week: PlanWeek, lifts: Map<string, PlannedLift>): void {
       lifts.set(i.exercise.id, {
         block: start,
         point: i.line?.point ?? before?.point ?? 0,
+        of: i.line?.of ?? before?.of ?? 1,
+        slower: i.slow?.step ?? before?.slower ?? 0,
         load: load ?? before?.load ?? null,
       });
     }

@@ -19,7 +19,7 @@ import { makeableLoads, type SessionDose, sessionDose } from "../dose";
 import { type ChoiceContext, closedBecause, type Exercise, loadingToday } from "../exercise";
 import { type JumpAsk, type JumpInput, type JumpState, type JumpWeek, jumpsOn, jumpWeek } from "../jumps";
 import type { LedgerState, Unit } from "../ledger";
-import { historyOf, type LadderState, nextLoad, type PlannedLift, placeOnLine } from "../progress";
+import { historyOf, type LadderState, nextLoad, type PlannedLift, placeOnLine, slowerStep } from "../progress";
 import { numbers, type Why, why } from "../rulebook";
 import { type BlockWeek, buildOf, inWeek, type SeasonDay, type SeasonWeek } from "../season";
 import {
@@ -260,6 +260,13 @@ export class SessionBuilder {
     return dose;
   }
 
+  /** Step of slower work that an exercise stands at. @param block first day of the block; null outside of blocks */
+  private slowerOf(id: string, block: IsoDate | null): number {
+    const { library, log, planned, asOf } = this.input;
+    const exercise = library.byId(id);
+    return block === null || !exercise ? 0 : slowerStep(exercise, block, historyOf(log, id, asOf), planned.get(id));
+  }
+
   private requestFor({ label, day, place, minutes, routine, jumps, units, filled: settled }: Asked) {
     const { athlete, week, log, planned, asOf, swaps } = this.input;
     const choice = this.choiceOn(day, place);
@@ -302,8 +309,9 @@ export class SessionBuilder {
       choice,
       swaps: new Map(taken.map((s) => [s.from, s.to])),
       loadFor: (q: Parameters<typeof nextLoad>[0]) => nextLoad(q, basis),
-      placeFor: (exercise: string) =>
-        block
+      placeFor: (exercise: string) => ({
+        slower: this.slowerOf(exercise, stands?.from ?? null),
+        ...(block
           ? placeOnLine({
               block: { start: block.start, from: block.from, weeks: block.of, held: block.held },
               monday: week.start,
@@ -312,7 +320,8 @@ export class SessionBuilder {
               planned: planned.get(exercise),
               own: athlete.settings?.ruleValues,
             })
-          : { point: 0, why: [] },
+          : { point: 0, why: [] }),
+      }),
       filled,
       units: units ?? this.ledger.deal.get(label) ?? [],
       leads: this.ledger.leads.get(label) ?? [],

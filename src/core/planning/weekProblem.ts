@@ -183,7 +183,8 @@ export class WeekProblem {
       minutes: session.minutes,
       place: window.place,
       lowerLoaded: session.lowerLoaded,
-      heavy: session.heavy,
+      // New slow lowering is placed like heavy work.
+      heavy: session.heavy || session.newlySlow,
       mobility: session.loading === "mobility",
       stress: session.stress,
       legs: legsOf(session),

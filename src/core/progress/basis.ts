@@ -41,6 +41,10 @@ export interface PlannedLift {
   block: IsoDate;
   /** Its point on the line of that block. */
   point: number;
+  /** Points of that line. */
+  of: number;
+  /** Step of slower work without load, from 0. */
+  slower: number;
   /** The last full load; null for work without load. */
   load: PlannedLoad | null;
 }

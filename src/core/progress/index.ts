@@ -6,3 +6,4 @@ export { historyOf } from "./history";
 export { nextLoad } from "./next";
 export { risingPain, stoppedByPain } from "./pain";
 export { placeOnLine } from "./place";
+export { slowerStep } from "./slower";

@@ -22,6 +22,7 @@ import {
 import { fromLast, fromMax } from "./begin";
 import { fromLog, fromPlan } from "./carry";
 import { type History, historyOf } from "./history";
+import { fromPack } from "./pack";
 import { painFirst } from "./pain";
 
 /** Work without load: repetitions, seconds, sets and tempo after the last log (rule 5). */
@@ -66,6 +67,8 @@ export function nextLoad(q: LoadQuestion, c: LoadContext): LoadAnswer {
     missed: last && !planned ? missedWeeks(daysBetween(last.date, c.asOf)) : null,
     hurt: false,
   };
+  const pack = EXTERNAL.includes(q.loading) ? fromPack(b) : null;
+  if (pack) return q.seconds === null ? pack : { ...unloaded(b, history), ...pack };
   if (!EXTERNAL.includes(q.loading) || q.seconds !== null) return unloaded(b, history);
   if (q.capPercent !== null) return lightLoad(b, q.capPercent);
   const hurt = painOf(b, history);

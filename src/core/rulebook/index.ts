@@ -7,6 +7,7 @@ import { CHOICE } from "./choice";
 import { CLUB } from "./club";
 import { DOSE } from "./dose";
 import { ENDURANCE } from "./endurance";
+import { HOUSEHOLD } from "./household";
 import { JUMPS } from "./jumps";
 import { LEDGER } from "./ledger";
 import { LEGS } from "./legs";
@@ -38,7 +39,7 @@ export const BOOK = {
   screening: SCREENING,
   endurance: ENDURANCE,
   season: SEASON,
-  dose: { ...DOSE, ...LINE },
+  dose: { ...DOSE, ...LINE, ...HOUSEHOLD },
   legs: LEGS,
   week: WEEK,
   session: { ...SESSION, ...LEDGER, ...JUMPS },
@@ -54,6 +55,7 @@ const ALL = {
   ...SEASON,
   ...DOSE,
   ...LINE,
+  ...HOUSEHOLD,
   ...LEGS,
   ...WEEK,
   ...SESSION,

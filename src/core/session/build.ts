@@ -228,6 +228,7 @@ function reasonsFor(r: SessionRequest, filled: Asked, left: number, cuts: number
   else if (cuts > 0) reasons.push(why("time.drop", "cuts", { cuts, minutes: r.minutes }));
   if (r.jumps && !items.some((i) => i.slot.jump || i.slot.alone))
     reasons.push(why("jumps.amount", "dropped", whyNoJumps(r.jumps, r.choice)));
+  if (items.some((i) => i.slow?.strength)) reasons.push(why("slow.strength", "session"));
   if (asked > left && cut) reasons.push(why("phase.day", "sets", { asked, left }));
   return reasons;
 }
@@ -262,6 +263,8 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
     time,
     lowerLoaded: lower.length > 0,
     heavy: lower.some(isHeavy),
+    slow: paired.some((i) => i.slow?.strength === true),
+    newlySlow: paired.some((i) => i.slow?.isNew === true),
     stress: minutes * rpe,
     rpe,
     lostShare: lost.share,

@@ -6,11 +6,13 @@ import { numbers, say, type Why, why } from "../rulebook";
 import { roundTo, TOLERANCE } from "../units";
 import type { LoadAnswer, SessionRequest } from "./types";
 
+export type DoseAt = ReturnType<typeof doseAt>;
+
 /** The dose of an exercise, at its point of the block's line where there is one. */
 export function doseAt(exercise: Exercise, column: Column, external: boolean, r: SessionRequest) {
   const { kind, loaded, unloaded } = r.dose.cells[column];
   const doses = external ? loaded : unloaded;
-  const place = kind === "line" ? r.placeFor(exercise.id) : { point: 0, why: [] };
+  const place = kind === "line" ? r.placeFor(exercise.id) : { point: 0, slower: 0, why: [] };
   const point = Math.min(place.point, doses.length - 1);
   const dose = doses[point] as Dose;
   const builds = kind === "line" || kind === "step-back";
@@ -68,11 +70,7 @@ function tripleOf(reps: number | null, rir: number, most: number, a: LoadAnswer,
 }
 
 /** What the line, a hold or a step-back says of an item; that it is planned ahead is said of the leading lifts alone. */
-export function lineWhy(
-  at: ReturnType<typeof doseAt>,
-  v: Parameters<typeof say<"stepback.line", "first">>[2],
-  leads: boolean,
-): Why[] {
+export function lineWhy(at: DoseAt, v: Parameters<typeof say<"stepback.line", "first">>[2], leads: boolean): Why[] {
   const ahead = say("block.place", "ahead");
   const placed = at.why.filter((w) => leads || w.text !== ahead);
   if (at.line) return [why("block.line", "point", { ...v, point: at.line.point + 1, of: at.line.of }), ...placed];

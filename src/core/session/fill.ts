@@ -1,7 +1,7 @@
 /** Fills the slots of a session with exercises and their dose, each with the reasons. */
 import { columnOf } from "../approach";
 import { AREA_WORDS, isOn, pastAreas, type ScreenTest } from "../athlete";
-import type { Dose } from "../dose";
+import { type Dose, householdOf } from "../dose";
 import {
   type Candidate,
   type ChoiceContext,
@@ -21,7 +21,8 @@ import { candidatesFor } from "./candidates";
 import { consistent, doseAt, lineWhy } from "./dosed";
 import { jumpItem } from "./jumps";
 import type { Slot } from "./slots";
-import type { Dropped, Filled, Item, LeftOut, LoadQuestion, SessionRequest } from "./types";
+import { slowed } from "./slow";
+import type { Dropped, Filled, Item, LeftOut, LoadAnswer, LoadQuestion, SessionRequest } from "./types";
 
 /** Reserve on days where nothing heavy may stand, and repetitions of light loads (rule load.light). */
 const LIGHT = numbers("load.light");
@@ -186,9 +187,11 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
   const { exercise, loading } = c;
   const external = EXTERNAL.includes(loading);
   const at = doseAt(exercise, columnOf(slot.pattern, slot.kind !== "assist"), external, r);
-  const { dose } = at;
+  const slow = slowed(at, c, slot, r);
+  const dose = slow?.dose ?? at.dose;
   const kept = keptBack(exercise, external, r);
-  const q = questionOf({ candidate: c, slot, dose, kept, hand }, r);
+  const own: ByHand = slow?.work.strength ? { reps: [dose.repsLow, dose.reps], ...hand } : hand;
+  const q = questionOf({ candidate: c, slot, dose, kept, hand: own }, r);
   const timed = q.seconds !== null;
   const answer = r.loadFor(q);
   const {
@@ -197,13 +200,9 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     percent1rm,
     why: left,
   } = consistent(timed ? null : (answer.reps ?? q.reps), q.rir, dose.repsMost, answer, r);
-  const sets = Math.min(
-    slot.most ?? Number.POSITIVE_INFINITY,
-    Math.max(1, (answer.sets ?? q.sets) - (answer.setsLess ?? 0)),
-  );
+  const counted = countSets({ exercise, slot, q, answer, sore: slow?.work.isNew === true && at.line?.point === 0 }, r);
+  const { sets } = counted;
   const amount = timed ? `${answer.seconds ?? q.seconds} s` : `${reps ?? ""}`;
-  const half = sets > 1 && exercise.pattern !== "mobility" && isFirstTime(exercise, r);
-  const newSets = half ? Math.ceil(sets * numbers("first.time").share) : sets;
   const side = exercise.unilateral ? sideFirst(exercise, r.choice) : null;
   const reasons: Why[] = [
     ...choiceWhy(c, slot, r, among),
@@ -214,7 +213,8 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     ...left,
     ...keptBackWhy(kept, external),
     ...(side ? [side.why] : []),
-    ...(half ? [why("first.time", "half", { sets: newSets, of: sets })] : []),
+    ...(slow?.why ?? []),
+    ...counted.why,
   ];
   return {
     pair: "",
@@ -232,7 +232,7 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     ),
     firstSide: side?.side ?? null,
     extraSide: side?.extra ? side.side : null,
-    sets: newSets,
+    sets: counted.taken,
     repsLow: reps === null ? null : Math.min(q.repsLow, reps),
     reps,
     repsMost: q.repsMost ?? null,
@@ -241,18 +241,44 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     loadKg: answer.loadKg,
     perSideKg: answer.perSideKg,
     barKg: answer.barKg,
+    household: answer.loadKg === null ? null : householdOf(loading, r.place, answer.loadKg),
     percent1rm,
     rir,
     rirAsked: q.rir,
     aim: answer.aim ?? null,
     line: at.line,
     restSeconds: dose.restSeconds,
-    tempo: answer.tempo ?? dose.tempo ?? exercise.tempo,
+    tempo: slow?.tempo ?? answer.tempo ?? dose.tempo ?? exercise.tempo,
+    slow: slow?.work ?? null,
     ramp: answer.ramp ?? [],
     decision: answer.decision ?? null,
     note: null,
     why: reasons,
   };
+}
+
+interface Counting {
+  exercise: Exercise;
+  slot: Slot;
+  q: LoadQuestion;
+  answer: LoadAnswer;
+  /** New slow lowering: half the sets, since it makes sore. */
+  sore: boolean;
+}
+
+/** Sets as they are asked for, and as many of them as are taken the first time. */
+function countSets({ exercise, slot, q, answer, sore }: Counting, r: SessionRequest) {
+  const asked = Math.max(1, (answer.sets ?? q.sets) - (answer.setsLess ?? 0));
+  const sets = Math.min(slot.most ?? Number.POSITIVE_INFINITY, asked);
+  if (sets > 1 && exercise.pattern !== "mobility" && isFirstTime(exercise, r)) {
+    const taken = Math.ceil(sets * numbers("first.time").share);
+    return { sets, taken, why: [why("first.time", "half", { sets: taken, of: sets })] };
+  }
+  if (sets > 1 && sore) {
+    const taken = Math.ceil(sets * numbers("grow.unloaded").share);
+    return { sets, taken, why: [why("grow.unloaded", "first", { sets: taken, of: sets })] };
+  }
+  return { sets, taken: sets, why: [] };
 }
 
 /** What the week's ledger says of an exercise it gives. */

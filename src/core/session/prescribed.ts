@@ -4,7 +4,7 @@ import { numbers } from "../rulebook";
 import type { Item } from "./types";
 
 export const prescribedOf = (
-  i: Pick<Item, "sets" | "reps" | "repsLow" | "repsMost" | "seconds" | "rir" | "loadKg">,
+  i: Pick<Item, "sets" | "reps" | "repsLow" | "repsMost" | "seconds" | "rir" | "loadKg" | "tempo" | "slow">,
 ): Prescribed => ({
   sets: i.sets,
   ...(i.reps === null ? {} : { reps: i.reps }),
@@ -14,4 +14,6 @@ export const prescribedOf = (
   // As it is told on the floor: what is more than five is not counted.
   rir: Math.min(i.rir, numbers("load.triple").shownUpTo),
   ...(i.loadKg === null ? {} : { loadKg: i.loadKg }),
+  ...(i.slow ? { tempo: i.tempo } : {}),
+  ...(i.slow?.half ? { half: true } : {}),
 });

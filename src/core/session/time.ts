@@ -1,7 +1,7 @@
 /** Pairs and time of a session. */
 
 import { WARM_UP_SECONDS, type WarmUpSet } from "../dose";
-import { type Exercise, type LoadKind, type Pattern, PRIMARY_PATTERNS } from "../exercise";
+import { type Exercise, type LoadKind, type Pattern, PRIMARY_PATTERNS, tempoOf } from "../exercise";
 import { numbers } from "../rulebook";
 import { together } from "./said";
 import type { Item, TimeParts } from "./types";
@@ -14,10 +14,21 @@ export const {
   rampLead: RAMP_LEAD,
 } = numbers("time.parts");
 
-type Worked = Pick<Item, "exercise" | "sets" | "reps" | "seconds" | "eachSide" | "restSeconds">;
+type Worked = Pick<Item, "exercise" | "sets" | "reps" | "seconds" | "eachSide" | "restSeconds" | "slow" | "tempo">;
 
 /** @returns seconds one set takes on one side */
-const sideSeconds = (i: Worked): number => i.seconds ?? (i.reps ?? 0) * i.exercise.secondsPerRep;
+const sideSeconds = (i: Worked): number =>
+  i.seconds ?? (i.reps ?? 0) * (i.slow ? slowSeconds(i.exercise, i.tempo, i.slow.half) : i.exercise.secondsPerRep);
+
+/** @returns seconds of a repetition that is slower than the exercise's own */
+function slowSeconds(e: Exercise, tempo: string, half: boolean): number {
+  const length = (text: string) => {
+    const { down, pause, lift } = tempoOf(text);
+    return down + pause + lift;
+  };
+  const whole = e.secondsPerRep + Math.max(0, length(tempo) - length(e.tempo));
+  return half ? whole * numbers("grow.unloaded").half : whole;
+}
 /** @returns seconds one set takes, both sides */
 export const setSeconds = (i: Worked): number => sideSeconds(i) * (i.eachSide ? 2 : 1);
 

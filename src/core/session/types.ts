@@ -1,5 +1,5 @@
 import type { Build, DecisionKind, Emphasis, Label, Place, SessionEdit } from "../athlete";
-import type { RampSet, SessionDose, WarmUpSet } from "../dose";
+import type { Household, RampSet, SessionDose, WarmUpSet } from "../dose";
 import type { ChoiceContext, Exercise, LoadKind } from "../exercise";
 import type { JumpAsk } from "../jumps";
 import type { Leads, LedgerPattern, Unit } from "../ledger";
@@ -71,6 +71,8 @@ export interface LoadQuestion {
 /** A lift's point on its block's line, from 0, with what put it there. */
 export interface LinePlaceOf {
   point: number;
+  /** Step of slower work without load, from 0. */
+  slower: number;
   why: Why[];
 }
 
@@ -142,6 +144,8 @@ export interface Item {
   loadKg: number | null;
   perSideKg: number[];
   barKg: number | null;
+  /** What of a household makes the load; null where it is none of it. */
+  household: Household | null;
   percent1rm: number | null;
   rir: number;
   /** In reserve as the dose asks for it, before what its load really leaves. */
@@ -153,12 +157,25 @@ export interface Item {
   restSeconds: number;
   /** Lowering-pause-lifting in seconds. */
   tempo: string;
+  /** Slower than its own tempo, because nothing heavier is at hand; null where it is not. */
+  slow: SlowWork | null;
   /** Sets that find the load on the floor; empty where it is known. */
   ramp: RampSet[];
   decision: ItemDecision | null;
   /** The coach's words on it. */
   note: string | null;
   why: Why[];
+}
+
+export interface SlowWork {
+  /** Step of slower work, from 0. */
+  step: number;
+  /** One and a half repetitions in one. */
+  half: boolean;
+  /** Slow strength: it stands in for maximal work. */
+  strength: boolean;
+  /** New slow lowering: placed like heavy work. */
+  isNew: boolean;
 }
 
 export interface Dropped {
@@ -207,6 +224,10 @@ export interface BuiltSession {
   time: TimeParts;
   lowerLoaded: boolean;
   heavy: boolean;
+  /** Maximal work that nothing here could load: slow strength. */
+  slow: boolean;
+  /** Slow lowering that is new stands here: placed like heavy work. */
+  newlySlow: boolean;
   /** Planned session RPE x minutes, AU. */
   stress: number;
   rpe: number;

@@ -5,7 +5,7 @@ import { type Athlete, placeName } from "../../core/athlete";
 import { addDays, dayLabel, timeOf } from "../../core/dates";
 import { LABEL_WORDS } from "../../core/dose";
 import type { PlanWeek } from "../../core/plan";
-import { reserveText, workText } from "../../core/session";
+import { carriedKg, reserveText, workText } from "../../core/session";
 import { massIn } from "../../core/units";
 import { A4, type Doc, linesOf, MARGIN, openDoc, paragraph, put, rule, toBuffer } from "./draw";
 
@@ -73,7 +73,7 @@ function drawWeek(doc: Doc, w: PlanWeek, athlete: Athlete, top: number, width: n
           ? i.loading === "bodyweight" || i.loading === "band"
             ? i.loading
             : "find it"
-          : `${massIn(i.loadKg, unit)} ${unit}`;
+          : `${massIn(carriedKg(i), unit)} ${unit}`;
       put(doc, i.pair, MARGIN + 6, y, { size: 9.5, weight: 600 });
       put(doc, i.exercise.name, MARGIN + 34, y, { size: 9.5, width: 200 });
       put(doc, `${i.sets} × ${workText(i)}${i.eachSide ? " a side" : ""}`, MARGIN + 244, y, {

@@ -5,6 +5,7 @@ import { sessionOfLog } from "../../api/make/weekSessions";
 import { weekStrength } from "../../api/make/weekStrength";
 import { addDays, mondayOf, timeOf } from "../../core/dates";
 import { LABEL_WORDS } from "../../core/dose";
+import { carriedKg, emphasisText } from "../../core/session";
 import { massIn } from "../../core/units";
 import { writeSeasonCsv } from "../../formats/season-csv";
 import { type CalendarSession, writeStrengthCalendar } from "../../formats/strength-calendar";
@@ -45,11 +46,11 @@ function sessionsOf(p: Planned, today: string): CalendarSession[] {
         start: timeOf(s.start),
         minutes: s.minutes,
         label: s.label,
-        title: `Strength: ${LABEL_WORDS[s.label]}, ${s.emphasis}`,
+        title: `Strength: ${LABEL_WORDS[s.label]}, ${emphasisText(s)}`,
         place: s.place,
         lines: s.items.map(
           (i) =>
-            `${i.pair} ${i.exercise.name}: ${i.sets} x ${i.seconds !== null ? `${i.seconds} s` : i.reps}${i.eachSide ? " each side" : ""}${i.loadKg === null ? "" : `, ${i.loading === "pair" ? "2 x " : ""}${mass(i.loadKg)}`}`,
+            `${i.pair} ${i.exercise.name}: ${i.sets} x ${i.seconds !== null ? `${i.seconds} s` : i.reps}${i.eachSide ? " each side" : ""}${i.loadKg === null ? "" : `, ${i.loading === "pair" && i.household !== "rucksack" ? "2 x " : ""}${mass(carriedKg(i))}`}`,
         ),
       }),
     );

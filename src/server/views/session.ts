@@ -39,6 +39,8 @@ function itemView(i: Item, s: PlanSession, p: Planned, date: IsoDate): ItemView 
     name: i.exercise.name,
     pattern: i.exercise.pattern,
     loading: i.loading,
+    household: i.household,
+    slow: i.slow,
     sets: i.sets,
     repsLow: i.repsLow,
     reps: i.reps,
@@ -99,6 +101,8 @@ function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
       loadKg: asked?.loadKg ?? item.sets[0]?.loadKg ?? null,
       perSideKg: [],
       barKg: null,
+      household: null,
+      slow: null,
       percent1rm: null,
       rir: asked?.rir ?? 0,
       line: null,
@@ -127,6 +131,7 @@ function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
     place: "",
     label: log.label,
     emphasis: day?.emphasis ?? "develop",
+    slow: false,
     phase: day?.phase ?? "base",
     block: null,
     stepBack: false,
@@ -187,6 +192,7 @@ export function plannedView(
     place: s.place,
     label,
     emphasis: s.emphasis,
+    slow: s.slow,
     phase: week.season.days.find((d) => d.date === date)?.phase ?? week.season.phase,
     block:
       s.items.some((i) => i.line) && week.season.block

@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { ItemView, SessionView } from "../../api/views";
 import type { LoggedItem, StrengthLog } from "../../core/athlete";
 import { numbers } from "../../core/rulebook";
-import { reserveText, together } from "../../core/session";
+import { reserveText, slowText, together } from "../../core/session";
 import { clock, loadText, massNumber, setsByReps, type Units } from "../format";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
@@ -85,6 +85,7 @@ export function Exercise({
               {setsByReps(item)} {item.eachSide ? "each side " : ""}@ {loadText(item, units)}
               {item.seconds === null ? `, ${reserveText(item.rir)} in reserve` : ""}, {clock(item.restSeconds)} rest
             </p>
+            {item.slow && <p className="text-[15px] font-medium">{slowText(item)}</p>}
             {item.note && <p className="text-[15px] font-medium">{item.note}</p>}
             {(item.style || item.firstSide) && (
               <p className="text-[14px] text-ink2">
@@ -190,7 +191,13 @@ export function Exercise({
                 )}
                 {external && (
                   <Stepper
-                    label={item.loading === "pair" ? "Load, each" : "Load"}
+                    label={
+                      item.loading !== "pair"
+                        ? "Load"
+                        : item.household === "rucksack"
+                          ? "Half the rucksack"
+                          : "Load, each"
+                    }
                     value={entry.loadKg === null ? "find" : massNumber(entry.loadKg, units)}
                     unit={units.massUnit}
                     onStep={(by) => setEntry({ ...entry, loadKg: stepLoad(item.loads, entry.loadKg, by) })}

@@ -28,6 +28,8 @@ const item = (exercise: string, pair: string, sets: number, more: Partial<ItemVi
   seconds: null,
   eachSide: false,
   loadKg: 60,
+  household: null,
+  slow: null,
   perSideKg: [20],
   barKg: 20,
   percent1rm: 80,

@@ -8,7 +8,7 @@ import { ICON } from "../ui/glyphs";
 import { Counted, MassInput, Title } from "./MassRows";
 
 /** Things that exercises ask for and that have no mass. */
-const THINGS = ["bench", "rack", "step", "sliders", "ball"];
+const THINGS = ["bench", "rack", "step", "sliders", "ball", "wall", "low-wall", "chair", "towel", "door-anchor"];
 const MACHINES = ["leg-press", "cable", "back-extension"];
 const BANDS = ["light", "medium", "strong"];
 
@@ -59,6 +59,7 @@ export function Equipment({ place, units, faults, onChange }: Props) {
       <Ticks title="Also there" all={THINGS} on={place.other} onChange={(other) => put({ other })} />
       <Machines place={place} units={units} put={put} />
       <Boxes place={place} put={put} />
+      <Household place={place} units={units} put={put} />
     </div>
   );
 }
@@ -139,7 +140,7 @@ function Ticks({
               checked={on.includes(x)}
               onChange={(e) => onChange(e.target.checked ? [...on, x] : on.filter((y) => y !== x))}
             />
-            {x}
+            {x.replaceAll("-", " ")}
           </label>
         ))}
       </div>
@@ -256,5 +257,83 @@ function Boxes({ place, put }: { place: Place; put: (change: Partial<Place>) => 
         ))}
       </div>
     </section>
+  );
+}
+
+/** What a household has instead: a rucksack that is filled, bottles, a stair. */
+function Household({ place, units, put }: { place: Place; units: Units; put: (change: Partial<Place>) => void }) {
+  const u = units.massUnit;
+  const { rucksack, bottlesKg = [], stairsCm } = place;
+  const counted = [...new Set(bottlesKg)].map((massKg) => ({
+    massKg,
+    count: bottlesKg.filter((b) => b === massKg).length,
+  }));
+  const part = (key: "emptyKg" | "maxKg" | "stepKg", says: string, label: string) =>
+    rucksack && (
+      <span className="flex items-center gap-1.5 py-0.5">
+        <span className="w-[86px]">{says}</span>
+        <MassInput
+          kg={rucksack[key]}
+          unit={u}
+          label={label}
+          onChange={(massKg) => put({ rucksack: { ...rucksack, [key]: massKg } })}
+        />
+        <span className="w-6 text-[12px] text-ink2">{u}</span>
+      </span>
+    );
+  return (
+    <>
+      <section>
+        <Title>Rucksack</Title>
+        <label className="flex min-h-7 items-center gap-1.5">
+          <input
+            type="checkbox"
+            className="h-4 w-4 accent-iron"
+            checked={rucksack !== undefined}
+            onChange={(e) => {
+              const { rucksack: _, ...without } = place;
+              put(
+                e.target.checked
+                  ? { rucksack: { emptyKg: 1, maxKg: 15, stepKg: 1 } }
+                  : ({ ...without, rucksack: undefined } as Partial<Place>),
+              );
+            }}
+          />
+          one that can be filled
+        </label>
+        {part("emptyKg", "empty", "Mass of the empty rucksack")}
+        {part("maxKg", "full", "Most that the rucksack weighs when filled")}
+        {part("stepKg", "filled by", "What one more thing in the rucksack weighs")}
+      </section>
+      <Counted
+        title="Water bottles"
+        unit={u}
+        countName={["piece", "pieces"]}
+        rows={counted}
+        usual={u === "lb" ? [1, 2, 3] : [0.5, 1, 1.5]}
+        each={2}
+        onChange={(rows) => put({ bottlesKg: rows.flatMap((r) => Array.from({ length: r.count }, () => r.massKg)) })}
+      />
+      <section>
+        <Title>Stairs</Title>
+        <label className="flex min-h-7 items-center gap-1.5">
+          a stair is
+          <input
+            className="input w-[64px]"
+            inputMode="decimal"
+            aria-label="Height of a stair, cm"
+            placeholder="none"
+            value={stairsCm ?? ""}
+            onChange={(e) => {
+              const n = Number(e.target.value.replace(",", "."));
+              put({
+                stairsCm: e.target.value === "" || !Number.isFinite(n) || n <= 0 ? undefined : n,
+              } as Partial<Place>);
+            }}
+          />
+          cm high
+        </label>
+      </section>
+    </>
   );
 }

@@ -176,7 +176,9 @@ function inWords(p: Place, u: Units): string {
     ),
     some(p.bands.length, "band"),
     p.machines.length > 0 ? p.machines.map((m) => m.kind.replaceAll("-", " ")).join(", ") : "",
-    p.other.join(", "),
+    p.rucksack ? `a rucksack to ${mass(p.rucksack.maxKg, u)}` : "",
+    some((p.bottlesKg ?? []).length, "water bottle"),
+    p.other.map((o) => o.replaceAll("-", " ")).join(", "),
   ].filter(Boolean);
   return parts.length > 0 ? `${parts.join("; ")}.` : "Nothing but the floor and a wall.";
 }

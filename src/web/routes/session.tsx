@@ -2,8 +2,9 @@
 import { Link, Navigate, useNavigate, useParams } from "react-router";
 import type { SessionView } from "../../api/views";
 import { why } from "../../core/rulebook";
+import { emphasisText } from "../../core/session";
 import { useAthlete, useClub, useSession } from "../data/hooks";
-import { blockText, day, duration, EMPHASIS_NAMES, PHASE_NAMES, placeName, sessionName, time } from "../format";
+import { blockText, day, duration, PHASE_NAMES, placeName, sessionName, time } from "../format";
 import { SessionAnchor, TimeBar } from "../session/Drawn";
 import { Lines, WIDE } from "../session/Lines";
 import { useUnits } from "../ui/Frame";
@@ -84,12 +85,11 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
       <main className="flex min-w-0 flex-col">
         <div className="flex min-h-[52px] flex-none flex-wrap items-center gap-2 pr-3 pl-4">
           <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">
-            {sessionName(view.label, view.emphasis)}
+            {sessionName(view.label, view.emphasis, view.slow)}
           </h1>
           <span className="ml-1 truncate text-ink2">
             {day(view.date)} {time(view.start)}
-            {view.place ? `, ${placeName(view.place)}` : ""}, {PHASE_NAMES[view.phase]},{" "}
-            {EMPHASIS_NAMES[view.emphasis].toLowerCase()}
+            {view.place ? `, ${placeName(view.place)}` : ""}, {PHASE_NAMES[view.phase]}, {emphasisText(view)}
             {blockText(view)}
             {view.edit ? ", made by hand" : ""}
           </span>

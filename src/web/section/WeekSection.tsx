@@ -247,7 +247,7 @@ export const WeekSection = memo(function WeekSection(props: Props) {
               data-session={s.label}
               role="button"
               tabIndex={0}
-              aria-label={`${sessionName(s.label, view.emphasis)}, ${a.tag.lines[1]}${s.locked ? ", locked" : ""}${s.done ? ", done" : ""}. Enter opens it${dragged ? ", Space picks it up" : ""}.`}
+              aria-label={`${sessionName(s.label, view.emphasis, s.slow)}, ${a.tag.lines[1]}${s.locked ? ", locked" : ""}${s.done ? ", done" : ""}. Enter opens it${dragged ? ", Space picks it up" : ""}.`}
               aria-pressed={selected === a.index}
               className={`outline-none ${dragged ? "cursor-grab touch-none" : "cursor-pointer"}`}
               {...dragged}

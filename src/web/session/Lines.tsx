@@ -3,7 +3,7 @@
 import { Link } from "react-router";
 import type { ItemView, SessionView } from "../../api/views";
 import type { Why } from "../../core/rulebook";
-import { reserveText, workText } from "../../core/session";
+import { heldText, reserveText, slowText, workText } from "../../core/session";
 import { clock, day, loadText, mass, massNumber, type Units } from "../format";
 import { DECISION_WORDS } from "../lifts/words";
 import { PatternTile } from "../section/parts";
@@ -81,12 +81,7 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
           {i.percent1rm !== null && (
             <span className="block text-[12px] leading-4 text-ink2">{i.percent1rm}% of 1RM</span>
           )}
-          {i.loading === "pair" && i.loadKg !== null && (
-            <span className="block text-[12px] leading-4 text-ink2">one in each hand</span>
-          )}
-          {i.loading === "single" && i.loadKg !== null && (
-            <span className="block text-[12px] leading-4 text-ink2">one, held</span>
-          )}
+          {heldText(i) !== "" && <span className="block text-[12px] leading-4 text-ink2">{heldText(i)}</span>}
         </td>
         {!view.log && (
           <td className={`pr-2 ${WIDE} text-[12px] leading-4 text-ink2 cond-s`}>
@@ -161,6 +156,7 @@ function Notes({ item: i, block }: { item: ItemView; block: SessionView["block"]
           week {i.line.point + 1} of {i.line.of} on its line
         </span>
       )}
+      {i.slow && <b className="font-semibold">{slowText(i)}</b>}
       {i.style && <span className="text-ink2">{i.style}</span>}
       {i.firstSide && <b className="font-semibold text-iron">{i.firstSide} side first</b>}
       {i.extraSide && <b className="font-semibold text-iron">and one set more on the {i.extraSide}</b>}

@@ -28,7 +28,7 @@ export function Chosen({
   const shorter = LENGTHS.filter((m) => m < s.minutes);
   return (
     <div className="sec bg-iron-l">
-      <h2 className="text-[15px] leading-5 font-[650]">{sessionName(s.label, view.emphasis)}</h2>
+      <h2 className="text-[15px] leading-5 font-[650]">{sessionName(s.label, view.emphasis, s.slow)}</h2>
       <p className="mb-2 text-[12px] text-ink2">
         {day(s.date)} {time(s.start)}
         {s.place ? `, ${placeName(s.place)}` : ""}, {duration(s.minutes)}

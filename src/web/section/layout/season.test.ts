@@ -34,6 +34,7 @@ const week = (i: number, more: Partial<SeasonWeekView> = {}): SeasonWeekView => 
       done: i < 4,
       locked: false,
       heavy: true,
+      slow: false,
     },
     {
       label: "B",
@@ -45,6 +46,7 @@ const week = (i: number, more: Partial<SeasonWeekView> = {}): SeasonWeekView => 
       done: i < 4,
       locked: false,
       heavy: false,
+      slow: false,
     },
   ],
   monotony: 1.4,

@@ -44,6 +44,7 @@ const lift = (
   done: false,
   locked: false,
   heavy: true,
+  slow: false,
   place: "gym",
   warning: null,
   ...more,
