@@ -8,7 +8,7 @@ import { SHIPPED_LIBRARY } from "../../src/core/exercise/library";
 import { type Plan, plan } from "../../src/core/plan";
 import { RULE_IDS, RULES, type RuleId } from "../../src/core/rulebook";
 import { demoClub } from "../../src/demo/club";
-import { athleteWith, lifted, logOf, raceOn, START, weeksOf } from "../support/athlete";
+import { athleteWith, home, lifted, logOf, raceOn, START, weeksOf } from "../support/athlete";
 import { seasons } from "./corpus";
 
 const ROOT = join(import.meta.dirname, "../../src");
@@ -109,6 +109,25 @@ const SPEAKERS: Partial<Record<RuleId, Athlete>> = {
     },
     { sport: "hike" },
   ),
+  "pack.load": athleteWith(
+    {
+      endurance: Array.from({ length: 30 }, (_, w) => ({
+        date: addDays(START, w * 7 + 5),
+        sport: "hike" as const,
+        kind: "long" as const,
+        minutes: 180,
+        packKg: 6,
+      })),
+      places: [{ ...home, boxesCm: [30], rucksack: { emptyKg: 1, maxKg: 15, stepKg: 1 } }],
+      availability: [2, 4].map((day) => ({ day, start: "18:00", minutes: 75, place: "home" })),
+    },
+    { sport: "hike" },
+  ),
+  "choice.unmoved": base({
+    strengthLog: [40, 38, 36].map((ago) =>
+      logOf(addDays(MONDAY, -ago), [lifted("back-squat", 60, [5, 5, 5], 2), lifted("front-squat", 50, [5, 5, 5], 2)]),
+    ),
+  }),
   "progress.pain": logged({ pain: 4 }),
   "progress.rising": logged({ pain: 3 }, { pain: 2 }, { pain: 1 }),
   "progress.tendon": tendon(4),

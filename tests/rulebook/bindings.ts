@@ -52,6 +52,7 @@ import type { DecisionInput } from "../../src/core/progress/decision";
 import { nextLoad } from "../../src/core/progress/next";
 import { packFor } from "../../src/core/progress/pack";
 import { placeOnLine } from "../../src/core/progress/place";
+import { standsStill } from "../../src/core/progress/unmoved";
 import { numbers, type RuleId } from "../../src/core/rulebook";
 import { passMark, weakerOf } from "../../src/core/screening/marks";
 import { hingeStopsAtKnee } from "../../src/core/screening/rounding";
@@ -672,6 +673,7 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     });
     return fitGym([one("a", 1080), one("b", heavyTogetherMinutes ? 1080 : 1140)], { racks: 2, athletes: 6 }).together;
   },
+  "choice.unmoved": ({ kg }) => standsStill(kg),
   "slow.strength": ({ week }) => {
     const { sets, reps, down, pause } = slowRow(week);
     return [sets, reps, down, pause];

@@ -31,6 +31,7 @@ export function choiceFor(athlete: Athlete = athleteWith(), more: Partial<Choice
     sides: new Map(),
     stopped: new Map(),
     recent: new Map(),
+    unmoved: new Set(),
     known: null,
     block: { now: new Set(), before: new Set(), earlier: new Set() },
     nothingNew: null,

@@ -40,6 +40,8 @@ export interface ChoiceContext {
   stopped: ReadonlyMap<string, string>;
   /** Exercises in the log of the last eight weeks, by id, with how often. */
   recent: ReadonlyMap<string, number>;
+  /** Lifts whose last loading exposures brought nothing. */
+  unmoved: ReadonlySet<string>;
   /** Ever lifted or planned before; null where nothing is, and so everything is new. */
   known: ReadonlySet<string> | null;
   /** This block of four weeks so far, by label (see blockKey); exercises of the one before it, and of the one before that. */
@@ -186,6 +188,8 @@ function partsOf(e: Exercise, loading: LoadKind, c: ChoiceContext, kind: SlotKin
   // Somebody who has not been on this ladder comes back to it at its lowest step.
   const backAt = s?.by === "level" ? s.steps[0] : s?.steps[s.at];
   if (over && backAt === e) add(POINTS.back, () => why("choice.back", "open", AREA_WORDS[over]));
+  if (stays && c.unmoved.has(e.id) && !c.block.now.has(blockKey(label, e.id)))
+    add(POINTS.unmoved, () => why("choice.unmoved", "still", numbers("choice.unmoved").exposures));
   const harder = s?.steps
     .slice(s.steps.indexOf(e) + 1)
     .find((h, i) => s.steps.indexOf(e) + 1 + i <= s.open && c.known?.has(h.id));

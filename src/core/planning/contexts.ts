@@ -5,7 +5,7 @@ import { addDays, dayNumber, type IsoDate, laterOf } from "../dates";
 import { isKey } from "../endurance";
 import { type ChoiceContext, feltLowBackTwice, type Library, progressionsOf, sideGaps } from "../exercise";
 import { onceFor } from "../once";
-import { stoppedByPain } from "../progress";
+import { stoppedByPain, unmovedLifts } from "../progress";
 import { numbers, say } from "../rulebook";
 import { type Finding, findingsOf, hingeStopsAtKnee } from "../screening";
 import type { SeasonDay, SeasonWeek } from "../season";
@@ -63,6 +63,7 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
     athlete.settings?.strictPain ?? false,
     athlete.settings?.ruleValues,
   );
+  const unmoved = unmovedLifts(log, athlete.settings?.oneRepMax ?? "default", laterOf(week.start, input.from));
   const progressions = progressionsOf(library, athlete, safetyGate(athlete, week.start).training, log);
   const sides = sideGaps(log);
   const felt = feltLowBackTwice(log, (id) => library.byId(id)?.pattern === "hinge");
@@ -101,6 +102,7 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
       sides,
       stopped,
       recent,
+      unmoved,
       known: basis.known,
       block: { now: basis.now, before: basis.before, earlier: basis.earlier },
       memo: new Map(),

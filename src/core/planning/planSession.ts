@@ -302,6 +302,7 @@ export class SessionBuilder {
       dose,
       build: approachFor(athlete, phase).build,
       routine,
+      ...(routine ? { routineStage: STAGE_OF[day.stage] } : {}),
       jumps: jumps ? this.jumpsOn(label, day) : null,
       ...(edit ? { edit } : {}),
       place,
@@ -331,6 +332,15 @@ export class SessionBuilder {
     };
   }
 }
+
+/** What a routine is made of, by the row of the approach. */
+const STAGE_OF: Readonly<Record<Stage, 1 | 2 | 3>> = {
+  "base-early": 1,
+  "base-late": 2,
+  build: 3,
+  race: 3,
+  recovery: 1,
+};
 
 /** Building days that stand in no block take the first point of a line. */
 const FIRST_POINT = { week: 1, weeks: 1, nth: 1, before: 0 };

@@ -7,3 +7,4 @@ export { nextLoad } from "./next";
 export { risingPain, stoppedByPain } from "./pain";
 export { placeOnLine } from "./place";
 export { slowerStep } from "./slower";
+export { unmovedLifts } from "./unmoved";

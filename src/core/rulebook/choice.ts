@@ -27,6 +27,7 @@ export const CHOICE = {
           newToBar: -4,
           ladderFirst: 4,
           sameMuscle: -1.5,
+          unmoved: -12,
         },
         "points",
         HOUSE,
@@ -35,6 +36,31 @@ export const CHOICE = {
       recentDays: num(56, "days", HOUSE, "back in which a logged lift counts as one the athlete is on"),
     },
     examples: [eg({ days: 56 }, true), eg({ days: 57 }, false)],
+  }),
+  "choice.unmoved": rule({
+    title: "A lift that stands still",
+    kind: "choice",
+    ...TRADE,
+    parameters: {
+      exposures: num(
+        3,
+        "loading exposures",
+        TRADE,
+        "without more, after which a sister lift takes its place at the block's end",
+      ),
+      withinPct: num(1, "%", HOUSE, "of e1RM up to which nothing has moved"),
+    },
+    says: {
+      still: (exposures: number) => `has not moved for ${exposures} sessions`,
+      instead: (v: { name: string; exposures: number }) =>
+        `In place of ${v.name}, which has not moved for ${v.exposures} sessions.`,
+    },
+    examples: [
+      eg({ kg: [100, 100, 100] }, true),
+      eg({ kg: [102, 100, 100] }, false),
+      eg({ kg: [100, 100] }, false),
+      eg({ kg: [101, 101, 100] }, true),
+    ],
   }),
   "choice.sport": rule({
     title: "Choice for the sport",

@@ -30,6 +30,7 @@ export const SESSION = {
     parameters: {
       opening: num(300, "seconds", TRADE, "of opening"),
       change: num(75, "seconds", TRADE, "of set-up at each exercise"),
+      floor: num(12, "seconds", HOUSE, "of it in a routine or a restoring visit, one thing after the other on a mat"),
       rampLead: num(
         3,
         "sets",

@@ -8,6 +8,7 @@ import { fillSlots } from "./fill";
 import { isHeavy, isLoadedLower } from "./heavy";
 import { jumpSlots, whyNoJumps } from "./jumps";
 import { lostBy } from "./lost";
+import { shorterRoutine, stageSlots, visitSlots } from "./routines";
 import {
   essentialSlots,
   SHORT_MINUTES,
@@ -17,7 +18,16 @@ import {
   slotsFor,
   withFindings,
 } from "./slots";
-import { clockFor, OPENING_SECONDS, pairUp, primerFirst, rampSeconds, timeOfSession, totalSeconds } from "./time";
+import {
+  clockFor,
+  FLOOR_SECONDS,
+  OPENING_SECONDS,
+  pairUp,
+  primerFirst,
+  rampSeconds,
+  timeOfSession,
+  totalSeconds,
+} from "./time";
 import { nextDrop, primarySets, raisePrimary, scaleSets, trimPrimary } from "./trim";
 import type { BuiltSession, Dropped, Filled, Item, LeftOut, SessionRequest } from "./types";
 import { type Draft, levelsOf, mostWorth, type Offer } from "./worth";
@@ -84,11 +94,19 @@ function effortOf(r: SessionRequest, cut: boolean): number {
   return r.dose.rpe - (r.setFactor <= effort.halved ? 2 : 1);
 }
 
+/** On a mat, one thing after the other. */
+const onTheFloor = (r: SessionRequest): boolean => !r.edit && (r.routine !== null || r.loading === "mobility");
+
 /** Items in pairs with their warm-up and the time they take. */
 function arranged(items: readonly Item[], r: SessionRequest) {
   const paired = r.edit ? [...items] : primerFirst(pairUp(items));
   const warmUp = paired.filter((i) => i.main).flatMap((i) => warmUpFor(i, r));
-  const time = timeOfSession(paired, warmUp, r.routine ? 0 : OPENING_SECONDS);
+  const time = timeOfSession(
+    paired,
+    warmUp,
+    r.routine ? 0 : OPENING_SECONDS,
+    onTheFloor(r) ? FLOOR_SECONDS : undefined,
+  );
   return { paired, warmUp, time, minutes: Math.ceil(totalSeconds(time) / 60) };
 }
 type Arranged = ReturnType<typeof arranged>;
@@ -200,6 +218,12 @@ function byWorth(
 function inTime(items: Item[], r: SessionRequest, asked: Asked, dropped: Dropped[]): Arranged | null {
   let left = items;
   let now = arranged(left, r);
+  while (now.minutes > r.minutes && onTheFloor(r)) {
+    const less = shorterRoutine(left);
+    if (!less) break;
+    left = [...less];
+    now = arranged(left, r);
+  }
   if (now.minutes > r.minutes && !r.edit) {
     left = byWorth(left, r, asked, dropped) ?? left;
     now = arranged(left, r);
@@ -280,10 +304,12 @@ function slotsOf(r: SessionRequest): { all: Slot[]; short: boolean } {
   const strength = (r.loading === "full" || r.loading === "light") && !r.routine;
   const five = strength ? fiveFor(r.choice.athlete) : null;
   if (five) return { all: essentialSlots(five), short: false };
-  const whole = slotsFor(r.label, r.loading, r.build, r.routine, r.units);
+  if (r.routine) return { all: stageSlots(r.routineStage ?? 1, r.choice), short: false };
+  if (r.loading === "mobility") return { all: visitSlots(r.choice), short: false };
+  const whole = slotsFor(r.label, r.loading, r.build, r.units);
   const short = strength && r.minutes <= SHORT_MINUTES;
   const slots = short ? shortSlots(whole, r.shortLead ?? null, r.build) : whole;
-  const builds = r.emphasis !== "restore" && r.loading !== "mobility" && r.loading !== "restore" && !r.routine;
+  const builds = r.emphasis !== "restore" && r.loading !== "restore";
   const jumps = strength && r.jumps ? jumpSlots(r.jumps, short, r) : [];
   return { all: [...jumps, ...(builds ? withFindings(slots, r.choice.findings, r.label) : slots)], short };
 }

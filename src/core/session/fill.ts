@@ -1,6 +1,6 @@
 /** Fills the slots of a session with exercises and their dose, each with the reasons. */
 import { columnOf } from "../approach";
-import { AREA_WORDS, isOn, pastAreas, type ScreenTest } from "../athlete";
+import { isOn, type ScreenTest } from "../athlete";
 import { type Dose, householdOf } from "../dose";
 import {
   type Candidate,
@@ -14,11 +14,11 @@ import {
   PRIMARY_PATTERNS,
   styleFor,
 } from "../exercise";
-import type { Unit } from "../ledger";
-import { numbers, say, type Why, why } from "../rulebook";
+import { numbers, type Why, why } from "../rulebook";
 import { latestScreening, passes, testName, weakerSide } from "../screening";
 import { candidatesFor } from "./candidates";
 import { consistent, doseAt, lineWhy } from "./dosed";
+import { type Among, choiceWhy, unitWhy } from "./fillWhy";
 import { jumpItem } from "./jumps";
 import type { Slot } from "./slots";
 import { slowed } from "./slow";
@@ -93,14 +93,6 @@ function leftOut(taken: Exercise, c: ChoiceContext): LeftOut[] {
         : [];
     })
     .slice(0, 2);
-}
-
-/** What a choice was made among. */
-interface Among {
-  left: readonly LeftOut[];
-  swappedFrom: Exercise | null;
-  /** Exercises that were open. */
-  of: number;
 }
 
 /** Figures that go before the dose's, where a session is made by hand. */
@@ -281,14 +273,6 @@ function countSets({ exercise, slot, q, answer, sore }: Counting, r: SessionRequ
   return { sets, taken: sets, why: [] };
 }
 
-/** What the week's ledger says of an exercise it gives. */
-function unitWhy({ pattern, kind, owed, weekly, dueFor }: Unit): Why[] {
-  return [
-    why("ledger.owed", "here", { pattern, owed, weekly }),
-    ...(kind !== null && dueFor !== null ? [why("ledger.owed", "due", { kind, weeks: dueFor })] : []),
-  ];
-}
-
 /** Own repetitions go before the slot's; bodyweight work in a strength slot of few reps goes by the control dose instead. */
 function repRange(e: Exercise, slot: Slot, dose: Dose, external: boolean, r: SessionRequest): [number, number] {
   if (slot.reps) return [slot.reps, slot.reps];
@@ -336,56 +320,4 @@ function sideFirst(e: Exercise, c: ChoiceContext): SideFirst | null {
     };
   }
   return null;
-}
-
-function choiceWhy(c: Candidate, slot: Slot, r: SessionRequest, { left, swappedFrom, of }: Among): Why[] {
-  const { exercise } = c;
-  const out: Why[] = [];
-  if (swappedFrom) out.push(why("choice.coach", "instead", swappedFrom.name.toLowerCase()));
-  if (slot.added)
-    out.push({
-      rule: slot.added.rule,
-      text:
-        slot.added.rule === "descent.prep" || slot.added.rule === "progress.felt"
-          ? slot.added.says
-          : say("finding.seen", "added", slot.added.title),
-    });
-  if (slot.essential) out.push(why("choice.five", "one", slot.essential.toLowerCase()));
-  for (const l of left) out.push(why("choice.swap", "instead", { name: l.name.toLowerCase(), because: l.why }));
-  const back = pastAreas(r.choice.athlete, r.choice.on).find((a) => exercise.notWith.includes(a));
-  if (back && (r.choice.recent.get(exercise.id) ?? 0) < numbers("choice.back").sessions) {
-    const steps = exercise.ladder ? r.choice.library.ladder(exercise.ladder.id) : [];
-    const at = steps.indexOf(exercise) + 1;
-    out.push(
-      why("choice.back", "back", {
-        area: AREA_WORDS[back],
-        name: exercise.name.toLowerCase(),
-        step: at,
-        of: steps.length,
-      }),
-    );
-  }
-  const best = [...c.parts].filter((p) => p.points > 0).sort((a, b) => b.points - a.points)[0];
-  if (best && out.length === 0) {
-    const { rule, text } = best.why();
-    out.push({ rule, text: `${text.charAt(0).toUpperCase()}${text.slice(1)}.` });
-  }
-  if (out.length === 0)
-    out.push(
-      of === 1
-        ? why("choice.rank", "only", exercise.pattern)
-        : why("choice.rank", slot.kind === "assist" ? "assist" : "first", { of, pattern: exercise.pattern }),
-    );
-  const care = exercise.careWith.find((a) => r.choice.areas.includes(a));
-  if (care)
-    out.push(
-      why("choice.trouble", "care", {
-        area: AREA_WORDS[care],
-        how:
-          care === "knee-front"
-            ? "upright shin, shorter range, introduced slowly"
-            : "pain-free range, introduced slowly",
-      }),
-    );
-  return out;
 }

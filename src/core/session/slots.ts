@@ -49,12 +49,6 @@ export interface JumpWork {
   says: readonly Why[];
 }
 
-/** After a race, and without clearance: rolling, mobility, bridges, calf and heel walks, nothing else. */
-const RESTORING: Partial<Record<Pattern, readonly string[]>> = {
-  hip: ["bridge", "clam", "side-lying-raise"],
-  calf: ["heel-walk", "short-foot"],
-};
-
 /** Deep split squats, hardest first: the first that is open is taken. */
 const DEEP: readonly string[] = [
   "split-squat-both-feet-raised",
@@ -86,45 +80,18 @@ function fullRange(label: Label): Slot[] {
   return [{ pattern: "hinge", kind: "main" }, flexors("loaded-hip-flexor-raise"), stretch];
 }
 
-/** Trunk holds, hip control and moving range; the long version stands after hard runs. */
-function routineSlots(long: boolean): Slot[] {
-  const trunk = (prefer: readonly string[]): Slot => ({ pattern: "trunk", kind: "assist", sets: 2, prefer });
-  const short: Slot[] = [
-    trunk(["side-plank", "side-plank-knees"]),
-    { pattern: "hip", kind: "assist", sets: 2, prefer: ["side-lying-raise", "clam"] },
-    { pattern: "mobility", kind: "assist", sets: 1, prefer: ["leg-swings-back", "groiners"] },
-  ];
-  if (!long) return short;
-  return [
-    trunk(["side-plank", "side-plank-knees"]),
-    { ...trunk(["bird-dog", "dead-bug-legs"]), sets: 1 },
-    { pattern: "hip", kind: "assist", sets: 2, prefer: ["side-lying-raise", "clam"] },
-    { pattern: "hip", kind: "assist", sets: 1, prefer: ["single-leg-bridge", "bridge"] },
-    { pattern: "mobility", kind: "assist", sets: 1, prefer: ["leg-swings-back", "groiners"] },
-    { pattern: "mobility", kind: "assist", sets: 1, prefer: ["hip-flexor-stretch"] },
-  ];
-}
-
 /** Minutes of a routine after an easy and after a hard run (rule approach.routine). */
 export const ROUTINE_MINUTES = numbers("approach.routine").minutes;
 
-/** What restores and what stands in for lifting without load: the same in every approach. */
-function unloadedSlots(loading: DayLoading): Slot[] {
-  const restoring = (pattern: Pattern, sets: number): Slot => {
-    const only = RESTORING[pattern];
-    return { pattern, kind: "assist", sets, ...(only ? { only } : {}) };
-  };
-  if (loading === "mobility")
-    return [restoring("mobility", 2), restoring("hip", 2), restoring("calf", 1), restoring("mobility", 2)];
-  return [
-    { pattern: "squat", kind: "single" },
-    { pattern: "hinge", kind: "single" },
-    { pattern: "split-squat", kind: "single" },
-    { pattern: "hip", kind: "assist" },
-    { pattern: "calf", kind: "assist" },
-    { pattern: "trunk", kind: "assist" },
-  ];
-}
+/** What stands in for lifting without load: the same in every approach. */
+const UNLOADED: readonly Slot[] = [
+  { pattern: "squat", kind: "single" },
+  { pattern: "hinge", kind: "single" },
+  { pattern: "split-squat", kind: "single" },
+  { pattern: "hip", kind: "assist" },
+  { pattern: "calf", kind: "assist" },
+  { pattern: "trunk", kind: "assist" },
+];
 
 const LIFTS: Readonly<Partial<Record<Label, readonly LedgerPattern[]>>> = {
   A: ["squat", "hinge"],
@@ -156,7 +123,6 @@ const unitSlot = (unit: Unit): Slot => ({
 });
 
 /**
- * @param routine short or long where the session follows a run
  * @param units what the week's ledger gives the session beside its leads
  * @returns slots in order of work: main lifts, single-leg, assistance, trunk, mobility
  */
@@ -164,11 +130,9 @@ export function slotsFor(
   label: Label,
   loading: DayLoading,
   build: Build = "lifts",
-  routine: "short" | "long" | null = null,
   units: readonly Unit[] = [],
 ): Slot[] {
-  if (routine) return routineSlots(routine === "long");
-  if (loading !== "full" && loading !== "light") return unloadedSlots(loading);
+  if (loading !== "full" && loading !== "light") return [...UNLOADED];
   const leads = leadSlots(label, build);
   const stretch = leads.filter((s) => s.pattern === "mobility");
   return [...leads.filter((s) => s.pattern !== "mobility"), ...units.map(unitSlot), ...stretch];

@@ -10,6 +10,7 @@ import type { Item, TimeParts } from "./types";
 export const {
   opening: OPENING_SECONDS,
   change: CHANGE_SECONDS,
+  floor: FLOOR_SECONDS,
   rampBeside: RAMP_BESIDE,
   rampLead: RAMP_LEAD,
 } = numbers("time.parts");
@@ -103,11 +104,12 @@ export function primerFirst<T extends { pair: string; slot: { primer?: boolean }
   return labelGroups(groups);
 }
 
-/** @param opening seconds of opening, none where the session follows a run @returns seconds by kind; a rest is counted after every set, the part of it that a partner fills is marked */
+/** @param opening seconds of opening, none where the session follows a run @param change seconds of set-up at each exercise @returns seconds by kind; a rest is counted after every set, the part of it that a partner fills is marked */
 export function timeOfSession(
   items: readonly Item[],
   warmUp: readonly WarmUpSet[],
   opening = OPENING_SECONDS,
+  change = CHANGE_SECONDS,
 ): TimeParts {
   const t: TimeParts = {
     opening,
@@ -117,7 +119,7 @@ export function timeOfSession(
     emptyRest: 0,
     change: 0,
   };
-  for (const group of groupsOf(items)) addGroup(t, group);
+  for (const group of groupsOf(items)) addGroup(t, group, change);
   return t;
 }
 
@@ -128,8 +130,8 @@ export const rampSeconds = (i: Pick<Item, "ramp" | "slot">): number =>
 type Alternated = Worked & Pick<Item, "extraSide">;
 
 /** Adds the seconds of items that are alternated. */
-function addGroup(t: TimeParts, group: readonly Alternated[]): void {
-  t.change += CHANGE_SECONDS * group.length;
+function addGroup(t: TimeParts, group: readonly Alternated[], change = CHANGE_SECONDS): void {
+  t.change += change * group.length;
   const ready = group.map(() => 0);
   let clock = 0;
   const rounds = Math.max(...group.map((i) => i.sets));

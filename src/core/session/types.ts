@@ -5,6 +5,7 @@ import type { JumpAsk } from "../jumps";
 import type { Leads, LedgerPattern, Unit } from "../ledger";
 import type { Why } from "../rulebook";
 import type { DayLoading } from "../season";
+import type { RoutineStage } from "./routines";
 import type { Slot } from "./slots";
 
 /** What stands in a set of an exercise: chosen by the load rules, asked for by the builder. */
@@ -94,6 +95,8 @@ export interface SessionRequest {
   jumps?: JumpAsk | null;
   /** The version of the routine that follows a run; null for a session of its own. */
   routine: "short" | "long" | null;
+  /** What a routine is made of; the first where nothing is said. */
+  routineStage?: RoutineStage;
   /** Made by hand: it takes the place of slots and choice. */
   edit?: SessionEdit;
   /** What the week's ledger gives it beside its leads. */

@@ -1,0 +1,51 @@
+import { describe, expect, it } from "vitest";
+import { athleteWith, lifted, logOf, weeksOf } from "../../../tests/support/athlete";
+import { addDays } from "../dates";
+import { plan } from "../plan";
+import { standsStill, unmovedLifts } from "./unmoved";
+
+const ON = "2026-03-09";
+const at = (ago: number, kg: number, rir = 2, reps = [5, 5, 5]) =>
+  logOf(addDays(ON, -ago), [lifted("back-squat", kg, reps, rir, { rir })]);
+const still = (...logs: ReturnType<typeof at>[]) => unmovedLifts(logs, "default", ON).has("back-squat");
+
+describe("a lift that stands still", () => {
+  it("three loading exposures without more than 1% more", () => {
+    expect(standsStill([100, 100, 100])).toBe(true);
+    expect(standsStill([101, 100.5, 100])).toBe(true);
+    expect(standsStill([101.1, 100, 100])).toBe(false);
+    expect(standsStill([100, 101.1, 100])).toBe(false);
+    expect(standsStill([90, 95, 100])).toBe(true);
+    expect(standsStill([100, 100])).toBe(false);
+  });
+
+  it("by the log: light work, single sets and what is older than eight weeks say nothing", () => {
+    expect(still(at(4, 60), at(11, 60), at(18, 60))).toBe(true);
+    expect(still(at(4, 62.5), at(11, 60), at(18, 60))).toBe(false);
+    expect(still(at(4, 60), at(11, 60), at(18, 60, 4))).toBe(false);
+    expect(still(at(4, 60), at(11, 60), at(18, 60, 2, [5]))).toBe(false);
+    expect(still(at(4, 60), at(11, 60), at(56, 60))).toBe(true);
+    expect(still(at(4, 60), at(11, 60), at(57, 60))).toBe(false);
+  });
+
+  it("gives its place to a sister lift when the next block begins, which says so; inside its block it stays", () => {
+    const endurance = weeksOf(new Array(30).fill(1));
+    const blocks = plan(athleteWith({ endurance }), { weeks: "season" }).weeks;
+    const second = blocks.find((w) => w.season.block?.week === 1 && w.season.block.nth === 2)!.season.start;
+    const squatOn = (from: string, flat: boolean) => {
+      const strengthLog = [25, 18, 11].map((ago, n) =>
+        logOf(addDays(second, -ago), [lifted("back-squat", flat ? 60 : 60 + n * 5, [5, 5, 5], 2)]),
+      );
+      const log = strengthLog.filter((s) => s.date < from);
+      const items = plan(athleteWith({ endurance, strengthLog: log }), { from, weeks: 1 }).weeks[0]!.sessions.flatMap(
+        (s) => s.items,
+      );
+      return items.find((i) => i.main && i.exercise.pattern === "squat")!;
+    };
+    expect(squatOn(second, false).exercise.id).toBe("back-squat");
+    const sister = squatOn(second, true);
+    expect(sister.exercise.id).not.toBe("back-squat");
+    expect(sister.why.some((w) => w.rule === "choice.unmoved" && w.text.includes("back squat"))).toBe(true);
+    expect(squatOn(addDays(second, -7), true).exercise.id).toBe("back-squat");
+  });
+});

@@ -1,0 +1,87 @@
+/** Why an exercise stands in its slot: what the ledger, the screening, trouble, the coach or the ranking say. */
+import { AREA_WORDS, pastAreas } from "../athlete";
+import { blockKey, type Candidate, closedBecause, type Exercise } from "../exercise";
+import type { Unit } from "../ledger";
+import { numbers, say, type Why, why } from "../rulebook";
+import type { Slot } from "./slots";
+import type { LeftOut, SessionRequest } from "./types";
+
+/** What a choice was made among. */
+export interface Among {
+  left: readonly LeftOut[];
+  swappedFrom: Exercise | null;
+  /** Exercises that were open. */
+  of: number;
+}
+
+/** What the week's ledger says of an exercise it gives. */
+export function unitWhy({ pattern, kind, owed, weekly, dueFor }: Unit): Why[] {
+  return [
+    why("ledger.owed", "here", { pattern, owed, weekly }),
+    ...(kind !== null && dueFor !== null ? [why("ledger.owed", "due", { kind, weeks: dueFor })] : []),
+  ];
+}
+
+/** A sister lift says whose place it takes. */
+function unmovedWhy(taken: Exercise, { choice, label }: SessionRequest): Why[] {
+  if (choice.unmoved.size === 0 || choice.unmoved.has(taken.id)) return [];
+  const still = choice.library
+    .pattern(taken.pattern)
+    .find((e) => choice.unmoved.has(e.id) && closedBecause(e, choice) === null);
+  if (!still || choice.block.now.has(blockKey(label, taken.id))) return [];
+  const { exposures } = numbers("choice.unmoved");
+  return [why("choice.unmoved", "instead", { name: still.name.toLowerCase(), exposures })];
+}
+
+export function choiceWhy(c: Candidate, slot: Slot, r: SessionRequest, { left, swappedFrom, of }: Among): Why[] {
+  const { exercise } = c;
+  const out: Why[] = [];
+  if (swappedFrom) out.push(why("choice.coach", "instead", swappedFrom.name.toLowerCase()));
+  if (slot.added)
+    out.push({
+      rule: slot.added.rule,
+      text:
+        slot.added.rule === "descent.prep" || slot.added.rule === "progress.felt"
+          ? slot.added.says
+          : say("finding.seen", "added", slot.added.title),
+    });
+  if (slot.essential) out.push(why("choice.five", "one", slot.essential.toLowerCase()));
+  for (const l of left) out.push(why("choice.swap", "instead", { name: l.name.toLowerCase(), because: l.why }));
+  const back = pastAreas(r.choice.athlete, r.choice.on).find((a) => exercise.notWith.includes(a));
+  if (back && (r.choice.recent.get(exercise.id) ?? 0) < numbers("choice.back").sessions) {
+    const steps = exercise.ladder ? r.choice.library.ladder(exercise.ladder.id) : [];
+    const at = steps.indexOf(exercise) + 1;
+    out.push(
+      why("choice.back", "back", {
+        area: AREA_WORDS[back],
+        name: exercise.name.toLowerCase(),
+        step: at,
+        of: steps.length,
+      }),
+    );
+  }
+  if (slot.kind !== "assist") out.push(...unmovedWhy(exercise, r));
+  const best = [...c.parts].filter((p) => p.points > 0).sort((a, b) => b.points - a.points)[0];
+  if (best && out.length === 0) {
+    const { rule, text } = best.why();
+    out.push({ rule, text: `${text.charAt(0).toUpperCase()}${text.slice(1)}.` });
+  }
+  if (out.length === 0)
+    out.push(
+      of === 1
+        ? why("choice.rank", "only", exercise.pattern)
+        : why("choice.rank", slot.kind === "assist" ? "assist" : "first", { of, pattern: exercise.pattern }),
+    );
+  const care = exercise.careWith.find((a) => r.choice.areas.includes(a));
+  if (care)
+    out.push(
+      why("choice.trouble", "care", {
+        area: AREA_WORDS[care],
+        how:
+          care === "knee-front"
+            ? "upright shin, shorter range, introduced slowly"
+            : "pain-free range, introduced slowly",
+      }),
+    );
+  return out;
+}

@@ -1,0 +1,114 @@
+/** What stands in routines after runs, by stage, and in visits that restore (rules approach.routine, restore.visits). */
+import { type ChoiceContext, closedBecause } from "../exercise";
+import type { Slot } from "./slots";
+import type { Item } from "./types";
+
+export type RoutineStage = 1 | 2 | 3;
+
+/**
+ * Our own choice: holds of the trunk, control of the hip, moving range, in an order that changes what works. Where one is closed the next
+ * stands in; a walk on hands and feet, and swings of the trunk, are open only to backs that allow them.
+ */
+const STAGES: Readonly<Record<RoutineStage, readonly (readonly string[])[]>> = {
+  1: [
+    ["front-plank"],
+    ["clam"],
+    ["cat-cow"],
+    ["side-plank-knees"],
+    ["bridge"],
+    ["leg-swings-back"],
+    ["bird-dog"],
+    ["side-lying-raise-toe-in"],
+    ["ankle-rock"],
+    ["dead-bug-legs"],
+    ["quadruped-kick"],
+    ["groiners"],
+    ["wall-knee-press"],
+    ["heel-walk"],
+    ["hip-flexor-stretch"],
+    ["outer-hip-stretch"],
+  ],
+  2: [
+    ["side-plank", "side-plank-knees"],
+    ["reverse-clam"],
+    ["groiners"],
+    ["dead-bug", "dead-bug-legs"],
+    ["single-leg-bridge", "bridge"],
+    ["leg-swings-back"],
+    ["front-plank"],
+    ["side-lying-raise"],
+    ["ankle-rock"],
+    ["bird-dog"],
+    ["hydrant"],
+    ["cat-cow"],
+    ["toe-tap"],
+    ["lateral-squat-step"],
+    ["hip-flexor-stretch"],
+    ["outer-hip-stretch"],
+  ],
+  3: [
+    ["side-plank-star", "side-plank-to-front", "side-plank"],
+    ["reverse-clam-raised", "reverse-clam"],
+    ["groiners"],
+    ["dead-bug-long", "dead-bug"],
+    ["long-lever-bridge", "bridge"],
+    ["leg-swings-back"],
+    ["shoulder-tap", "front-plank"],
+    ["side-lying-raise-toe-out", "side-lying-raise"],
+    ["hand-foot-walk", "cat-cow"],
+    ["side-hold-knee-lift", "side-plank-to-front", "bird-dog"],
+    ["quadruped-circle"],
+    ["ankle-rock"],
+    ["hip-hike", "toe-tap"],
+    ["backward-walk"],
+    ["active-quad-stretch", "hip-flexor-stretch"],
+    ["outer-hip-stretch"],
+  ],
+};
+
+/** A visit that restores: rolling, the flow with its movements, heel walks and bridges, what is stiff last. */
+const VISIT: readonly (readonly string[])[] = [
+  ["foot-rolling"],
+  ["foam-rolling"],
+  ["cat-cow"],
+  ["bridge", "clam"],
+  ["leg-swings-back"],
+  ["heel-walk", "short-foot"],
+  ["groiners"],
+  ["side-lying-raise"],
+  ["ankle-rock"],
+  ["clam", "bridge"],
+  ["hip-flexor-stretch"],
+  ["outer-hip-stretch"],
+  ["active-quad-stretch"],
+  ["mobility-flow"],
+];
+
+/** Planks of the first stage come once: 60 to 90 seconds of them in all. */
+const ONCE: readonly string[] = ["front-plank", "side-plank-knees"];
+
+function slotsOf(stations: readonly (readonly string[])[], setsOf: (id: string) => number, c: ChoiceContext): Slot[] {
+  const taken = new Set<string>();
+  return stations.flatMap((ids): Slot[] => {
+    for (const id of ids) {
+      const e = c.library.byId(id);
+      if (!e || taken.has(id) || closedBecause(e, c)) continue;
+      taken.add(id);
+      return [{ pattern: e.pattern, kind: "assist", only: [id], sets: setsOf(id) }];
+    }
+    return [];
+  });
+}
+
+/** Two rounds of a stage; what the minutes do not hold goes from the end. */
+export const stageSlots = (stage: RoutineStage, c: ChoiceContext): Slot[] =>
+  slotsOf(STAGES[stage], (id) => (stage === 1 && ONCE.includes(id) ? 1 : 2), c);
+
+export const visitSlots = (c: ChoiceContext): Slot[] => slotsOf(VISIT, () => 2, c);
+
+/** One thing less: the second round from its end, then exercises from the end; null where one is left. */
+export function shorterRoutine(items: readonly Item[]): readonly Item[] | null {
+  const twice = items.findLastIndex((i) => i.sets > 1);
+  if (twice >= 0) return items.map((i, k) => (k === twice ? { ...i, sets: i.sets - 1 } : i));
+  return items.length > 1 ? items.slice(0, -1) : null;
+}
