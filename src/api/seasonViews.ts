@@ -102,7 +102,23 @@ export interface DoseLine {
   label: Label;
 }
 
+/** A week's leading lifts on the line of its block. */
+export interface LineView {
+  /** Of 1RM, whole; null without load. */
+  percent: number | null;
+  /** "4×5", "3×30 s"; null where there is none. */
+  main: string | null;
+  single: string | null;
+  /** "40 s" of hops, "20 c" contacts of jumps. */
+  jumps: string | null;
+  /** Nothing may go up. */
+  held: boolean;
+  /** Lifted. */
+  done: boolean;
+}
+
 export interface SeasonWeekView extends WeekColumn {
+  line: LineView;
   /** Null where the days are even, or there is no load. */
   monotony: number | null;
   strain: number | null;

@@ -94,7 +94,7 @@ const jumpers: fc.Arbitrary<Athlete> = fc
   });
 
 let known: Season[] | null = null;
-const jumping = (): readonly Season[] => {
+export const jumping = (): readonly Season[] => {
   known ??= fc
     .sample(jumpers, { numRuns: Math.ceil(SEASONS / 3), seed: 20260305 })
     .map((athlete) => ({ athlete, plan: plan(athlete, { weeks: "season" }) }));

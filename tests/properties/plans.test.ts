@@ -2,6 +2,7 @@
 import "./choice";
 import "./jumps";
 import "./ledger";
+import "./library";
 import "./lines";
 import "./promises";
 import "./spoken";

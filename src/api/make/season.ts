@@ -5,9 +5,10 @@ import { addDays, daysBetween, type IsoDate, isoWeek, weekday, weeksIn } from ".
 import { backgrounds, byWeek, plannedAndDone, sessionLoad, withoutMissed } from "../../core/endurance";
 import { PRIMARY_PATTERNS } from "../../core/exercise";
 import type { PlanSession, PlanWeek } from "../../core/plan";
-import { inOrder, phaseOn, raceMinutes, type SeasonPhase, type SeasonWeek } from "../../core/season";
+import { inOrder, inWeek, phaseOn, raceMinutes, type SeasonPhase, type SeasonWeek } from "../../core/season";
 import { roundTo } from "../../core/units";
 import type { DoseLine, RaceFlag, SeasonView, SeasonWeekView, WeekColumn } from "../views";
+import { lineOf } from "./line";
 import type { Planned } from "./planned";
 import { sessionOfLog, sessionOfPlan } from "./weekSessions";
 
@@ -133,6 +134,12 @@ export function seasonView(p: Planned, today: IsoDate): SeasonView {
       longestMinutes: week.figures.longestMinutes,
       longestBefore: before?.longestBefore ?? null,
       dose: doseLines(planned?.sessions ?? []),
+      line: lineOf(
+        week,
+        planned,
+        athlete.strengthLog.filter((l) => inWeek(week, l.date) && l.date < p.from),
+        { athlete, library: p.library },
+      ),
       why: planned ? [...planned.why, planned.loadLimitWhy] : week.why,
       unplaced: planned?.fit.unplaced ?? [],
       planned: { minutes: sums.plannedMinutes, distanceKm: roundTo(sums.plannedKm, 3), sessions: sums.plannedSessions },

@@ -125,7 +125,7 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
     [view, terrain, first, fits, size, units],
   );
   drawn.current = layout;
-  const facts = useMemo(() => phaseFacts(view, units), [view, units]);
+  const facts = useMemo(() => phaseFacts(view), [view]);
   const week = view.weeks[selected];
   const shown = view.weeks.slice(first, first + fits);
   const unit =

@@ -38,7 +38,7 @@ export default function SeasonSheetRoute() {
 
 function Paper({ id, name, view }: { id: string; name: string; view: SeasonView }) {
   const units = useUnits();
-  const facts = useMemo(() => phaseFacts(view, units), [view, units]);
+  const facts = useMemo(() => phaseFacts(view), [view]);
   const strip = useMemo(
     () =>
       stripLayout({
@@ -93,7 +93,7 @@ function Paper({ id, name, view }: { id: string; name: string; view: SeasonView 
                 <th>Length</th>
                 <th>Sessions</th>
                 <th>Squat, hinge</th>
-                <th>Split, hip</th>
+                <th>Single leg</th>
               </tr>
             </thead>
             <tbody>

@@ -4,6 +4,7 @@ import type { SeasonView } from "../../api/views";
 import { Defs } from "./Defs";
 import type { SeasonLayout } from "./layout/season";
 import { Anchor, Earth, Flag, Plumb, Text, Triangle } from "./parts";
+import { SeasonLine } from "./SeasonLine";
 import { Axes, type PhaseFacts, PhaseTable, Strip } from "./SeasonTables";
 import { SeasonTwin } from "./SeasonTwin";
 import { crisp, Soil } from "./Soil";
@@ -260,6 +261,7 @@ export function SeasonSection({
         )}
         <Axes l={l} unit={unit} />
         <Strip l={l} selected={selected} />
+        <SeasonLine l={l} line={l.line} />
         <PhaseTable l={l} facts={facts} />
         {chosen && (
           <path

@@ -1,5 +1,5 @@
 /** What stands around the season section: axes, the weekly strip, the phase table; all in the section's own columns. */
-import { PHASE_NAMES, span } from "../format";
+import { PHASE_NAMES } from "../format";
 import { fitText } from "./layout/common";
 import type { SeasonLayout } from "./layout/season";
 import { Text } from "./parts";
@@ -8,6 +8,7 @@ import { STRATA } from "./patterns";
 export interface PhaseFacts {
   length: string;
   sessions: string;
+  /** Leading work of its first and last week. */
   main: string;
   single: string;
 }
@@ -113,7 +114,7 @@ const cellText = (text: string, width: number): string => {
   return whole === text ? text : fitText(text.split(",")[0] ?? text, width, 10);
 };
 
-const ROWS = ["Phase", "Dates", "Length", "Sessions", "Squat, hinge", "Split, hip"];
+const ROWS = ["Phase", "Sessions"];
 
 export function PhaseTable({ l, facts }: { l: SeasonLayout; facts: ReadonlyMap<number, PhaseFacts> }) {
   const { y: top, rowHeight: h } = l.table;
@@ -123,11 +124,7 @@ export function PhaseTable({ l, facts }: { l: SeasonLayout; facts: ReadonlyMap<n
         const f = facts.get(s.index);
         const cells = [
           `${PHASE_NAMES[s.phase]}${s.fixed ? ", set by coach" : ""}`,
-          span(s.start, s.end).replaceAll("\u00A0", " "),
-          f?.length ?? "",
-          f?.sessions ?? "",
-          f?.main ?? "",
-          f?.single ?? "",
+          [f?.length, f?.sessions].filter(Boolean).join(", "),
         ];
         return (
           <g key={s.index}>
@@ -150,7 +147,7 @@ export function PhaseTable({ l, facts }: { l: SeasonLayout; facts: ReadonlyMap<n
               x1={s.x0 + 0.5}
               x2={s.x0 + 0.5}
               y1={top}
-              y2={top + 6 * h}
+              y2={top + ROWS.length * h}
               stroke={i === 0 ? "var(--color-ground)" : "var(--color-edge)"}
             />
           </g>
@@ -170,7 +167,13 @@ export function PhaseTable({ l, facts }: { l: SeasonLayout; facts: ReadonlyMap<n
           />
         </g>
       ))}
-      <line x1={16} x2={l.x1} y1={top + 6 * h + 0.5} y2={top + 6 * h + 0.5} stroke="var(--color-ground)" />
+      <line
+        x1={16}
+        x2={l.x1}
+        y1={top + ROWS.length * h + 0.5}
+        y2={top + ROWS.length * h + 0.5}
+        stroke="var(--color-ground)"
+      />
     </g>
   );
 }

@@ -26,6 +26,9 @@ export const SeasonTwin = memo(function SeasonTwin(now: {
             <th>Planned, done</th>
             <th>Ascent, m</th>
             <th>Strength sessions</th>
+            <th>Squat, hinge</th>
+            <th>Single leg</th>
+            <th>Hops, jumps</th>
             <th>Note</th>
           </tr>
         </thead>
@@ -51,6 +54,17 @@ export const SeasonTwin = memo(function SeasonTwin(now: {
                   .map((a) => `${a.label} ${day(a.date)}, ${duration(a.minutes)}, ${a.stress} AU`)
                   .join("; ")}
               </td>
+              <td>
+                {[
+                  c.week.line.main,
+                  c.week.line.percent === null ? null : `${c.week.line.percent}%`,
+                  c.week.line.held ? "held" : null,
+                ]
+                  .filter(Boolean)
+                  .join(", ")}
+              </td>
+              <td>{c.week.line.single}</td>
+              <td>{c.week.line.jumps}</td>
               <td>{[...c.week.away, c.week.note].filter(Boolean).join("; ")}</td>
             </tr>
           ))}

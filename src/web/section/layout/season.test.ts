@@ -56,6 +56,7 @@ const week = (i: number, more: Partial<SeasonWeekView> = {}): SeasonWeekView => 
   longestMinutes: 120,
   longestBefore: 130,
   dose: [],
+  line: { percent: 80 + i, main: "3×5", single: "3×8", jumps: null, held: i === 5, done: i < 4 },
   why: [],
   unplaced: [],
   phaseWeek: 1,
@@ -121,7 +122,7 @@ describe("the season layout", () => {
       if (i > 0) expect(c.x0).toBeCloseTo(l.columns[i - 1]!.x1, 6);
     });
     expect(l.x1).toBeLessThanOrEqual(924);
-    expect(l.table.y + l.table.rowHeight * 6).toBeLessThanOrEqual(640);
+    expect(l.table.y + l.table.rowHeight * 2).toBeLessThanOrEqual(640);
   });
 
   it("stands terrain above the ground, in proportion", () => {
@@ -278,5 +279,59 @@ describe("close up and far away", () => {
     expect(second!.planned!).toBeLessThan(second!.peak);
     expect(second!.layers.map((s) => s.sport)).toEqual(["run", "ride"]);
     expect(second!.layers[1]!.y).toBeCloseTo(second!.peak, 6);
+  });
+});
+
+describe("the line under the season section", () => {
+  const block = (n: number, nth: number, start: string) => ({
+    week: n,
+    of: 3,
+    nth,
+    builds: "build/maximal",
+    start,
+    from: start,
+    before: 0,
+    held: [],
+  });
+  it("boxes of blocks hold their step-back, and stand side by side over the columns", () => {
+    const weeks = [0, 1, 2, 3, 4, 5].map((i) =>
+      week(
+        i,
+        i === 3
+          ? { stepBack: true, block: null }
+          : { block: block((i % 4) + 1, i < 3 ? 1 : 2, i < 3 ? FIRST : addDays(FIRST, 28)), phase: "build" },
+      ),
+    );
+    const l = seasonLayout(input(view({ weeks }), { count: 6 }));
+    expect(l.line.boxes.map((b) => b.text)).toEqual([
+      "Block 1 of build, 3 weeks + step-back",
+      "Block 2 of build, 3 weeks",
+    ]);
+    expect(l.line.boxes[0]!.x0).toBe(l.x0);
+    expect(l.line.boxes[0]!.x1).toBeCloseTo(l.line.boxes[1]!.x0, 6);
+    expect(l.line.boxes[1]!.x1).toBeCloseTo(l.x1, 6);
+  });
+
+  it("a stair rises with the percent, filled where it was done, marked where it was held, and parts where nothing is loaded", () => {
+    const weeks = [0, 1, 2, 3, 4, 5].map((i) => week(i, i === 3 ? { line: { ...week(0).line, percent: null } } : {}));
+    const { points, path } = seasonLayout(input(view({ weeks }), { count: 6 })).line;
+    expect(points.map((p) => p.index)).toEqual([0, 1, 2, 4, 5]);
+    for (const [a, b] of [
+      [0, 1],
+      [1, 2],
+      [2, 3],
+      [3, 4],
+    ] as const)
+      expect(points[b]!.y).toBeLessThan(points[a]!.y);
+    expect(points.map((p) => p.done)).toEqual([true, true, true, false, false]);
+    expect(points.map((p) => p.held)).toEqual([false, false, false, false, true]);
+    expect(path.match(/M/g)).toHaveLength(2);
+  });
+
+  it("stands between the strip and the phases, inside the drawing", () => {
+    const l = seasonLayout(input(view()));
+    expect(l.line.y).toBeGreaterThanOrEqual(l.strip[2]!.y + 20);
+    expect(l.line.y + l.line.height).toBeLessThanOrEqual(l.table.y);
+    expect(l.line.rows.map((r) => r.cells[0])).toEqual(["3×5", "3×8", ""]);
   });
 });

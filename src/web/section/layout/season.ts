@@ -4,6 +4,7 @@ import type { SeasonView, SeasonWeekView } from "../../../api/views";
 import { addDays, daysBetween, monthName } from "../../../core/dates";
 import { fitText, gridValues, steppedEdge } from "./common";
 import { flagsOf } from "./flags";
+import { LINE_HEIGHT, lineLayout } from "./line";
 import type { SeasonInput, SeasonLayout, Stratum, Terrain } from "./seasonTypes";
 import { anchorsOf, daysOf, layersOf } from "./seasonWeeks";
 
@@ -15,7 +16,7 @@ const RIGHT = 12;
 const TOP = 22;
 const ROW = 20;
 const TABLE_ROW = 24;
-const TABLE_ROWS = 6;
+const TABLE_ROWS = 2;
 const SKY_FOR_FLAGS = 84;
 
 const heightOf = (w: SeasonWeekView, t: Terrain, inUnits: (km: number) => number): number =>
@@ -49,7 +50,7 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
   const weeks = view.weeks.slice(first, first + count);
   const columnWidth = (width - LEFT - RIGHT) / Math.max(1, weeks.length);
   const [x0, x1] = [LEFT, LEFT + columnWidth * weeks.length];
-  const below = ROW * 3 + 12 + TABLE_ROW * TABLE_ROWS + 8;
+  const below = ROW * 3 + 8 + LINE_HEIGHT + TABLE_ROW * TABLE_ROWS + 8;
   const section = height - TOP - below;
   const ground = Math.round(TOP + section * 0.55);
   const bottom = TOP + section;
@@ -143,7 +144,8 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
         cells: everyFew(weeks.map((w) => String(Math.round(weekStrength(w.sessions).stress) || "–"))),
       },
     ],
-    table: { y: bottom + 3 * ROW + 12, rowHeight: TABLE_ROW },
+    line: lineLayout(columns, bottom + 3 * ROW + 6, every),
+    table: { y: bottom + 3 * ROW + 8 + LINE_HEIGHT, rowHeight: TABLE_ROW },
   };
 }
 

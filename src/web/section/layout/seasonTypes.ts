@@ -3,6 +3,7 @@ import type { SeasonView, SeasonWeekView } from "../../../api/views";
 import type { Label, Phase, SessionSport } from "../../../core/athlete";
 import type { AnchorShape } from "./common";
 import type { Flag } from "./flags";
+import type { LineLayout } from "./line";
 
 export type Terrain = "distance" | "load" | "hours";
 
@@ -70,5 +71,7 @@ export interface SeasonLayout {
   today: number | null;
   warning: { x: number; y: number; text: string; week: number } | null;
   strip: { y: number; label: string; cells: string[] }[];
+  /** What the blocks plan, week by week. */
+  line: LineLayout;
   table: { y: number; rowHeight: number };
 }
