@@ -107,6 +107,15 @@ const homeBare: Place = {
   other: ["step"],
 };
 
+/** A hiker's: what she has is what she walks with. */
+const homePack: Place = {
+  ...homeBare,
+  other: ["step", "chair", "wall", "towel", "door-anchor"],
+  stairsCm: 18,
+  rucksack: { emptyKg: 1.2, maxKg: 12, stepKg: 1.2 },
+  bottlesKg: [1.5, 1.5],
+};
+
 const good: Profile["screening"] = [
   { test: "dowel-hinge", value: 68 },
   { test: "wall-squat", value: 1 },
@@ -588,7 +597,7 @@ export const PROFILES: readonly Profile[] = [
       },
       areas: [{ area: "groin", side: "right", status: "current", since: "2026-01-20", setOffBy: "weekly distance" }],
     },
-    places: [homeBare],
+    places: [homePack],
     availability: [
       { day: 1, start: "10:00", minutes: 45, place: "home" },
       { day: 4, start: "10:00", minutes: 45, place: "home" },

@@ -124,7 +124,7 @@ const SPEAKERS: Partial<Record<RuleId, Athlete>> = {
     { sport: "hike" },
   ),
   "choice.unmoved": base({
-    strengthLog: [40, 38, 36].map((ago) =>
+    strengthLog: [47, 45, 43].map((ago) =>
       logOf(addDays(MONDAY, -ago), [lifted("back-squat", 60, [5, 5, 5], 2), lifted("front-squat", 50, [5, 5, 5], 2)]),
     ),
   }),

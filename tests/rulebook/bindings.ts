@@ -673,7 +673,7 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     });
     return fitGym([one("a", 1080), one("b", heavyTogetherMinutes ? 1080 : 1140)], { racks: 2, athletes: 6 }).together;
   },
-  "choice.unmoved": ({ kg }) => standsStill(kg),
+  "choice.unmoved": ({ kg, reps }) => standsStill(kg.map((v: number, i: number) => ({ kg: v, reps: reps[i] }))),
   "slow.strength": ({ week }) => {
     const { sets, reps, down, pause } = slowRow(week);
     return [sets, reps, down, pause];

@@ -9,6 +9,8 @@ import type { Random } from "../../src/demo/random";
 /** Seconds: one plate put on or taken off, walking to the next station, setting up, writing a set down. */
 const PLATE = 7;
 const SETUP = [55, 85] as const;
+/** On a mat, from one thing to the next: nothing is fetched or loaded. */
+const ON_THE_MAT = [8, 16] as const;
 const WRITE = 2;
 /** Minutes of opening: general warm-up and getting ready. */
 const OPENING = [4.6, 5.6] as const;
@@ -29,7 +31,8 @@ export function onTheFloor(s: PlanSession, r: Random, follows = false): number {
     groups.set(key, [...(groups.get(key) ?? []), i]);
   }
   for (const items of groups.values()) {
-    clock += items.reduce((a) => a + r.between(...SETUP), 0);
+    const [least, most] = follows || s.loading === "mobility" ? ON_THE_MAT : SETUP;
+    clock += items.reduce((a) => a + r.between(least, most), 0);
     let loaded: number[] = [];
     for (const w of s.warmUp.filter((x) => items.some((i) => i.exercise.id === x.exercise))) {
       clock += plates(loaded, w.perSideKg);
@@ -51,9 +54,7 @@ export function onTheFloor(s: PlanSession, r: Random, follows = false): number {
         const sides = x.item.eachSide ? 2 : 1;
         for (let side = 0; side < sides; side++) {
           if (x.item.seconds !== null) clock += x.item.seconds;
-          else
-            for (let rep = 0; rep < (x.item.reps ?? 0); rep++)
-              clock += x.item.exercise.secondsPerRep * r.between(0.94, 1.06);
+          else for (let rep = 0; rep < (x.item.reps ?? 0); rep++) clock += secondsOf(x.item) * r.between(0.94, 1.06);
         }
         clock += WRITE;
         x.ready = clock + x.item.restSeconds;
@@ -63,12 +64,19 @@ export function onTheFloor(s: PlanSession, r: Random, follows = false): number {
     for (const x of stations)
       if (x.item.extraSide) {
         clock = Math.max(clock, x.ready);
-        clock += x.item.seconds ?? (x.item.reps ?? 0) * x.item.exercise.secondsPerRep;
+        clock += x.item.seconds ?? (x.item.reps ?? 0) * secondsOf(x.item);
         x.ready = clock + x.item.restSeconds;
       }
     clock = Math.max(clock, ...stations.map((x) => x.ready));
   }
   return clock;
+}
+
+/** Seconds of a repetition: what is done slower than usual takes its written tempo, one and a half in one half as long again. */
+function secondsOf({ exercise, slow, tempo }: Item): number {
+  if (!slow) return exercise.secondsPerRep;
+  const written = tempo.split("-").reduce((a, part) => a + Number(part), 0);
+  return written * (slow.half ? 1.5 : 1);
 }
 
 /** Seconds to change one side's plates into another's, both sides. */

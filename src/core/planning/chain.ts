@@ -15,9 +15,9 @@ import { blockKey, type Library } from "../exercise";
 import { type JumpState, jumpsAfter, jumpsLogged, NO_JUMPS } from "../jumps";
 import { type LedgerState, NO_LEDGER } from "../ledger";
 import { type LegLoadEvent, loggedLegEvent, MEAN_DAYS } from "../legs";
-import type { PlannedLift } from "../progress";
+import { type PlannedLift, unmovedLifts } from "../progress";
 import { numbers } from "../rulebook";
-import type { SeasonWeek } from "../season";
+import { inWeek, type SeasonWeek } from "../season";
 import { loggedLegs, primarySets } from "../session";
 import type { ExistingSession } from "../week";
 import type { ChoiceBasis } from "./contexts";
@@ -52,6 +52,8 @@ export class WeekChain {
   private before: PlanWeek | undefined;
   private ledger: LedgerState;
   private jumps: JumpState;
+  /** Logs of weeks in which something could go up. */
+  private readonly free: readonly StrengthLog[];
 
   constructor(private readonly input: ChainInput) {
     const { athlete, assumed, library, season, first, from } = input;
@@ -63,6 +65,7 @@ export class WeekChain {
     this.legEvents = this.log.filter((s) => ago(s) <= MEAN_DAYS).map((s) => loggedLegEvent(s, library.byId));
     this.lastBuild = buildBefore(athlete, season, first, this.log, library);
     this.jumps = jumpsLogged(this.log, library, from);
+    this.free = this.log.filter((s) => season.some((w) => inWeek(w, s.date) && mayRise(w)));
     this.ledger = ledgerBefore(athlete, season, first, this.log, library);
   }
 
@@ -89,6 +92,7 @@ export class WeekChain {
       planned: new Map(this.loads),
       ledger: this.ledger,
       jumps: this.jumps,
+      unmoved: unmovedLifts(this.free, laterOf(week.start, from)),
     });
     this.keep(planned, done);
     return planned;
@@ -125,6 +129,10 @@ export class WeekChain {
     this.before = planned;
   }
 }
+
+/** Nothing caps the week: loads may go up. */
+const mayRise = (w: SeasonWeek): boolean =>
+  (w.phase === "base" || w.phase === "build") && !w.stepBack && w.mileage.factor >= 1 && w.emphasis !== "restore";
 
 /** Weekday of each session of the week before, as lifted or as planned. */
 function lastDaysOf(monday: IsoDate, log: readonly StrengthLog[], before: PlanWeek | undefined): Map<Label, number> {

@@ -25,10 +25,15 @@ export function contextOf(athlete: Athlete, library: Library, week: PlanWeek, s:
   const place = placeById(athlete, s.place);
   if (!day || !place) return null;
   const log = athlete.strengthLog.filter((l) => l.date < week.input.from);
-  return choiceContexts({ athlete, library, basis: week.input.basis, week: week.season, log, from: week.input.from })(
-    day,
-    place,
-  );
+  return choiceContexts({
+    athlete,
+    library,
+    basis: week.input.basis,
+    week: week.season,
+    log,
+    from: week.input.from,
+    unmoved: week.input.unmoved,
+  })(day, place);
 }
 
 /**

@@ -5,7 +5,7 @@ import { addDays, dayNumber, type IsoDate, laterOf } from "../dates";
 import { isKey } from "../endurance";
 import { type ChoiceContext, feltLowBackTwice, type Library, progressionsOf, sideGaps } from "../exercise";
 import { onceFor } from "../once";
-import { stoppedByPain, unmovedLifts } from "../progress";
+import { stoppedByPain } from "../progress";
 import { numbers, say } from "../rulebook";
 import { type Finding, findingsOf, hingeStopsAtKnee } from "../screening";
 import type { SeasonDay, SeasonWeek } from "../season";
@@ -31,6 +31,8 @@ export interface ContextInput {
   from: IsoDate;
   /** What was lifted before the first day of the whole plan. */
   log: readonly StrengthLog[];
+  /** Lifts that stood still where nothing kept them from moving; none where it is not asked. */
+  unmoved?: ReadonlySet<string>;
 }
 
 /** Felt in the low back twice: a light set for the hamstrings before the hinge. */
@@ -45,6 +47,7 @@ const FELT_LOW_BACK: Finding = {
   more: null,
 };
 
+const NONE: ReadonlySet<string> = new Set();
 const FOR_STRENGTH: readonly Emphasis[] = ["develop", "maximal", "hold"];
 
 /**
@@ -63,7 +66,7 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
     athlete.settings?.strictPain ?? false,
     athlete.settings?.ruleValues,
   );
-  const unmoved = unmovedLifts(log, athlete.settings?.oneRepMax ?? "default", laterOf(week.start, input.from));
+  const unmoved = input.unmoved ?? NONE;
   const progressions = progressionsOf(library, athlete, safetyGate(athlete, week.start).training, log);
   const sides = sideGaps(log);
   const felt = feltLowBackTwice(log, (id) => library.byId(id)?.pattern === "hinge");

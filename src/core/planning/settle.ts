@@ -5,7 +5,7 @@ import { holdsLandings } from "../jumps";
 import type { Deal } from "../ledger";
 import { numbers, say } from "../rulebook";
 import { type Filled, SHORT_MINUTES } from "../session";
-import { blockedByOther, blockedByTiredLegs, blockedHere, type Option } from "../week";
+import { blockedByOther, blockedByTiredLegs, blockedHere, type Option, tiredForJumps } from "../week";
 import type { PlacedAsk } from "./planSession";
 import { dealFrom, fillRooms, hasRoom, type Rest, type Room, restsOf, unitsFor } from "./redeal";
 import { asCounted, type WeekProblem } from "./weekProblem";
@@ -54,11 +54,7 @@ function fresh(problem: WeekProblem, fitted: readonly Option[]): Option[] {
     const lands = holdsLandings(problem.built.get(o)?.items ?? []);
     const apart = lands && last?.lands ? jumpsApart : hopsApart;
     const near = last && at - last.minute < apart * 60 ? say("jumps.amount", "apart", apart) : null;
-    const tired = blockedByTiredLegs(
-      out.map((x) => ({ ...x, jumps: x === o })),
-      context,
-    );
-    const because = near ?? tired?.text ?? null;
+    const because = near ?? tiredForJumps(o, out, context);
     if (because === null) last = { minute: at, lands };
     else out[out.indexOf(o)] = problem.plainOf(o, because);
   }

@@ -14,7 +14,7 @@ import { enduranceLegEvent, type LegLoadEvent, type LegPart, MEAN_DAYS, meanDail
 import { numbers, ruleIdOf, say } from "../rulebook";
 import { inWeek, type SeasonDay, type SeasonWeek, type WantedSession } from "../season";
 import type { BuiltSession } from "../session";
-import { blockedByJumps, type ExistingSession, type Option, type WeekContext, weekNumbers } from "../week";
+import { type ExistingSession, jumpsTooSoon, type Option, type WeekContext, weekNumbers } from "../week";
 import { type BuilderInput, type PlacedAsk, SessionBuilder } from "./planSession";
 
 export interface WeekInput extends BuilderInput {
@@ -121,8 +121,8 @@ export class WeekProblem {
     const no = new Map<number, string>();
     for (const start of jumping ? starts(jumping) : []) {
       const option = this.optionFor(jumping as BuiltSession, { day, window: w, start, locked });
-      const block = option.mayJump ? blockedByJumps({ ...option, jumps: true }, this.context) : null;
-      if (block) no.set(start, block.text);
+      const tooSoon = option.mayJump ? jumpsTooSoon(option, this.context) : null;
+      if (tooSoon !== null) no.set(start, tooSoon);
       else found.set(start, this.keepAsk(option, { ...ask, jumps: true }));
     }
     if (!jumping || no.size > 0) {

@@ -7,16 +7,27 @@ import { standsStill, unmovedLifts } from "./unmoved";
 const ON = "2026-03-09";
 const at = (ago: number, kg: number, rir = 2, reps = [5, 5, 5]) =>
   logOf(addDays(ON, -ago), [lifted("back-squat", kg, reps, rir, { rir })]);
-const still = (...logs: ReturnType<typeof at>[]) => unmovedLifts(logs, "default", ON).has("back-squat");
+const still = (...logs: ReturnType<typeof at>[]) => unmovedLifts(logs, ON).has("back-squat");
 
 describe("a lift that stands still", () => {
   it("three loading exposures without more than 1% more", () => {
-    expect(standsStill([100, 100, 100])).toBe(true);
-    expect(standsStill([101, 100.5, 100])).toBe(true);
-    expect(standsStill([101.1, 100, 100])).toBe(false);
-    expect(standsStill([100, 101.1, 100])).toBe(false);
-    expect(standsStill([90, 95, 100])).toBe(true);
-    expect(standsStill([100, 100])).toBe(false);
+    const of = (...kg: number[]) => kg.map((v) => ({ kg: v, reps: 5 }));
+    expect(standsStill(of(100, 100, 100))).toBe(true);
+    expect(standsStill(of(101, 100.5, 100))).toBe(true);
+    expect(standsStill(of(101.1, 100, 100))).toBe(false);
+    expect(standsStill(of(100, 101.1, 100))).toBe(false);
+    expect(standsStill(of(90, 95, 100))).toBe(true);
+    expect(standsStill(of(100, 100))).toBe(false);
+  });
+
+  it("repetitions more with the same load are a move, with less load they are none", () => {
+    const last = (kg: number, reps: number) =>
+      standsStill([
+        { kg, reps },
+        { kg: 100, reps: 5 },
+        { kg: 100, reps: 5 },
+      ]);
+    expect([last(100, 6), last(99, 6), last(98.9, 6), last(100, 5)]).toEqual([false, false, true, true]);
   });
 
   it("by the log: light work, single sets and what is older than eight weeks say nothing", () => {

@@ -48,7 +48,7 @@ export const CHOICE = {
         TRADE,
         "without more, after which a sister lift takes its place at the block's end",
       ),
-      withinPct: num(1, "%", HOUSE, "of e1RM up to which nothing has moved"),
+      withinPct: num(1, "%", HOUSE, "of load up to which nothing has moved"),
     },
     says: {
       still: (exposures: number) => `has not moved for ${exposures} sessions`,
@@ -56,10 +56,11 @@ export const CHOICE = {
         `In place of ${v.name}, which has not moved for ${v.exposures} sessions.`,
     },
     examples: [
-      eg({ kg: [100, 100, 100] }, true),
-      eg({ kg: [102, 100, 100] }, false),
-      eg({ kg: [100, 100] }, false),
-      eg({ kg: [101, 101, 100] }, true),
+      eg({ kg: [100, 100, 100], reps: [5, 5, 5] }, true),
+      eg({ kg: [102, 100, 100], reps: [5, 5, 5] }, false),
+      eg({ kg: [101, 101, 100], reps: [5, 5, 5] }, true),
+      eg({ kg: [100, 100, 100], reps: [6, 5, 5] }, false),
+      eg({ kg: [100, 100], reps: [5, 5] }, false),
     ],
   }),
   "choice.sport": rule({

@@ -1,7 +1,7 @@
 /** Builds one strength session for a day, a place and the minutes there are. */
 import { AREA_WORDS } from "../athlete";
 import { type WarmUpSet, warmUpSets } from "../dose";
-import { fiveFor, PRIMARY_PATTERNS } from "../exercise";
+import { EXTERNAL, fiveFor, PRIMARY_PATTERNS } from "../exercise";
 import { numbers, say, type Why, why } from "../rulebook";
 import { fillEdit } from "./edited";
 import { fillSlots } from "./fill";
@@ -85,6 +85,10 @@ function leanOf(items: readonly Item[]): Item[] {
       : [{ ...i, sets: leanSets, why: [...i.why, why("ledger.fill", "lean")] }];
   });
 }
+
+/** Slow strength stands in for maximal work, and no lead is loaded. */
+const isSlowStrength = (items: readonly Item[]): boolean =>
+  items.some((i) => i.slow?.strength) && !items.some((i) => i.slot.kind !== "assist" && EXTERNAL.includes(i.loading));
 
 /** Session RPE (rule session.rpe). */
 function effortOf(r: SessionRequest, cut: boolean): number {
@@ -252,7 +256,7 @@ function reasonsFor(r: SessionRequest, filled: Asked, left: number, cuts: number
   else if (cuts > 0) reasons.push(why("time.drop", "cuts", { cuts, minutes: r.minutes }));
   if (r.jumps && !items.some((i) => i.slot.jump || i.slot.alone))
     reasons.push(why("jumps.amount", "dropped", whyNoJumps(r.jumps, r.choice)));
-  if (items.some((i) => i.slow?.strength)) reasons.push(why("slow.strength", "session"));
+  if (isSlowStrength(items)) reasons.push(why("slow.strength", "session"));
   if (asked > left && cut) reasons.push(why("phase.day", "sets", { asked, left }));
   return reasons;
 }
@@ -287,7 +291,7 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
     time,
     lowerLoaded: lower.length > 0,
     heavy: lower.some(isHeavy),
-    slow: paired.some((i) => i.slow?.strength === true),
+    slow: isSlowStrength(paired),
     newlySlow: paired.some((i) => i.slow?.isNew === true),
     stress: minutes * rpe,
     rpe,

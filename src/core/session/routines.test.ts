@@ -2,7 +2,8 @@ import { describe, expect, it } from "vitest";
 import { athleteWith, weeksOf } from "../../../tests/support/athlete";
 import { choiceFor } from "../../../tests/support/choice";
 import { type PlanSession, plan } from "../plan";
-import { type RoutineStage, shorterRoutine, stageSlots, visitSlots } from "./routines";
+import { shorterRoutine, stageSlots, visitSlots } from "./routines";
+import type { RoutineStage } from "./slots";
 
 const ids = (slots: ReturnType<typeof stageSlots>) => slots.map((s) => s.only?.[0] ?? "");
 const free = choiceFor(athleteWith());

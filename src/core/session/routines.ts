@@ -1,9 +1,7 @@
 /** What stands in routines after runs, by stage, and in visits that restore (rules approach.routine, restore.visits). */
 import { type ChoiceContext, closedBecause } from "../exercise";
-import type { Slot } from "./slots";
+import type { RoutineStage, Slot } from "./slots";
 import type { Item } from "./types";
-
-export type RoutineStage = 1 | 2 | 3;
 
 /**
  * Our own choice: holds of the trunk, control of the hip, moving range, in an order that changes what works. Where one is closed the next

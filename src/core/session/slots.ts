@@ -49,6 +49,9 @@ export interface JumpWork {
   says: readonly Why[];
 }
 
+/** What a routine is made of: the three stages of a season. */
+export type RoutineStage = 1 | 2 | 3;
+
 /** Deep split squats, hardest first: the first that is open is taken. */
 const DEEP: readonly string[] = [
   "split-squat-both-feet-raised",

@@ -26,7 +26,9 @@ export function slowRow(week: number) {
 /** How an exercise is done slower here; null where something loads it, or nothing builds up. */
 export function slowed(at: DoseAt, { exercise, loading }: Candidate, slot: Slot, r: SessionRequest): Slowed | null {
   if (at.kind !== "line" && at.kind !== "step-back") return null;
-  if (r.loading !== "full" || r.edit || r.routine || !growsSlower(exercise, loading, r.place)) return null;
+  // What a finding asked for has a dose of its own.
+  if (r.loading !== "full" || r.edit || r.routine || slot.added || !growsSlower(exercise, loading, r.place))
+    return null;
   const step = Math.min(r.placeFor(exercise.id).slower, MOST_STEPS[r.emphasis]);
   const tempo = slowerAt(exercise.tempo, step);
   const point = at.line?.point ?? 0;

@@ -5,8 +5,7 @@ import type { JumpAsk } from "../jumps";
 import type { Leads, LedgerPattern, Unit } from "../ledger";
 import type { Why } from "../rulebook";
 import type { DayLoading } from "../season";
-import type { RoutineStage } from "./routines";
-import type { Slot } from "./slots";
+import type { RoutineStage, Slot } from "./slots";
 
 /** What stands in a set of an exercise: chosen by the load rules, asked for by the builder. */
 export interface LoadAnswer {

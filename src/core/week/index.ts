@@ -4,10 +4,11 @@ export { type CostRule, DEFAULT_WEIGHTS, weekNumbers } from "./numbers";
 export { asLocked } from "./placed";
 export {
   type Block,
-  blockedByJumps,
   blockedByOther,
   blockedByTiredLegs,
   blockedHere,
+  jumpsTooSoon,
+  tiredForJumps,
 } from "./rules";
 export type {
   Alternative,

@@ -74,35 +74,42 @@ export function blockedByEndurance(o: Option, c: WeekContext): Block | null {
   return null;
 }
 
-/** M7 against the endurance work and what stands: no jumps within 24 h after a hard or long session, or on tired legs. */
-export function blockedByJumps(o: Option, c: WeekContext): Block | null {
-  if (!o.jumps) return null;
+/** Why jumps may not stand at an option's hour: within 24 h after a hard or long session, or on tired legs; null where they may. */
+export function jumpsTooSoon(o: Option, c: WeekContext): string | null {
   for (const e of enduranceFacts(c)) {
     const since = startMinute(o) - e.end;
     if ((e.key || e.long) && since >= 0 && since < c.numbers.jumpsAfterHard * 60)
-      return {
-        rule: "M7",
-        text: `it holds jumps, only ${hours(since)} after ${what(e)}; ${c.numbers.jumpsAfterHard} are needed`,
-      };
+      return `only ${hours(since)} after ${what(e)}; ${c.numbers.jumpsAfterHard} are needed`;
   }
   const fatigue = fatigueAt(c.legs.legEvents, startMinute(o));
-  return fatigue > tiredFrom(c.legs.meanDaily) ? tiredForJumps(fatigue, c) : null;
+  return fatigue > tiredFrom(c.legs.meanDaily) ? tired(fatigue, c) : null;
 }
 
-/** M7 beside the other sessions placed: whether jumps stand on legs that they have made tired. */
+const withJumps = (because: string): Block => ({ rule: "M7", text: `it holds jumps: ${because}` });
+
+/** M7 against the endurance work and what stands. */
+export function blockedByJumps(o: Option, c: WeekContext): Block | null {
+  const because = o.jumps ? jumpsTooSoon(o, c) : null;
+  return because === null ? null : withJumps(because);
+}
+
+/** Why jumps may not stand beside the other sessions placed: those have made the legs tired. */
+export function tiredForJumps(o: Option, all: readonly Option[], c: WeekContext): string | null {
+  const fatigue = fatigueAt([...c.legs.legEvents, ...all.map(legEventOf)], startMinute(o));
+  return fatigue > tiredFrom(c.legs.meanDaily) ? tired(fatigue, c) : null;
+}
+
+/** M7 beside the other sessions placed. */
 export function blockedByTiredLegs(all: readonly Option[], c: WeekContext): Block | null {
   for (const o of all) {
-    if (!o.jumps) continue;
-    const fatigue = fatigueAt([...c.legs.legEvents, ...all.map(legEventOf)], startMinute(o));
-    if (fatigue > tiredFrom(c.legs.meanDaily)) return tiredForJumps(fatigue, c);
+    const because = o.jumps ? tiredForJumps(o, all, c) : null;
+    if (because !== null) return withJumps(because);
   }
   return null;
 }
 
-const tiredForJumps = (fatigue: number, c: WeekContext): Block => ({
-  rule: "M7",
-  text: `it holds jumps, and the legs count as tired (${Math.floor(freshness(fatigue, c.legs.meanDaily))} of 100, ${TIRED} is the limit)`,
-});
+const tired = (fatigue: number, c: WeekContext): string =>
+  `the legs count as tired (${Math.floor(freshness(fatigue, c.legs.meanDaily))} of 100, ${TIRED} is the limit)`;
 
 /** What a placed session puts on the legs. */
 export const legEventOf = (o: Option): { end: number; parts: Option["legs"] } => ({

@@ -11,6 +11,10 @@ export default function LiftChart({ view, units }: { view: LiftView; units: Unit
   return view.line.length > 0 ? <ByMax view={view} units={units} /> : <ByWork view={view} units={units} />;
 }
 
+/** What the next session and the weeks after it plan, with their loads. */
+const plannedLoads = ({ next, ahead }: LiftView): { date: string; kg: number }[] =>
+  [...(next ? [next] : []), ...ahead].flatMap(({ date, loadKg }) => (loadKg === null ? [] : [{ date, kg: loadKg }]));
+
 function ByMax({ view, units }: { view: LiftView; units: Units }) {
   const option = useMemo(() => {
     const at = (kg: number) => round(massNumber(kg, units));
@@ -20,6 +24,7 @@ function ByMax({ view, units }: { view: LiftView; units: Units }) {
     const least = Math.min(
       ...view.line.map((l) => at(l.lowKg)),
       ...view.entries.flatMap((e) => (e.topKg === null ? [] : [at(e.topKg)])),
+      ...plannedLoads(view).map(({ kg }) => at(kg)),
     );
     return {
       ...look(),
@@ -29,7 +34,7 @@ function ByMax({ view, units }: { view: LiftView; units: Units }) {
         itemWidth: 18,
         itemHeight: 8,
         textStyle: { fontSize: 11, color: colour("ink2") },
-        data: ["e1RM as it stands", "estimate of a session", "heaviest load"],
+        data: ["e1RM as it stands", "estimate of a session", "heaviest load", "planned load"],
       },
       grid: { left: 48, right: 20, top: 30, bottom: 26 },
       xAxis: { type: "time" as const, ...axis, splitLine: { show: false } },
@@ -87,6 +92,16 @@ function ByMax({ view, units }: { view: LiftView; units: Units }) {
           symbolSize: 5,
           color: colour("mist-ink"),
           lineStyle: { width: 1.5, type: "dashed" },
+        },
+        {
+          name: "planned load",
+          type: "line",
+          step: "end",
+          data: plannedLoads(view).map(({ date, kg }) => [date, at(kg)]),
+          symbol: "emptyRect",
+          symbolSize: 6,
+          color: colour("mist-ink"),
+          lineStyle: { width: 1, type: "dotted" },
         },
       ],
     };
@@ -163,6 +178,17 @@ function ByWork({ view, units }: { view: LiftView; units: Units }) {
                 symbolSize: 6,
                 color: colour("iron"),
                 lineStyle: { width: 2 },
+              },
+              {
+                name: "planned load",
+                type: "line",
+                step: "end",
+                yAxisIndex: 1,
+                data: plannedLoads(view).map(({ date, kg }) => [date, massNumber(kg, units)]),
+                symbol: "emptyRect",
+                symbolSize: 6,
+                color: colour("iron"),
+                lineStyle: { width: 1, type: "dotted" },
               },
             ]
           : []),

@@ -98,7 +98,7 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
             {name} <SentMark sent={sent} />
           </p>
           <p className="truncate font-semibold">
-            {sessionName(view.label, view.emphasis)}, {day(view.date)}
+            {sessionName(view.label, view.emphasis, view.slow)}, {day(view.date)}
           </p>
         </div>
         <div className="border-l border-hair px-3 pt-1.5 leading-[22px]">

@@ -1,6 +1,5 @@
 /** What the blocks plan, what was done of it, and where it was held: under the ground section, in its columns. */
-import type { LineLayout } from "./layout/line";
-import type { SeasonLayout } from "./layout/season";
+import type { LineLayout, SeasonLayout } from "./layout/seasonTypes";
 import { Text } from "./parts";
 
 export function SeasonLine({ l, line }: { l: SeasonLayout; line: LineLayout }) {

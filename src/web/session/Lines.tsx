@@ -122,7 +122,9 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
             <Asked reasons={view.why}>{clock(i.restSeconds)}</Asked>
           </td>
         )}
-        {!view.log && <td className={`num ${WIDE}`}>{i.seconds === null ? i.tempo : "hold"}</td>}
+        {!view.log && (
+          <td className={`num ${WIDE}`}>{i.pattern === "jump" ? "quick" : i.seconds === null ? i.tempo : "hold"}</td>
+        )}
         {view.log && (
           <td className="text-[12px] leading-4">
             {logged

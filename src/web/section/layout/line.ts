@@ -1,7 +1,6 @@
 /** The line of the blocks under the ground section: boxes of blocks, a stair of percent, sets and repetitions by week. */
 import type { SeasonWeekView } from "../../../api/views";
-import { fitText } from "./common";
-import type { SeasonLayout } from "./seasonTypes";
+import type { LineLayout, SeasonLayout } from "./seasonTypes";
 
 /** Heights, px. */
 const BOX = 20;
@@ -9,43 +8,47 @@ const STAIR = 52;
 const ROW = 18;
 export const LINE_HEIGHT = BOX + STAIR + 3 * ROW + 12;
 
-export interface LineLayout {
-  y: number;
-  height: number;
-  boxes: { key: string; x0: number; x1: number; y: number; h: number; text: string }[];
-  /** Points of the stair; `path` goes through those that stand side by side. */
-  points: { index: number; x: number; y: number; text: string; done: boolean; held: boolean }[];
-  path: string;
-  stair: { y: number; h: number };
-  rows: { y: number; label: string; cells: string[] }[];
-}
-
 type Column = SeasonLayout["columns"][number];
 
-/** What a run of weeks is called: the same name holds them together. */
-function boxOf(w: SeasonWeekView): { key: string; text: string } {
+/** What a run of weeks is called, the longest name first: the same key holds them together. */
+function boxOf(w: SeasonWeekView): { key: string; names: string[] } {
   if (w.block) {
     const { nth, of, start } = w.block;
-    return { key: start, text: `Block ${nth} of ${w.phase}, ${of} ${of === 1 ? "week" : "weeks"}` };
+    return {
+      key: start,
+      names: [`Block ${nth} of ${w.phase} · ${of}`, `Block ${nth} · ${of}`, `Block ${nth}`, `${nth}`],
+    };
   }
-  if (w.stepBack) return { key: "back", text: "step-back" };
-  if (w.emphasis === "hold") return { key: "hold", text: "Hold" };
-  if (w.emphasis === "restore") return { key: "restore", text: "Stages after the race" };
-  return { key: w.emphasis, text: `${w.emphasis[0]?.toUpperCase()}${w.emphasis.slice(1)}` };
+  if (w.stepBack) return { key: "back", names: ["Step-back", "Back"] };
+  if (w.emphasis === "hold") return { key: "hold", names: ["Hold"] };
+  if (w.emphasis === "restore") return { key: "restore", names: ["Stages after the race", "Stages", "St."] };
+  return { key: w.emphasis, names: [`${w.emphasis[0]?.toUpperCase()}${w.emphasis.slice(1)}`] };
 }
 
+/** px of a letter of the boxes' condensed type. */
+const LETTER = 5.1;
+
 function boxesOf(columns: readonly Column[], y: number): LineLayout["boxes"] {
-  const out: LineLayout["boxes"] = [];
+  const out: { key: string; x0: number; x1: number; names: string[] }[] = [];
   for (const c of columns) {
-    const { key, text } = boxOf(c.week);
+    const { key, names } = boxOf(c.week);
     const last = out.at(-1);
     // A step-back closes the block it ends.
-    if (last && (key === last.key || key === "back")) {
+    if (last && key === "back") {
       last.x1 = c.x1;
-      if (key === "back" && !last.text.includes("step-back")) last.text += " + step-back";
-    } else out.push({ key, x0: c.x0, x1: c.x1, y, h: BOX - 4, text });
+      if (!last.names[0]?.includes("step-back"))
+        last.names = last.names.flatMap((n, i) => (i < 2 ? [`${n} + step-back`, n] : [n]));
+    } else if (last?.key === key) last.x1 = c.x1;
+    else out.push({ key, x0: c.x0, x1: c.x1, names });
   }
-  return out.map((b) => ({ ...b, key: `${b.key}@${b.x0}`, text: fitText(b.text, b.x1 - b.x0 - 8, 11) }));
+  return out.map(({ key, x0, x1, names }) => ({
+    key: `${key}@${x0}`,
+    x0,
+    x1,
+    y,
+    h: BOX - 4,
+    text: [...names].sort((a, b) => b.length - a.length).find((n) => n.length * LETTER <= x1 - x0 - 9) ?? "",
+  }));
 }
 
 /** @param y top, px @param every figures of every nth week alone, where columns are narrow */

@@ -303,10 +303,7 @@ describe("the line under the season section", () => {
       ),
     );
     const l = seasonLayout(input(view({ weeks }), { count: 6 }));
-    expect(l.line.boxes.map((b) => b.text)).toEqual([
-      "Block 1 of build, 3 weeks + step-back",
-      "Block 2 of build, 3 weeks",
-    ]);
+    expect(l.line.boxes.map((b) => b.text)).toEqual(["Block 1 of build · 3 + step-back", "Block 2 of build · 3"]);
     expect(l.line.boxes[0]!.x0).toBe(l.x0);
     expect(l.line.boxes[0]!.x1).toBeCloseTo(l.line.boxes[1]!.x0, 6);
     expect(l.line.boxes[1]!.x1).toBeCloseTo(l.x1, 6);

@@ -3,7 +3,6 @@ import type { SeasonView, SeasonWeekView } from "../../../api/views";
 import type { Label, Phase, SessionSport } from "../../../core/athlete";
 import type { AnchorShape } from "./common";
 import type { Flag } from "./flags";
-import type { LineLayout } from "./line";
 
 export type Terrain = "distance" | "load" | "hours";
 
@@ -31,6 +30,18 @@ export interface Stratum {
   /** Names the boundary at its start by what meets there: the same one in a season planned anew, wherever it moved. */
   edge: string;
   name: string;
+}
+
+/** The line of the blocks under the ground section. */
+export interface LineLayout {
+  y: number;
+  height: number;
+  boxes: { key: string; x0: number; x1: number; y: number; h: number; text: string }[];
+  /** Points of the stair; `path` goes through those that stand side by side. */
+  points: { index: number; x: number; y: number; text: string; done: boolean; held: boolean }[];
+  path: string;
+  stair: { y: number; h: number };
+  rows: { y: number; label: string; cells: string[] }[];
 }
 
 export interface SeasonLayout {
