@@ -58,12 +58,24 @@ const everything: Athlete = {
     oneRepMax: "epley",
     ruleWeights: { S5: 4 },
     shortTime: "essential-five-swim",
+    jumps: "on",
   },
   health: {
     clearanceNeeded: true,
     clearance: { date: "2026-01-04", by: "a physician", limits: "none", rules: ["moderate-effort", "no-supine"] },
     areas: [{ area: "bone-stress", side: "both", status: "past", since: "2020-01-01", setOffBy: "double days" }],
   },
+  places: athleteWith().places.map((place) =>
+    place.id === "home"
+      ? {
+          ...place,
+          other: ["step", "wall", "chair", "towel", "door-anchor", "low-wall"],
+          stairsCm: 17.5,
+          rucksack: { emptyKg: 1.1, maxKg: 14.3, stepKg: 1.1 },
+          bottlesKg: [1.5, 1.5, 0.75],
+        }
+      : place,
+  ),
   away: [{ start: "2026-04-02", end: "2026-04-06", kind: "height", place: "home" }],
   locked: [{ date: "2026-03-03", start: "17:30", place: "gym", label: "A" }],
   screening: [
@@ -117,7 +129,17 @@ const everything: Athlete = {
       items: [
         {
           exercise: "front-squat",
-          prescribed: { sets: 3, reps: 5, repsLow: 5, seconds: 0, rir: 2, loadKg: 60.327 },
+          prescribed: {
+            sets: 3,
+            reps: 5,
+            repsLow: 5,
+            most: 8,
+            seconds: 0,
+            rir: 2,
+            loadKg: 60.327,
+            tempo: "4-2-1",
+            half: true,
+          },
           sets: [{ reps: 5, seconds: 1, loadKg: 60.327, rir: 2, side: "both", clean: 5 }],
           pain: 0,
           nextDayPain: 1,
@@ -282,6 +304,44 @@ describe("bad input names its path and what was expected", () => {
       (a) => a.screening.push({ test: "calf-raise", date: START }),
       "screening[0]",
       '"value", or "left" and "right"',
+    ],
+    [
+      "a rucksack without a mass",
+      (a) => Object.assign(a.places[0]!, { rucksack: { maxKg: 12, stepKg: 1 } }),
+      "places[0].rucksack.emptyKg",
+      "missing",
+    ],
+    [
+      "a rucksack that weighs more empty than full",
+      (a) => Object.assign(a.places[0]!, { rucksack: { emptyKg: 3, maxKg: 2, stepKg: 1 } }),
+      "places[0].rucksack.maxKg",
+      "at least emptyKg",
+    ],
+    [
+      "a bottle without a mass",
+      (a) => Object.assign(a.places[0]!, { bottlesKg: [1.5, 0] }),
+      "places[0].bottlesKg[1]",
+      "more than 0",
+    ],
+    ["stairs that nobody climbs", (a) => Object.assign(a.places[0]!, { stairsCm: 180 }), "places[0].stairsCm", "60"],
+    [
+      "jumps that are neither on nor off",
+      (a) => Object.assign(a, { settings: { jumps: "yes" } }),
+      "settings.jumps",
+      'one of "by-gate"',
+    ],
+    [
+      "a tempo in words",
+      (a) =>
+        a.strengthLog.push({
+          date: START,
+          label: "A",
+          items: [
+            { exercise: "split-squat", prescribed: { sets: 3, tempo: "slow" }, sets: [{ reps: 5, side: "both" }] },
+          ],
+        }),
+      "strengthLog[0].items[0].prescribed.tempo",
+      "such as 3-0-1",
     ],
     ["another format", (a) => Object.assign(a, { format: "something" }), "format", '"field-anchor/athlete" expected'],
   ] as [string, (a: Athlete) => unknown, string, string][])("%s", (_name, change, path, expected) => {

@@ -1,4 +1,5 @@
 /** One file, so that the generated seasons are planned once a run for all of them. */
+import "./bare";
 import "./choice";
 import "./jumps";
 import "./ledger";
