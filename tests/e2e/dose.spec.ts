@@ -8,9 +8,12 @@ import { expect, type Page, test } from "../support/journey";
 import { pdfText } from "../support/pdf";
 import { sheetsOf } from "../support/sheet";
 
-const squats = (weeks: number, kg: number): StrengthLog[] =>
+/** @param rise kg a week on the way there */
+const squats = (weeks: number, kg: number, rise = 0): StrengthLog[] =>
   Array.from({ length: weeks }, (_, i) =>
-    logOf(addDays(START, 1 + 7 * i), [lifted("back-squat", kg, [6, 6, 6], 2, { reps: 6, repsLow: 3, rir: 2 })]),
+    logOf(addDays(START, 1 + 7 * i), [
+      lifted("back-squat", kg - rise * (weeks - 1 - i), [6, 6, 6], 2, { reps: 6, repsLow: 3, rir: 2 }),
+    ]),
   );
 async function newAthlete(page: Page, name: string, change: Partial<Athlete> = {}): Promise<string> {
   const athlete = athleteWith({ endurance: weeksOf(new Array(24).fill(1)), ...change }, { name, timeZone: "UTC" });
@@ -225,7 +228,7 @@ test("four weeks of a lift: load, reps and deload decided as computed; one is ov
   // A trained lifter with eight weeks behind; the last four are entered here. Week 4 steps back with the endurance.
   const factors = [1, 1, 1, 1, 1, 1, 1, 1, 0.6, 1, 1, 1];
   const id = await newAthlete(page, "Four Weeks", {
-    strengthLog: squats(4, 60),
+    strengthLog: squats(4, 60, 2.5),
     endurance: weeksOf([...factors, ...new Array(12).fill(1)]),
   });
   const dates = ["2026-02-03", "2026-02-10", "2026-02-17", "2026-02-24"];
