@@ -87,7 +87,9 @@ test("pounds and miles are shown where the athlete asks for them", async ({ page
   await page.getByRole("link", { name: "Pell Ashdown", exact: true }).click();
   await expect(page.getByText("mi · lb")).toBeVisible();
   await page.keyboard.press("4");
-  await expect(page.getByRole("heading", { level: 1, name: /^(Heavy A|Single-leg B|Slow strength [AB])$/ })).toBeVisible();
+  await expect(
+    page.getByRole("heading", { level: 1, name: /^(Heavy A|Single-leg B|Slow strength [AB])$/ }),
+  ).toBeVisible();
   // On to the first session that is loaded: a bare place has nothing to weigh.
   await expect(async () => {
     const pounds = page.getByText(/\d\slb/).first();

@@ -79,7 +79,8 @@ export const request = (
   ],
   weekLeads: 6,
   units: [unit("hip"), unit("calf"), unit("trunk")],
-  placeFor: () => ({ point: 0, slower: 0, why: [] }),
+  placeFor: () => ({ point: 0, why: [] }),
+  slowerFor: () => 0,
   loadFor: (q) => ({
     loadKg: q.loading === "bar" ? 80 : 12,
     perSideKg: [20, 10],

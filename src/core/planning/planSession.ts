@@ -310,9 +310,9 @@ export class SessionBuilder {
       choice,
       swaps: new Map(taken.map((s) => [s.from, s.to])),
       loadFor: (q: Parameters<typeof nextLoad>[0]) => nextLoad(q, basis),
-      placeFor: (exercise: string) => ({
-        slower: this.slowerOf(exercise, stands?.from ?? null),
-        ...(block
+      slowerFor: (exercise: string) => this.slowerOf(exercise, stands?.from ?? null),
+      placeFor: (exercise: string) =>
+        block
           ? placeOnLine({
               block: { start: block.start, from: block.from, weeks: block.of, held: block.held },
               monday: week.start,
@@ -321,8 +321,7 @@ export class SessionBuilder {
               planned: planned.get(exercise),
               own: athlete.settings?.ruleValues,
             })
-          : { point: 0, why: [] }),
-      }),
+          : { point: 0, why: [] },
       filled,
       units: units ?? this.ledger.deal.get(label) ?? [],
       leads: this.ledger.leads.get(label) ?? [],

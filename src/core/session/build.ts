@@ -8,7 +8,7 @@ import { fillSlots } from "./fill";
 import { isHeavy, isLoadedLower } from "./heavy";
 import { jumpSlots, whyNoJumps } from "./jumps";
 import { lostBy } from "./lost";
-import { shorterRoutine, stageSlots, visitSlots } from "./routines";
+import { longestThatFits, stageSlots, visitSlots } from "./routines";
 import {
   essentialSlots,
   SHORT_MINUTES,
@@ -222,10 +222,8 @@ function byWorth(
 function inTime(items: Item[], r: SessionRequest, asked: Asked, dropped: Dropped[]): Arranged | null {
   let left = items;
   let now = arranged(left, r);
-  while (now.minutes > r.minutes && onTheFloor(r)) {
-    const less = shorterRoutine(left);
-    if (!less) break;
-    left = [...less];
+  if (now.minutes > r.minutes && onTheFloor(r)) {
+    left = [...longestThatFits(left, (of) => arranged(of, r).minutes <= r.minutes)];
     now = arranged(left, r);
   }
   if (now.minutes > r.minutes && !r.edit) {

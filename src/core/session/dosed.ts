@@ -12,7 +12,7 @@ export type DoseAt = ReturnType<typeof doseAt>;
 export function doseAt(exercise: Exercise, column: Column, external: boolean, r: SessionRequest) {
   const { kind, loaded, unloaded } = r.dose.cells[column];
   const doses = external ? loaded : unloaded;
-  const place = kind === "line" ? r.placeFor(exercise.id) : { point: 0, slower: 0, why: [] };
+  const place = kind === "line" ? r.placeFor(exercise.id) : { point: 0, why: [] };
   const point = Math.min(place.point, doses.length - 1);
   const dose = doses[point] as Dose;
   const builds = kind === "line" || kind === "step-back";

@@ -1,5 +1,6 @@
 /** What stands in routines after runs, by stage, and in visits that restore (rules approach.routine, restore.visits). */
 import { type ChoiceContext, closedBecause } from "../exercise";
+import { onceFor } from "../once";
 import type { RoutineStage, Slot } from "./slots";
 import type { Item } from "./types";
 
@@ -98,15 +99,35 @@ function slotsOf(stations: readonly (readonly string[])[], setsOf: (id: string) 
   });
 }
 
-/** Two rounds of a stage; what the minutes do not hold goes from the end. */
-export const stageSlots = (stage: RoutineStage, c: ChoiceContext): Slot[] =>
-  slotsOf(STAGES[stage], (id) => (stage === 1 && ONCE.includes(id) ? 1 : 2), c);
+const stages = onceFor((_: ChoiceContext) => new Map<RoutineStage, Slot[]>());
 
-export const visitSlots = (c: ChoiceContext): Slot[] => slotsOf(VISIT, () => 2, c);
+/** Two rounds of a stage; what the minutes do not hold goes from the end. */
+export function stageSlots(stage: RoutineStage, c: ChoiceContext): Slot[] {
+  const known = stages(c).get(stage);
+  if (known) return known;
+  const made = slotsOf(STAGES[stage], (id) => (stage === 1 && ONCE.includes(id) ? 1 : 2), c);
+  stages(c).set(stage, made);
+  return made;
+}
+
+export const visitSlots = onceFor((c: ChoiceContext): Slot[] => slotsOf(VISIT, () => 2, c));
 
 /** One thing less: the second round from its end, then exercises from the end; null where one is left. */
 export function shorterRoutine(items: readonly Item[]): readonly Item[] | null {
   const twice = items.findLastIndex((i) => i.sets > 1);
   if (twice >= 0) return items.map((i, k) => (k === twice ? { ...i, sets: i.sets - 1 } : i));
   return items.length > 1 ? items.slice(0, -1) : null;
+}
+
+/** The first of ever shorter routines that fits; the shortest where none does. */
+export function longestThatFits(items: readonly Item[], fits: (items: readonly Item[]) => boolean): readonly Item[] {
+  const all: (readonly Item[])[] = [items];
+  for (let less = shorterRoutine(items); less; less = shorterRoutine(less)) all.push(less);
+  let [long, short] = [0, all.length - 1];
+  while (long < short) {
+    const middle = Math.floor((long + short) / 2);
+    if (fits(all[middle] ?? items)) short = middle;
+    else long = middle + 1;
+  }
+  return all[short] ?? items;
 }

@@ -29,7 +29,7 @@ export function slowed(at: DoseAt, { exercise, loading }: Candidate, slot: Slot,
   // What a finding asked for has a dose of its own.
   if (r.loading !== "full" || r.edit || r.routine || slot.added || !growsSlower(exercise, loading, r.place))
     return null;
-  const step = Math.min(r.placeFor(exercise.id).slower, MOST_STEPS[r.emphasis]);
+  const step = Math.min(r.slowerFor(exercise.id), MOST_STEPS[r.emphasis]);
   const tempo = slowerAt(exercise.tempo, step);
   const point = at.line?.point ?? 0;
   const strength = r.emphasis === "maximal" && slot.kind !== "assist" && !r.choice.laddersFirst;

@@ -71,8 +71,6 @@ export interface LoadQuestion {
 /** A lift's point on its block's line, from 0, with what put it there. */
 export interface LinePlaceOf {
   point: number;
-  /** Step of slower work without load, from 0. */
-  slower: number;
   why: Why[];
 }
 
@@ -117,6 +115,8 @@ export interface SessionRequest {
   loadFor: (q: LoadQuestion) => LoadAnswer;
   /** Where an exercise stands on the block's line; the first point where nothing is said. */
   placeFor: (exercise: string) => LinePlaceOf;
+  /** Step of slower work without load that an exercise stands at, from 0. */
+  slowerFor: (exercise: string) => number;
   /** What filled this label's slots on this day at this place before, whole and halved: minutes and cuts come after. */
   filled?: { whole?: Filled; short?: Filled };
 }
