@@ -86,6 +86,8 @@ export function jumpWeek(input: JumpInput): JumpWeek {
   return right.kind === "swings" ? swingWeek(input, right, day) : landingWeek(input, right, right.kind, taken);
 }
 
+const oneSet = <T extends { sets: number }>(work: T): T => ({ ...work, sets: numbers("jumps.phase").raceSets });
+
 const keptSteps = ({ hops, jumps }: JumpState) => ({ hops: hops?.step ?? 0, jumps: jumps?.step ?? 0 });
 
 function swingWeek({ athlete, library, labels }: JumpInput, right: JumpRight, day: SeasonDay): JumpWeek {
@@ -106,8 +108,8 @@ function landingWeek(input: JumpInput, right: JumpRight, kind: JumpKind, taken: 
   const hops = stepFor(state.hops, HOP_SECONDS.length, week.start, held);
   const jumps = stepFor(state.jumps, CONTACTS.length, week.start, held);
   const asHops = (why_: readonly (Why | null)[]): JumpAsk => {
-    const { sets, seconds } = hopSets(hops.step);
-    return { kind: "hops", sets: taken === "short" ? 1 : sets, seconds, why: why_.flatMap((w) => w ?? []) };
+    const work = taken === "short" ? oneSet(hopSets(hops.step)) : hopSets(hops.step);
+    return { kind: "hops", ...work, why: why_.flatMap((w) => w ?? []) };
   };
   const hopWhy = why("jumps.amount", "hops", { seconds: HOP_SECONDS[hops.step] ?? 0, week: hops.step + 1 });
   const jumpWhy = why("jumps.amount", "jumps", { contacts: CONTACTS[jumps.step] ?? 0, week: jumps.step + 1 });
@@ -115,7 +117,7 @@ function landingWeek(input: JumpInput, right: JumpRight, kind: JumpKind, taken: 
     kind: "jumps",
     contacts: taken === "short" ? AMOUNT.reps : (CONTACTS[jumps.step] ?? 0),
     only: kind === "step-off" ? [STEP_OFF] : null,
-    hops: hopSets(hops.step),
+    hops: taken === "short" ? oneSet(hopSets(hops.step)) : hopSets(hops.step),
     why: [jumpWhy, ...(jumps.why ? [jumps.why] : [])],
   });
   const lands =
@@ -143,7 +145,7 @@ export function jumpsOn(of: JumpWeek, label: Label, day: SeasonDay, input: JumpI
   if (kind !== of.right.kind || typeof taken === "object") return null;
   if (ask.kind === "swings") return day.phase === "build" && day.loading === "full" ? ask : null;
   if (taken === "all") return ask;
-  return ask.kind === "hops" ? { ...ask, sets: 1 } : { ...ask, contacts: AMOUNT.reps };
+  return ask.kind === "hops" ? oneSet(ask) : { ...ask, contacts: AMOUNT.reps, hops: oneSet(ask.hops) };
 }
 
 /** What a week leaves to the next. @param sessions as they were placed, in order of time */

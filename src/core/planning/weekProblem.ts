@@ -148,9 +148,9 @@ export class WeekProblem {
     { start, locked, ...ask }: PlacedAsk & { start: number; locked: boolean },
     because: string | null,
   ): Option {
-    const option = this.optionFor(session, { day: ask.day, window: ask.window, start, locked });
-    if (because === null) return this.keepAsk(option, ask);
-    return this.keepAsk(withoutJumps(option, because), { ...ask, noJumps: because });
+    const at = { day: ask.day, window: ask.window, start, locked };
+    if (because === null) return this.keepAsk(this.optionFor(session, at), ask);
+    return this.keepAsk(this.optionFor(withoutJumps(session, because), at), { ...ask, noJumps: because });
   }
 
   /** The same option with its session filled anew. */
@@ -228,14 +228,15 @@ export class WeekProblem {
   }
 }
 
-/** What the week loses by an option without the jumps that were asked for. */
-function withoutJumps(o: Option, because: string): Option {
+/** A session that holds none of the jumps that were asked for: what the week loses by that. */
+function withoutJumps(s: BuiltSession, because: string): BuiltSession {
   const share = numbers("jumps.amount").missing / numbers("work.lost").points;
   const words = say("jumps.amount", "lost", because);
-  return Object.assign(o, {
-    lostShare: o.lostShare + share,
-    lostWords: o.lostWords === "" ? words : `${o.lostWords} and ${words}`,
-  });
+  return {
+    ...s,
+    lostShare: s.lostShare + share,
+    lostWords: s.lostWords === "" ? words : `${s.lostWords} and ${words}`,
+  };
 }
 
 interface OptionsAsked {
