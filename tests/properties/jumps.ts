@@ -96,7 +96,7 @@ const jumpers: fc.Arbitrary<Athlete> = fc
 let known: Season[] | null = null;
 export const jumping = (): readonly Season[] => {
   known ??= fc
-    .sample(jumpers, { numRuns: Math.ceil(SEASONS / 5), seed: 20260305 })
+    .sample(jumpers, { numRuns: Math.ceil(SEASONS / 3), seed: 20260305 })
     .map((athlete) => ({ athlete, plan: plan(athlete, { weeks: "season" }) }));
   return known;
 };
