@@ -24,6 +24,12 @@ export const massIn = (kg: number, unit: "kg" | "lb" | undefined): number =>
 /** Masses are compared in whole micrograms so that sums of plates meet exactly. @param kg kilograms @returns integer micrograms */
 export const toMicrograms = (kg: number): number => Math.round(kg * 1e9);
 
+/** @returns what lies between two masses, both among them, by equal steps, kg */
+export function massesBetween(fromKg: number, toKg: number, stepKg: number): number[] {
+  const steps = Math.floor((toKg - fromKg) / stepKg + TOLERANCE);
+  return Array.from({ length: steps + 1 }, (_, i) => roundTo(fromKg + i * stepKg, 6));
+}
+
 /** @param value any number @param digits decimal places kept @returns the rounded number (halves away from zero) */
 export function roundTo(value: number, digits: number): number {
   const f = 10 ** digits;

@@ -1,7 +1,7 @@
 /** Loads a place can make for an exercise: bars with plates, dumbbells, kettlebells, machine stacks. */
 import type { Place } from "../athlete";
 import { bottlePairs, type Exercise, type LoadKind, rucksackLoads, usedBy } from "../exercise";
-import { roundTo, TOLERANCE } from "../units";
+import { massesBetween, TOLERANCE } from "../units";
 import { barLoads, loadBar } from "./plates";
 
 export interface MadeLoad {
@@ -61,9 +61,7 @@ export function makeableLoads(exercise: Exercise, loading: LoadKind, at: Place):
     case "machine": {
       const kinds = exercise.needs.flatMap((set) => set.filter((n) => n.startsWith("machine:")).map((n) => n.slice(8)));
       const machine = place.machines.find((m) => kinds.includes(m.kind));
-      if (!machine) return [];
-      const steps = Math.floor((machine.toKg - machine.fromKg) / machine.stepKg + TOLERANCE);
-      return Array.from({ length: steps + 1 }, (_, i) => roundTo(machine.fromKg + i * machine.stepKg, 6));
+      return machine ? massesBetween(machine.fromKg, machine.toKg, machine.stepKg) : [];
     }
     default:
       return [];

@@ -17,7 +17,7 @@ import { bareLoadingAt, loadingAt } from "./equipment";
 import type { Library } from "./library";
 import type { Progression } from "./progression";
 import type { SideGap } from "./sides";
-import type { Exercise, LoadKind, Muscle, Pattern } from "./types";
+import { type Exercise, type LoadKind, type Pattern, STRONG } from "./types";
 
 export interface ChoiceContext {
   athlete: Athlete;
@@ -131,8 +131,6 @@ export function closedBecause(e: Exercise, c: ChoiceContext): Closed | null {
 
 /** What moves an exercise up or down, in points (rule choice.points). */
 export const POINTS = numbers("choice.points").points;
-/** Muscles that a strength slot is for. */
-const STRONG: readonly Muscle[] = ["quadriceps", "gluteus maximus", "hamstrings"];
 
 /** What moves an exercise up or down; its sentence is made when somebody asks, since few of those ranked are ever read. */
 export interface Part {

@@ -1,7 +1,7 @@
 /** What a place can offer an exercise. */
 import type { Place } from "../athlete";
 import { onceFor } from "../once";
-import { roundTo, TOLERANCE } from "../units";
+import { massesBetween } from "../units";
 import type { Exercise, LoadKind, Need } from "./types";
 
 /** @returns whether the place holds what the word asks for */
@@ -33,12 +33,8 @@ export const bottlePairs = ({ bottlesKg = [] }: Place): number[] =>
   bottlesKg.filter((kg, i) => bottlesKg.indexOf(kg) < i);
 
 /** Every mass that a rucksack can be filled to, kg, rising. */
-export function rucksackLoads({ rucksack }: Place): number[] {
-  if (!rucksack) return [];
-  const { emptyKg, maxKg, stepKg } = rucksack;
-  const steps = Math.floor((maxKg - emptyKg) / stepKg + TOLERANCE);
-  return Array.from({ length: steps + 1 }, (_, i) => roundTo(emptyKg + i * stepKg, 6));
-}
+export const rucksackLoads = ({ rucksack: r }: Place): number[] =>
+  r ? massesBetween(r.emptyKg, r.maxKg, r.stepKg) : [];
 
 /** Work that nothing but a weight in the hand, on a real bench, serves. */
 const HANDS_ONLY: ReadonlySet<string> = new Set(["incline-press", "overhead-lunge"]);

@@ -1,7 +1,7 @@
 /** What work without load becomes where nothing heavier is at hand: slower, with a pause, one and a half in one (rule grow.unloaded). */
 import type { Place } from "../athlete";
 import { numbers } from "../rulebook";
-import { EXTERNAL, type Exercise, type LoadKind, type Muscle, PRIMARY_PATTERNS } from "./types";
+import { EXTERNAL, type Exercise, type LoadKind, PRIMARY_PATTERNS, STRONG } from "./types";
 
 export interface Tempo {
   down: number;
@@ -54,10 +54,10 @@ export function slowerStepOf(own: string, done: string, half: boolean): number {
 /** Longest pause of work that moves: what is longer is a hold. */
 const { pause: LONGEST_PAUSE } = numbers("grow.unloaded");
 
-/** What such work is for: control of the hip grows by its repetitions and its ladder. */
-const STRONG: readonly Muscle[] = ["quadriceps", "gluteus maximus", "hamstrings"];
-
-/** Whether an exercise grows this way here: leading patterns without load, where no bar and no machine would load another. */
+/**
+ * Whether an exercise grows this way here: leading patterns without load, where no bar and no machine would load another. Control of the hip
+ * grows by its repetitions and its ladder.
+ */
 export const growsSlower = (e: Exercise, loading: LoadKind, place: Place): boolean =>
   !EXTERNAL.includes(loading) &&
   PRIMARY_PATTERNS.includes(e.pattern) &&

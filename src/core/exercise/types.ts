@@ -47,6 +47,9 @@ export const MUSCLES = [
 ] as const;
 export type Muscle = (typeof MUSCLES)[number];
 
+/** What lifts for strength are for. */
+export const STRONG: readonly Muscle[] = ["quadriceps", "gluteus maximus", "hamstrings"];
+
 export const PLANES = ["sagittal", "frontal", "transverse"] as const;
 export const POSITIONS = [
   "standing",

@@ -28,10 +28,8 @@ const AMOUNT = numbers("jumps.amount");
 /** Seconds of hops a session by step, and contacts of jumps. */
 export const HOP_SECONDS: readonly number[] = Object.values(AMOUNT.hops);
 export const CONTACTS: readonly number[] = Object.values(AMOUNT.contacts);
-const [ONE, TWO] = [1, 2];
-
 /** Landings of a repetition; on one leg each counts two. */
-export const landings = (exercise: string): number => (exercise === "bounds" ? TWO : ONE);
+export const landings = (exercise: string): number => (exercise === "bounds" ? 2 : 1);
 
 /** Sets and seconds of hops at a step: ten seconds a set until there are five, then longer ones. */
 export function hopSets(step: number): { sets: number; seconds: number } {

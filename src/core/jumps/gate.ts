@@ -1,5 +1,5 @@
 /** Who may jump, and what kind of it (rule jumps.gate). What is unsafe stays closed whatever the coach switches. */
-import { AREA_WORDS, type Area, type Athlete, activeAreas, ageRange, safetyGate } from "../athlete";
+import { AREA_WORDS, type Area, type Athlete, activeAreas, ageRange, type LoggedItem, safetyGate } from "../athlete";
 import { DAYS_A_MONTH, daysBetween, type IsoDate } from "../dates";
 import { currentMax } from "../dose";
 import type { Library } from "../exercise";
@@ -76,23 +76,13 @@ function notReady(athlete: Athlete, on: IsoDate, by: { library: Library; asOf: I
 
 /** e1RM of the strongest squat of the log, kg; 0 where nothing says it. */
 function squatOf(athlete: Athlete, { library, asOf }: { library: Library; asOf: IsoDate }): number {
-  const squats = athlete.strengthLog.flatMap(({ date, items }) =>
-    items.flatMap((item) => {
+  const squats = new Map<string, { date: IsoDate; item: LoggedItem }[]>();
+  for (const { date, items } of athlete.strengthLog)
+    for (const item of items) {
       const e = library.byId(item.exercise);
-      return e?.pattern === "squat" && e.loading === "bar" ? [{ date, item }] : [];
-    }),
-  );
-  const ids = [...new Set(squats.map((s) => s.item.exercise))];
+      if (e?.pattern === "squat" && e.loading === "bar")
+        squats.set(e.id, [...(squats.get(e.id) ?? []), { date, item }]);
+    }
   const formula = athlete.settings?.oneRepMax ?? "default";
-  return Math.max(
-    0,
-    ...ids.map(
-      (id) =>
-        currentMax(
-          squats.filter((s) => s.item.exercise === id),
-          formula,
-          asOf,
-        )?.kg ?? 0,
-    ),
-  );
+  return Math.max(0, ...[...squats.values()].map((history) => currentMax(history, formula, asOf)?.kg ?? 0));
 }

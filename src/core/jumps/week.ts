@@ -23,8 +23,10 @@ export type JumpAsk =
 
 export interface JumpWeek {
   right: JumpRight;
-  /** By session, on a day that takes them whole. */
+  /** By session, whole. */
   asks: ReadonlyMap<Label, JumpAsk>;
+  /** The week as such takes one short set of them. */
+  short: boolean;
   /** Step on each ladder, from 0. */
   steps: { hops: number; jumps: number };
   /** Why there are jumps or none. */
@@ -79,7 +81,13 @@ export function jumpWeek(input: JumpInput): JumpWeek {
   const { athlete, week } = input;
   const day = firstDay(week);
   const right = jumpRight(athlete, day?.date ?? week.start, input);
-  const none = (because: Why): JumpWeek => ({ right, asks: new Map(), steps: { hops: 0, jumps: 0 }, why: [because] });
+  const none = (because: Why): JumpWeek => ({
+    right,
+    asks: new Map(),
+    short: false,
+    steps: { hops: 0, jumps: 0 },
+    why: [because],
+  });
   if (!day || right.kind === null) return none(right.why);
   const taken = takes(day, athlete);
   if (typeof taken === "object") return { ...none(taken), steps: keptSteps(input.state) };
@@ -99,7 +107,7 @@ function swingWeek({ athlete, library, labels }: JumpInput, right: JumpRight, da
   const inBuild = day.phase === "build" && day.loading === "full";
   if (inBuild && has && label) asks.set(label, { kind: "swings", sets, why: [why("jumps.swings", "here", sets)] });
   const because = inBuild ? why("jumps.swings", has ? "here" : "none", sets) : why("jumps.swings", "base");
-  return { right, asks, steps: { hops: 0, jumps: 0 }, why: [right.why, because] };
+  return { right, asks, short: false, steps: { hops: 0, jumps: 0 }, why: [right.why, because] };
 }
 
 function landingWeek(input: JumpInput, right: JumpRight, kind: JumpKind, taken: Takes): JumpWeek {
@@ -108,16 +116,15 @@ function landingWeek(input: JumpInput, right: JumpRight, kind: JumpKind, taken: 
   const hops = stepFor(state.hops, HOP_SECONDS.length, week.start, held);
   const jumps = stepFor(state.jumps, CONTACTS.length, week.start, held);
   const asHops = (why_: readonly (Why | null)[]): JumpAsk => {
-    const work = taken === "short" ? oneSet(hopSets(hops.step)) : hopSets(hops.step);
-    return { kind: "hops", ...work, why: why_.flatMap((w) => w ?? []) };
+    return { kind: "hops", ...hopSets(hops.step), why: why_.flatMap((w) => w ?? []) };
   };
   const hopWhy = why("jumps.amount", "hops", { seconds: HOP_SECONDS[hops.step] ?? 0, week: hops.step + 1 });
   const jumpWhy = why("jumps.amount", "jumps", { contacts: CONTACTS[jumps.step] ?? 0, week: jumps.step + 1 });
   const asJumps = (): JumpAsk => ({
     kind: "jumps",
-    contacts: taken === "short" ? AMOUNT.reps : (CONTACTS[jumps.step] ?? 0),
+    contacts: CONTACTS[jumps.step] ?? 0,
     only: kind === "step-off" ? [STEP_OFF] : null,
-    hops: taken === "short" ? oneSet(hopSets(hops.step)) : hopSets(hops.step),
+    hops: hopSets(hops.step),
     why: [jumpWhy, ...(jumps.why ? [jumps.why] : [])],
   });
   const lands =
@@ -133,7 +140,8 @@ function landingWeek(input: JumpInput, right: JumpRight, kind: JumpKind, taken: 
   const amount = lands ? [jumpWhy, jumps.why] : [hopWhy, hops.why];
   const short = taken === "short" ? [why("jumps.phase", "short")] : amount.flatMap((w) => w ?? []);
   const now = begins ? [why("jumps.amount", "later", held)] : short;
-  return { right, asks, steps: { hops: hops.step, jumps: jumps.step }, why: [right.why, ...now] };
+  const steps = { hops: hops.step, jumps: jumps.step };
+  return { right, asks, short: taken === "short", steps, why: [right.why, ...now] };
 }
 
 /** What a session on a day is asked for; null where the day takes none. */
@@ -144,7 +152,7 @@ export function jumpsOn(of: JumpWeek, label: Label, day: SeasonDay, input: JumpI
   const taken = takes(day, input.athlete);
   if (kind !== of.right.kind || typeof taken === "object") return null;
   if (ask.kind === "swings") return day.phase === "build" && day.loading === "full" ? ask : null;
-  if (taken === "all") return ask;
+  if (taken === "all" && !of.short) return ask;
   return ask.kind === "hops" ? oneSet(ask) : { ...ask, contacts: AMOUNT.reps, hops: oneSet(ask.hops) };
 }
 

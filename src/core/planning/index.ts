@@ -3,8 +3,9 @@ export { type Board, type BoardPlace, weighPlaces, withEnduranceMoved } from "./
 export { WeekChain } from "./chain";
 export { choicesFor } from "./choices";
 export { choiceContexts } from "./contexts";
+export { increaseCap } from "./dayWork";
 export { gymAthlete } from "./gymDay";
 export { seasonJumps } from "./jumps";
 export { nearestChanges, withFix } from "./nearest";
-export { increaseCap, type Swap } from "./planSession";
+export type { Swap } from "./planSession";
 export { type PlanSession, type PlanWeek, plannedLegEvent, planWeek } from "./planWeek";

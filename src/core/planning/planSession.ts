@@ -2,7 +2,6 @@
 
 import { approachFor } from "../approach";
 import {
-  type Athlete,
   type Column,
   type DatedWindow,
   type Gate,
@@ -10,18 +9,19 @@ import {
   type Label,
   type Place,
   placeById,
+  type SessionEdit,
   type Stage,
   safetyGate,
   windowsOfWeek,
 } from "../athlete";
 import type { IsoDate } from "../dates";
-import { makeableLoads, type SessionDose, sessionDose } from "../dose";
-import { type ChoiceContext, closedBecause, type Exercise, loadingToday } from "../exercise";
+import { type SessionDose, sessionDose } from "../dose";
+import type { Exercise } from "../exercise";
 import { type JumpAsk, type JumpInput, type JumpState, type JumpWeek, jumpsOn, jumpWeek } from "../jumps";
 import type { LedgerState, Unit } from "../ledger";
-import { historyOf, type LadderState, nextLoad, type PlannedLift, placeOnLine, slowerStep } from "../progress";
-import { numbers, type Why, why } from "../rulebook";
-import { type BlockWeek, buildOf, inWeek, type SeasonDay, type SeasonWeek } from "../season";
+import { historyOf, nextLoad, type PlannedLift, placeOnLine, slowerStep } from "../progress";
+import { numbers } from "../rulebook";
+import { type BlockWeek, inWeek, type SeasonDay } from "../season";
 import {
   type BuiltSession,
   buildSession,
@@ -31,6 +31,7 @@ import {
   type SessionRequest,
 } from "../session";
 import { type ContextInput, choiceContexts } from "./contexts";
+import { blockOn, holdRange, increaseCap, ladderState } from "./dayWork";
 import { ledgerOf, type WeekLedger } from "./weekLedger";
 
 export interface LastBuild {
@@ -139,14 +140,19 @@ export class SessionBuilder {
     return this.most;
   }
 
+  /** The week's session as the coach made it. */
+  editOf(label: Label): SessionEdit | undefined {
+    const { athlete, week } = this.input;
+    return athlete.edits?.find((e) => e.week === week.start && e.label === label);
+  }
+
   /** Jumps or swings that a session is asked for on a day; null where it is asked for none. */
   jumpsOn(label: Label, day: SeasonDay): JumpAsk | null {
     if (!this.jumps.asks.has(label)) return null;
     const key = `${label}/${day.date}`;
     const known = this.asked.get(key);
     if (known !== undefined) return known;
-    const byHand = this.input.athlete.edits?.some((e) => e.week === this.input.week.start && e.label === label);
-    const ask = byHand ? null : jumpsOn(this.jumps, label, day, this.jumpInput);
+    const ask = this.editOf(label) ? null : jumpsOn(this.jumps, label, day, this.jumpInput);
     this.asked.set(key, ask);
     return ask;
   }
@@ -271,7 +277,7 @@ export class SessionBuilder {
     const { athlete, week, log, planned, asOf, swaps } = this.input;
     const choice = this.choiceOn(day, place);
     const { gate, areas } = choice;
-    const edit = athlete.edits?.find((e) => e.week === week.start && e.label === label);
+    const edit = this.editOf(label);
     const { phase, emphasis, loading, heavyOk, blockStart } = day;
     const within = loading === "mobility" ? numbers("session.slots").mobilityMinutes : minutes;
     const { block, closes } = blockOn(day, week);
@@ -343,44 +349,3 @@ const STAGE_OF: Readonly<Record<Stage, 1 | 2 | 3>> = {
 
 /** Building days that stand in no block take the first point of a line. */
 const FIRST_POINT = { week: 1, weeks: 1, nth: 1, before: 0 };
-
-/** The block that a day's work stands in, or the one that ended right before its week: of the same work both. */
-export function blockOn(
-  day: SeasonDay,
-  { block, closes, stepBack }: SeasonWeek,
-): { block: BlockWeek | null; closes: BlockWeek | null; stepBack: boolean } {
-  const builds = buildOf(day);
-  const same = (b: BlockWeek | null) => (b !== null && b.builds === builds ? b : null);
-  return { block: same(block), closes: builds !== null && stepBack ? closes : same(closes), stepBack };
-}
-
-/** Least and most hard sets of a session that holds, from its share of the last full build week's (rule taper.week). */
-export function holdRange(buildSets: number): { least: number; most: number } {
-  const { least, most } = numbers("taper.week");
-  return { least: Math.ceil(buildSets * least), most: Math.max(2, Math.floor(buildSets * most)) };
-}
-
-/** What an exercise can become here (rule 5 of progress). */
-export function ladderState(e: Exercise, choice: ChoiceContext): LadderState {
-  const progression = e.ladder ? choice.progressions.get(e.ladder.id) : undefined;
-  const at = progression?.steps.indexOf(e) ?? -1;
-  const harder = at >= 0 ? progression?.steps[at + 1] : undefined;
-  const closed = harder ? closedBecause(harder, choice) : null;
-  const loading = loadingToday(e, choice);
-  const loads = loading && loading !== "bodyweight" ? makeableLoads(e, loading, choice.place) : [];
-  return {
-    harder: harder && (!closed || closed.kind === "ladder") ? harder.name : null,
-    easier: (at > 0 ? progression?.steps[at - 1]?.name : null) ?? null,
-    lightestKg: loads[0] ?? null,
-    tempo: e.tempo,
-  };
-}
-
-/** Why nothing may go up in this week; null where it may. */
-export function increaseCap(athlete: Athlete, day: SeasonDay, week: SeasonWeek): Why | null {
-  if (!isOn(athlete, "progress.cap")) return null;
-  if (day.phase === "race") return why("progress.cap", "race");
-  if (week.stepBack) return why("progress.cap", "stepBack");
-  if (week.mileage.factor < 1) return why("progress.cap", "mileage");
-  return null;
-}

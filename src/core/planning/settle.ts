@@ -43,8 +43,9 @@ export function settled(problem: WeekProblem, fitted: readonly Option[]): Option
 
 /** Planned jumps go where other sessions of the week have tired the legs, or stand too near (rules M7, jumps.amount). */
 function fresh(problem: WeekProblem, fitted: readonly Option[]): Option[] {
-  const { context, builder } = problem;
+  const { context } = problem;
   const out = [...fitted];
+  if (!out.some((o) => o.mayJump)) return out;
   const { jumpsApart, hopsApart } = numbers("jumps.amount", problem.input.athlete.settings?.ruleValues);
   let last = problem.input.jumps.last;
   const inOrder = [...fitted].sort((a, b) => a.day - b.day || a.start - b.start);
@@ -58,7 +59,7 @@ function fresh(problem: WeekProblem, fitted: readonly Option[]): Option[] {
     if (because === null) last = { minute: at, lands };
     else out[out.indexOf(o)] = problem.plainOf(o, because);
   }
-  return builder.jumps.asks.size === 0 ? [...fitted] : out;
+  return out;
 }
 
 function refilled(problem: WeekProblem, placed: readonly Option[]): Option[] | null {

@@ -13,7 +13,7 @@ import type { Counted } from "../ledger";
 import { enduranceLegEvent, type LegLoadEvent, type LegPart, MEAN_DAYS, meanDailyLoad, strengthParts } from "../legs";
 import { numbers, ruleIdOf, say } from "../rulebook";
 import { inWeek, type SeasonDay, type SeasonWeek, type WantedSession } from "../season";
-import type { BuiltSession } from "../session";
+import { type BuiltSession, holdsAsked } from "../session";
 import { type ExistingSession, jumpsTooSoon, type Option, type WeekContext, weekNumbers } from "../week";
 import { type BuilderInput, type PlacedAsk, SessionBuilder } from "./planSession";
 
@@ -101,9 +101,8 @@ export class WeekProblem {
 
   /** Minutes that a session may take in a slot. The week's own limit holds wherever it stands; one by hand has the coach's word instead. */
   private minutesIn(label: Label, w: DatedWindow): number {
-    const { athlete, week } = this.input;
-    const byHand = athlete.edits?.some((e) => e.week === week.start && e.label === label) ?? false;
-    const most = byHand ? undefined : this.wanted.find((x) => x.label === label)?.minutes;
+    const { week } = this.input;
+    const most = this.builder.editOf(label) ? undefined : this.wanted.find((x) => x.label === label)?.minutes;
     const short = this.changes.find((c) => c.kind === "shorten" && c.label === label && c.week === week.start);
     return Math.min(w.minutes, most ?? w.minutes, short?.kind === "shorten" ? short.minutes : w.minutes);
   }
@@ -116,7 +115,7 @@ export class WeekProblem {
     const asked = this.builder.jumpsOn(label, day);
     const whole = asked ? this.builder.build(label, day, window, ask.share) : null;
     // What the minutes took away is not held.
-    const jumping = whole?.items.some((i) => i.slot.jump || i.slot.alone) ? whole : null;
+    const jumping = whole && holdsAsked(whole.items) ? whole : null;
     const found = new Map<number, Option>();
     const no = new Map<number, string>();
     for (const start of jumping ? starts(jumping) : []) {

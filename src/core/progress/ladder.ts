@@ -1,6 +1,6 @@
 /** Work without load: repetitions or seconds, then sets, a harder position, load, slower lowering. */
 import { amountOf, setsOnce, topLoad } from "../athlete";
-import { LADDER_SETS } from "../exercise";
+import { LADDER_SETS, tempoOf, tempoText } from "../exercise";
 import { numbers, why } from "../rulebook";
 import { type Decision, type DecisionInput, kg } from "./decision";
 import type { History } from "./history";
@@ -76,13 +76,13 @@ function climb(
   if (ladder?.harder) return { kind: "next-rung", loadKg: null, why: told(`next, ${ladder.harder.toLowerCase()}.`) };
   if (ladder && ladder.lightestKg !== null)
     return { kind: "up-load", loadKg: ladder.lightestKg, why: told(`with load, ${kg(ladder.lightestKg)}.`) };
-  const [down = 0, pause = 0, lift = 1] = (ladder?.tempo ?? "").split("-").map(Number);
-  if (ladder && down < SLOWEST)
+  const tempo = ladder && tempoOf(ladder.tempo);
+  if (tempo && tempo.down < SLOWEST)
     return {
       kind: "slower",
       loadKg: null,
-      tempo: `${down + 1}-${pause}-${lift}`,
-      why: told(`slower lowering, ${down + 1} seconds.`),
+      tempo: tempoText({ ...tempo, down: tempo.down + 1 }),
+      why: told(`slower lowering, ${tempo.down + 1} seconds.`),
     };
   return { kind: "same", loadKg: null, why: told("nothing harder is open here; the same again.") };
 }

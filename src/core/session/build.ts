@@ -1,12 +1,12 @@
 /** Builds one strength session for a day, a place and the minutes there are. */
-import { AREA_WORDS } from "../athlete";
 import { type WarmUpSet, warmUpSets } from "../dose";
 import { EXTERNAL, fiveFor, PRIMARY_PATTERNS } from "../exercise";
-import { numbers, say, type Why, why } from "../rulebook";
+import { numbers, type Why, why } from "../rulebook";
+import { cautionsFor } from "./cautions";
 import { fillEdit } from "./edited";
 import { fillSlots } from "./fill";
 import { isHeavy, isLoadedLower } from "./heavy";
-import { jumpSlots, whyNoJumps } from "./jumps";
+import { holdsAsked, jumpSlots, whyNoJumps } from "./jumps";
 import { lostBy } from "./lost";
 import { longestThatFits, stageSlots, visitSlots } from "./routines";
 import {
@@ -252,8 +252,7 @@ function reasonsFor(r: SessionRequest, filled: Asked, left: number, cuts: number
   if (short && lead)
     reasons.push(why("ledger.fill", "short", { minutes: r.minutes, lead: lead.exercise.name.toLowerCase() }));
   else if (cuts > 0) reasons.push(why("time.drop", "cuts", { cuts, minutes: r.minutes }));
-  if (r.jumps && !items.some((i) => i.slot.jump || i.slot.alone))
-    reasons.push(why("jumps.amount", "dropped", whyNoJumps(r.jumps, r.choice)));
+  if (r.jumps && !holdsAsked(items)) reasons.push(why("jumps.amount", "dropped", whyNoJumps(r.jumps, r.choice)));
   if (isSlowStrength(items)) reasons.push(why("slow.strength", "session"));
   if (asked > left && cut) reasons.push(why("phase.day", "sets", { asked, left }));
   return reasons;
@@ -324,35 +323,4 @@ function warmUpFor(i: Item, r: SessionRequest): WarmUpSet[] {
         percent1rm: i.percent1rm,
         light: r.loading !== "full",
       });
-}
-
-/** Cautions stand where the decision is made. */
-function cautionsFor(items: readonly Item[], r: SessionRequest): string[] {
-  const has = (p: string) => items.some((i) => i.exercise.pattern === p);
-  const bar = items.some((i) => i.loading === "bar");
-  const out: string[] = [];
-  out.push(...r.choice.gate.why.map((w) => w.text));
-  const { clearance } = r.choice.athlete.health;
-  if (clearance?.limits) out.push(`Cleared by ${clearance.by}: ${clearance.limits}`);
-  if (bar) out.push("Brace first, neutral spine. Safety pins set, or somebody who knows the lift beside the bar.");
-  if (items.some((i) => i.exercise.pattern === "hinge" && i.loading === "bar"))
-    out.push("Push the floor away; no pulling with the arms, knees never locked.");
-  if (items.some((i) => i.loading === "machine")) out.push("Not to failure on machines; knees stay soft.");
-  if (items.some((i) => i.exercise.needs.some((n) => n.includes("step") || n.includes("box"))) && has("split-squat"))
-    out.push("Steps and boxes rigid, on level ground; lower the box before the form goes.");
-  if (r.choice.areas.length > 0)
-    out.push(
-      say(
-        "choice.trouble",
-        "noted",
-        r.choice.areas.map((a) => AREA_WORDS[a]),
-      ),
-    );
-  const shoes = r.choice.athlete.health.areas.some((a) => a.setOffBy?.includes("shoes"));
-  if (shoes)
-    out.push(
-      "Shoes set trouble off before: a new stiff pair counts as a load increase, with calf raises and heel walks first.",
-    );
-  out.push("No lifting with fever. Range ends where control ends.");
-  return out;
 }

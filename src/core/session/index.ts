@@ -2,8 +2,9 @@
 export { buildSession, draftSession, type SessionDraft } from "./build";
 export { candidatesFor } from "./candidates";
 export { isHeavy, loggedLegs } from "./heavy";
+export { holdsAsked } from "./jumps";
 export { prescribedOf } from "./prescribed";
-export { carriedKg, emphasisText, groupOf, heldText, reserveText, slowText, together, workText } from "./said";
+export { carriedKg, emphasisText, groupOf, heldText, isInTwo, reserveText, slowText, together, workText } from "./said";
 export { sheetsFor } from "./sheets";
 export { leadSlots, ROUTINE_MINUTES, SHORT_MINUTES } from "./slots";
 export { competes, groupsOf, setSeconds } from "./time";

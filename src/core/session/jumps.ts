@@ -13,6 +13,7 @@ const jumpSlot = (exercise: string, jump: JumpWork): Slot => ({
   kind: "assist",
   only: [exercise],
   sets: jump.sets,
+  alone: true,
   jump,
 });
 
@@ -30,6 +31,9 @@ function openJumps(c: ChoiceContext, only: readonly string[] | null): Exercise[]
     .slice(0, AMOUNT.exercises)
     .sort((a, b) => order(a) - order(b));
 }
+
+/** Whether any of the jumps or swings that were asked for stands there. */
+export const holdsAsked = (items: readonly Pick<Item, "slot">[]): boolean => items.some((i) => i.slot.alone === true);
 
 /** Why none of what is asked for stands here: the first exercise of it is closed. */
 export function whyNoJumps(ask: JumpAsk, c: ChoiceContext): string {

@@ -31,9 +31,12 @@ interface Held {
   household: Household | null;
 }
 
-/** kg as it is carried: what stands in for a pair of dumbbells is one rucksack of both. */
-export const carriedKg = (i: Held): number =>
-  (i.loadKg ?? 0) * (i.loading === "pair" && i.household === "rucksack" ? 2 : 1);
+/** A load in both hands; what stands in for a pair of dumbbells is one rucksack of both. */
+export const isInTwo = (i: Pick<Held, "loading" | "household">): boolean =>
+  i.loading === "pair" && i.household !== "rucksack";
+
+/** kg of each piece that is carried. */
+export const carriedKg = (i: Held): number => (i.loadKg ?? 0) * (i.loading === "pair" && !isInTwo(i) ? 2 : 1);
 
 /** How a load is held: "one in each hand", "rucksack, on the back"; empty where that goes without saying. */
 export function heldText({ loading, loadKg, household }: Held): string {

@@ -32,7 +32,7 @@ export interface Slot {
   reserve?: number;
   /** Jumps as their own plan has them. */
   jump?: JumpWork;
-  /** Nothing is done in its rests. */
+  /** Jumps and swings that were asked for: on fresh legs, with nothing in their rests. */
   alone?: boolean;
   /** Why it stands here, beside the choice. */
   says?: readonly Why[];

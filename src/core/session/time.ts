@@ -47,9 +47,6 @@ interface Pairable {
   slot?: { alone?: boolean };
 }
 
-/** Jumps and swings are done on fresh legs, with nothing in their rests. */
-const standsAlone = ({ exercise, slot }: Pairable): boolean => exercise.pattern === "jump" || slot?.alone === true;
-
 const PUSH_PULL: readonly Pattern[] = ["push", "pull"];
 
 /** Who works while the first rests: the first later item that does not compete with it; beside lower-body work and a push, a pull too, and the other way round. */
@@ -58,8 +55,8 @@ function partnersOf(
   later: readonly Pairable[],
   fits: (a: Pairable, b: Pairable) => boolean,
 ): number[] {
-  if (standsAlone(first)) return [];
-  const second = later.findIndex((other) => !standsAlone(other) && fits(first, other));
+  if (first.slot?.alone) return [];
+  const second = later.findIndex((other) => !other.slot?.alone && fits(first, other));
   const mate = later[second];
   if (!mate) return [];
   if (!PRIMARY_PATTERNS.includes(first.exercise.pattern) || !PUSH_PULL.includes(mate.exercise.pattern)) return [second];

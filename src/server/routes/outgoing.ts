@@ -5,7 +5,7 @@ import { sessionOfLog } from "../../api/make/weekSessions";
 import { weekStrength } from "../../api/make/weekStrength";
 import { addDays, mondayOf, timeOf } from "../../core/dates";
 import { LABEL_WORDS } from "../../core/dose";
-import { carriedKg, emphasisText } from "../../core/session";
+import { carriedKg, emphasisText, isInTwo } from "../../core/session";
 import { massIn } from "../../core/units";
 import { writeSeasonCsv } from "../../formats/season-csv";
 import { type CalendarSession, writeStrengthCalendar } from "../../formats/strength-calendar";
@@ -50,7 +50,7 @@ function sessionsOf(p: Planned, today: string): CalendarSession[] {
         place: s.place,
         lines: s.items.map(
           (i) =>
-            `${i.pair} ${i.exercise.name}: ${i.sets} x ${i.seconds !== null ? `${i.seconds} s` : i.reps}${i.eachSide ? " each side" : ""}${i.loadKg === null ? "" : `, ${i.loading === "pair" && i.household !== "rucksack" ? "2 x " : ""}${mass(carriedKg(i))}`}`,
+            `${i.pair} ${i.exercise.name}: ${i.sets} x ${i.seconds !== null ? `${i.seconds} s` : i.reps}${i.eachSide ? " each side" : ""}${i.loadKg === null ? "" : `, ${isInTwo(i) ? "2 x " : ""}${mass(carriedKg(i))}`}`,
         ),
       }),
     );

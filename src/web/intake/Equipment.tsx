@@ -290,14 +290,7 @@ function Household({ place, units, put }: { place: Place; units: Units; put: (ch
             type="checkbox"
             className="h-4 w-4 accent-iron"
             checked={rucksack !== undefined}
-            onChange={(e) => {
-              const { rucksack: _, ...without } = place;
-              put(
-                e.target.checked
-                  ? { rucksack: { emptyKg: 1, maxKg: 15, stepKg: 1 } }
-                  : ({ ...without, rucksack: undefined } as Partial<Place>),
-              );
-            }}
+            onChange={(e) => put({ rucksack: e.target.checked ? { emptyKg: 1, maxKg: 15, stepKg: 1 } : undefined })}
           />
           one that can be filled
         </label>
@@ -326,9 +319,7 @@ function Household({ place, units, put }: { place: Place; units: Units; put: (ch
             value={stairsCm ?? ""}
             onChange={(e) => {
               const n = Number(e.target.value.replace(",", "."));
-              put({
-                stairsCm: e.target.value === "" || !Number.isFinite(n) || n <= 0 ? undefined : n,
-              } as Partial<Place>);
+              put({ stairsCm: Number.isFinite(n) && n > 0 ? n : undefined });
             }}
           />
           cm high
