@@ -8,6 +8,7 @@ const rooms = [
   "gym",
   "approach",
   "season",
+  "mileage",
   "ledger",
   "dose",
   "jumps",

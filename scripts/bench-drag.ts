@@ -1,6 +1,6 @@
 /** Drags in a real browser, traced: how long the main thread was held at most, and how far behind the hand the worker was. */
 import { readFileSync } from "node:fs";
-import { chromium } from "@playwright/test";
+import { chromium, type Locator, type Page } from "@playwright/test";
 import { browserOptions } from "../tests/support/browser";
 
 interface TraceEvent {
@@ -14,6 +14,8 @@ interface TraceEvent {
   tdur?: number;
   args?: { name?: string };
 }
+
+type Box = NonNullable<Awaited<ReturnType<Locator["boundingBox"]>>>;
 
 export interface DragFigures {
   /** Longest tasks of the page's main thread while dragging, ms, longest first. */
@@ -44,34 +46,46 @@ export function mainThreadTasks(trace: { traceEvents: TraceEvent[] }): number[] 
     .sort((a, b) => b - a);
 }
 
-/**
- * The last A race in sight is dragged over ten weeks to the left and half way back, a day at each step, in a fresh browser.
- * @param traceFile where the browser's trace is written
- */
-export async function dragFlag(address: string, id: string, traceFile: string): Promise<DragFigures> {
+/** Milliseconds from step to step of a hand, and those in which the worker reads the athlete and plans the season before a first drag. */
+const STEP_MS = 16;
+const WARM_MS = 4000;
+
+/** A drag over the season in a fresh browser, traced from where it is taken hold of until what it asks for is planned. */
+async function seasonDrag(
+  address: string,
+  id: string,
+  traceFile: string,
+  drag: {
+    /** What is taken hold of. */
+    grip: (page: Page) => Locator;
+    /** Where on it, from its corner. */
+    at: (box: Box) => { x: number; y: number };
+    steps: number;
+    /** How far the hand is from there after so many steps. @param week pixels of one */
+    after: (step: number, week: number) => { x: number; y: number };
+  },
+): Promise<DragFigures> {
   const browser = await chromium.launch(browserOptions);
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${address}/a/${id}/season`);
-    const flag = page.getByRole("button", { name: /^A race / }).last();
-    await flag.waitFor();
-    // The worker reads the athlete and plans the season once before the first drag.
-    await page.waitForTimeout(4000);
-    const box = await flag.boundingBox();
+    const grip = drag.grip(page);
+    await grip.waitFor();
+    await page.waitForTimeout(WARM_MS);
+    const box = await grip.boundingBox();
     const week = await page.locator("[data-week]").first().boundingBox();
-    if (!box || !week) throw new Error("No A race in sight to drag.");
+    if (!box || !week) throw new Error("Nothing in sight to drag.");
     await browser.startTracing(page, {
       path: traceFile,
       categories: ["toplevel", "devtools.timeline", "disabled-by-default-devtools.timeline"],
     });
-    const [x, y] = [box.x + 10, box.y + 10];
-    await page.mouse.move(x, y);
+    const from = drag.at(box);
+    await page.mouse.move(from.x, from.y);
     await page.mouse.down();
-    const steps = 105;
-    for (let i = 1; i <= steps; i++) {
-      const days = i <= 70 ? i : 140 - i;
-      await page.mouse.move(x - (days * week.width) / 7, y);
-      await page.waitForTimeout(16);
+    for (let i = 1; i <= drag.steps; i++) {
+      const by = drag.after(i, week.width);
+      await page.mouse.move(from.x + by.x, from.y + by.y);
+      await page.waitForTimeout(STEP_MS);
     }
     await page.mouse.up();
     const dropped = performance.now();
@@ -80,11 +94,38 @@ export async function dragFlag(address: string, id: string, traceFile: string): 
     const settledMs = performance.now() - dropped;
     await browser.stopTracing();
     const trace = JSON.parse(readFileSync(traceFile, "utf8")) as { traceEvents: TraceEvent[] };
-    return { tasks: mainThreadTasks(trace), steps, settledMs };
+    return { tasks: mainThreadTasks(trace), steps: drag.steps, settledMs };
   } finally {
     await browser.close();
   }
 }
+
+/**
+ * The last A race in sight is dragged over ten weeks to the left and half way back, a day at each step, in a fresh browser.
+ * @param traceFile where the browser's trace is written
+ */
+export const dragFlag = (address: string, id: string, traceFile: string): Promise<DragFigures> =>
+  seasonDrag(address, id, traceFile, {
+    grip: (page) => page.getByRole("button", { name: /^A race / }).last(),
+    at: ({ x, y }) => ({ x: x + 10, y: y + 10 }),
+    steps: 105,
+    after: (step, week) => ({ x: (-(step <= 70 ? step : 140 - step) * week) / 7, y: 0 }),
+  });
+
+/**
+ * The top of a planned week is drawn up and over the weeks after it and back, in a fresh browser.
+ * @param id of an athlete with an endurance plan
+ */
+export const drawTop = (address: string, id: string, traceFile: string): Promise<DragFigures> =>
+  seasonDrag(address, id, traceFile, {
+    grip: (page) => page.getByRole("slider", { name: /^Amount of the week/ }).nth(2),
+    at: ({ x, y, width, height }) => ({ x: x + width / 2, y: y + height / 2 }),
+    steps: 90,
+    after: (step, week) => {
+      const along = step <= 45 ? step / 45 : 2 - step / 45;
+      return { x: along * 5 * week, y: -30 * along };
+    },
+  });
 
 /**
  * A session is taken in hand on the week board and led across every day of a full week and back.

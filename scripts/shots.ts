@@ -68,12 +68,6 @@ try {
   await shoot(desk, "/", "squad", "tbody tr");
   await shoot(desk, `/a/${id("Maren")}/season`, "season", "svg[aria-label^='Season section']");
   await shoot(desk, "/calendar", "calendar", "main svg");
-  await shoot(desk, `/a/${id("Maren")}/what-if`, "what-if", "main svg");
-  await desk.getByRole("button", { name: "Gullfoot Ridge 50K a week later" }).click();
-  await desk.getByRole("button", { name: "Gullfoot Ridge 50K a week later" }).click();
-  await desk.getByText(/weeks change/).waitFor();
-  await desk.waitForTimeout(400);
-  await desk.screenshot({ path: `${OUT}/what-if.png` });
   await shoot(desk, `/a/${id("Bryn")}/import`, "import", "aside h2");
   await desk.getByLabel("Files to import").setInputFiles(foreignFiles());
   await desk.getByText("Nothing is stored yet.").waitFor();
@@ -91,7 +85,26 @@ try {
   await desk.waitForTimeout(250);
   await desk.screenshot({ path: `${OUT}/gym.png` });
   await shoot(desk, `/a/${id("Maren")}/session/${heavyA}/A`, "session", "tbody tr");
-  await shoot(desk, `/a/${id("Tamsin")}/intake/health`, "intake", "main svg circle");
+  await shoot(desk, `/a/${id("Tamsin")}/intake/endurance`, "intake", "#m-sessions");
+  await shoot(desk, `/a/${id("Sunniva")}/usual-week`, "usual-week", "[aria-label^='Usual week']");
+  await desk
+    .getByRole("button", { name: /threshold/ })
+    .first()
+    .click();
+  await desk.screenshot({ path: `${OUT}/usual-week.png` });
+  await shoot(desk, `/a/${id("Sunniva")}/season?plan`, "drawing", "[role=slider]");
+  const top = await desk.getByRole("slider", { name: "Amount of the week of 2026-04-06" }).boundingBox();
+  if (top) {
+    await desk.waitForTimeout(2500);
+    await desk.mouse.move(top.x + 10, top.y + 12);
+    await desk.mouse.down();
+    await desk.mouse.move(top.x + 10, top.y + 4, { steps: 3 });
+    await desk.mouse.move(top.x + 80, top.y + 4, { steps: 6 });
+    await desk.getByText(/weeks change/).waitFor();
+    await desk.waitForTimeout(400);
+    await desk.screenshot({ path: `${OUT}/drawing.png` });
+    await desk.mouse.up();
+  }
   await shoot(desk, `/a/${id("Ilse")}/screening`, "screening", "main svg text");
   await shoot(desk, `/a/${id("Maren")}/session/${heavyA}/A/edit`, "session-edit", "[data-testid=edit-minutes]");
   await desk
@@ -117,7 +130,6 @@ try {
   await shoot(desk, `/a/${id("Maren")}/review`, "review", "main svg text");
   await desk.waitForTimeout(600);
   await desk.screenshot({ path: `${OUT}/review.png` });
-  await shoot(desk, "/club-data", "club-data", "table");
   await shoot(desk, "/approaches", "approaches", "table caption");
   await desk.getByRole("button", { name: "Make a copy to change" }).click();
   await desk.getByLabel("Name").fill("Saltmarsh, heavier build");

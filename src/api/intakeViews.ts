@@ -1,6 +1,7 @@
 /** What the interface answers about intake, screening and the library. */
-import type { Athlete, Place, Sport, Window } from "../core/athlete";
+import type { Athlete, EndurancePlan, Place, Race, Sport, Window } from "../core/athlete";
 import type { Closed, Exercise, LoadKind } from "../core/exercise";
+import type { UsualFound } from "../core/mileage";
 import type { Trust, Why } from "../core/rulebook";
 import type { Finding, TestSheet } from "../core/screening";
 
@@ -43,6 +44,10 @@ export interface IntakeView {
   places: Place[];
   availability: Window[];
   rungs: NonNullable<Athlete["rungs"]>;
+  races: Race[];
+  endurancePlan: EndurancePlan | null;
+  /** The usual week as the last recorded weeks show it; null where they do not. */
+  usualFound: UsualFound | null;
   /** Ids of places that something still points to. */
   placesInUse: string[];
 }

@@ -7,6 +7,7 @@ import {
   approachSchema,
   awaySchema,
   dateSchema,
+  endurancePlanSchema,
   enduranceSchema,
   factsSchema,
   healthSchema,
@@ -34,6 +35,8 @@ import {
 
 export const raceBody = raceSchema.omit({ id: true });
 export const enduranceBody = enduranceSchema;
+/** The endurance plan; null takes it away. */
+export const endurancePlanBody = z.strictObject({ plan: endurancePlanSchema.nullable() });
 export const windowsBody = z.strictObject({ windows: z.array(windowSchema) });
 export const phasesBody = z.strictObject({ phases: z.array(phaseSchema) });
 export const lockBody = lockedSchema;
@@ -100,8 +103,11 @@ export const scenarioBody = z.strictObject({
   availability: z.array(windowSchema).optional(),
   /** All sessions, for taking a change of miles back. */
   endurance: z.array(enduranceSchema).max(100_000).optional(),
-  /** Planned endurance from a date on, in percent of what is planned now. */
-  mileage: z.strictObject({ from: dateSchema, percent: z.number().min(20).max(200) }).optional(),
+  /** Planned endurance from a date on, up to another where one is said, in percent of what is planned now. */
+  mileage: z
+    .strictObject({ from: dateSchema, until: dateSchema.optional(), percent: z.number().min(20).max(200) })
+    .optional(),
+  endurancePlan: endurancePlanSchema.optional(),
 });
 const listed = z.strictObject({
   changes: z.array(weekChangeSchema).max(50).default([]),

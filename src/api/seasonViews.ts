@@ -1,7 +1,18 @@
 /** Squad, season and club calendar. */
-import type { Away, Emphasis, Label, Phase, PhaseSpan, Priority, SessionSport, Sport } from "../core/athlete";
+import type {
+  Away,
+  Emphasis,
+  EndurancePlan,
+  Label,
+  Phase,
+  PhaseSpan,
+  Priority,
+  SessionSport,
+  Sport,
+} from "../core/athlete";
 import type { Known } from "../core/endurance";
 import type { LoadKind, Pattern } from "../core/exercise";
+import type { AmountKind, EnduranceWarning } from "../core/mileage";
 import type { RuleId, Why } from "../core/rulebook";
 import type { BlockWeek, SeasonWarning } from "../core/season";
 import type { Unplaced } from "../core/week";
@@ -143,6 +154,23 @@ export interface SeasonWeekView extends WeekColumn {
   note: string;
   /** How much of its endurance is planned or recorded. */
   known: Known;
+  /** Its amount by the endurance plan; null where the plan says nothing of it. */
+  amount: WeekAmountView | null;
+}
+
+/** A week of the endurance plan, km or minutes. */
+export interface WeekAmountView {
+  kind: AmountKind;
+  amount: number;
+  /** What its sessions make in the end. */
+  planned: number;
+  why: Why[];
+}
+
+/** The endurance plan with what it is warned of. */
+export interface EndurancePlanView {
+  plan: EndurancePlan | null;
+  warnings: EnduranceWarning[];
 }
 
 export interface SeasonView {
@@ -153,6 +181,8 @@ export interface SeasonView {
   races: RaceFlag[];
   weeks: SeasonWeekView[];
   warnings: SeasonWarning[];
+  /** The endurance plan itself, and what it is warned of. */
+  endurance: EndurancePlanView;
   /** From when there are jumps, or why there are none. */
   jumps: Why[];
 }

@@ -53,6 +53,7 @@ function insideAthlete(parts: readonly string[], body: unknown): string | null {
       return a === undefined ? null : `endurance/${a}`;
     case "windows":
     case "phases":
+    case "endurance-plan":
     case "feed":
     case "follow":
       return a === undefined ? kind : null;

@@ -2,6 +2,7 @@
 import type {
   Away,
   Emphasis,
+  EndurancePlan,
   EnduranceSession,
   LockedSession,
   Phase,
@@ -11,10 +12,11 @@ import type {
 } from "../core/athlete";
 import type { Known } from "../core/endurance";
 import type { LedgerPattern } from "../core/ledger";
+import type { EnduranceWarning } from "../core/mileage";
 import type { Why } from "../core/rulebook";
 import type { BlockWeek } from "../core/season";
 import type { Alternative, Cost, Placed, Unplaced } from "../core/week";
-import type { RaceFlag, WeekSession } from "./seasonViews";
+import type { RaceFlag, WeekAmountView, WeekSession } from "./seasonViews";
 
 export interface EnduranceView extends EnduranceSession {
   id: string;
@@ -89,6 +91,13 @@ export interface WeekView {
   places: string[];
   why: Why[];
   editable: boolean;
+  /** The endurance plan, what it gives this week, and the amount of the last planned week before it. */
+  mileage: {
+    plan: EndurancePlan | null;
+    amount: WeekAmountView | null;
+    before: number | null;
+    warnings: EnduranceWarning[];
+  };
 }
 
 /** What undo and redo would act on next. */

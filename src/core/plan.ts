@@ -6,6 +6,13 @@ import { addDays, dayLabel, type IsoDate } from "./dates";
 import { perWeek } from "./dose";
 import { assumedEndurance, withoutMissed } from "./endurance";
 import { type Library, SHIPPED_LIBRARY } from "./exercise";
+import {
+  type EnduranceWarning,
+  enduranceWarnings,
+  enduranceWeeks,
+  type PlannedWeek,
+  withEndurancePlan,
+} from "./mileage";
 import { type PlanWeek, type Swap, seasonJumps, WeekChain } from "./planning";
 import type { RuleValues, Why } from "./rulebook";
 import {
@@ -49,6 +56,11 @@ export interface Plan {
   /** Endurance that stands in where none is planned. */
   assumed: EnduranceSession[];
   warnings: SeasonWarning[];
+  /** Weeks of the endurance plan, and what they are warned of. */
+  endurance: PlannedWeek[];
+  /** What its amounts are counted in; null without a plan. */
+  enduranceUnit: "km" | "minutes" | null;
+  enduranceWarnings: EnduranceWarning[];
   /** From when the planned weeks hold jumps, and in how many of them, or why there are none. */
   jumps: Why[];
 }
@@ -59,10 +71,18 @@ export interface Plan {
  */
 export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
   const from = options.from ?? whole.season.start;
-  const athlete = withClub(whole, from, options);
+  const club = withClub(whole, options);
+  const endurance = enduranceWeeks(club);
+  const all = withEndurancePlan(club, endurance);
+  // A planned endurance session that was missed does not count.
+  const athlete = { ...all, endurance: withoutMissed(all.endurance, from) };
   const library = options.library ?? SHIPPED_LIBRARY;
   const { phases, warnings } = planPhases(athlete);
-  const season = seasonWeeks(athlete, phases, (day) => sessionsAWeek(athlete, day), from);
+  const amounts = new Map(endurance.map((w) => [w.week, w.why]));
+  const season = seasonWeeks(athlete, phases, (day) => sessionsAWeek(athlete, day), from).map((w) => {
+    const said = amounts.get(w.start);
+    return said ? { ...w, why: [...said, ...w.why] } : w;
+  });
   const assumed = assumedEndurance(athlete, season, from);
   const first = season.findIndex((w) => addDays(w.start, 6) >= from);
   const count = options.weeks === "season" ? season.length : (options.weeks ?? 1);
@@ -77,6 +97,9 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
     season,
     weeks,
     assumed,
+    endurance,
+    enduranceUnit: all.endurancePlan?.unit ?? null,
+    enduranceWarnings: enduranceWarnings(all, endurance, from),
     jumps: seasonJumps(weeks),
     warnings: [...warnings, ...approachWarning(athlete), ...unknownLifts(athlete, library), ...notPlaced(weeks)],
   };
@@ -99,8 +122,8 @@ const notPlaced = (weeks: readonly PlanWeek[]): SeasonWarning[] =>
     ),
   );
 
-/** The athlete with what the coach has set for all of them; a planned endurance session that was missed does not count. */
-function withClub(whole: Athlete, from: IsoDate, options: PlanOptions): Athlete {
+/** The athlete with what the coach has set for all of them. */
+function withClub(whole: Athlete, options: PlanOptions): Athlete {
   const { weights, rulesOff, approaches, values } = options;
   const settings = {
     ...whole.settings,
@@ -111,7 +134,6 @@ function withClub(whole: Athlete, from: IsoDate, options: PlanOptions): Athlete 
   const own = [...(approaches ?? []), ...(whole.approaches ?? [])];
   return {
     ...whole,
-    endurance: withoutMissed(whole.endurance, from),
     ...(weights || values || rulesOff?.length ? { settings } : {}),
     ...(own.length > 0 ? { approaches: own } : {}),
   };

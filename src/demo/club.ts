@@ -1,6 +1,7 @@
 /** The demo club: invented people and races, generated from a seed and a day. */
-import type { Athlete } from "../core/athlete";
+import type { Athlete, UsualSession } from "../core/athlete";
 import { addDays, type IsoDate, mondayOf, weekday } from "../core/dates";
+import { freeId, ruleFrom } from "../core/mileage";
 import { enduranceYear } from "./endurance";
 import { PROFILES, type Profile } from "./profiles";
 import { type Random, random } from "./random";
@@ -75,5 +76,35 @@ export function demoAthlete(p: Profile, today: IsoDate): Athlete {
     endurance,
     strengthLog: [],
   };
-  return { ...athlete, strengthLog: strengthHalfYear(athlete, p, today, p.begins ?? SEASON.behind, rest) };
+  const strengthLog = strengthHalfYear(athlete, p, today, p.begins ?? SEASON.behind, rest);
+  return { ...athlete, strengthLog, ...(p.weekly ? drawn(p, p.weekly, athlete, today) : {}) };
+}
+
+/** What lies ahead of an athlete whose coach draws weekly amounts: the usual week and a rule, in place of sessions one by one. */
+function drawn(
+  { usual }: Profile,
+  { start, top }: NonNullable<Profile["weekly"]>,
+  { endurance }: Athlete,
+  today: IsoDate,
+): Pick<Athlete, "endurance" | "endurancePlan"> {
+  const total = usual.reduce((a, u) => a + (u.km ?? 0), 0);
+  const sessions = usual.map(
+    (u): UsualSession => ({
+      id: freeId([], u.day),
+      day: u.day,
+      start: u.start,
+      sport: u.sport,
+      kind: u.kind,
+      share: Math.round(((u.km ?? 0) / total) * 10_000) / 10_000,
+    }),
+  );
+  return {
+    endurance: endurance.filter((e) => e.date < today),
+    endurancePlan: {
+      unit: "km",
+      usualWeeks: [{ phase: null, sessions }],
+      weeks: [],
+      rule: ruleFrom(today, start, top),
+    },
+  };
 }

@@ -33,6 +33,8 @@ describe("the demo club", () => {
 
   it("has the scenario: a race tomorrow, a long race just behind, a jump, a missed fortnight, a weaker side, trouble", () => {
     expect(named("Oskar").races.some((r) => r.date === addDays(TODAY, 1))).toBe(true);
+    expect(named("Sunniva").endurancePlan?.usualWeeks[0]?.sessions).toHaveLength(5);
+    expect(named("Sunniva").endurance.every((e) => e.done)).toBe(true);
     expect(named("Sunniva").races.some((r) => r.priority === "A" && r.date === addDays(TODAY, -8))).toBe(true);
     const week = plan(named("Maren"), { from: TODAY }).season.find((w) => w.start === mondayOf(TODAY))!;
     expect(week.change.distancePct).toBeGreaterThan(10);

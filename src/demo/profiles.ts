@@ -45,6 +45,8 @@ export interface Profile {
   begins?: number;
   /** Days before today without any lifting. */
   missedDays?: number;
+  /** Kilometres a week that the endurance plan draws from this week on, and what it rises to; without it each session ahead is a record. */
+  weekly?: { start: number; top: number };
 }
 
 const clubGym: Place = {
@@ -525,6 +527,7 @@ export const PROFILES: readonly Profile[] = [
     screening: good,
     seen: [],
     strength: { "back-squat": 1.1, "trap-bar-deadlift": 1.55, "romanian-deadlift": 1.1, "front-squat": 0.9 },
+    weekly: { start: 60, top: 72 },
   },
   {
     seed: 71,

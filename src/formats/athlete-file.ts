@@ -2,6 +2,7 @@
 import { type ParseError, parseTree, printParseErrorCode } from "jsonc-parser";
 import { type Athlete, overlappingWindows } from "../core/athlete";
 import { addDays, daysBetween, MINUTES_A_DAY, minutesOf, mondayOf } from "../core/dates";
+import { planFaults, withoutPlanned } from "../core/mileage";
 import { athleteSchema } from "./athlete-schema";
 import { type Fault, faultsOf } from "./fault";
 
@@ -62,7 +63,7 @@ export function checkAthlete(value: unknown): Read<Athlete> {
 }
 
 /** @returns the file's text; the same athlete always gives the same bytes */
-export const writeAthleteFile = (athlete: Athlete): string => `${JSON.stringify(athlete, null, 2)}\n`;
+export const writeAthleteFile = (athlete: Athlete): string => `${JSON.stringify(withoutPlanned(athlete), null, 2)}\n`;
 
 /** What no single field can say: order of dates, overlaps, references. */
 export function crossFaults(a: Athlete): Fault[] {
@@ -137,6 +138,7 @@ export function crossFaults(a: Athlete): Fault[] {
       `no overlap with availability[${i}] (day ${w?.day}, ${w?.start}, ${w?.minutes} min) expected`,
     );
   }
+  if (a.endurancePlan) for (const f of planFaults(a.endurancePlan)) fault(`endurancePlan.${f.path}`, f.expected);
   a.away.forEach((w, i) => {
     if (w.place !== undefined && !places.has(w.place))
       fault(`away[${i}].place`, `the id of a place expected (${known}), found "${w.place}"`);

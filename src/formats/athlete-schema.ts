@@ -163,31 +163,79 @@ export const raceSchema = z.strictObject({
   priority: z.enum(PRIORITIES),
 });
 
-export const enduranceSchema = z.strictObject({
-  date,
+export const enduranceSchema = z
+  .strictObject({
+    date,
+    start: time.optional(),
+    sport: z.enum(SESSION_SPORTS),
+    kind: z.enum(SESSION_KINDS),
+    minutes: positive.max(4320),
+    distanceKm: z.number().min(0).max(2000).optional(),
+    ascentM: z.number().min(0).max(50_000).optional(),
+    descentM: z.number().min(0).max(50_000).optional(),
+    packKg: mass.optional(),
+    rpe: scale.optional(),
+    key: z.boolean().optional(),
+    done: z.boolean().optional(),
+    averageHeartRate: z.number().min(20).max(250).optional(),
+    planned: z
+      .strictObject({
+        date,
+        kind: z.enum(SESSION_KINDS),
+        minutes: positive.max(4320),
+        distanceKm: z.number().min(0).max(2000).optional(),
+        ascentM: z.number().min(0).max(50_000).optional(),
+        rpe: scale.optional(),
+      })
+      .optional(),
+    source: line.min(1).max(200).optional(),
+    insteadOf: z
+      .string()
+      .regex(
+        /^\d{4}-\d{2}-\d{2}\/[a-z0-9-]{1,60}$/,
+        'a Monday and the id of a usual session such as "2026-01-05/tue" expected',
+      )
+      .optional(),
+    cancelled: z.literal(true).optional(),
+  })
+  .refine((e) => !e.cancelled || e.insteadOf !== undefined, {
+    path: ["insteadOf"],
+    error: "the session of the plan that is left out expected",
+  });
+
+const usualSession = z.strictObject({
+  id,
+  day: z.int().min(1).max(7),
   start: time.optional(),
   sport: z.enum(SESSION_SPORTS),
   kind: z.enum(SESSION_KINDS),
-  minutes: positive.max(4320),
-  distanceKm: z.number().min(0).max(2000).optional(),
-  ascentM: z.number().min(0).max(50_000).optional(),
-  descentM: z.number().min(0).max(50_000).optional(),
-  packKg: mass.optional(),
+  share: z.number().gt(0).max(1).optional(),
+  minutes: positive.max(4320).optional(),
   rpe: scale.optional(),
   key: z.boolean().optional(),
-  done: z.boolean().optional(),
-  averageHeartRate: z.number().min(20).max(250).optional(),
-  planned: z
+  ascentM: z.number().min(0).max(5000).optional(),
+  packKg: mass.optional(),
+});
+/** Weekly amounts: more than a week has minutes is nobody's. */
+const weekAmount = z.number().min(0).max(10_000);
+export const endurancePlanSchema = z.strictObject({
+  unit: z.enum(["km", "minutes"]),
+  usualWeeks: z
+    .array(z.strictObject({ phase: z.enum(PHASES).nullable(), sessions: z.array(usualSession).max(28) }))
+    .max(5),
+  weeks: z.array(z.strictObject({ week: date, amount: weekAmount })).max(1000),
+  rule: z
     .strictObject({
-      date,
-      kind: z.enum(SESSION_KINDS),
-      minutes: positive.max(4320),
-      distanceKm: z.number().min(0).max(2000).optional(),
-      ascentM: z.number().min(0).max(50_000).optional(),
-      rpe: scale.optional(),
+      from: date,
+      start: weekAmount,
+      top: weekAmount,
+      risePct: z.number(),
+      stepBackEvery: z.int(),
+      stepBackTo: z.number(),
+      taper: z.boolean(),
+      restart: z.boolean(),
     })
     .optional(),
-  source: line.min(1).max(200).optional(),
 });
 
 const loggedSet = z.strictObject({
@@ -381,6 +429,7 @@ export const athleteSchema: z.ZodType<Athlete, unknown> = z.strictObject({
   phases: z.array(phaseSchema).optional(),
   pastPhases: z.array(phaseSchema).max(500).optional(),
   endurance: list(enduranceSchema),
+  endurancePlan: endurancePlanSchema.optional(),
   strengthLog: list(strengthLogSchema),
   rungs: rungsSchema.optional(),
   approaches: z.array(approachSchema).max(20).optional(),

@@ -57,6 +57,7 @@ const weekSchema = z.strictObject({
     load: z.number(),
     changePct: z.number().nullable(),
     monotony: z.number().nullable(),
+    plan: z.strictObject({ unit: z.enum(["km", "minutes"]), amount: z.number(), planned: z.number() }).nullable(),
   }),
   ledger: z.array(
     z.strictObject({ pattern: z.enum(LEDGER_PATTERNS), owed: z.number(), planned: z.number(), done: z.number() }),
@@ -134,7 +135,13 @@ const sessionOut = (s: PlanSession): PlanFileSession => ({
   cautions: s.cautions,
 });
 
-const weekOut = (w: PlanWeek): PlanFile["weeks"][number] => ({
+/** What the endurance plan gives a week; null where it is not planned. */
+function amountOut({ endurance, enduranceUnit: unit }: Plan, monday: string) {
+  const week = endurance.find((w) => w.week === monday);
+  return week && unit ? { unit, amount: roundTo(week.amount, 2), planned: roundTo(week.planned, 2) } : null;
+}
+
+const weekOut = (w: PlanWeek, p: Plan): PlanFile["weeks"][number] => ({
   start: w.season.start,
   phase: w.season.phase,
   emphasis: w.season.emphasis,
@@ -145,6 +152,7 @@ const weekOut = (w: PlanWeek): PlanFile["weeks"][number] => ({
     load: roundTo(w.season.figures.load, 1),
     changePct: rounded(w.season.change.distancePct ?? w.season.change.legLoadPct),
     monotony: w.season.figures.monotony === null ? null : roundTo(w.season.figures.monotony, 2),
+    plan: amountOut(p, w.season.start),
   },
   ledger: w.ledger.lines.map((l) => ({
     pattern: l.pattern,
@@ -172,6 +180,9 @@ export const planToFile = (p: Plan): PlanFile => ({
   version: 1,
   from: p.from,
   phases: p.phases.map(({ phase, start, end, race, why }) => ({ phase, start, end, race, why })),
-  weeks: p.weeks.map(weekOut),
-  warnings: p.warnings,
+  weeks: p.weeks.map((w) => weekOut(w, p)),
+  warnings: [
+    ...p.warnings,
+    ...p.enduranceWarnings.map(({ code, text, date }) => ({ code: `endurance-${code}`, text, date })),
+  ],
 });

@@ -1,6 +1,7 @@
 /** The state of each thing that a change can be about, as the change's own body would say it; a tag names it. */
 import { createHash } from "node:crypto";
 import type { EntityManager } from "typeorm";
+import { withPlannedEndurance } from "../api/make/planned";
 import { joinedTag, partsOfThing } from "../api/things";
 import type { Athlete } from "../core/athlete";
 import { addDays, mondayOf } from "../core/dates";
@@ -49,6 +50,8 @@ const section = (a: Athlete, name: string): unknown => {
       return a.phases ?? [];
     case "mileage":
       return a.endurance;
+    case "endurancePlan":
+      return a.endurancePlan ?? null;
     case "season":
     case "health":
     case "places":
@@ -84,6 +87,8 @@ function inRecord(s: Stored, kind: string, [a = "", b = "", c = ""]: readonly st
       return { windows: athlete.availability };
     case "phases":
       return { phases: athlete.phases ?? [] };
+    case "endurance-plan":
+      return { plan: athlete.endurancePlan ?? null };
     case "intake":
     case "scenario":
       return sections(athlete, a);
@@ -169,7 +174,7 @@ export async function thingValue(m: EntityManager, store: Store, key: string): P
     return row ? { start: row.start, end: row.end, text: row.text, sent: row.sentAt !== null } : null;
   }
   const stored = await store.athletes.read(m, id);
-  return stored ? (inRecord(stored, inside, rest) ?? null) : null;
+  return stored ? (inRecord(withPlannedEndurance(stored), inside, rest) ?? null) : null;
 }
 
 const INTAKE = ["facts", "settings", "season", "health", "places", "availability", "rungs"];
@@ -187,9 +192,11 @@ async function athleteTags(
 ): Promise<Record<string, string>> {
   const { athlete } = s;
   const names = [
-    ...["windows", "phases", "follow", "weights", "rules"],
+    ...["windows", "phases", "endurance-plan", "follow", "weights", "rules"],
     ...INTAKE.map((n) => `intake/${n}`),
-    ...["availability", "phases", "races", ...(seasonal ? ["endurance", "mileage"] : [])].map((n) => `scenario/${n}`),
+    ...["availability", "phases", "races", ...(seasonal ? ["endurance", "mileage", "endurancePlan"] : [])].map(
+      (n) => `scenario/${n}`,
+    ),
     ...s.heldWeeks.map((w) => `held/${w}`),
     ...(athlete.locked ?? []).map((l) => `locks/${mondayOf(l.date)}/${l.label}`),
     ...athlete.races.map((r) => `races/${r.id}`),

@@ -41,6 +41,7 @@ const router = createBrowserRouter([
       { path: "/a/:id/session/:date?/:label?", lazy: view(() => import("./routes/session")) },
       { path: "/a/:id/records", lazy: view(() => import("./routes/records")) },
       { path: "/a/:id/import", lazy: view(() => import("./routes/import")) },
+      { path: "/a/:id/usual-week", lazy: view(() => import("./routes/usualWeek")) },
       { path: "/a/:id/what-if", lazy: view(() => import("./routes/whatIf")) },
       { path: "/a/:id/season-sheet", lazy: view(() => import("./routes/seasonSheet")) },
       { path: "/gym/:date?", lazy: view(() => import("./routes/gym")) },

@@ -51,6 +51,9 @@ const VIEWS: [string, (id: string) => string, string][] = [
   ["intake: health", (id) => `/a/${id}/intake/health`, "main svg circle"],
   ["intake: places", (id) => `/a/${id}/intake/places`, "[role=tabpanel]"],
   ["intake: week", (id) => `/a/${id}/intake/week`, "main svg rect"],
+  ["intake: endurance", (id) => `/a/${id}/intake/endurance`, "#m-sessions"],
+  ["usual week", (id) => `/a/${id}/usual-week`, "[aria-label^='Usual week']"],
+  ["endurance plan", (id) => `/a/${id}/season?plan`, "aside h2"],
   ["intake: start", (id) => `/a/${id}/intake/start`, "main select"],
 ];
 

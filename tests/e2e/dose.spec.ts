@@ -54,6 +54,47 @@ test("an approach is copied, followed and changed: exactly the sessions that wer
   await expect(page.getByRole("button", { name: "See what changes" })).toBeDisabled();
   await page.getByRole("button", { name: "Discard" }).click();
 
+  // The line of the build, week by week: the percent follows, the block's end is moved, what leaves its range is refused.
+  await page.getByRole("button", { name: /^Build, Squat:/ }).click();
+  const week = (n: number) =>
+    page
+      .getByRole("table", { name: /^The line/ })
+      .getByRole("row")
+      .nth(n);
+  await expect(week(3)).toContainText("86%");
+  await page.getByLabel("Week 3, repetitions").fill("4");
+  await page.getByLabel("Week 3, repetitions").press("Enter");
+  await expect(week(3)).toContainText("89%");
+  await expect(page.getByText("your own line")).toBeVisible();
+  const end = page.getByRole("slider", { name: /Loading weeks of the block/ });
+  await end.focus();
+  await end.press("ArrowLeft");
+  await expect(end).toHaveAttribute("aria-valuenow", "4");
+  const box = await end.boundingBox();
+  if (!box) throw new Error("no end of the block");
+  await page.mouse.move(box.x + box.width / 2, box.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 - 50, box.y + 20, { steps: 4 });
+  await page.mouse.up();
+  await expect(end).toHaveAttribute("aria-valuenow", "3");
+  await page.getByLabel("Week 3, repetitions").fill("9");
+  await page.getByLabel("Week 3, repetitions").press("Enter");
+  await expect(page.getByText(/Week 3, repetitions: 3 to 6 expected/).first()).toBeVisible();
+  await expect(page.getByRole("button", { name: "See what changes" })).toBeDisabled();
+  await page.getByLabel("Week 3, repetitions").fill("4");
+  await page.getByLabel("Week 3, repetitions").press("Enter");
+  const lines = await sheets(page, id);
+  await page.getByRole("button", { name: "See what changes" }).click();
+  await expect(page.getByTestId("changes-count")).toContainText(/sessions? changes?/);
+  await page.getByRole("button", { name: "Save version 2" }).click();
+  await expect(page.getByText("version 2, copied from Layered")).toBeVisible();
+  expect(await sheets(page, id)).not.toEqual(lines);
+  await page.getByRole("button", { name: "Back to the line it began with" }).click();
+  await page.getByRole("button", { name: "See what changes" }).click();
+  await page.getByRole("button", { name: "Save version 3" }).click();
+  await expect(page.getByText("version 3, copied from Layered")).toBeVisible();
+  expect(await sheets(page, id)).toEqual(lines);
+
   // Five sets of squats in the build.
   const before = await sheets(page, id);
   await page.getByRole("button", { name: /^Build, Squat:/ }).click();
@@ -70,15 +111,15 @@ test("an approach is copied, followed and changed: exactly the sessions that wer
   expect(named.length).toBeGreaterThan(3);
   expect(await sheets(page, id)).toEqual(before);
   await page.getByLabel(/What this version is about/).fill("Five sets");
-  await page.getByRole("button", { name: "Save version 2" }).click();
-  await expect(page.getByText("version 2, copied from Layered")).toBeVisible();
+  await page.getByRole("button", { name: "Save version 4" }).click();
+  await expect(page.getByText("version 4, copied from Layered")).toBeVisible();
   const after = await sheets(page, id);
   const differ = [...after].filter(([key, s]) => before.get(key) !== s).map(([key]) => key);
   expect([...named].sort()).toEqual(differ.sort());
 
   // The version before comes back.
   await page.getByRole("button", { name: "Versions" }).click();
-  await page.getByRole("dialog").getByRole("button", { name: "Bring back" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Bring back" }).first().click();
   await expect(page.getByRole("button", { name: /^Build, Squat: 3–4 times/ })).toBeVisible();
 });
 

@@ -91,8 +91,9 @@ test("rules and terms by keyboard alone: opened, searched, walked, and from the 
   await page.keyboard.press("t");
   await expect(page.getByRole("heading", { name: "Terms" })).toBeVisible();
   await page.keyboard.press("ControlOrMeta+k");
+  await expect(page.getByPlaceholder("Athlete, view or action")).toBeFocused();
   await page.keyboard.type("arbitrary units");
-  await page.getByRole("option", { name: /AU/ }).first().waitFor();
+  await page.getByRole("option", { name: /AU/, selected: true }).waitFor();
   await page.keyboard.press("Enter");
   await expect(page.getByText("Unit of training load")).toBeVisible();
 });

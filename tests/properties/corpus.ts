@@ -8,6 +8,7 @@ import { addDays } from "../../src/core/dates";
 import { type Plan, type PlanSession, type PlanWeek, plan } from "../../src/core/plan";
 import { gym } from "../support/athlete";
 import { athletes, SEASON_START, screenedAthletes } from "../support/generate";
+import { type Person, person } from "../support/people";
 
 export const SEASONS = Number(process.env.FIELD_ANCHOR_SEASONS ?? 150);
 
@@ -72,6 +73,20 @@ export function lifters(): readonly Season[] {
     return { athlete, plan: plan(athlete, { from: SEASON_START, weeks: "season" }) };
   });
   return lifting;
+}
+
+/** As many of the people made on purpose are planned as there are kinds of them, in a long run with every training age, age and approach. */
+const PEOPLE = SEASONS < 300 ? 60 : 300;
+
+let made: (Person & Season)[] | null = null;
+
+/** Every sport in every kind of place with every length of free time. */
+export function people(): readonly (Person & Season)[] {
+  made ??= Array.from({ length: PEOPLE }, (_, n) => {
+    const p = person(n);
+    return { ...p, plan: plan(p.athlete, { weeks: "season" }) };
+  });
+  return made;
 }
 
 export const sessionsOf = (of: readonly Season[]): Stood[] =>

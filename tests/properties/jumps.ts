@@ -10,7 +10,7 @@ import { plan } from "../../src/core/plan";
 import { gym, home } from "../support/athlete";
 import { SEASON_START } from "../support/generate";
 import { active, days, failed } from "./choice";
-import { SEASONS, type Season, type Stood, seasons, sessionsOf } from "./corpus";
+import { people, SEASONS, type Season, type Stood, seasons, sessionsOf } from "./corpus";
 
 /** Athletes who may jump, or nearly: tests passed, all sports and approaches, windows of every length, places with and without a step. */
 const jumpers: fc.Arbitrary<Athlete> = fc
@@ -103,7 +103,8 @@ export const jumping = (): readonly Season[] => {
 
 const isJump = (i: Stood["session"]["items"][number]): boolean => i.exercise.pattern === "jump";
 const jumpsIn = (s: Stood) => s.session.items.filter(isJump);
-const everywhere = (): Stood[] => [...sessionsOf(seasons()), ...sessionsOf(jumping())].filter((s) => !s.session.byHand);
+const everywhere = (): Stood[] =>
+  sessionsOf([...seasons(), ...jumping(), ...people()]).filter((s) => !s.session.byHand);
 
 /** Names what breaks a promise; the sessions looked at hold jumps. */
 function kept(applies: (s: Stood) => boolean, wrong: (s: Stood) => boolean, least = 20): void {
@@ -204,7 +205,7 @@ describe("what screens promise of jumps", () => {
 
   it("48 hours between jumps, 24 between hops, also over the week's end", () => {
     let looked = 0;
-    for (const { plan: p } of [...seasons(), ...jumping()]) {
+    for (const { plan: p } of [...seasons(), ...jumping(), ...people()]) {
       const held = p.weeks.flatMap((w) => w.sessions).filter((s) => s.items.some(isJump));
       for (const [n, s] of held.entries()) {
         const before = held[n - 1];
@@ -249,7 +250,7 @@ describe("what screens promise of jumps", () => {
 
   it("who may and has a slot on fresh legs jumps in at least 60% of the ordinary weeks from late base", () => {
     let [asked, held] = [0, 0];
-    for (const { athlete, plan: p } of jumping()) {
+    for (const { athlete, plan: p } of [...jumping(), ...people()]) {
       for (const w of p.weeks) {
         const ordinary = !w.season.stepBack && w.season.mileage.factor === 1 && w.jumps.right.kind !== "swings";
         if (!ordinary || w.jumps.asks.size === 0 || !["base", "build"].includes(w.season.phase)) continue;

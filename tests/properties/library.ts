@@ -6,7 +6,7 @@ import { addDays } from "../../src/core/dates";
 import { SHIPPED_LIBRARY } from "../../src/core/exercise/library";
 import { type Plan, plan } from "../../src/core/plan";
 import { athleteWith, gym, logOf, START } from "../support/athlete";
-import { lifters, seasons } from "./corpus";
+import { lifters, people, seasons } from "./corpus";
 import { jumping } from "./jumps";
 
 const usedIn = (p: Plan): string[] =>
@@ -69,6 +69,7 @@ const REACHED: Readonly<Record<string, Athlete>> = {
   }),
   "slider-lunge": at(gym, onStep("lunge", "slider-lunge")),
   "cable-row": at(placeFrom("club-gym", "gym")),
+  "half-kneeling-lift": at(gym),
   "towel-row": at(placeFrom("bare-home", "home")),
   "squat-jump": at(gym, building),
   "burpee-jump": at(gym, building),
@@ -77,7 +78,7 @@ const REACHED: Readonly<Record<string, Athlete>> = {
 
 describe("the whole library", () => {
   it("is used: at least 85% by generated seasons, the rest by somebody", () => {
-    const used = new Set([...seasons(), ...lifters(), ...jumping()].flatMap(({ plan: p }) => usedIn(p)));
+    const used = new Set([...seasons(), ...lifters(), ...jumping(), ...people()].flatMap(({ plan: p }) => usedIn(p)));
     const rest = SHIPPED_LIBRARY.all.map((e) => e.id).filter((id) => !used.has(id));
     expect(used.size / SHIPPED_LIBRARY.all.length).toBeGreaterThanOrEqual(0.85);
     // A new exercise that nobody gets is named here until an athlete stands above who does.
@@ -86,6 +87,6 @@ describe("the whole library", () => {
 
   it.each(Object.keys(REACHED))("%s stands in a plan", (id) => {
     const athlete = REACHED[id] as Athlete;
-    expect(usedIn(plan(athlete, { weeks: 8 }))).toContain(id);
+    expect(usedIn(plan(athlete, { weeks: "season" }))).toContain(id);
   });
 });

@@ -7,13 +7,13 @@ import { percentFor } from "../../src/core/dose/oneRepMax";
 import { type PlanWeek, plan } from "../../src/core/plan";
 import { gym } from "../support/athlete";
 import { athletes, SEASON_START } from "../support/generate";
-import { lifters, type Season, seasons, sessionsOf } from "./corpus";
+import { lifters, people, type Season, seasons, sessionsOf } from "./corpus";
 
 const LOADED = ["bar", "pair", "single", "kettlebell", "machine"];
 /** Percent of 1RM by repetitions to failure: Brzycki, as published, up to ten; above them our curve, which tests/reference holds to the papers. */
 const brzycki = (n: number): number => (n <= 10 ? (100 * (37 - n)) / 36 : (percentFor(n) ?? 0));
 
-const sessions = () => sessionsOf([...seasons(), ...lifters()]);
+const sessions = () => sessionsOf([...seasons(), ...lifters(), ...people()]);
 const items = () =>
   sessions().flatMap(({ athlete, week, session }) =>
     session.items.map((item) => ({ athlete, week, session, item, gate: safetyGate(athlete, session.date) })),

@@ -5,6 +5,7 @@ import { describe, expect, it } from "vitest";
 import type { Athlete, Away, LoggedItem } from "../../src/core/athlete/types";
 import { addDays } from "../../src/core/dates";
 import { SHIPPED_LIBRARY } from "../../src/core/exercise/library";
+import { starterWeek } from "../../src/core/mileage";
 import { type Plan, plan } from "../../src/core/plan";
 import { RULE_IDS, RULES, type RuleId } from "../../src/core/rulebook";
 import { demoClub } from "../../src/demo/club";
@@ -58,6 +59,7 @@ const ELSEWHERE: readonly RuleId[] = [
   "choice.simple",
   // Sentences of warnings, not of weeks.
   "hold.long",
+  "amount.warning",
 ];
 
 const MONDAY = addDays(START, 63);
@@ -82,6 +84,27 @@ const tendon = (nextDayPain: number): Athlete => ({
   }),
 });
 
+/** By the endurance plan. */
+const planned = (more: Partial<Athlete>, amount = 40): Athlete =>
+  athleteWith({
+    endurancePlan: {
+      unit: "km",
+      usualWeeks: [{ phase: null, sessions: starterWeek("run", 5) }],
+      weeks: [{ week: addDays(MONDAY, 7), amount }],
+      rule: {
+        from: START,
+        start: 40,
+        top: 60,
+        risePct: 5,
+        stepBackEvery: 4,
+        stepBackTo: 0.75,
+        taper: true,
+        restart: true,
+      },
+    },
+    ...more,
+  });
+
 /** Athletes whose week in the build speaks what few seasons do. */
 const SPEAKERS: Partial<Record<RuleId, Athlete>> = {
   "gate.returning": base({ strengthLog: [logOf(addDays(MONDAY, -100), [lifted("back-squat", 60, [5], 2)])] }),
@@ -94,6 +117,11 @@ const SPEAKERS: Partial<Record<RuleId, Athlete>> = {
   }),
   "weight.develop": base({ settings: { weightLoss: { start: START, end: addDays(MONDAY, 60) } } }),
   "mileage.assumed": athleteWith(),
+  "amount.rise": planned({}),
+  "amount.taper": planned({ races: [raceOn(addDays(MONDAY, 6), "A", 200)] }),
+  "amount.restart": planned({ races: [raceOn(addDays(MONDAY, -1), "A", 200)] }),
+  "amount.long": planned({}, 200),
+  "amount.sessions": planned({}, 200),
   "race.close": base({
     races: [raceOn(addDays(MONDAY, 3), "B", 75)],
     strengthLog: [logOf(MONDAY, [lifted("back-squat", 80, [5, 5], 2)])],

@@ -4,6 +4,9 @@ import { fitWeek } from "../../src/core/week/fit";
 import { anyContext, contextOf, distinct, endurance, sum, totalOf, weekOf } from "../support/weekfit";
 import { breaksMust, byHighs } from "./weekModel";
 
+/** Fewer of them where each change of the code is tried (npm run mutate). */
+const WEEKS = Number(process.env.FIELD_ANCHOR_WEEKS ?? 2000);
+
 describe("the week fit against general methods", () => {
   it("agrees with a mixed-integer solver (HiGHS) on the least cost of 2,000 weeks: 1 to 4 sessions, 4 to 20 windows", async () => {
     let [placed, left] = [0, 0];
@@ -18,12 +21,13 @@ describe("the week fit against general methods", () => {
         expect(sum(fit.costs)).toBe(fit.cost);
         expect(totalOf(demands, c)).toBe(await byHighs(demands, c));
       }),
-      { numRuns: 2000, seed: 12 },
+      { numRuns: WEEKS, seed: 12 },
     );
     // Both kinds are among them: weeks with room for all, and weeks where the solver agrees that something must stay out.
-    expect(placed).toBeGreaterThan(1000);
-    expect(left).toBeGreaterThan(50);
+    expect(placed).toBeGreaterThan(WEEKS / 2);
+    expect(left).toBeGreaterThan(WEEKS / 40);
     // Every rule that should hold was broken somewhere, so that none agrees by silence.
+    if (WEEKS < 2000) return;
     for (let n = 1; n <= 12; n++) expect(charged).toContain(`S${n}`);
     expect(charged).toContain("S14");
   });
@@ -38,7 +42,7 @@ describe("the week fit against general methods", () => {
         expect(searched.alternatives).toEqual(walked.alternatives);
         expect(walked.histogram.reduce((a, [, n]) => a + n, 0)).toBeLessThanOrEqual(walked.weighed);
       }),
-      { numRuns: 400, seed: 3 },
+      { numRuns: WEEKS / 5, seed: 3 },
     );
   });
 

@@ -55,7 +55,8 @@ const weigh = (c: WeekContext, rule: CostRule, severity: number): number =>
   Math.round((c.weights[rule] ?? DEFAULT_WEIGHTS[rule]) * Math.max(0, Math.min(1, severity)));
 
 function alone(o: Option, c: WeekContext): number {
-  let points = o.lostShare > 0 ? weigh(c, "work.lost", o.lostShare) : 0;
+  // Work beside the leads, and jumps, come on top of all the lead work.
+  let points = Math.round((c.weights["work.lost"] ?? DEFAULT_WEIGHTS["work.lost"]) * Math.max(0, o.lostShare));
   const weekday = o.day - c.monday + 1;
   if (o.mobility) return points;
   for (const e of c.endurance) {

@@ -7,6 +7,7 @@ import { shippedApproach } from "../../src/core/approach/shipped";
 import { activeAreas, safetyGate, trainingAge } from "../../src/core/athlete/gate";
 import { lengthOf } from "../../src/core/athlete/logged";
 import type {
+  AmountRule,
   Athlete,
   Emphasis,
   EnduranceSession,
@@ -14,6 +15,7 @@ import type {
   Race,
   ScreenTest,
   SessionKind,
+  UsualSession,
 } from "../../src/core/athlete/types";
 import { addDays, dayNumber } from "../../src/core/dates";
 import { cellFaults, impossiblePair } from "../../src/core/dose/check";
@@ -40,6 +42,12 @@ import { jumpWeek, takes } from "../../src/core/jumps/week";
 import { worthGiving } from "../../src/core/ledger/deal";
 import { weeklySets } from "../../src/core/ledger/shares";
 import { HALF_LIFE, leftOf } from "../../src/core/legs/freshness";
+import { starterWeek } from "../../src/core/mileage";
+import { weekAmounts } from "../../src/core/mileage/amounts";
+import { restartShare, taperShare } from "../../src/core/mileage/races";
+import { usualFromRecords } from "../../src/core/mileage/records";
+import { speedsFrom } from "../../src/core/mileage/speed";
+import { plannedWeek } from "../../src/core/mileage/week";
 import { plan } from "../../src/core/plan";
 import { blockUse } from "../../src/core/planning/chain";
 import { choiceContexts } from "../../src/core/planning/contexts";
@@ -69,6 +77,7 @@ import { slowRow } from "../../src/core/session/slow";
 import { timeOfSession, totalSeconds } from "../../src/core/session/time";
 import { raisePrimary } from "../../src/core/session/trim";
 import { tallyOf } from "../../src/core/story/tally";
+import { roundTo } from "../../src/core/units";
 import { ownCosts, pairCosts } from "../../src/core/week/costs";
 import { groupOf } from "../../src/core/week/group";
 import { blockedByEndurance, blockedByJumps, blockedByOther } from "../../src/core/week/rules";
@@ -76,9 +85,9 @@ import type { Option, WeekContext } from "../../src/core/week/types";
 import { easierDay, lighterBy } from "../../src/web/floor/progress";
 import { athleteWith, gym, home, lifted, logOf, raceOn, START, weeksOf } from "../support/athlete";
 import { exercise } from "../support/choice";
-import { TRAINED } from "../support/dose";
+import { layeredAt, TRAINED } from "../support/dose";
 import { contextOf, optionOn } from "../support/place";
-import { built, request } from "../support/session";
+import { built, request, unit } from "../support/session";
 
 // biome-ignore lint/suspicious/noExplicitAny: an example's facts are of every kind
 type Given = any;
@@ -122,6 +131,29 @@ const hoursFrom = (hours: number, kind: SessionKind = "intervals", more: Partial
   const start = `${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`;
   return run({ date: addDays(MONDAY, day - dayNumber(MONDAY)), start, kind, ...more });
 };
+
+/** A week of the endurance plan from Monday on. */
+const plannedOf = (
+  usual: readonly UsualSession[],
+  amount: number,
+  { rows = [], longest = null }: { rows?: EnduranceSession[]; longest?: number | null },
+) =>
+  plannedWeek({
+    amount: {
+      week: MONDAY,
+      kind: "typed",
+      base: amount,
+      usual: amount,
+      risePct: 0,
+      days: Array.from({ length: 7 }, () => ({ share: 1, race: null, kind: null, week: 0 })),
+    },
+    usual,
+    unit: "km",
+    rows,
+    instead: new Map(),
+    longestBefore: () => longest,
+    speedOf: () => 10,
+  });
 
 const squat = exercise("back-squat");
 /** The decision after logs of the back squat, the newest first. */
@@ -296,6 +328,83 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
   "session.longer": ({ km, longest }) => Math.round(spikesOf(monthOf(longest, km))[0]?.pct ?? 0),
   "session.spike": ({ km, longest, daysAway }) =>
     dayOf(athleteWith({ endurance: monthOf(longest, km) }), addDays(MONDAY, daysAway)).heavyOk,
+  "amount.rise": ({ weeks, ...of }) =>
+    weekAmounts(
+      { weeks: [], rule: { ...of, from: MONDAY, taper: false, restart: false } as AmountRule },
+      { races: [], season: { start: MONDAY, end: addDays(MONDAY, 7 * weeks - 1) } },
+    ).map((w) => roundTo(w.base, 1)),
+  "amount.taper": ({ raceClass: of, daysOut }) => taperShare(of, daysOut),
+  "amount.restart": ({ raceClass: of, daysAfter }) => restartShare(of, daysAfter)?.share ?? 1,
+  "amount.long": ({ sessions, share, longest, amount }) =>
+    plannedOf(
+      [
+        { id: "sun", day: 7, sport: "run", kind: "long", share },
+        ...Array.from({ length: sessions - 1 }, (_, i) => ({
+          id: `d${i}`,
+          day: i + 1,
+          sport: "run" as const,
+          kind: "easy" as const,
+          share: (1 - share) / (sessions - 1),
+        })),
+      ],
+      amount,
+      { longest },
+    ).sessions.find((s) => s.kind === "long")?.distanceKm,
+  "amount.sessions": ({ amount, stands }) =>
+    plannedOf(
+      [
+        { id: "tue", day: 2, sport: "run", kind: "easy", share: 0.2 },
+        { id: "thu", day: 4, sport: "run", kind: "steady", share: 0.6 },
+        { id: "sat", day: 6, sport: "run", kind: "easy", share: 0.2 },
+      ],
+      amount,
+      { rows: [run({ date: addDays(MONDAY, 1), distanceKm: stands })] },
+    ).planned,
+  "amount.speed": ({ sport, kind, km, ascentM }) =>
+    Math.round((km / speedsFrom([], MONDAY)({ sport, kind, ...(ascentM ? { ascentM } : {}) })) * 60),
+  "amount.usual": ({ weeks, stands }) =>
+    usualFromRecords(
+      Array.from({ length: weeks }, (_, w) => [
+        run({ date: addDays(MONDAY, 7 * w + 1), distanceKm: 8, done: true }),
+        ...(w < stands ? [run({ date: addDays(MONDAY, 7 * w + 3), distanceKm: 8, done: true })] : []),
+      ]).flat(),
+      "run",
+      addDays(MONDAY, 7 * weeks),
+    )?.sessions.some((s) => s.day === 4) ?? false,
+  "amount.warning": ({ last, next, taper = true }) => {
+    const race = {
+      id: "r",
+      name: "Race",
+      date: addDays(MONDAY, 6 * 7 + 6),
+      sport: "run",
+      priority: "A",
+      expectedMinutes: 200,
+    };
+    const athlete = athleteWith({
+      season: { start: MONDAY, end: addDays(MONDAY, 70) },
+      races: last === undefined ? [race as Race] : [],
+      endurancePlan: {
+        unit: "km",
+        usualWeeks: [{ phase: null, sessions: starterWeek("run", 5) }],
+        weeks: last === undefined ? [] : [last, next].map((amount, i) => ({ week: addDays(MONDAY, 7 * i), amount })),
+        ...(last === undefined
+          ? {
+              rule: {
+                from: MONDAY,
+                start: 50,
+                top: 50,
+                risePct: 0,
+                stepBackEvery: 0,
+                stepBackTo: 0.75,
+                taper,
+                restart: true,
+              },
+            }
+          : {}),
+      },
+    });
+    return plan(athlete).enduranceWarnings.map((w) => w.code);
+  },
   "mileage.assumed": ({ planned: n, usual }) =>
     knownOf(
       MONDAY,
@@ -575,6 +684,11 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     Object.values(weeklySets({ sport, emphasis, ascentM: ascentM ?? 0, control: false, packPct: 0, scale: 1 })).map(
       (n) => to(2, n),
     ),
+  "session.last": ({ pairs }) => {
+    const patterns = pairs === 3 ? (["hip", "calf", "pull"] as const) : (["calf"] as const);
+    const items = buildSession(request({ units: patterns.map((p) => unit(p)) }))?.items ?? [];
+    return items.at(-1)?.pair.startsWith(String(pairs)) ? items.findLast((i) => i.slot.unit)?.rirAsked : undefined;
+  },
   "session.slots": ({ sets, asked }) => raisePrimary([built("back-squat", sets)], asked)[0]?.sets,
   "ledger.fill": ({ owed }) => worthGiving(owed),
   "week.most": ({ stepBack, pct }) => {
@@ -710,8 +824,15 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     const { hops } = jumpsLogged([logOf(addDays(MONDAY, -5), [item])], SHIPPED_LIBRARY, MONDAY);
     return jumpsOpen({ ...NO_JUMPS, hops }, MONDAY) ? "jumps" : "hops";
   },
-  "jumps.swings": ({ phase }) => {
+  "jumps.swings": ({ phase, minutes }) => {
     const a = base({}, { sport: "ride" });
+    if (minutes !== undefined) {
+      const jumps = { kind: "swings" as const, sets: 3, why: [] };
+      const light = { units: [], emphasis: "hold" as const, dose: layeredAt("hold") };
+      const rider = base({}, { sport: "ride", strengthTrainingMonths: 36 });
+      const swings = buildSession(request({ ...light, jumps, minutes }, rider));
+      return swings?.items.find((i) => i.exercise.id === "kettlebell-swing")?.sets;
+    }
     const week = planned(a).season;
     const days = week.days.map((d) => ({ ...d, phase, loading: "full" as const }));
     const { asks } = jumpWeek({

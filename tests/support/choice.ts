@@ -1,7 +1,7 @@
 /** What a test chooses exercises by: the shipped library, the gym, a spring day, and what the athlete's record says. */
 import { activeAreas, safetyGate } from "../../src/core/athlete/gate";
 import type { Athlete } from "../../src/core/athlete/types";
-import type { ChoiceContext } from "../../src/core/exercise/choose";
+import { type ChoiceContext, nothingFound } from "../../src/core/exercise/choose";
 import { SHIPPED_LIBRARY } from "../../src/core/exercise/library";
 import { progressionsOf } from "../../src/core/exercise/progression";
 import { findingsOf } from "../../src/core/screening/findings";
@@ -39,6 +39,7 @@ export function choiceFor(athlete: Athlete = athleteWith(), more: Partial<Choice
     lightHinge: null,
     kneeHinge: null,
     memo: new Map(),
+    anywhere: nothingFound(),
     ...more,
   };
 }

@@ -6,6 +6,7 @@ export const storedOf = (athlete: Athlete, id = "a"): Stored => ({
   id,
   revision: 1,
   athlete,
+  record: athlete,
   held: [],
   swaps: [],
   notes: {},

@@ -211,7 +211,7 @@ async function run(server: TestServer, requests: number, random: Random, break_:
     const id = /^\/athletes\/([^/]+)/.exec(path)?.[1];
     if (route.changes && status < 300 && id) {
       const kept = await server.store.athletes.get(id);
-      const read = kept && checkAthlete(kept.athlete);
+      const read = kept && checkAthlete(kept.record);
       if (read?.ok) out.sound++;
       else if (read)
         out.faults.push(`${status}, and no sound athlete: ${told} ${JSON.stringify(read.faults.slice(0, 2))}`);

@@ -2,6 +2,7 @@
 import type { Approach, Athlete, LockedSession } from "../../core/athlete";
 import { addDays, daysBetween, type IsoDate, laterOf, mondayOf } from "../../core/dates";
 import type { Library } from "../../core/exercise";
+import { withEndurancePlan } from "../../core/mileage";
 import { type Plan, plan, type Swap } from "../../core/plan";
 import type { RuleValues } from "../../core/rulebook";
 
@@ -36,6 +37,23 @@ export interface Planned<F extends Facts = Facts> {
   library: Library;
 }
 
+/** Id of a session that the endurance plan makes: no row of the store bears it. @param slot its week's Monday and its id */
+export const plannedId = (slot: string): string => `plan:${slot.replace("/", ":")}`;
+
+/** @returns the slot of such an id; null where it is a row's */
+export const slotOfId = (id: string): string | null => (id.startsWith("plan:") ? id.slice(5).replace(":", "/") : null);
+
+/** The facts with the sessions of the endurance plan beside what is stored. Asked again it gives the same. */
+export function withPlannedEndurance<F extends Pick<Facts, "athlete" | "enduranceIds">>(facts: F): F {
+  const athlete = withEndurancePlan(facts.athlete);
+  if (athlete === facts.athlete) return facts;
+  const ids = new Map(facts.athlete.endurance.map((e, i) => [e, facts.enduranceIds[i] ?? String(i)]));
+  const enduranceIds = athlete.endurance.map((e, i) =>
+    e.slot === undefined ? (ids.get(e) ?? String(i)) : plannedId(e.slot),
+  );
+  return { ...facts, athlete, enduranceIds };
+}
+
 /** Today, or tomorrow once something is logged today; inside the season. */
 export function firstDay({ athlete }: Facts, today: IsoDate): IsoDate {
   const from = athlete.strengthLog.some((l) => l.date === today) ? addDays(today, 1) : today;
@@ -57,11 +75,12 @@ export const weeksBetween = (from: IsoDate, to: IsoDate): number => daysBetween(
 
 /** The whole season. @param pastLimits of a season already planned, where the past is known to be the same */
 export function planSeason<F extends Facts>(
-  stored: F,
+  facts: F,
   library: Library,
   today: IsoDate,
   pastLimits?: ReadonlyMap<IsoDate, number>,
 ): Planned<F> {
+  const stored = withPlannedEndurance(facts);
   const from = firstDay(stored, today);
   const { athlete } = stored;
   return {

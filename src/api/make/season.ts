@@ -4,10 +4,11 @@ import type { Athlete, EnduranceSession, Race, SessionSport } from "../../core/a
 import { addDays, daysBetween, type IsoDate, isoWeek, weekday, weeksIn } from "../../core/dates";
 import { backgrounds, byWeek, plannedAndDone, sessionLoad, withoutMissed } from "../../core/endurance";
 import { PRIMARY_PATTERNS } from "../../core/exercise";
+import type { PlannedWeek } from "../../core/mileage";
 import type { PlanSession, PlanWeek } from "../../core/plan";
 import { inOrder, inWeek, phaseOn, raceMinutes, type SeasonPhase, type SeasonWeek } from "../../core/season";
 import { roundTo } from "../../core/units";
-import type { DoseLine, RaceFlag, SeasonView, SeasonWeekView, WeekColumn } from "../views";
+import type { DoseLine, RaceFlag, SeasonView, SeasonWeekView, WeekAmountView, WeekColumn } from "../views";
 import { lineOf } from "./line";
 import type { Planned } from "./planned";
 import { sessionOfLog, sessionOfPlan } from "./weekSessions";
@@ -16,6 +17,13 @@ export const flagOf = (r: Race): RaceFlag => {
   const { minutes, assumed } = raceMinutes(r);
   return { id: r.id, name: r.name, date: r.date, days: r.days ?? 1, priority: r.priority, minutes, assumed };
 };
+
+export const amountView = ({ kind, amount, planned, why }: PlannedWeek): WeekAmountView => ({
+  kind,
+  amount: roundTo(amount, 1),
+  planned: roundTo(planned, 1),
+  why,
+});
 
 /** Week n of m of the phase that holds most of a week. */
 export function phasePlace(
@@ -120,6 +128,7 @@ export function seasonView(p: Planned, today: IsoDate): SeasonView {
     counted,
     p.plan.season.map((w) => w.figures),
   );
+  const amounts = new Map(p.plan.endurance.map((w): [string, WeekAmountView] => [w.week, amountView(w)]));
   const weeks = p.plan.season.map((week, i): SeasonWeekView => {
     const before = behind[i];
     const sums = plannedAndDone(byMonday.get(week.start) ?? []);
@@ -152,6 +161,7 @@ export function seasonView(p: Planned, today: IsoDate): SeasonView {
       ],
       note: p.stored.notes[week.start] ?? "",
       known: week.known,
+      amount: amounts.get(week.start) ?? null,
     };
   });
   return {
@@ -162,6 +172,7 @@ export function seasonView(p: Planned, today: IsoDate): SeasonView {
     races: inOrder(athlete.races).map(flagOf),
     weeks,
     warnings: p.plan.warnings,
+    endurance: { plan: athlete.endurancePlan ?? null, warnings: p.plan.enduranceWarnings },
     jumps: p.plan.jumps,
   };
 }

@@ -11,7 +11,7 @@ import { DEFAULT_WEIGHTS } from "../../core/week";
 import type { EnduranceView, PlannedSessionView, WeekView } from "../views";
 import { ledgerView } from "./ledger";
 import type { Facts, Planned } from "./planned";
-import { flagOf, phasePlace } from "./season";
+import { amountView, flagOf, phasePlace } from "./season";
 import { sessionOfLog, sessionOfPlan } from "./weekSessions";
 
 export function enduranceView(e: EnduranceSession, id: string, of: Athlete["athlete"]): EnduranceView {
@@ -117,6 +117,20 @@ export function weekView(p: Planned, today: IsoDate, monday: IsoDate): WeekView 
     places: stored.athlete.places.map((x) => x.id),
     why: week ? [...week.why, week.loadLimitWhy] : season.why,
     editable: end >= p.from,
+    mileage: mileageOf(p, monday),
+  };
+}
+
+/** What the endurance plan says of a week. */
+function mileageOf({ stored, plan }: Planned, monday: IsoDate): WeekView["mileage"] {
+  const end = addDays(monday, 6);
+  const week = plan.endurance.find((w) => w.week === monday);
+  const before = plan.endurance.findLast((w) => w.week < monday && w.kind !== "race" && w.kind !== "step-back");
+  return {
+    plan: stored.athlete.endurancePlan ?? null,
+    amount: week ? amountView(week) : null,
+    before: before ? roundTo(before.amount, 1) : null,
+    warnings: plan.enduranceWarnings.filter((w) => w.date >= monday && w.date <= end),
   };
 }
 

@@ -6,6 +6,13 @@ import { findApproach } from "./pick";
 /** Which way a line goes: with load from many repetitions to few; without it from few to many; assistance low, high, low. */
 export type Direction = "load" | "control" | "assist";
 
+/** Columns whose work goes low, high, low through a block, loaded or not. */
+const ASSISTANCE: readonly Column[] = ["assist", "calf", "trunk", "upper"];
+
+/** Which way loaded work of a column goes. */
+export const directionOf = ({ build }: Pick<Approach, "build">, column: Column): Direction =>
+  ASSISTANCE.includes(column) ? "assist" : build === "ladders" ? "control" : "load";
+
 /** Where a block stands in its phase. */
 export interface LineOver {
   /** Loading weeks. */

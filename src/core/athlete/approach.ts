@@ -4,6 +4,8 @@ export const APPROACHES = ["layered", "heavy-economy", "steady", "control", "ful
 export type ApproachId = (typeof APPROACHES)[number];
 export const EMPHASES = ["prepare", "develop", "maximal", "hold", "restore"] as const;
 export type Emphasis = (typeof EMPHASES)[number];
+/** Work that is to grow: it neither holds nor restores. */
+export const buildsUp = (emphasis: Emphasis): boolean => emphasis !== "hold" && emphasis !== "restore";
 
 /** Parts of the season, as the table of approaches has them. */
 export const STAGES = ["base-early", "base-late", "build", "race", "recovery"] as const;

@@ -31,6 +31,7 @@ export { mergeLogs } from "./mergeLogs";
 export { PLACE_PRESETS, PRESET_WORDS, placeFrom } from "./presets";
 export { isOn } from "./switches";
 export {
+  type AmountRule,
   APPROACHES,
   type ApproachId,
   AREAS,
@@ -41,12 +42,14 @@ export {
   type Away,
   BAR_KINDS,
   type BarKind,
+  buildsUp,
   CLEARANCE_RULES,
   DECISIONS,
   type DecisionKind,
   type EditItem,
   EMPHASES,
   type Emphasis,
+  type EndurancePlan,
   type EnduranceSession,
   FELT,
   FITTED_LABELS,
@@ -87,6 +90,8 @@ export {
   type Sport,
   type StrengthLog,
   type TroubleArea,
+  type UsualSession,
+  type UsualWeekPlan,
   type WeekChange,
   type Window,
 } from "./types";

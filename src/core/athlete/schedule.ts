@@ -90,10 +90,65 @@ export interface EnduranceSession {
   averageHeartRate?: number;
   /** What was planned, of a session that is done. */
   planned?: PlannedEndurance;
+  /** The session of the endurance plan that it stands in the place of: its week's Monday and its id, such as "2026-01-05/tue". */
+  insteadOf?: string;
+  /** The session of the plan that it names is left out. */
+  cancelled?: true;
+  /** Made by the endurance plan, with the Monday and the id of its session there (see mileage); never stored. */
+  slot?: string;
   /** Where a record came from and its name there, such as "feed:a1b2"; tells a later edit from a new session. */
   source?: string;
   /** Stands in where nothing is planned (see endurance/assumed); never stored. */
   standsIn?: true;
+}
+
+/** A session of a usual week: a share of the week's amount, or minutes of its own. */
+export interface UsualSession {
+  id: string;
+  /** Weekday, Monday 1. */
+  day: number;
+  start?: ClockTime;
+  sport: SessionSport;
+  kind: SessionKind;
+  share?: number;
+  minutes?: number;
+  rpe?: number;
+  key?: boolean;
+  /** Metres up an hour. */
+  ascentM?: number;
+  packKg?: number;
+}
+
+/** What an ordinary week looks like, of one phase or of all that have none of their own. */
+export interface UsualWeekPlan {
+  phase: Phase | null;
+  sessions: UsualSession[];
+}
+
+/** How weekly amounts are drawn: from a first week on, rising to a top, with easier weeks. */
+export interface AmountRule {
+  /** A Monday. */
+  from: IsoDate;
+  start: number;
+  top: number;
+  /** Percent a loading week. */
+  risePct: number;
+  /** Every so many weeks one steps back; 0 for never. */
+  stepBackEvery: number;
+  /** Share of the last loading week. */
+  stepBackTo: number;
+  /** Less before A races, and a way back after them. */
+  taper: boolean;
+  restart: boolean;
+}
+
+/** The endurance plan: a usual week and a number for each week. */
+export interface EndurancePlan {
+  unit: "km" | "minutes";
+  usualWeeks: UsualWeekPlan[];
+  /** Amounts that were typed, by Monday; they go before the rule. */
+  weeks: { week: IsoDate; amount: number }[];
+  rule?: AmountRule;
 }
 
 export interface PlannedEndurance {

@@ -4,9 +4,19 @@ import type { RuleValues } from "../rulebook";
 import type { Approach } from "./approach";
 import type { Area, ClearanceRule, OneRepMaxFormula, Phase, Seen, Side, Sport } from "./kinds";
 import type { Overrule, Screening, SessionEdit, StrengthLog } from "./record";
-import type { Away, EnduranceSession, LockedSession, PhaseSpan, Place, Race, WeekChange, Window } from "./schedule";
+import type {
+  Away,
+  EndurancePlan,
+  EnduranceSession,
+  LockedSession,
+  PhaseSpan,
+  Place,
+  Race,
+  WeekChange,
+  Window,
+} from "./schedule";
 
-export { APPROACHES, type ApproachId, EMPHASES, type Emphasis } from "./approach";
+export { APPROACHES, type ApproachId, buildsUp, EMPHASES, type Emphasis } from "./approach";
 export * from "./kinds";
 export * from "./record";
 export * from "./schedule";
@@ -86,6 +96,10 @@ export interface Athlete {
   /** Phases of weeks that are past, as they were before a race or a boundary was changed later. */
   pastPhases?: PhaseSpan[];
   endurance: EnduranceSession[];
+  /** What of the endurance is planned by week; its sessions are made from it (see mileage). */
+  endurancePlan?: EndurancePlan;
+  /** Rows that leave a planned session out, set aside where the plan's sessions stand among the endurance (see mileage); never stored. */
+  leftOut?: EnduranceSession[];
   strengthLog: StrengthLog[];
   rungs?: { ladder: string; exercise: string }[];
   /** The coach's copies of approaches that the settings name. */

@@ -1,9 +1,11 @@
 /** What a coach may not write into an approach, with where and why: an impossible pair is refused. */
+import { MOST_WEEKS } from "../approach";
 import {
   type Approach,
   COLUMNS,
   type DoseCell,
   type Line,
+  type LinePoint,
   type OneRepMaxFormula,
   type Range,
   STAGES,
@@ -66,23 +68,40 @@ export function cellFaults(cell: DoseCell, path: string, formula?: OneRepMaxForm
   return out;
 }
 
-/** A line stays inside the ranges of its cell, week by week. */
-function lineFaults(line: Line, cell: DoseCell, path: string): CellFault[] {
-  return (["points", "later"] as const).flatMap((kind) =>
-    (line[kind] ?? []).flatMap((p, i): CellFault[] => {
-      const at = `${path}.${kind}.${i}`;
-      const one = (name: "sets" | "reps" | "rir", [low, high]: Range): CellFault[] =>
-        p[name] < low || p[name] > high
-          ? [
-              {
-                path: `${at}.${name}`,
-                expected: `${low === high ? low : `${low} to ${high}`} expected, the range of its row`,
-              },
-            ]
-          : [];
-      return [...one("sets", cell.sets), ...one("reps", cell.reps), ...(cell.rir ? one("rir", cell.rir) : [])];
-    }),
-  );
+/** A line stays inside the ranges of its cell, week by week, and is no longer than a block can be. */
+function lineFaults(line: Line, cell: DoseCell, path: string, formula?: OneRepMaxFormula): CellFault[] {
+  return (["points", "later"] as const).flatMap((kind) => {
+    const points = line[kind] ?? [];
+    const long =
+      points.length > MOST_WEEKS
+        ? [
+            {
+              path: `${path}.${kind}`,
+              expected: `1 to ${MOST_WEEKS} weeks expected: a block has no more loading weeks`,
+            },
+          ]
+        : [];
+    return [...long, ...points.flatMap((p, i) => pointFaults(p, cell, `${path}.${kind}.${i}`, formula))];
+  });
+}
+
+function pointFaults(p: LinePoint, cell: DoseCell, path: string, formula?: OneRepMaxFormula): CellFault[] {
+  const one = (name: "sets" | "reps" | "rir", [low, high]: Range): CellFault[] =>
+    p[name] < low || p[name] > high
+      ? [
+          {
+            path: `${path}.${name}`,
+            expected: `${low === high ? low : `${low} to ${high}`} expected, the range of its row`,
+          },
+        ]
+      : [];
+  const pair = cell.percent === null ? null : impossiblePair(p.reps, cell.percent, formula);
+  return [
+    ...one("sets", cell.sets),
+    ...one("reps", cell.reps),
+    ...(cell.rir ? one("rir", cell.rir) : []),
+    ...(pair ? [{ path: `${path}.reps`, expected: pair }] : []),
+  ];
 }
 
 /** Everything that is wrong with an approach; empty where it may be saved. */
@@ -94,7 +113,7 @@ export function approachFaults(a: Approach, formula?: OneRepMaxFormula): CellFau
       ...COLUMNS.flatMap((c) => cellFaults(row.cells[c], `rows.${stage}.cells.${c}`, formula)),
       ...COLUMNS.flatMap((c) => {
         const line = a.lines?.[stage]?.[c];
-        return line ? lineFaults(line, row.cells[c], `lines.${stage}.${c}`) : [];
+        return line ? lineFaults(line, row.cells[c], `lines.${stage}.${c}`, formula) : [];
       }),
     ];
   });

@@ -1,8 +1,9 @@
 /** What a day's row of the approach prescribes to one athlete: ranges become numbers. */
-import { approachFor, type Direction, type LineOver, rowFor, sessionsAWeek } from "../approach";
+import { approachFor, type Direction, directionOf, type LineOver, rowFor, sessionsAWeek } from "../approach";
 import {
   type Approach,
   type Athlete,
+  buildsUp,
   COLUMNS,
   type Column,
   type DoseCell,
@@ -15,6 +16,7 @@ import {
   type Range,
   type Stage,
 } from "../athlete";
+import { onceFor } from "../once";
 import { numbers, type Why, why } from "../rulebook";
 import { holdAt, type LineFor, limited, lineFor, steppedBack, wholeReps } from "./line";
 import { percentFor, repsAt } from "./oneRepMax";
@@ -123,17 +125,25 @@ const constant = (cell: DoseCell): Pick<Dose, "seconds" | "secondsMost" | "restS
   tempo: cell.tempo,
 });
 
-/** Columns whose work goes low, high, low through a block, loaded or not. */
-const ASSISTANCE: readonly Column[] = ["assist", "calf", "trunk", "upper"];
+/** Which point a dose stands at, from 0: each in turn, the last that was reached, or the first once more. */
+const pointOf = (kind: "line" | "step-back" | "row", nth: number, week: number, of: number): number =>
+  kind === "line" ? nth : kind === "row" ? Math.min(week, of) - 1 : 0;
+
+/** Holds and timed work grow along a line as they grow by the log, up to the top of their range. */
+const secondsAt = (cell: DoseCell, point: number): number =>
+  Math.min(cell.seconds[1], cell.seconds[0] + numbers("progress.ladder").seconds * point);
+
 const LEADS: readonly Column[] = ["squat", "hinge"];
 /** Repetitions of bodyweight work in a slot of few (rule session.slots). */
 const { bodyweightLow, bodyweightHigh } = numbers("session.slots");
 
 /** The cell of work without load: where the row asks for few repetitions, bodyweight work keeps its own. */
-const unloadedCell = (cell: DoseCell): DoseCell =>
-  cell.reps[1] < bodyweightLow
-    ? { ...cell, reps: [bodyweightLow, bodyweightHigh], percent: null, rir: cell.rir ?? [2, 2] }
-    : cell;
+const unloadedCell = (cell: DoseCell): DoseCell => {
+  const [low, high] = cell.reps;
+  if (low >= bodyweightLow) return cell;
+  const reps: Range = [bodyweightLow, Math.max(high, bodyweightHigh)];
+  return high < bodyweightLow ? { ...cell, reps, percent: null, rir: cell.rir ?? [2, 2] } : { ...cell, reps };
+};
 
 /** The doses of one column on a day. */
 class Doses {
@@ -148,7 +158,7 @@ class Doses {
   of(column: Column): ColumnDose {
     const { day, approach } = this;
     const cell = approach.rows[day.stage].cells[column];
-    const builds = day.emphasis !== "hold" && day.emphasis !== "restore";
+    const builds = buildsUp(day.emphasis);
     if (builds && day.block) return this.line(column, cell, "line", day.block);
     if (builds && day.closes) return this.line(column, cell, day.stepBack ? "step-back" : "row", day.closes);
     const row = doseOf(cell, this.f);
@@ -161,7 +171,6 @@ class Doses {
   /** The doses of a block's line; of one that is over its step-back, or its last point once more. */
   private line(column: Column, cell: DoseCell, kind: "line" | "step-back" | "row", block: BlockPlace): ColumnDose {
     const { approach, day, f } = this;
-    const assist = ASSISTANCE.includes(column);
     const dosesOf = (of: DoseCell, direction: Direction): Dose[] => {
       const points =
         of.percent !== null && direction === "load"
@@ -177,8 +186,9 @@ class Doses {
               f,
             );
       const shown = kind === "line" ? points : over(points, block.week, kind, direction);
-      return shown.map((p) => ({
+      return shown.map((p, i) => ({
         ...constant(of),
+        ...(direction === "load" ? {} : { seconds: secondsAt(of, pointOf(kind, i, block.week, points.length)) }),
         sets: f.gate.training === "trained" && f.room ? Math.max(p.sets, of.sets[1]) : p.sets,
         repsLow: p.reps,
         reps: p.reps,
@@ -187,8 +197,12 @@ class Doses {
         percent: null,
       }));
     };
-    const led: Direction = assist ? "assist" : approach.build === "ladders" ? "control" : "load";
-    return { kind, loaded: dosesOf(cell, led), unloaded: dosesOf(unloadedCell(cell), assist ? "assist" : "control") };
+    const led = directionOf(approach, column);
+    return {
+      kind,
+      loaded: dosesOf(cell, led),
+      unloaded: dosesOf(unloadedCell(cell), led === "assist" ? led : "control"),
+    };
   }
 
   /** A cell that speaks in percent keeps it; its repetitions fall, and the reserve is what they leave. */
@@ -238,7 +252,7 @@ const withCell = (a: Approach, stage: Stage, column: Column, cell: DoseCell): Ap
 
 /** Which part of the ranges a week takes, in words. */
 function endsOf({ block, closes, stepBack, emphasis }: DoseDay, f: DoseFor): string {
-  const builds = emphasis !== "hold" && emphasis !== "restore";
+  const builds = buildsUp(emphasis);
   if (builds && block) return `week ${block.week} of ${block.weeks} of this block`;
   if (builds && closes && stepBack) return "the step-back week of its block";
   return f.gate.training === "trained" && f.room
@@ -246,17 +260,43 @@ function endsOf({ block, closes, stepBack, emphasis }: DoseDay, f: DoseFor): str
     : `the lower end of the ranges${f.gate.training === "new" ? " for a new lifter" : ""}`;
 }
 
-/** What a session of a day takes. */
-export function sessionDose(athlete: Pick<Athlete, "settings" | "approaches">, day: DoseDay, f: DoseFor): SessionDose {
-  const approach = approachFor(athlete, day.phase);
-  const row = approach.rows[day.stage];
+type Owner = Pick<Athlete, "settings" | "approaches">;
+
+const cellsKept = onceFor((_: Owner) => new Map<string, SessionDose["cells"]>());
+
+/** The doses of a day by kind of work. A block's loading weeks share theirs: each holds all of its points. */
+function cellsOn(athlete: Owner, day: DoseDay, f: DoseFor): SessionDose["cells"] {
+  const { minRir, training, minor, easier, moderate } = f.gate;
+  const { week: _, ...over } = day.block ?? {};
+  const key = JSON.stringify([
+    { ...day, block: day.block ? over : null },
+    minRir,
+    training,
+    minor,
+    easier,
+    moderate,
+    f.room,
+    f.formula,
+  ]);
+  const kept = cellsKept(athlete);
+  const known = kept.get(key);
+  if (known) return known;
   const who = {
     ...f,
     formula: f.formula ?? athlete.settings?.oneRepMax ?? "default",
     own: athlete.settings?.ruleValues,
   };
-  const doses = new Doses(approach, day, who, approachFor(athlete, "build"));
+  const doses = new Doses(approachFor(athlete, day.phase), day, who, approachFor(athlete, "build"));
   const cells = Object.fromEntries(COLUMNS.map((c) => [c, doses.of(c)])) as Record<Column, ColumnDose>;
+  kept.set(key, cells);
+  return cells;
+}
+
+/** What a session of a day takes. */
+export function sessionDose(athlete: Owner, day: DoseDay, f: DoseFor): SessionDose {
+  const approach = approachFor(athlete, day.phase);
+  const row = approach.rows[day.stage];
+  const cells = cellsOn(athlete, day, f);
   const ends = endsOf(day, f);
   const version = approach.version > 1 ? `, version ${approach.version}` : "";
   return {

@@ -12,7 +12,7 @@ export {
 } from "./dose";
 export { onOneLeg, wholeReps } from "./line";
 export { type Household, householdOf, makeableLoads, makeLoad } from "./loads";
-export { NSCA_PERCENT, percentFor } from "./oneRepMax";
+export { estimate, NSCA_PERCENT, percentFor } from "./oneRepMax";
 export { nextRamp, type RampSet, rampSets } from "./ramp";
 export { stepUp } from "./steps";
 export { WARM_UP_SECONDS, type WarmUpSet, warmUpSets } from "./warmup";

@@ -168,6 +168,13 @@ export interface MileageChange {
 /** See rule mileage.expected. */
 export const EXPECT = numbers("mileage.expected");
 
+/** The value that stands most often in a list, the first of equals; undefined in an empty one. */
+export const mostFrequent = <T>(values: readonly T[]): T | undefined => {
+  const count = new Map<T, number>();
+  for (const v of values) count.set(v, (count.get(v) ?? 0) + 1);
+  return [...count].reduce<[T, number] | undefined>((best, c) => (!best || c[1] > best[1] ? c : best), undefined)?.[0];
+};
+
 /** The middle value, or the mean of the two in the middle; 0 of none. */
 export const medianOf = (values: readonly number[]): number => {
   const sorted = [...values].sort((a, b) => a - b);

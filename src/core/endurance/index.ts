@@ -5,6 +5,8 @@ export {
   byWeek,
   changeAgainstOrdinary,
   type MileageChange,
+  medianOf,
+  mostFrequent,
   type WeekFigures,
   weeklyFigures,
 } from "./figures";

@@ -47,7 +47,7 @@ export function trainingImpulse(
 }
 
 /** @returns whether it is a key session: as flagged, or by kind */
-export const isKey = (s: EnduranceSession): boolean => s.key ?? KEY_KINDS.includes(s.kind);
+export const isKey = (s: Pick<EnduranceSession, "key" | "kind">): boolean => s.key ?? KEY_KINDS.includes(s.kind);
 
 /** @returns minutes after midnight of its start, given or assumed */
 export const startOf = (s: EnduranceSession): number => (s.start === undefined ? ASSUMED_START : minutesOf(s.start));

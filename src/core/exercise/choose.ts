@@ -56,7 +56,18 @@ export interface ChoiceContext {
   nothingSlow: string | null;
   /** Rankings made before in this very context. */
   memo: Map<string, Candidate[]>;
+  /** What was found of exercises on this day, whatever the place and the load there. */
+  anywhere: Anywhere;
 }
+
+/** What holds of an exercise wherever the day is spent. */
+export interface Anywhere {
+  closed: Map<Exercise, Closed | null>;
+  /** By kind of slot, label and whether it is loaded; then by exercise. */
+  parts: Map<string, Map<Exercise, Part[]>>;
+}
+
+export const nothingFound = (): Anywhere => ({ closed: new Map(), parts: new Map() });
 
 export const CLOSED_KINDS = ["pain", "clearance", "trouble", "gate", "ladder", "equipment"] as const;
 export interface Closed {
@@ -106,6 +117,23 @@ export const loadingToday = (
 
 /** @returns why the exercise is closed to this athlete here today, or null when it is open */
 export function closedBecause(e: Exercise, c: ChoiceContext): Closed | null {
+  let closed = c.anywhere.closed.get(e);
+  if (closed === undefined) {
+    closed = closedAnywhere(e, c);
+    c.anywhere.closed.set(e, closed);
+  }
+  if (closed || loadingToday(e, c) !== null) return closed;
+  return {
+    kind: "equipment",
+    text:
+      c.unloaded && loadingAt(e, c.place) !== null
+        ? "needs load, and today is unloaded"
+        : `no equipment for it at ${placeName(c.place.id)}`,
+  };
+}
+
+/** Why it is closed to this athlete today at any place. */
+function closedAnywhere(e: Exercise, c: ChoiceContext): Closed | null {
   const stopped = c.stopped.get(e.id);
   if (stopped) return { kind: "pain", text: stopped };
   if (c.gate.rules.includes("no-supine") && e.position === "supine" && e.pattern !== "mobility")
@@ -116,17 +144,7 @@ export function closedBecause(e: Exercise, c: ChoiceContext): Closed | null {
   const beyond = e.pattern === "hinge" && !TO_THE_KNEE.has(e.id) && c.areas.includes("low-back");
   const area = beyond ? "low-back" : e.notWith.find((a) => c.areas.includes(a));
   if (area) return { kind: "trouble", text: `left out while the ${AREA_WORDS[area]} is in trouble` };
-  const screen = closedByScreen(e, c) ?? closedByLadder(e, c);
-  if (screen) return screen;
-  if (loadingToday(e, c) === null)
-    return {
-      kind: "equipment",
-      text:
-        c.unloaded && loadingAt(e, c.place) !== null
-          ? "needs load, and today is unloaded"
-          : `no equipment for it at ${placeName(c.place.id)}`,
-    };
-  return null;
+  return closedByScreen(e, c) ?? closedByLadder(e, c);
 }
 
 /** What moves an exercise up or down, in points (rule choice.points). */
@@ -152,7 +170,9 @@ export interface Candidate {
   parts: Part[];
 }
 
-function partsOf(e: Exercise, loading: LoadKind, c: ChoiceContext, kind: SlotKind, label: Label): Part[] {
+const isLoad = (loading: LoadKind): boolean => loading !== "bodyweight" && loading !== "band";
+
+function partsOf(e: Exercise, loads: boolean, c: ChoiceContext, kind: SlotKind, label: Label): Part[] {
   const parts: Part[] = [];
   const add = (points: number, because: () => Why) => parts.push({ points, why: because });
   const { sport } = c.athlete.athlete;
@@ -173,10 +193,10 @@ function partsOf(e: Exercise, loading: LoadKind, c: ChoiceContext, kind: SlotKin
   if (stands && here && !s?.earned) add(POINTS.step, () => why("choice.step", "current"));
   const times = Math.min(POINTS.recentMost, c.recent.get(e.id) ?? 0);
   // Lifts stay; what is done without load changes from block to block, as assistance does.
-  const loads = loading !== "bodyweight" && loading !== "band";
   const stays = kind === "main" || (kind === "single" && loads);
   if (kind === "single" && c.forStrength && loads && !care && e.primary.some((m) => STRONG.includes(m)))
     add(POINTS.load, () => why("choice.load", "loads"));
+  if (kind !== "assist" && c.forStrength && e.unit === "seconds") add(POINTS.held, () => why("choice.load", "held"));
   if (stays && times > 0) add(times * POINTS.recent, () => why("choice.block", "recent"));
   if (c.block.now.has(blockKey(label, e.id))) add(POINTS.thisBlock, () => why("choice.block", "thisBlock"));
   else if (!stays && !c.nothingNew && c.block.before.has(e.id))
@@ -186,7 +206,9 @@ function partsOf(e: Exercise, loading: LoadKind, c: ChoiceContext, kind: SlotKin
   // Somebody who has not been on this ladder comes back to it at its lowest step.
   const backAt = s?.by === "level" ? s.steps[0] : s?.steps[s.at];
   if (over && backAt === e) add(POINTS.back, () => why("choice.back", "open", AREA_WORDS[over]));
-  if (stays && c.unmoved.has(e.id) && !c.block.now.has(blockKey(label, e.id)))
+  // What stands beside another of its pattern at the hip is other work, no sister of it.
+  const still = stays && e.pattern !== "hip" && c.unmoved.has(e.id);
+  if (still && !c.block.now.has(blockKey(label, e.id)))
     add(POINTS.unmoved, () => why("choice.unmoved", "still", numbers("choice.unmoved").exposures));
   const harder = s?.steps
     .slice(s.steps.indexOf(e) + 1)
@@ -202,17 +224,27 @@ function partsOf(e: Exercise, loading: LoadKind, c: ChoiceContext, kind: SlotKin
   return parts;
 }
 
+function partsKept({ anywhere }: ChoiceContext, key: string): Map<Exercise, Part[]> {
+  const kept = anywhere.parts.get(key) ?? new Map<Exercise, Part[]>();
+  anywhere.parts.set(key, kept);
+  return kept;
+}
+
 /** Open exercises of a pattern before anything else of the session stands, best first; equal scores fall in the order of their ids. */
 export function rankFor(pattern: Pattern, c: ChoiceContext, kind: SlotKind, label: Label = "A"): Candidate[] {
   const key = `${pattern}/${kind}/${label}`;
   const known = c.memo.get(key);
   if (known) return known;
+  const found = { loaded: partsKept(c, `${kind}/${label}/loaded`), bare: partsKept(c, `${kind}/${label}/bare`) };
   const ranked = c.library
     .pattern(pattern)
     .filter((e) => (kind !== "main" || e.main || c.unloaded) && closedBecause(e, c) === null)
     .map((exercise): Candidate => {
       const loading = loadingToday(exercise, c) ?? "bodyweight";
-      const parts = partsOf(exercise, loading, c, kind, label);
+      const loads = isLoad(loading);
+      const kept = loads ? found.loaded : found.bare;
+      const parts = kept.get(exercise) ?? partsOf(exercise, loads, c, kind, label);
+      kept.set(exercise, parts);
       return {
         exercise,
         loading,

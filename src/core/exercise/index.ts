@@ -1,5 +1,6 @@
 /** Exercises: the library, ladders, gates, equipment, what is open to an athlete, sides. What others may use of this room. */
 export {
+  type Anywhere,
   besides,
   blockKey,
   type Candidate,
@@ -7,6 +8,7 @@ export {
   type Closed,
   closedBecause,
   loadingToday,
+  nothingFound,
   rankFor,
 } from "./choose";
 export { SHIPPED } from "./entries/all";

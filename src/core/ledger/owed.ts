@@ -87,6 +87,10 @@ export function setsByPattern(items: readonly Counted[]): Record<LedgerPattern, 
   return out;
 }
 
+/** Kinds of work that stand there. */
+export const kindsIn = (items: readonly Counted[]): ReadonlySet<string> =>
+  new Set(items.flatMap((i) => (i.primer ? [] : (kindOf(i.exercise) ?? []))));
+
 /** A week that is over, planned or lifted. */
 export interface ClosedWeek {
   builds: string;
@@ -100,7 +104,7 @@ export interface ClosedWeek {
 export function closeWeek(state: LedgerState, { builds, lines, items, ordinary }: ClosedWeek): LedgerState {
   const { carryMost } = numbers("ledger.owed");
   const sets = setsByPattern(items);
-  const came = new Set(items.flatMap((i) => (i.primer ? [] : (kindOf(i.exercise) ?? []))));
+  const came = kindsIn(items);
   const carry: Partial<Record<LedgerPattern, number>> = {};
   const dry: Partial<Record<LedgerPattern, number>> = {};
   for (const { pattern, weekly, carry: before } of lines) {

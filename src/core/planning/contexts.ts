@@ -3,7 +3,15 @@ import { approachFor } from "../approach";
 import { type Athlete, activeAreas, type Emphasis, isOn, type Place, type StrengthLog, safetyGate } from "../athlete";
 import { addDays, dayNumber, type IsoDate, laterOf } from "../dates";
 import { isKey } from "../endurance";
-import { type ChoiceContext, feltLowBackTwice, type Library, progressionsOf, sideGaps } from "../exercise";
+import {
+  type Anywhere,
+  type ChoiceContext,
+  feltLowBackTwice,
+  type Library,
+  nothingFound,
+  progressionsOf,
+  sideGaps,
+} from "../exercise";
 import { onceFor } from "../once";
 import { stoppedByPain } from "../progress";
 import { numbers, say } from "../rulebook";
@@ -71,6 +79,7 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
   const sides = sideGaps(log);
   const felt = feltLowBackTwice(log, (id) => library.byId(id)?.pattern === "hinge");
   const contexts = new Map<string, ChoiceContext>();
+  const found = new Map<string, Anywhere>();
   const byDay = new Map<string, ChoiceContext>();
   return (day, place) => {
     const dayKey = `${day.date}/${place.id}`;
@@ -86,14 +95,11 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
     const { date } = day;
     const seen = [athlete.screening, athlete.seen].map((l) => l.filter((r) => r.date <= date).length);
     const { training, minRir, restricted, rules } = differs.gate;
-    const key = JSON.stringify([
-      place.id,
-      { ...differs, gate: [training, minRir, restricted, rules] },
-      descent?.id,
-      seen,
-    ]);
+    const kind = JSON.stringify([{ ...differs, gate: [training, minRir, restricted, rules] }, descent?.id, seen]);
+    const key = `${place.id}/${kind}`;
     const known = contexts.get(key);
     if (known) return known;
+    const anywhere = found.get(kind) ?? nothingFound();
     const made: ChoiceContext = {
       athlete,
       library,
@@ -109,7 +115,9 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
       known: basis.known,
       block: { now: basis.now, before: basis.before, earlier: basis.earlier },
       memo: new Map(),
+      anywhere,
     };
+    found.set(kind, anywhere);
     contexts.set(key, made);
     return made;
   }

@@ -5,6 +5,7 @@ export { choicesFor } from "./choices";
 export { choiceContexts } from "./contexts";
 export { increaseCap } from "./dayWork";
 export { gymAthlete } from "./gymDay";
+export { heavyRoom, type SlotRoom } from "./heavyRoom";
 export { seasonJumps } from "./jumps";
 export { nearestChanges, withFix } from "./nearest";
 export type { Swap } from "./planSession";

@@ -2,9 +2,7 @@
 
 import { approachFor } from "../approach";
 import {
-  type Column,
   type DatedWindow,
-  type Gate,
   isOn,
   type Label,
   type Place,
@@ -15,13 +13,12 @@ import {
   windowsOfWeek,
 } from "../athlete";
 import type { IsoDate } from "../dates";
-import { type SessionDose, sessionDose } from "../dose";
 import type { Exercise } from "../exercise";
 import { type JumpAsk, type JumpInput, type JumpState, type JumpWeek, jumpsOn, jumpWeek } from "../jumps";
 import type { LedgerState, Unit } from "../ledger";
 import { historyOf, nextLoad, type PlannedLift, placeOnLine, slowerStep } from "../progress";
 import { numbers } from "../rulebook";
-import { type BlockWeek, inWeek, type SeasonDay } from "../season";
+import { inWeek, type SeasonDay } from "../season";
 import {
   type BuiltSession,
   buildSession,
@@ -30,18 +27,9 @@ import {
   type SessionDraft,
   type SessionRequest,
 } from "../session";
-import { type ContextInput, choiceContexts } from "./contexts";
+import { type DayInput, DayKinds } from "./dayKinds";
 import { blockOn, holdRange, increaseCap, ladderState } from "./dayWork";
 import { ledgerOf, type WeekLedger } from "./weekLedger";
-
-export interface LastBuild {
-  /** Hard sets in the four primary patterns. */
-  sets: number;
-  /** The row its sessions took, whose percent a hold keeps. */
-  stage: Stage;
-  /** Percent of 1RM of its leading lifts. */
-  percent: Readonly<Partial<Record<Column, number>>>;
-}
 
 /** An exercise the coach took instead of the planner's first choice. */
 export interface Swap {
@@ -51,14 +39,12 @@ export interface Swap {
   to: string;
 }
 
-export interface BuilderInput extends ContextInput {
+export interface BuilderInput extends DayInput {
   swaps: readonly Swap[];
   /** First day of the whole plan; what was lifted before it is known. */
   asOf: IsoDate;
   /** Loads of the weeks planned before. */
   planned: ReadonlyMap<string, PlannedLift>;
-  /** What the last full build week held; null before there was one. */
-  lastBuild: LastBuild | null;
   /** What the weeks before left to each pattern. */
   ledger: LedgerState;
   /** What the weeks before left to jumps. */
@@ -81,7 +67,8 @@ interface Asked {
   jumps: boolean;
   /** What the ledger gives it, where that was settled over all sessions of the week. */
   units?: readonly Unit[];
-  filled?: Filled;
+  /** Its slots as they were filled before, for other minutes and cuts. */
+  filled: NonNullable<SessionRequest["filled"]>;
 }
 
 /** A session at its place in the week. */
@@ -98,10 +85,9 @@ export interface PlacedAsk {
 /** Builds and remembers what each label is on a day in a free time slot. */
 export class SessionBuilder {
   private readonly known = new Map<string, BuiltSession | null>();
-  /** Filled slots by label, day, place and routine. */
+  /** Filled slots, by what is asked of them. */
   private readonly filled = new Map<string, NonNullable<SessionRequest["filled"]>>();
-  private readonly doses = new Map<string, SessionDose>();
-  private readonly choiceOn: ReturnType<typeof choiceContexts>;
+  private readonly days: DayKinds;
   /** Sessions that share a hold's sets: those that have a day to stand on. */
   private readonly shared: number;
   private most = 0;
@@ -114,7 +100,7 @@ export class SessionBuilder {
 
   constructor(private readonly input: BuilderInput) {
     const { athlete, week, library } = input;
-    this.choiceOn = choiceContexts(input);
+    this.days = new DayKinds(input);
     const slots = windowsOfWeek(athlete, week.start).filter((w) =>
       week.days.some((d) => d.date === w.date && d.counts),
     );
@@ -131,7 +117,7 @@ export class SessionBuilder {
       state: input.ledger,
       log: athlete.strengthLog.filter((s) => inWeek(week, s.date) && input.done.has(s.label) && s.date <= input.asOf),
       labels: labels.filter((l) => !input.done.has(l)),
-      doseOn: (day) => this.doseOn(day, safetyGate(athlete, day.date)),
+      doseOn: (day) => this.days.doseOn(day, safetyGate(athlete, day.date)),
     });
   }
 
@@ -168,20 +154,32 @@ export class SessionBuilder {
     share: number,
     { routine = null, jumps = true }: Partial<Pick<Asked, "routine" | "jumps">> = {},
   ): BuiltSession | null {
-    const key = `${label}/${w.date}/${w.start}/${w.minutes}/${w.place}/${jumps}`;
+    const place = placeById(this.input.athlete, w.place);
+    if (!place) return null;
+    const asked = { label, day, place, minutes: w.minutes, share, routine, jumps };
+    const alike = this.alikeKey(asked);
+    const key = `${alike}/${minutesOn(day, w.minutes)}/${share}`;
     const before = this.known.get(key);
     if (before !== undefined) return before;
-    const place = placeById(this.input.athlete, w.place);
-    const made = place ? this.make({ label, day, place, minutes: w.minutes, share, routine, jumps }) : null;
+    const filled = this.filled.get(alike) ?? {};
+    this.filled.set(alike, filled);
+    const made = this.make({ ...asked, filled });
     this.known.set(key, made);
     return made;
+  }
+
+  /** The same for sessions that are filled alike, whatever minutes they have. */
+  private alikeKey({ label, day, place, routine, jumps }: Omit<Asked, "filled">): string {
+    const swapped = this.input.swaps.some((s) => s.date === day.date && s.label === label) ? day.date : "";
+    const ask = jumps ? this.jumpsOn(label, day) : null;
+    return `${label}/${this.days.kindOf(day, place)}/${ask ? JSON.stringify(ask) : ""}/${routine}/${swapped}`;
   }
 
   /** A session that is placed, with what it could hold of these; null where it is not filled from the ledger. */
   draft(asked: PlacedAsk, units: readonly Unit[], lean: boolean): SessionDraft | null {
     const place = placeById(this.input.athlete, asked.window.place);
     if (!place) return null;
-    const request = this.requestFor({ ...this.askOf(asked, place), units });
+    const request = this.requestFor({ ...this.askOf(asked, place), units, filled: {} });
     return draftSession({
       ...request,
       lean,
@@ -194,10 +192,11 @@ export class SessionBuilder {
   /** A placed session built anew with what the whole week's account gives it. */
   rebuild(asked: PlacedAsk, units: readonly Unit[], filled: Filled): BuiltSession | null {
     const place = placeById(this.input.athlete, asked.window.place);
-    return place ? this.make({ ...this.askOf(asked, place), units, filled }) : null;
+    const settled = { whole: filled, short: filled };
+    return place ? this.make({ ...this.askOf(asked, place), units, filled: settled }) : null;
   }
 
-  private askOf({ label, day, window, share, jumps }: PlacedAsk, place: Place): Asked {
+  private askOf({ label, day, window, share, jumps }: PlacedAsk, place: Place): Omit<Asked, "filled"> {
     return { label, day, place, minutes: window.minutes, share, routine: null, jumps };
   }
 
@@ -226,46 +225,6 @@ export class SessionBuilder {
     return holdRange(lastBuild.sets / this.shared);
   }
 
-  /** The doses of a day; days that do not differ share them. */
-  private doseOn(day: SeasonDay, gate: Gate): SessionDose {
-    const { athlete, week, lastBuild } = this.input;
-    const { phase, stage, emphasis } = day;
-    const { block, closes, stepBack } = blockOn(day, week);
-    const { minRir, training, minor, easier, moderate } = gate;
-    const key = [
-      phase,
-      stage,
-      emphasis,
-      day.holds,
-      block?.week,
-      closes?.week,
-      minRir,
-      training,
-      minor,
-      easier,
-      moderate,
-    ].join();
-    const known = this.doses.get(key);
-    if (known) return known;
-    const over = (b: BlockWeek) => ({ week: b.week, weeks: b.of, nth: b.nth, before: b.before });
-    const dose = sessionDose(
-      athlete,
-      {
-        phase,
-        stage,
-        emphasis,
-        holds: lastBuild?.stage ?? day.holds,
-        held: lastBuild?.percent,
-        block: block && over(block),
-        closes: closes ? over(closes) : FIRST_POINT,
-        stepBack,
-      },
-      { gate, room: week.mileage.roomForProgress },
-    );
-    this.doses.set(key, dose);
-    return dose;
-  }
-
   /** Step of slower work that an exercise stands at. @param block first day of the block; null outside of blocks */
   private slowerOf(id: string, block: IsoDate | null): number {
     const { library, log, planned, asOf } = this.input;
@@ -273,15 +232,14 @@ export class SessionBuilder {
     return block === null || !exercise ? 0 : slowerStep(exercise, block, historyOf(log, id, asOf), planned.get(id));
   }
 
-  private requestFor({ label, day, place, minutes, routine, jumps, units, filled: settled }: Asked) {
+  private requestFor({ label, day, place, minutes, routine, jumps, units, filled }: Asked) {
     const { athlete, week, log, planned, asOf, swaps } = this.input;
-    const choice = this.choiceOn(day, place);
+    const choice = this.days.choiceOn(day, place);
     const { gate, areas } = choice;
     const edit = this.editOf(label);
     const { phase, emphasis, loading, heavyOk, blockStart } = day;
-    const within = loading === "mobility" ? numbers("session.slots").mobilityMinutes : minutes;
     const { block, closes } = blockOn(day, week);
-    const dose = this.doseOn(day, gate);
+    const dose = this.days.doseOn(day, gate);
     const stands = block ?? closes;
     const basis = {
       athlete,
@@ -295,10 +253,6 @@ export class SessionBuilder {
       areas,
       ladder: (e: Exercise) => ladderState(e, choice),
     };
-    const key = `${label}/${day.date}/${place.id}/${routine}/${jumps}`;
-    const own = settled ? { whole: settled, short: settled } : {};
-    const filled = (units ? own : this.filled.get(key)) ?? {};
-    if (!units) this.filled.set(key, filled);
     const taken = swaps.filter((s) => s.date === day.date && s.label === label);
     return {
       label,
@@ -312,7 +266,7 @@ export class SessionBuilder {
       jumps: jumps ? this.jumpsOn(label, day) : null,
       ...(edit ? { edit } : {}),
       place,
-      minutes: Math.min(minutes, day.minutesMost ?? minutes, within),
+      minutes: minutesOn(day, minutes),
       choice,
       swaps: new Map(taken.map((s) => [s.from, s.to])),
       loadFor: (q: Parameters<typeof nextLoad>[0]) => nextLoad(q, basis),
@@ -338,6 +292,14 @@ export class SessionBuilder {
   }
 }
 
+/** Minutes of a free time slot that a day lets its session take. */
+const minutesOn = ({ loading, minutesMost }: SeasonDay, minutes: number): number =>
+  Math.min(
+    minutes,
+    minutesMost ?? minutes,
+    loading === "mobility" ? numbers("session.slots").mobilityMinutes : minutes,
+  );
+
 /** What a routine is made of, by the row of the approach. */
 const STAGE_OF: Readonly<Record<Stage, 1 | 2 | 3>> = {
   "base-early": 1,
@@ -346,6 +308,3 @@ const STAGE_OF: Readonly<Record<Stage, 1 | 2 | 3>> = {
   race: 3,
   recovery: 1,
 };
-
-/** Building days that stand in no block take the first point of a line. */
-const FIRST_POINT = { week: 1, weeks: 1, nth: 1, before: 0 };

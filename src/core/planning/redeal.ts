@@ -2,7 +2,9 @@
 import type { Label } from "../athlete";
 import type { Pattern } from "../exercise";
 import {
+  type Counted,
   type Deal,
+  kindsIn,
   type LedgerLine,
   type LedgerPattern,
   setsByPattern,
@@ -18,6 +20,11 @@ import { TOLERANCE } from "../units";
 /** What is left of the week's account once the leads stand; dry where the leads leave it out too. */
 export interface Rest extends Weighed {
   pattern: LedgerPattern;
+}
+
+/** The same with its kinds of work, in the order in which they were missed longest; those that stand already last. */
+export interface RestOfKinds extends Rest {
+  kinds: readonly string[];
 }
 
 /** One session with everything it could hold. */
@@ -53,6 +60,45 @@ function choicesOf({ draft }: Room, rests: readonly Rest[]): Choice[] {
   }));
 }
 
+/** What sessions that are not chosen yet could still give: of each pattern, in all, and in how few exercises. */
+interface Ahead {
+  sets: readonly number[];
+  total: number;
+  exercises: number;
+}
+
+const NOTHING_AHEAD: Ahead = { sets: [], total: 0, exercises: 0 };
+
+function aheadOf(choices: readonly (readonly Choice[])[], rests: readonly Rest[]): Ahead {
+  const sum = (of: (list: readonly Choice[]) => number) => choices.reduce((a, list) => a + of(list), 0);
+  return {
+    sets: rests.map((_, p) => sum((list) => Math.max(...list.map((c) => c.sets[p] ?? 0)))),
+    total: sum((list) => Math.max(...list.map((c) => c.sets.reduce((a, n) => a + n, 0)))),
+    exercises: sum((list) => Math.min(...list.map((c) => c.exercises))),
+  };
+}
+
+/** No less stays owed whatever the sessions ahead take: their sets one by one where each takes off most, no more of a pattern than any could give. */
+function leastOwed(rests: readonly Rest[], given: readonly number[], ahead: Ahead): number {
+  let sum = 0;
+  for (let p = 0; p < rests.length; p++) sum += stillOwed(rests[p] as Rest, given[p] ?? 0);
+  if (ahead.total === 0) return sum;
+  const now = [...given];
+  const gainOf = (r: Rest, sets: number) => stillOwed(r, sets) - stillOwed(r, sets + 1);
+  const gain = rests.map((r, p) => ((ahead.sets[p] ?? 0) > 0 ? gainOf(r, given[p] ?? 0) : 0));
+  for (let left = ahead.total; left > 0; left--) {
+    let at = -1;
+    for (let p = 0; p < gain.length; p++) if ((gain[p] ?? 0) > (gain[at] ?? 0)) at = p;
+    const r = rests[at];
+    if (!r) break;
+    sum -= gain[at] ?? 0;
+    const sets = (now[at] ?? 0) + 1;
+    now[at] = sets;
+    gain[at] = sets - (given[at] ?? 0) < (ahead.sets[at] ?? 0) ? gainOf(r, sets) : 0;
+  }
+  return sum;
+}
+
 /**
  * The choice for each session that leaves least owed; of equals the one with fewer exercises, then the earlier.
  * @returns sets of each room's offers; null where a session holds nothing but too much already
@@ -60,26 +106,14 @@ function choicesOf({ draft }: Room, rests: readonly Rest[]): Choice[] {
 export function fillRooms(rooms: readonly Room[], rests: readonly Rest[]): number[][] | null {
   const choices = rooms.map((r) => choicesOf(r, rests));
   if (choices.some((c) => c.length === 0)) return null;
-  // Most that the sessions from the kth on could still give.
-  const still = rooms.map((_, k) =>
-    rests.map((_, p) => choices.slice(k).reduce((a, list) => a + Math.max(...list.map((c) => c.sets[p] ?? 0)), 0)),
-  );
   const given = rests.map(() => 0);
-  /** The same as leftOwed, by the place of each pattern: it is asked for at every step. */
-  const owedWith = (more: readonly number[]): number => {
-    let sum = 0;
-    for (let p = 0; p < rests.length; p++) {
-      sum += stillOwed(rests[p] as Rest, (given[p] ?? 0) + (more[p] ?? 0));
-    }
-    return sum;
-  };
+  const ahead = rooms.map((_, k) => aheadOf(choices.slice(k), rests));
   let best: { owed: number; exercises: number; of: number[][] } | null = null;
   const picked: number[][] = [];
-  const nothing = rests.map(() => 0);
   const walk = (k: number, exercises: number): void => {
-    const bound = owedWith(still[k] ?? nothing);
-    if (best && (bound > best.owed + TOLERANCE || (bound > best.owed - TOLERANCE && exercises >= best.exercises)))
-      return;
+    const bound = leastOwed(rests, given, ahead[k] ?? NOTHING_AHEAD);
+    const fewest = exercises + (ahead[k]?.exercises ?? 0);
+    if (best && (bound > best.owed + TOLERANCE || (bound > best.owed - TOLERANCE && fewest >= best.exercises))) return;
     const list = choices[k];
     if (!list) {
       best = { owed: bound, exercises, of: picked.map((p) => [...p]) };
@@ -98,37 +132,103 @@ export function fillRooms(rooms: readonly Room[], rests: readonly Rest[]): numbe
     }
   };
   walk(0, 0);
-  return (best as { of: number[][] } | null)?.of ?? null;
+  const of = (best as { of: number[][] } | null)?.of;
+  return of ? withoutExcess(rooms, rests, of) : null;
 }
 
-/** What a session could hold of everything that is still owed: an exercise a pattern, of the kind that it is due. */
+/** An exercise of a choice: whose it is, and its sets. */
+interface Given {
+  room: number;
+  offer: number;
+  unit: Unit | undefined;
+  sets: number;
+}
+
+/**
+ * Sets above what is owed are worth nothing: whole exercises go first, from the session with most of them, then single sets. What a kind of
+ * work is due for stays.
+ */
+function withoutExcess(
+  rooms: readonly Room[],
+  rests: readonly Rest[],
+  chosen: readonly (readonly number[])[],
+): number[][] {
+  const now = chosen.map((of) => [...of]);
+  const exercises = (room: number): number => (now[room] ?? []).filter((n) => n > 0).length;
+  const givenOf = (pattern: LedgerPattern): Given[] =>
+    rooms.flatMap(({ draft }, room) =>
+      draft.offers.flatMap(({ item }, offer): Given[] => {
+        const sets = now[room]?.[offer] ?? 0;
+        return sets > 0 && item.exercise.pattern === pattern ? [{ room, offer, unit: item.slot.unit, sets }] : [];
+      }),
+    );
+  const put = ({ room, offer }: Given, sets: number): void => {
+    const of = now[room];
+    if (of) of[offer] = sets;
+  };
+  const levels = ({ room, offer }: Given): readonly number[] => rooms[room]?.draft.offers[offer]?.levels ?? [];
+  for (const { pattern, rest } of rests) {
+    for (;;) {
+      const all = givenOf(pattern);
+      const excess = all.reduce((a, g) => a + g.sets, 0) - Math.ceil(rest - TOLERANCE);
+      const alone = (g: Given) => g.unit?.dueFor != null && !all.some((x) => x !== g && x.unit?.kind === g.unit?.kind);
+      const whole = all
+        .filter((g) => g.sets <= excess && levels(g).includes(0) && !alone(g))
+        .sort((a, b) => exercises(b.room) - exercises(a.room) || b.room - a.room)[0];
+      const fewer = all
+        .filter((g) => excess > 0 && levels(g).includes(g.sets - 1) && g.sets > 1)
+        .sort((a, b) => b.sets - a.sets || b.room - a.room)[0];
+      if (whole) put(whole, 0);
+      else if (fewer) put(fewer, fewer.sets - 1);
+      else break;
+    }
+  }
+  return now;
+}
+
+/**
+ * What a session could hold of everything that is still owed: an exercise a pattern, of the kind that it is due.
+ * @param leads patterns that sessions lead with, in order; @param nth which of them is asked about: others in turn take another kind
+ */
 export function unitsFor(
   lines: readonly LedgerLine[],
-  rests: readonly Rest[],
-  leads: readonly Pattern[],
+  rests: readonly RestOfKinds[],
+  leads: readonly (readonly Pattern[])[],
   nth: number,
 ): Unit[] {
   const { least, most } = numbers("ledger.fill");
-  return rests.flatMap(({ pattern, weekly, rest, dry }): Unit[] => {
+  const own = leads.length > 1 ? (leads[nth] ?? []) : [];
+  return rests.flatMap(({ pattern, weekly, rest, dry, kinds }): Unit[] => {
     const line = lines.find((l) => l.pattern === pattern);
-    if (!line || leads.includes(pattern)) return [];
-    const kinds = line.kinds;
-    const kind = kinds[nth % Math.max(1, kinds.length)] ?? null;
+    if (!line || own.includes(pattern)) return [];
+    const turn = leads.slice(0, nth).filter((l) => !l.includes(pattern)).length;
+    const kind = kinds[turn % Math.max(1, kinds.length)] ?? null;
     const sets = Math.max(least, Math.min(most, worthGiving(rest)));
     const dueFor = kind !== null && line.due.includes(kind) ? (line.since[kind] ?? null) : null;
     return [{ pattern, sets, kind, owed: line.owed, weekly, rest: Math.max(rest, sets), dry, dueFor }];
   });
 }
 
-/** What is owed beside the leads and findings that stand, where it is an exercise's worth or a kind of work is due. */
-export function restsOf(lines: readonly LedgerLine[], stands: Parameters<typeof setsByPattern>[0]): Rest[] {
+/** What is owed beside the leads and findings that stand, where it is an exercise's worth or a kind of work is due that none of them is. */
+export function restsOf(lines: readonly LedgerLine[], stands: readonly Counted[]): RestOfKinds[] {
   const { gather, least } = numbers("ledger.fill");
   const given = setsByPattern(stands);
-  return lines.flatMap(({ pattern, weekly, owed, due, dry }): Rest[] => {
+  const kinds = kindsIn(stands);
+  return lines.flatMap(({ pattern, weekly, owed, due, dry, kinds: all }): RestOfKinds[] => {
     const rest = owed - given[pattern];
-    const none = given[pattern] === 0;
-    if (rest >= gather - TOLERANCE) return [{ pattern, weekly, rest, dry: dry && none }];
-    return due.length > 0 && none ? [{ pattern, weekly, rest: least, dry: false }] : [];
+    const order = [...all.filter((k) => !kinds.has(k)), ...all.filter((k) => kinds.has(k))];
+    const missed = due.some((k) => !kinds.has(k));
+    if (rest >= gather - TOLERANCE)
+      return [
+        {
+          pattern,
+          weekly,
+          rest: missed ? Math.max(rest, least) : rest,
+          dry: dry && given[pattern] === 0,
+          kinds: order,
+        },
+      ];
+    return missed ? [{ pattern, weekly, rest: least, dry: false, kinds: order }] : [];
   });
 }
 

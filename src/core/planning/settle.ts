@@ -5,9 +5,9 @@ import { holdsLandings } from "../jumps";
 import type { Deal } from "../ledger";
 import { numbers, say } from "../rulebook";
 import { type Filled, SHORT_MINUTES } from "../session";
-import { blockedByOther, blockedByTiredLegs, blockedHere, type Option, tiredForJumps } from "../week";
+import { blockedByOther, blockedByTiredLegs, blockedHere, enduranceFacts, type Option, tiredForJumps } from "../week";
 import type { PlacedAsk } from "./planSession";
-import { dealFrom, fillRooms, hasRoom, type Rest, type Room, restsOf, unitsFor } from "./redeal";
+import { dealFrom, fillRooms, hasRoom, type RestOfKinds, type Room, restsOf, unitsFor } from "./redeal";
 import { asCounted, type WeekProblem } from "./weekProblem";
 
 /** A placed session, and what it may be filled with. */
@@ -30,15 +30,27 @@ interface Filling {
  */
 export function settled(problem: WeekProblem, fitted: readonly Option[]): Option[] {
   const placed = fresh(problem, fitted);
-  const filled = refilled(problem, placed);
-  if (!filled) return placed;
+  const shut = new Set<Label>();
+  for (;;) {
+    const filled = refilled(problem, placed, shut);
+    if (!filled) return placed;
+    const broken = breaking(problem, filled);
+    if (broken.length === 0) return filled;
+    // What breaks although it is as it was placed is nothing to be filled around.
+    if (broken.every((l) => shut.has(l))) return placed;
+    for (const label of broken) shut.add(label);
+  }
+}
+
+/** Sessions that may not stand as they were filled: they come too near to something, or their jumps fall on tired legs. */
+function breaking({ context }: WeekProblem, filled: readonly Option[]): Label[] {
   const jumping = filled.map((o) => ({ ...o, jumps: o.jumps || o.mayJump }));
-  const broken = jumping.some(
+  const alone = jumping.filter(
     (o, i) =>
-      blockedHere(o, problem.context) !== null ||
-      jumping.slice(i + 1).some((x) => blockedByOther(o, x, problem.context) !== null),
+      blockedHere(o, context) !== null || jumping.slice(i + 1).some((x) => blockedByOther(o, x, context) !== null),
   );
-  return broken || blockedByTiredLegs(jumping, problem.context) !== null ? placed : filled;
+  if (alone.length > 0) return alone.map((o) => o.label);
+  return blockedByTiredLegs(jumping, context) === null ? [] : jumping.map((o) => o.label);
 }
 
 /** Planned jumps go where other sessions of the week have tired the legs, or stand too near (rules M7, jumps.amount). */
@@ -62,7 +74,8 @@ function fresh(problem: WeekProblem, fitted: readonly Option[]): Option[] {
   return out;
 }
 
-function refilled(problem: WeekProblem, placed: readonly Option[]): Option[] | null {
+/** @param shut sessions that stay as they are: filled, they break something */
+function refilled(problem: WeekProblem, placed: readonly Option[], shut: ReadonlySet<Label>): Option[] | null {
   if (problem.input.week.setFactor < 1) return null;
   const { open } = problem.builder.ledger;
   const items = placed.flatMap((o) => problem.built.get(o)?.items ?? []).map(asCounted);
@@ -70,7 +83,7 @@ function refilled(problem: WeekProblem, placed: readonly Option[]): Option[] | n
   const asks = [...placed]
     .sort((a, b) => (a.label < b.label ? -1 : 1))
     .flatMap((option) => {
-      const ask = roomOf(problem, option);
+      const ask = shut.has(option.label) ? null : roomOf(problem, option);
       return ask ? [{ option, ask }] : [];
     });
   const whole = filling(problem, placed, asks, false);
@@ -90,7 +103,7 @@ function refilled(problem: WeekProblem, placed: readonly Option[]): Option[] | n
 }
 
 /** What stands in the placed sessions whatever the ledger gives: all of those that are not filled anew. */
-function restsBeside(problem: WeekProblem, placed: readonly Option[], asks: readonly Asking[]): Rest[] {
+function restsBeside(problem: WeekProblem, placed: readonly Option[], asks: readonly Asking[]): RestOfKinds[] {
   const stands = placed.flatMap((o) => {
     const { items: own } = problem.built.get(o) ?? { items: [] };
     return asks.some((a) => a.option === o) ? own.filter((i) => !i.slot.unit) : own;
@@ -98,12 +111,15 @@ function restsBeside(problem: WeekProblem, placed: readonly Option[], asks: read
   return restsOf(problem.builder.ledger.open, stands.map(asCounted));
 }
 
-function roomsFor(problem: WeekProblem, asks: readonly Asking[], rests: readonly Rest[], lean: boolean): Room[] {
+function roomsFor(problem: WeekProblem, asks: readonly Asking[], rests: readonly RestOfKinds[], lean: boolean): Room[] {
   const { open } = problem.builder.ledger;
-  return asks.flatMap(({ option, ask }, n): Room[] => {
-    const leads = (problem.built.get(option)?.items ?? []).filter((i) => !i.slot.unit && i.slot.kind !== "assist");
-    const own = leads.map((i) => i.exercise.pattern);
-    const draft = problem.builder.draft(ask, unitsFor(open, rests, asks.length > 1 ? own : [], n), lean);
+  const leads = asks.map(({ option }) =>
+    (problem.built.get(option)?.items ?? [])
+      .filter((i) => !i.slot.unit && i.slot.kind !== "assist")
+      .map((i) => i.exercise.pattern),
+  );
+  return asks.flatMap(({ ask }, n): Room[] => {
+    const draft = problem.builder.draft(ask, unitsFor(open, rests, leads, n), lean);
     return draft ? [{ label: ask.label, draft }] : [];
   });
 }
@@ -131,11 +147,16 @@ function filling(
   };
 }
 
-/** What a placed session may still take: what is left of its slot from its hour on; null where that would make it a shorter kind. */
+/** What a placed session may still take: what is left of its slot from its hour on, up to endurance that begins in it; null where that would make it a shorter kind. */
 function roomOf(problem: WeekProblem, option: Option): PlacedAsk | null {
   const ask = problem.asks.get(option);
   if (!ask) return null;
-  const left = Math.min(ask.window.minutes, ask.window.start + ask.window.minutes - option.start);
+  const begins = enduranceFacts(problem.context)
+    .filter((e) => e.day === option.day && e.session.start !== undefined)
+    .map((e) => e.begin - e.day * MINUTES_A_DAY)
+    .filter((at) => at >= option.start + option.minutes);
+  const end = Math.min(ask.window.start + ask.window.minutes, ...begins);
+  const left = Math.min(ask.window.minutes, end - option.start);
   if (left <= SHORT_MINUTES && ask.window.minutes > SHORT_MINUTES) return null;
   return { ...ask, window: { ...ask.window, start: option.start, minutes: left } };
 }

@@ -11,6 +11,7 @@ import { addDays, dayNumber, type IsoDate, MINUTES_A_DAY, minutesOf } from "../d
 import { isKey, sessionLoad } from "../endurance";
 import type { Counted } from "../ledger";
 import { enduranceLegEvent, type LegLoadEvent, type LegPart, MEAN_DAYS, meanDailyLoad, strengthParts } from "../legs";
+import { onceFor } from "../once";
 import { numbers, ruleIdOf, say } from "../rulebook";
 import { inWeek, type SeasonDay, type SeasonWeek, type WantedSession } from "../season";
 import { type BuiltSession, holdsAsked } from "../session";
@@ -273,7 +274,7 @@ export const asCounted = ({ exercise, sets, slot }: BuiltSession["items"][number
 });
 
 /** A built session as the legs feel it. */
-export const legsOf = (s: Pick<BuiltSession, "items" | "stress">): LegPart[] =>
+export const legsOf = onceFor((s: Pick<BuiltSession, "items" | "stress">): LegPart[] =>
   strengthParts(
     s.items.map((i) => ({
       exercise: i.exercise,
@@ -283,7 +284,8 @@ export const legsOf = (s: Pick<BuiltSession, "items" | "stress">): LegPart[] =>
       unfamiliar: i.why.some((w) => w.rule === "first.time"),
     })),
     s.stress,
-  );
+  ),
+);
 
 function weekContext(input: WeekInput, perWeek: number): WeekContext {
   const { athlete, week } = input;

@@ -1,4 +1,5 @@
 /** Progress: what a logged set says about the next one, pain, ladders. What others may use of this room. */
+export { agesOn } from "./ages";
 export { alike, decisionBasis, overruleAfter, type PlannedLift } from "./basis";
 export { decide } from "./decide";
 export type { Decision, LadderState } from "./decision";

@@ -20,14 +20,16 @@ describe("a lift that stands still", () => {
     expect(standsStill(of(100, 100))).toBe(false);
   });
 
-  it("repetitions more with the same load are a move, with less load they are none", () => {
-    const last = (kg: number, reps: number) =>
+  it("compares the e1RM: repetitions or reserve more are a move, also with less load", () => {
+    const last = (kg: number, reps: number, rir?: number) =>
       standsStill([
-        { kg, reps },
+        { kg, reps, ...(rir === undefined ? {} : { rir }) },
         { kg: 100, reps: 5 },
         { kg: 100, reps: 5 },
       ]);
-    expect([last(100, 6), last(99, 6), last(98.9, 6), last(100, 5)]).toEqual([false, false, true, true]);
+    // Five repetitions are 112.5 kg by Brzycki (36 / 32), six of 97.8 kg 113.6 and of 97.9 kg 113.7: 1% more is 113.6.
+    expect([last(100, 6), last(97.9, 6), last(97.8, 6), last(100, 5)]).toEqual([false, false, true, true]);
+    expect([last(100, 5, 1), last(97.8, 5, 1), last(97.9, 5, 1)]).toEqual([false, true, false]);
   });
 
   it("by the log: light work, single sets and what is older than eight weeks say nothing", () => {

@@ -16,6 +16,7 @@ export const CHOICE = {
           step: 12,
           earned: 3,
           load: 3,
+          held: -3,
           recent: 1.5,
           recentMost: 4,
           thisBlock: 3,
@@ -100,7 +101,10 @@ export const CHOICE = {
     title: "Load in a strength phase",
     kind: "choice",
     ...HOUSE,
-    says: { loads: () => "takes load, and the phase asks for strength" },
+    says: {
+      loads: () => "takes load, and the phase asks for strength",
+      held: () => "a hold, where the phase asks for strength through the range",
+    },
   }),
   "choice.rank": rule({
     title: "Order of the library",

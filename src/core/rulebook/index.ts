@@ -3,6 +3,7 @@
  * known ids alone. The rulebook imports no room.
  */
 import { TOLERANCE } from "../units";
+import { AMOUNT } from "./amount";
 import { CHOICE } from "./choice";
 import { CLUB } from "./club";
 import { DOSE } from "./dose";
@@ -37,7 +38,7 @@ export { CHAPTERS, KIND_WORDS, listWords, many, TRUST_WORDS } from "./rule";
 export const BOOK = {
   safety: SAFETY,
   screening: SCREENING,
-  endurance: ENDURANCE,
+  endurance: { ...ENDURANCE, ...AMOUNT },
   season: SEASON,
   dose: { ...DOSE, ...LINE, ...HOUSEHOLD },
   legs: LEGS,
@@ -52,6 +53,7 @@ const ALL = {
   ...SAFETY,
   ...SCREENING,
   ...ENDURANCE,
+  ...AMOUNT,
   ...SEASON,
   ...DOSE,
   ...LINE,

@@ -161,12 +161,20 @@ export const JUMPS = {
     parameters: {
       sets: num(3, "sets", TRADE, "of 8 to 12 kettlebell swings in build"),
       days: num(1, "day a week", TRADE, "with swings"),
+      short: num(1, "set", HOUSE, "in a session of 35 minutes or less: its time belongs to what is owed"),
     },
     says: {
       here: (sets: number) => `${sets} sets of swings, once a week in build: riding trains no quick hip.`,
+      inShort: (v: { sets: number; minutes: number }) =>
+        `${v.minutes} minutes take ${many(v.sets, "set")} of swings; the rest of the time belongs to what is owed.`,
       base: () => "Swings come with the build phase.",
       none: () => "No swings: no place has a kettlebell, or they are not open yet.",
     },
-    examples: [eg({ phase: "build" }, [3, 1]), eg({ phase: "base" }, [0, 0])],
+    examples: [
+      eg({ phase: "build" }, [3, 1]),
+      eg({ phase: "base" }, [0, 0]),
+      eg({ minutes: 45 }, 3),
+      eg({ minutes: 35 }, 1),
+    ],
   }),
 };

@@ -27,6 +27,8 @@ export const LEDGER = {
       here: (v: { pattern: string; owed: number; weekly: number }) =>
         `This week owes ${v.pattern} ${sets(v.owed)} sets: ${sets(v.weekly)} a week, and what earlier weeks left.`,
       due: (v: { kind: string; weeks: number }) => `No ${v.kind} for ${v.weeks} weeks: it comes again.`,
+      noneOpen: (v: { kind: string; weeks: number }) =>
+        `No ${v.kind} for ${v.weeks} weeks, and none of it is open here: this stands in.`,
       dry: (pattern: string) => `Last week went without ${pattern}: two sets at least this week.`,
       line: (v: { share: number; factor: number; weekly: number; carry: number; owed: number }) =>
         `Share ${sets(v.share)} of 5 x ${Math.round(v.factor * 100) / 100} = ${sets(v.weekly)} sets a week, ${v.carry === 0 ? "nothing carried" : `${v.carry > 0 ? "+" : "-"}${sets(Math.abs(v.carry))} carried`}: ${sets(v.owed)} owed.`,

@@ -17,6 +17,17 @@ export const SESSION = {
     },
     examples: [eg({ sets: 2, asked: 3 }, 3), eg({ sets: 2, asked: 4 }, 4), eg({ sets: 2, asked: 5 }, 4)],
   }),
+  "session.last": rule({
+    title: "The last of a session",
+    kind: "dose",
+    ...TRADE,
+    parameters: {
+      more: num(1, "repetition", TRADE, "more in reserve for what stands last"),
+      groups: num(3, "pairs or trios", HOUSE, "of work from which the last one is told apart"),
+    },
+    says: { last: (more: number) => `Last of the session: ${more} more in reserve.` },
+    examples: [eg({ pairs: 3 }, 3), eg({ pairs: 2 }, 2)],
+  }),
   "pair.rest": rule({
     title: "Paired work",
     kind: "choice",

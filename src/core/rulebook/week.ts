@@ -228,11 +228,12 @@ export const WEEK = {
         "that all the loaded lead work of a week is worth by emphasis",
       ),
       beside: num(2, "points", HOUSE, "that all the work beside the leads is worth"),
+      heavy: num(2, "times", HOUSE, "that a squat or hinge counts whose maximal week finds no heavy load for it"),
     },
     examples: [
       eg({ lostShare: 0 }, 0),
       eg({ lostShare: 0.5 }, 6),
-      eg({ emphasis: "maximal", at: "home" }, 12),
+      eg({ emphasis: "maximal", at: "home" }, 24),
       eg({ emphasis: "hold", at: "home" }, 6),
       eg({ emphasis: "maximal", at: "gym" }, 0),
     ],

@@ -1,6 +1,7 @@
 /** The season week by week: endurance figures, step-back weeks, mileage rules, and the sessions each week asks for. */
 import {
   type Athlete,
+  buildsUp,
   type Emphasis,
   type EnduranceSession,
   hasAbsence,
@@ -17,6 +18,7 @@ import {
   type MileageChange,
   type MileageRule,
   mileageRule,
+  mostFrequent,
   NO_MILEAGE_RULE,
   spikesOf,
   UsualWeek,
@@ -67,16 +69,9 @@ export interface SeasonWeek {
 export const inWeek = (w: Pick<SeasonWeek, "start">, date: IsoDate): boolean =>
   date >= w.start && date <= addDays(w.start, 6);
 
-const mostFrequent = <T>(values: readonly T[]): T | undefined => {
-  const count = new Map<T, number>();
-  for (const v of values) count.set(v, (count.get(v) ?? 0) + 1);
-  return [...count].reduce<[T, number] | undefined>((best, c) => (!best || c[1] > best[1] ? c : best), undefined)?.[0];
-};
-
 /** What a day builds up, as phase and emphasis; null where it holds, restores or races. */
 export function buildOf({ phase, emphasis }: Pick<SeasonDay, "phase" | "emphasis">): string | null {
-  const builds = (phase === "base" || phase === "build") && emphasis !== "hold" && emphasis !== "restore";
-  return builds ? `${phase}/${emphasis}` : null;
+  return (phase === "base" || phase === "build") && buildsUp(emphasis) ? `${phase}/${emphasis}` : null;
 }
 
 /** What days build up; null where most of them hold, restore or race. */

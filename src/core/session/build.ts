@@ -7,6 +7,7 @@ import { fillEdit } from "./edited";
 import { fillSlots } from "./fill";
 import { isHeavy, isLoadedLower } from "./heavy";
 import { holdsAsked, jumpSlots, whyNoJumps } from "./jumps";
+import { lastEased } from "./last";
 import { lostBy } from "./lost";
 import { longestThatFits, stageSlots, visitSlots } from "./routines";
 import {
@@ -102,8 +103,11 @@ function effortOf(r: SessionRequest, cut: boolean): number {
 const onTheFloor = (r: SessionRequest): boolean => !r.edit && (r.routine !== null || r.loading === "mobility");
 
 /** Items in pairs with their warm-up and the time they take. */
-function arranged(items: readonly Item[], r: SessionRequest) {
-  const paired = r.edit ? [...items] : primerFirst(pairUp(items));
+const arranged = (items: readonly Item[], r: SessionRequest) =>
+  timed(r.edit ? [...items] : primerFirst(pairUp(items)), r);
+
+/** Items that stand in pairs already. */
+function timed(paired: Item[], r: SessionRequest) {
   const warmUp = paired.filter((i) => i.main).flatMap((i) => warmUpFor(i, r));
   const time = timeOfSession(
     paired,
@@ -113,7 +117,7 @@ function arranged(items: readonly Item[], r: SessionRequest) {
   );
   return { paired, warmUp, time, minutes: Math.ceil(totalSeconds(time) / 60) };
 }
-type Arranged = ReturnType<typeof arranged>;
+type Arranged = ReturnType<typeof timed>;
 
 /** What the ledger gives goes by its worth, then other work, until the session weighs no more than the week lets it; what goes is named. */
 function underLoad(asked: Asked, r: SessionRequest, rpe: number, dropped: Dropped[]): Item[] {
@@ -218,26 +222,43 @@ function byWorth(
   return retold(withSets(chosen), items, again);
 }
 
-/** What the ledger gives goes by its worth, then work in the order of rule time.drop, until the minutes suffice; null where they never do. */
+/**
+ * What the ledger gives goes by its worth where the minutes do not hold all of it. Where they do not even hold the rest, that goes in the
+ * order of rule time.drop, and what the ledger gives takes what is left; null where they never suffice.
+ */
 function inTime(items: Item[], r: SessionRequest, asked: Asked, dropped: Dropped[]): Arranged | null {
   let left = items;
   let now = arranged(left, r);
-  if (now.minutes > r.minutes && onTheFloor(r)) {
+  const tooLong = () => now.minutes > r.minutes;
+  if (tooLong() && onTheFloor(r)) {
     left = [...longestThatFits(left, (of) => arranged(of, r).minutes <= r.minutes)];
     now = arranged(left, r);
   }
-  if (now.minutes > r.minutes && !r.edit) {
-    left = byWorth(left, r, asked, dropped) ?? left;
-    now = arranged(left, r);
+  if (!tooLong() || r.edit) return tooLong() ? null : now;
+  const chosen = byWorth(left, r, asked, dropped);
+  if (chosen) return arranged(chosen, r);
+  const units = left.filter((i) => i.slot.unit);
+  const cut: Dropped[] = [];
+  let rest = left;
+  for (; tooLong(); now = arranged(rest, r)) {
+    const step = nextDrop(rest);
+    if (!step || step.items.length === 0) return null;
+    rest = step.items;
+    cut.push(step.dropped);
   }
-  while (now.minutes > r.minutes && !r.edit) {
-    const step = nextDrop(left);
-    if (!step || step.items.length === 0) break;
-    left = step.items;
-    dropped.push(step.dropped);
-    now = arranged(left, r);
-  }
-  return now.minutes > r.minutes ? null : now;
+  const given = new Set(units.map((i) => i.exercise.id));
+  dropped.push(...cut.filter((d) => !given.has(d.exercise)));
+  if (units.length === 0) return now;
+  const stays = new Map(rest.map((i) => [i.exercise, i]));
+  const beside = left.flatMap((i) => (i.slot.unit ? [i] : (stays.get(i.exercise) ?? [])));
+  return arranged(byWorth(beside, r, asked, dropped) ?? rest, r);
+}
+
+/** The same with the last of it eased, where that takes no more than there is. */
+function eased(made: Arranged, { again }: Asked, r: SessionRequest): Arranged {
+  const items = lastEased(made.paired, again, r);
+  const now = items ? timed(items, r) : made;
+  return now.minutes <= r.minutes ? now : made;
 }
 
 /** @param cuts what went for want of minutes */
@@ -271,7 +292,7 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   const before = dropped.length;
   const made = inTime(items, r, filled, dropped);
   if (!made) return null;
-  const { paired, minutes, time, warmUp } = made;
+  const { paired, minutes, time, warmUp } = eased(made, filled, r);
   const lower = paired.filter(isLoadedLower);
   const primaries = primarySets(paired);
   const lost = lostBy(paired, r);

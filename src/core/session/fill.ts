@@ -14,6 +14,7 @@ import {
   PRIMARY_PATTERNS,
   styleFor,
 } from "../exercise";
+import { onceFor } from "../once";
 import { numbers, type Why, why } from "../rulebook";
 import { latestScreening, passes, testName, weakerSide } from "../screening";
 import { candidatesFor } from "./candidates";
@@ -38,7 +39,7 @@ const SIDE_TESTS: Partial<Record<Pattern, readonly ScreenTest[]>> = {
 
 export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
   const items: Item[] = [];
-  const again = new Map<Exercise, (sets: number) => Item>();
+  const again = new Map<Exercise, (sets: number, reserve?: number) => Item>();
   const dropped: Dropped[] = [];
   const left: LeftOut[] = [];
   for (const slot of slots) {
@@ -61,7 +62,9 @@ export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
     const { jump } = slot;
     const item = jump ? jumpItem(best, slot, jump) : itemFor(best, slot, r, among);
     items.push(item);
-    if (!jump) again.set(item.exercise, (sets) => itemFor(best, { ...slot, sets }, r, among));
+    const anew = (sets: number, reserve?: number) =>
+      itemFor(best, { ...slot, sets, ...(reserve === undefined ? {} : { reserve }) }, r, among);
+    if (!jump) again.set(item.exercise, anew);
   }
   return { items, dropped, left, again };
 }
@@ -77,9 +80,18 @@ function whyNone(slot: Slot, c: ChoiceContext): string {
 
 const REMOVED: readonly Closed["kind"][] = ["trouble", "pain", "clearance", "gate"];
 
+const leftOutKept = onceFor((_: ChoiceContext) => new Map<Exercise, LeftOut[]>());
+
 /** What a primary pattern would sooner have had and may not, for reasons of safety. */
 function leftOut(taken: Exercise, c: ChoiceContext): LeftOut[] {
   if (!PRIMARY_PATTERNS.includes(taken.pattern)) return [];
+  const kept = leftOutKept(c);
+  const left = kept.get(taken) ?? leftOutOf(taken, c);
+  kept.set(taken, left);
+  return left;
+}
+
+function leftOutOf(taken: Exercise, c: ChoiceContext): LeftOut[] {
   const { sport } = c.athlete.athlete;
   const base = (e: Exercise) => e.rank + (e.sports[sport] ?? 0);
   return c.library
@@ -174,6 +186,12 @@ function questionOf({ candidate, slot, dose, kept, hand }: Asking, r: SessionReq
   };
 }
 
+/** A lead that is held for seconds of its own grows along its line like other leads. */
+const heldLonger = ({ ownSeconds }: Exercise, slot: Slot, point: number): ByHand =>
+  ownSeconds === null || slot.kind === "assist" || point === 0
+    ? {}
+    : { seconds: ownSeconds + numbers("progress.ladder").seconds * point };
+
 /** An exercise with its dose, load and reasons. */
 export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Among, hand: ByHand = {}): Item {
   const { exercise, loading } = c;
@@ -182,7 +200,8 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
   const slow = slowed(at, c, slot, r);
   const dose = slow?.dose ?? at.dose;
   const kept = keptBack(exercise, external, r);
-  const own: ByHand = slow?.work.strength ? { reps: [dose.repsLow, dose.reps], ...hand } : hand;
+  const held = heldLonger(exercise, slot, at.line?.point ?? 0);
+  const own: ByHand = slow?.work.strength ? { reps: [dose.repsLow, dose.reps], ...hand } : { ...held, ...hand };
   const q = questionOf({ candidate: c, slot, dose, kept, hand: own }, r);
   const timed = q.seconds !== null;
   const answer = r.loadFor(q);
@@ -198,7 +217,7 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
   const side = exercise.unilateral ? sideFirst(exercise, r.choice) : null;
   const reasons: Why[] = [
     ...choiceWhy(c, slot, r, among),
-    ...(slot.unit ? unitWhy(slot.unit) : []),
+    ...(slot.unit ? unitWhy(slot.unit, exercise) : []),
     ...(slot.says ?? []),
     ...lineWhy(at, { sets, amount, percent: percent1rm, reserve: rir }, slot.kind === "main"),
     ...answer.why,

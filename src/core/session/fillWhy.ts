@@ -1,7 +1,7 @@
 /** Why an exercise stands in its slot: what the ledger, the screening, trouble, the coach or the ranking say. */
 import { AREA_WORDS, pastAreas } from "../athlete";
 import { blockKey, type Candidate, closedBecause, type Exercise } from "../exercise";
-import type { Unit } from "../ledger";
+import { kindOf, type Unit } from "../ledger";
 import { numbers, say, type Why, why } from "../rulebook";
 import type { Slot } from "./slots";
 import type { LeftOut, SessionRequest } from "./types";
@@ -14,17 +14,19 @@ export interface Among {
   of: number;
 }
 
-/** What the week's ledger says of an exercise it gives. */
-export function unitWhy({ pattern, kind, owed, weekly, dueFor }: Unit): Why[] {
-  return [
-    why("ledger.owed", "here", { pattern, owed, weekly }),
-    ...(kind !== null && dueFor !== null ? [why("ledger.owed", "due", { kind, weeks: dueFor })] : []),
-  ];
+/** What the week's ledger says of an exercise it gives, or of the one that stands in where none of the kind is open. */
+export function unitWhy({ pattern, kind, owed, weekly, dueFor }: Unit, taken: Exercise): Why[] {
+  const due =
+    kind === null || dueFor === null
+      ? []
+      : [why("ledger.owed", kindOf(taken) === kind ? "due" : "noneOpen", { kind, weeks: dueFor })];
+  return [why("ledger.owed", "here", { pattern, owed, weekly }), ...due];
 }
 
 /** A sister lift says whose place it takes. */
 function unmovedWhy(taken: Exercise, { choice, label }: SessionRequest): Why[] {
-  if (choice.unmoved.size === 0 || choice.unmoved.has(taken.id)) return [];
+  if (choice.unmoved.size === 0 || choice.unmoved.has(taken.id) || choice.unloaded || taken.pattern === "hip")
+    return [];
   const still = choice.library
     .pattern(taken.pattern)
     .find((e) => choice.unmoved.has(e.id) && closedBecause(e, choice) === null);

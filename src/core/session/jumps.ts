@@ -42,12 +42,16 @@ export function whyNoJumps(ask: JumpAsk, c: ChoiceContext): string {
   return (e && closedBecause(e, c)?.text) ?? "no exercise of it is open here";
 }
 
+/** @param minutes of a short session, whose time belongs to what is owed; null for a whole one */
+function swingSlot(ask: Extract<JumpAsk, { kind: "swings" }>, minutes: number | null): Slot {
+  const sets = minutes === null ? ask.sets : numbers("jumps.swings").short;
+  const says = minutes === null ? ask.why : [...ask.why, why("jumps.swings", "inShort", { sets, minutes })];
+  return { pattern: "hinge", kind: "assist", only: [SWING], sets, alone: true, says };
+}
+
 /** What the day asks for, as slots; none where nothing of it is open here. */
 export function jumpSlots(ask: JumpAsk, short: boolean, { choice: c, minutes }: SessionRequest): Slot[] {
-  if (ask.kind === "swings")
-    return isOpen(SWING, c)
-      ? [{ pattern: "hinge", kind: "assist", only: [SWING], sets: ask.sets, alone: true, says: ask.why }]
-      : [];
+  if (ask.kind === "swings") return isOpen(SWING, c) ? [swingSlot(ask, short ? minutes : null)] : [];
   const hops = (sets: number, seconds: number, says: readonly Why[]): Slot[] =>
     isOpen(HOPS, c) ? [jumpSlot(HOPS, { sets, seconds, reps: null, rest: AMOUNT.hopRest, says })] : [];
   if (ask.kind === "hops") return hops(ask.sets, ask.seconds, ask.why);

@@ -17,7 +17,7 @@ function hasLoad(i: Item, r: SessionRequest): boolean {
 }
 
 export interface Lost {
-  /** 0 to 1; 1 is all the loaded lead work of a maximal week. */
+  /** From 0; 1 is all the loaded lead work of a maximal week, what stands beside it comes on top. */
   share: number;
   words: string;
 }
@@ -32,17 +32,21 @@ export function lostBy(done: readonly Item[], r: SessionRequest): Lost {
   const lead = worth.worth[r.emphasis] / worth.points;
   const leads = done.filter(isLead);
   const asked = (r.leads ?? []).reduce((a, l) => a + (LOADED.includes(l.pattern) ? l.sets : 0), 0);
-  const unloaded = count(leads.filter((i) => !hasLoad(i, r)));
+  const bare = leads.filter((i) => !hasLoad(i, r));
+  const unloaded = count(bare);
+  // The heavy day goes to the room with the bar: without one its squat and hinge lose what the week is for.
+  const heavy = r.emphasis === "maximal" ? count(bare.filter((i) => TWO_LEGS.includes(i.exercise.pattern))) : 0;
   const noTime = Math.max(0, asked - count(leads));
   const week = Math.max(r.weekLeads ?? asked, asked, 1);
   const other = Math.max(0, beside - count(done.filter((i) => i.slot.unit)));
   const weekOther = Math.max(r.weekUnits ?? beside, beside, 1);
-  const share = lead * Math.min(1, (unloaded + noTime) / week) + (worth.beside / worth.points) * (other / weekOther);
+  const leading = Math.min(1, (unloaded + noTime) / week) + ((worth.heavy - 1) * heavy) / week;
+  const share = lead * leading + (worth.beside / worth.points) * (other / weekOther);
   const words = listWords([
     ...(unloaded > 0 && lead > 0 ? [`no load for ${unloaded}`] : []),
     ...(noTime > 0 && lead > 0 ? [`no time for ${noTime}`] : []),
   ]);
   const missing = words === "" ? [] : [`${words} of the week's ${week} leading sets`];
   if (other > 0) missing.push(`no time for ${other} set${other === 1 ? "" : "s"} beside them`);
-  return { share: Math.min(1, share), words: listWords(missing) };
+  return { share, words: listWords(missing) };
 }

@@ -49,27 +49,48 @@ interface Pairable {
 
 const PUSH_PULL: readonly Pattern[] = ["push", "pull"];
 
-/** Who works while the first rests: the first later item that does not compete with it; beside lower-body work and a push, a pull too, and the other way round. */
-function partnersOf(
-  first: Pairable,
-  later: readonly Pairable[],
-  fits: (a: Pairable, b: Pairable) => boolean,
-): number[] {
-  if (first.slot?.alone) return [];
-  const second = later.findIndex((other) => !other.slot?.alone && fits(first, other));
-  const mate = later[second];
-  if (!mate) return [];
-  if (!PRIMARY_PATTERNS.includes(first.exercise.pattern) || !PUSH_PULL.includes(mate.exercise.pattern)) return [second];
-  const third = later.findIndex(
-    (other, i) =>
-      i > second &&
-      PUSH_PULL.includes(other.exercise.pattern) &&
-      other.exercise.pattern !== mate.exercise.pattern &&
-      fits(first, other) &&
-      fits(mate, other),
-  );
-  return third < 0 ? [second] : [second, third];
+/** What decides about partners, by place in the list of all that may stand. */
+interface Mates {
+  alone: (i: number) => boolean;
+  pattern: (i: number) => Pattern;
+  fits: (a: number, b: number) => boolean;
 }
+
+/** Who works while the first rests: the first later item that does not compete with it; beside lower-body work and a push, a pull too, and the other way round. */
+function partnersOf(first: number, later: readonly number[], { alone, pattern, fits }: Mates): number[] {
+  if (alone(first)) return [];
+  const second = later.find((other) => !alone(other) && fits(first, other));
+  if (second === undefined) return [];
+  if (!PRIMARY_PATTERNS.includes(pattern(first)) || !PUSH_PULL.includes(pattern(second))) return [second];
+  const third = later
+    .slice(later.indexOf(second) + 1)
+    .find(
+      (other) =>
+        PUSH_PULL.includes(pattern(other)) &&
+        pattern(other) !== pattern(second) &&
+        fits(first, other) &&
+        fits(second, other),
+    );
+  return third === undefined ? [second] : [second, third];
+}
+
+/** Places in order, partners side by side. */
+function groupsAt(places: readonly number[], mates: Mates): number[][] {
+  const left = [...places];
+  const groups: number[][] = [];
+  for (let first = left.shift(); first !== undefined; first = left.shift()) {
+    const partners = partnersOf(first, left, mates);
+    for (const p of partners) left.splice(left.indexOf(p), 1);
+    groups.push([first, ...partners]);
+  }
+  return groups;
+}
+
+const matesOf = (items: readonly Pairable[], fits: Mates["fits"]): Mates => ({
+  alone: (i) => items[i]?.slot?.alone ?? false,
+  pattern: (i) => (items[i] as Pairable).exercise.pattern,
+  fits,
+});
 
 /**
  * Labels the items 1A, 1B, 2A ... in place order, each taking the first later item that does not compete with it; lower-body work, a push and
@@ -77,15 +98,9 @@ function partnersOf(
  * @returns the items, partners side by side
  */
 export function pairUp<T extends Pairable & { pair: string }>(items: readonly T[]): T[] {
-  const left = [...items];
-  const groups: T[][] = [];
-  for (let first = left.shift(); first; first = left.shift()) {
-    const partners = partnersOf(first, left, compatible).map((i) => left[i]);
-    const group = [first, ...partners.flatMap((p) => p ?? [])];
-    for (const p of group.slice(1)) left.splice(left.indexOf(p), 1);
-    groups.push(group);
-  }
-  return labelGroups(groups);
+  const at = (i: number) => items[i] as T;
+  const mates = matesOf(items, (a, b) => compatible(at(a), at(b)));
+  return labelGroups(groupsAt([...items.keys()], mates).map((group) => group.map(at)));
 }
 
 /** Paired work in its order, with the group that readies the hamstrings before the group of the hinge. */
@@ -116,7 +131,7 @@ export function timeOfSession(
     emptyRest: 0,
     change: 0,
   };
-  for (const group of groupsOf(items)) addGroup(t, group, change);
+  for (const group of groupsOf(items)) addGroup(t, group.map(turnOf), change);
   return t;
 }
 
@@ -124,81 +139,116 @@ export function timeOfSession(
 export const rampSeconds = (i: Pick<Item, "ramp" | "slot">): number =>
   Math.min(i.ramp.length, i.slot.kind === "assist" ? RAMP_BESIDE : RAMP_LEAD) * WARM_UP_SECONDS;
 
+/** How long an item's sets take and are rested, in seconds. */
+interface Turn {
+  sets: number;
+  /** One set, both sides. */
+  set: number;
+  rest: number;
+  /** A set more for the weaker side; none without it. */
+  extra: number;
+}
+
 type Alternated = Worked & Pick<Item, "extraSide">;
 
+const turnOf = (i: Alternated): Turn => ({
+  sets: i.sets,
+  set: setSeconds(i),
+  rest: i.restSeconds,
+  extra: i.extraSide ? sideSeconds(i) : 0,
+});
+
 /** Adds the seconds of items that are alternated. */
-function addGroup(t: TimeParts, group: readonly Alternated[], change = CHANGE_SECONDS): void {
+function addGroup(t: TimeParts, group: readonly Turn[], change = CHANGE_SECONDS): void {
   t.change += change * group.length;
   const ready = group.map(() => 0);
   let clock = 0;
-  const rounds = Math.max(...group.map((i) => i.sets));
+  let rounds = 0;
   // Filled rest is told of the one that rests longest.
-  const lead = group.reduce((l, i, k) => (i.restSeconds > (group[l]?.restSeconds ?? 0) ? k : l), 0);
+  let lead = 0;
+  group.forEach((turn, k) => {
+    rounds = Math.max(rounds, turn.sets);
+    if (turn.rest > (group[lead]?.rest ?? 0)) lead = k;
+  });
+  const longest = group[lead]?.rest ?? 0;
+  const work = (k: number, seconds: number): number => {
+    const wait = Math.max(0, (ready[k] ?? 0) - clock);
+    t.emptyRest += wait;
+    t.work += seconds;
+    clock += wait + seconds;
+    ready[k] = clock + (group[k]?.rest ?? 0);
+    return wait;
+  };
   for (let round = 0; round < rounds; round++) {
-    group.forEach((item, k) => {
-      if (round >= item.sets) return;
-      const wait = Math.max(0, (ready[k] ?? 0) - clock);
-      const work = setSeconds(item);
-      if (round > 0 && k === lead) t.filledRest += Math.max(0, item.restSeconds - wait);
-      t.emptyRest += wait;
-      t.work += work;
-      clock += wait + work;
-      ready[k] = clock + item.restSeconds;
+    group.forEach(({ sets, set }, k) => {
+      if (round >= sets) return;
+      const wait = work(k, set);
+      if (round > 0 && k === lead) t.filledRest += Math.max(0, longest - wait);
     });
   }
   // A set more for the weaker side, after the others and rested as they are.
-  group.forEach((item, k) => {
-    if (!item.extraSide) return;
-    const wait = Math.max(0, (ready[k] ?? 0) - clock);
-    t.emptyRest += wait;
-    t.work += sideSeconds(item);
-    clock += wait + sideSeconds(item);
-    ready[k] = clock + item.restSeconds;
+  group.forEach(({ extra }, k) => {
+    if (extra > 0) work(k, extra);
   });
   // The rest after the last sets: the next exercise begins rested.
   t.emptyRest += Math.max(0, Math.max(...ready) - clock);
-  t.filledRest += Math.max(0, (group[lead]?.restSeconds ?? 0) - Math.max(0, (ready[lead] ?? 0) - clock));
+  t.filledRest += Math.max(0, longest - Math.max(0, (ready[lead] ?? 0) - clock));
 }
 
 /** More sets than any exercise takes, for keys. */
 const SETS_KEY = 16;
 
+/** Items that are alternated, by their places, with the seconds of every number of sets that was asked for. */
+interface Alternating {
+  of: readonly number[];
+  known: Map<number, number>;
+}
+
 /**
- * How long a session of some of these items would take, in the pairs that pairUp makes of them: worked out once a pair and number of sets.
+ * How long a session of some of these items would take, in the pairs that pairUp makes of them: paired once for what stands, and worked out
+ * once a pair and number of sets.
  * @returns seconds from the sets of each item, none where it is left out; without opening and warm-up
  */
 export function clockFor(items: readonly (Alternated & { loading: LoadKind })[]): (sets: ArrayLike<number>) => number {
   const matrix = items.map((a) => items.map((b) => compatible(a, b)));
-  const index = new Map<Pairable, number>(items.map((item, i) => [item, i]));
-  const fits = (a: Pairable, b: Pairable): boolean => matrix[index.get(a) ?? 0]?.[index.get(b) ?? 0] ?? false;
-  const known = new Map<number, number>();
-  const seconds = (of: readonly Alternated[], sets: ArrayLike<number>): number => {
-    const key = of.reduce((k, item) => {
-      const i = index.get(item as Alternated & Pairable) ?? 0;
-      return (k * (items.length + 1) + i + 1) * SETS_KEY + (sets[i] ?? 0);
-    }, 0);
-    const before = known.get(key);
-    if (before !== undefined) return before;
+  const mates = matesOf(items, (a, b) => matrix[a]?.[b] ?? false);
+  const turns = items.map(turnOf);
+  const shared = new Map<string, Alternating>();
+  const groupsOn = (standing: readonly number[]): Alternating[] =>
+    groupsAt(standing, mates).map((of) => {
+      const key = of.join();
+      const group = shared.get(key) ?? { of, known: new Map() };
+      shared.set(key, group);
+      return group;
+    });
+  const secondsOf = ({ of }: Alternating, sets: ArrayLike<number>): number => {
     const t: TimeParts = { opening: 0, warmUp: 0, work: 0, filledRest: 0, emptyRest: 0, change: 0 };
     addGroup(
       t,
-      of.map((item) => ({ ...item, sets: sets[index.get(item as Alternated & Pairable) ?? 0] ?? 0 })),
+      of.map((i) => ({ ...(turns[i] as Turn), sets: sets[i] ?? 0 })),
     );
-    const total = totalSeconds(t);
-    known.set(key, total);
-    return total;
+    return totalSeconds(t);
   };
+  /** Groups by what stands, a bit an item. */
+  const paired = new Map<number, Alternating[]>();
   return (sets) => {
-    const left = items.filter((_, i) => (sets[i] ?? 0) > 0);
+    let standing = 0;
+    for (let i = 0, bit = 1; i < items.length; i++, bit *= 2) if ((sets[i] ?? 0) > 0) standing += bit;
+    let groups = paired.get(standing);
+    if (!groups) {
+      groups = groupsOn([...items.keys()].filter((i) => (sets[i] ?? 0) > 0));
+      paired.set(standing, groups);
+    }
     let total = 0;
-    for (let first = left.shift(); first; first = left.shift()) {
-      const group = [first];
-      for (const i of partnersOf(first, left, fits)) {
-        const p = left[i];
-        if (p) group.push(p);
+    for (const group of groups) {
+      let key = 0;
+      for (const i of group.of) key = key * SETS_KEY + (sets[i] ?? 0);
+      let seconds = group.known.get(key);
+      if (seconds === undefined) {
+        seconds = secondsOf(group, sets);
+        group.known.set(key, seconds);
       }
-      for (let k = 1; k < group.length; k++) left.splice(left.indexOf(group[k] as (typeof left)[number]), 1);
-      total += seconds(group, sets);
+      total += seconds;
     }
     return total;
   };

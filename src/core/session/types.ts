@@ -209,7 +209,7 @@ export interface Filled {
   dropped: readonly Dropped[];
   left: readonly LeftOut[];
   /** The same exercise with another number of sets, its reasons with it; none where it was made by hand. */
-  again?: ReadonlyMap<Exercise, (sets: number) => Item> | undefined;
+  again?: ReadonlyMap<Exercise, (sets: number, reserve?: number) => Item> | undefined;
 }
 
 export interface BuiltSession {

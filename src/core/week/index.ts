@@ -7,6 +7,7 @@ export {
   blockedByOther,
   blockedByTiredLegs,
   blockedHere,
+  enduranceFacts,
   jumpsTooSoon,
   tiredForJumps,
 } from "./rules";

@@ -141,5 +141,11 @@ export function blockedHere(o: Option, c: WeekContext): Block | null {
   return null;
 }
 
-export const points = (c: WeekContext, rule: CostRule, severity: number): number =>
-  Math.round((c.weights[rule] ?? DEFAULT_WEIGHTS[rule]) * Math.min(1, Math.max(0, severity)));
+/** What costs more than its points: lost work that stands beside the leads comes on top of theirs. */
+const WITHOUT_LIMIT: readonly CostRule[] = ["work.lost"];
+
+/** @param severity from 0, 1 for the rule's points */
+export const points = (c: WeekContext, rule: CostRule, severity: number): number => {
+  const most = WITHOUT_LIMIT.includes(rule) ? Number.POSITIVE_INFINITY : 1;
+  return Math.round((c.weights[rule] ?? DEFAULT_WEIGHTS[rule]) * Math.min(most, Math.max(0, severity)));
+};

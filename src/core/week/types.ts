@@ -23,7 +23,7 @@ export interface Option {
   jumps: boolean;
   /** It holds planned jumps: they go where M7 would keep them out. */
   mayJump: boolean;
-  /** What the week loses by having it here, 0 to 1 (rule work.lost), and in words. */
+  /** What the week loses by having it here, from 0; 1 for all the loaded lead work of a maximal week (rule work.lost), and in words. */
   lostShare: number;
   lostWords: string;
   /** Fewer hard sets than a race-phase week is to keep: the window has no time for them. */

@@ -5,6 +5,7 @@ import { enduranceBetween, weekView } from "../../api/make/week";
 import { setsOf } from "../../api/make/weekSessions";
 import {
   enduranceBody,
+  endurancePlanBody,
   heldBody,
   lockBody,
   logBody,
@@ -36,7 +37,7 @@ const RECORD_DAYS = { back: 42, ahead: 42 };
 const FILE_LIMIT = 20_000_000;
 
 /** The athlete with the coach's copies that the settings name, so that the file stands alone. */
-function withApproaches({ athlete, approaches }: Stored): Athlete {
+function withApproaches({ record: athlete, approaches }: Stored): Athlete {
   const asked = [athlete.settings?.approach, ...Object.values(athlete.settings?.approachByPhase ?? {})];
   const used = approaches.filter((a) => asked.includes(a.id));
   const others = (athlete.approaches ?? []).filter((a) => !used.some((u) => u.id === a.id));
@@ -299,6 +300,19 @@ function factRoutes(r: RouteList, ctx: ServerContext): void {
     await change(params.id, "The windows", (a) => ({ ...a, availability: body.windows }));
     return done();
   });
+
+  r.change(
+    "PUT",
+    "/:id/endurance-plan",
+    { body: { schema: endurancePlanBody, what: "The endurance plan" } },
+    async ({ params, body }) => {
+      await change(params.id, "The endurance plan", (a) => {
+        const { endurancePlan: _, ...rest } = a;
+        return body.plan === null ? rest : { ...rest, endurancePlan: body.plan };
+      });
+      return done();
+    },
+  );
 
   r.change("PUT", "/:id/phases", { body: { schema: phasesBody, what: "The phases" } }, async ({ params, body }) => {
     await change(params.id, "The phases", (a) => ({ ...a, phases: body.phases }));

@@ -3,6 +3,7 @@ import { intakeBody, type ScreenBody, screenBody, swapBody } from "../../api/req
 import type { IntakeView, PlacesView } from "../../api/views";
 import type { Athlete, Settings } from "../../core/athlete";
 import { isDate } from "../../core/dates";
+import { usualFromRecords } from "../../core/mileage";
 import { faulty, notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
@@ -32,6 +33,9 @@ function entryRoutes(r: RouteList, ctx: ServerContext): void {
       places: a.places,
       availability: a.availability,
       rungs: a.rungs ?? [],
+      races: a.races,
+      endurancePlan: a.endurancePlan ?? null,
+      usualFound: usualFromRecords(a.endurance, a.athlete.sport, planner.today()),
       placesInUse: [
         ...new Set(
           [...a.availability, ...a.away, ...(a.locked ?? [])].flatMap((x) => (x.place === undefined ? [] : [x.place])),

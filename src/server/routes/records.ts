@@ -112,7 +112,7 @@ function seasonRoutes(r: RouteList, ctx: ServerContext): void {
   });
 
   r.read("/:id/planning", async ({ params }) => {
-    const { revision: _, ...facts } = await stored(params.id);
+    const { revision: _, record: __, ...facts } = await stored(params.id);
     const view: PlanningView = {
       ...facts,
       today: planner.today(),

@@ -1,6 +1,7 @@
 /** What every route about an athlete needs: reading, changing with its checks, and parameters. */
 import { type Athlete, LABELS, type Label } from "../../core/athlete";
 import { type IsoDate, isDate } from "../../core/dates";
+import { withPastPlanned } from "../../core/mileage";
 import { withPastKept } from "../../core/season";
 import type { WeekPlan } from "../../core/story";
 import { crossFaults } from "../../formats/athlete-file";
@@ -63,7 +64,7 @@ export function athleteTools({ store, planner, today }: Context): AthleteTools {
         (a) => {
           const next = apply(a);
           check(next);
-          return withPastKept(a, next, today());
+          return withPastPlanned(a, withPastKept(a, next, today()), today());
         },
         check,
         words.replace(/^The (.)/, (_, c: string) => c.toUpperCase()),

@@ -1,7 +1,7 @@
 /** Athletes in and out of the store: their records with the long lists, the changes made to them, and their erasing. */
 import { randomUUID } from "node:crypto";
 import type { EntityManager } from "typeorm";
-import type { Facts } from "../../api/make/planned";
+import { type Facts, slotOfId, withPlannedEndurance } from "../../api/make/planned";
 import type { Athlete, EnduranceSession, Label, LockedSession, Race } from "../../core/athlete";
 import type { Swap } from "../../core/plan";
 import type { ApproachStore } from "./approaches";
@@ -24,6 +24,8 @@ import { insertList, listRows, putList } from "./lists";
 
 export interface Stored extends Facts {
   revision: number;
+  /** The athlete as stored, without the sessions that the endurance plan makes. */
+  record: Athlete;
 }
 
 /** What changes of an athlete; whatever is left out stays. */
@@ -72,10 +74,13 @@ export class AthleteStore {
     }));
   }
 
+  /** @returns the athlete with the sessions of the endurance plan; null where there is none */
   async get(id: string): Promise<Stored | null> {
-    return this.read(this.db.reader, id);
+    const stored = await this.read(this.db.reader, id);
+    return stored && withPlannedEndurance(stored);
   }
 
+  /** As stored. */
   async read(m: EntityManager, id: string): Promise<Stored | null> {
     const row = await m.findOneBy(AthleteEntity, { id });
     if (!row) return null;
@@ -92,6 +97,7 @@ export class AthleteStore {
       id,
       revision: row.revision,
       athlete: record as unknown as Athlete,
+      record: record as unknown as Athlete,
       held: heldRows.flatMap((h) => JSON.parse(h.data) as LockedSession[]),
       heldWeeks: heldRows.map((h) => h.monday),
       enduranceIds,
@@ -192,29 +198,58 @@ export class AthleteStore {
         : "Endurance session changed",
   ): Promise<string | null> {
     return this.edit(id, what, async (m) => {
+      const slot = rowId === null ? null : slotOfId(rowId);
+      if (slot !== null) return this.putInstead(m, id, slot, session, newId);
       const entity = LIST_ENTITIES.endurance;
       const known = rowId === null ? null : await m.findOneBy(entity, { id: rowId, athleteId: id });
       if (rowId !== null && !known) return null;
       if (!(await this.touch(m, id))) return null;
-      if (session === null) {
+      // What stands in the place of a planned session goes on doing so, and the plan's own does not come back with its end.
+      const before = known ? (JSON.parse(known.data) as EnduranceSession) : null;
+      const instead = before?.insteadOf === undefined ? {} : { insteadOf: before.insteadOf };
+      const next = session ?? (before?.insteadOf !== undefined && before.done !== true ? leftOut(before) : null);
+      if (next === null) {
         if (known) await m.delete(entity, { id: known.id });
         return rowId;
       }
-      if (known) {
-        await m.update(entity, { id: known.id }, { date: session.date, data: JSON.stringify(session) });
-        return known.id;
-      }
-      const top = await m.findOne(entity, { where: { athleteId: id }, order: { seq: "DESC" } });
-      const row: ListRow = {
-        id: newId,
-        athleteId: id,
-        seq: (top?.seq ?? -1) + 1,
-        date: session.date,
-        data: JSON.stringify(session),
-      };
-      await m.insert(entity, row);
-      return row.id;
+      if (!known) return this.insertEndurance(m, id, next, newId);
+      await m.update(entity, { id: known.id }, { date: next.date, data: JSON.stringify({ ...next, ...instead }) });
+      return known.id;
     });
+  }
+
+  private async insertEndurance(
+    m: EntityManager,
+    id: string,
+    session: EnduranceSession,
+    rowId: string,
+  ): Promise<string> {
+    const entity = LIST_ENTITIES.endurance;
+    const top = await m.findOne(entity, { where: { athleteId: id }, order: { seq: "DESC" } });
+    const row: ListRow = {
+      id: rowId,
+      athleteId: id,
+      seq: (top?.seq ?? -1) + 1,
+      date: session.date,
+      data: JSON.stringify(session),
+    };
+    await m.insert(entity, row);
+    return row.id;
+  }
+
+  /** A row in the place of a session that the endurance plan makes. @returns its id; null where the plan makes no such session */
+  private async putInstead(
+    m: EntityManager,
+    id: string,
+    slot: string,
+    session: EnduranceSession | null,
+    newId: string,
+  ): Promise<string | null> {
+    const stored = await this.read(m, id);
+    const planned = stored && withPlannedEndurance(stored).athlete.endurance.find((e) => e.slot === slot);
+    if (!planned || !(await this.touch(m, id))) return null;
+    const { slot: _, ...rest } = { ...(session ?? leftOut(planned)), insteadOf: slot };
+    return this.insertEndurance(m, id, rest, newId);
   }
 
   /** A session elsewhere; the weeks it leaves and comes to are placed by the planner again. */
@@ -225,7 +260,13 @@ export class AthleteStore {
     free: readonly string[],
     what: string,
   ): Promise<void> {
+    const slot = slotOfId(rowId);
     await this.edit(id, what, async (m) => {
+      if (slot !== null) {
+        if ((await this.putInstead(m, id, slot, session, randomUUID())) === null) return;
+        for (const monday of free) await m.delete(HeldEntity, { athleteId: id, monday });
+        return;
+      }
       const done = await m.update(
         LIST_ENTITIES.endurance,
         { id: rowId, athleteId: id },
@@ -275,6 +316,16 @@ export class AthleteStore {
     return ((await m.increment(AthleteEntity, { id }, "revision", 1)).affected ?? 0) > 0;
   }
 }
+
+/** What says that a planned session is left out. */
+const leftOut = ({ date, sport, kind, minutes, insteadOf }: EnduranceSession): EnduranceSession => ({
+  date,
+  sport,
+  kind,
+  minutes,
+  ...(insteadOf === undefined ? {} : { insteadOf }),
+  cancelled: true,
+});
 
 /** The record without its lists; an empty list keeps the place of its key. */
 function recordOf(athlete: Athlete): string {

@@ -1,6 +1,7 @@
 /** Imports: rows of a file or a training log taken over in one transaction, kept so that they can be undone. */
 import { randomUUID } from "node:crypto";
 import type { EntityManager } from "typeorm";
+import { plannedId, slotOfId } from "../../api/make/planned";
 import type { ImportCounts, ImportLine, ImportView } from "../../api/views";
 import type { EnduranceSession, Race } from "../../core/athlete";
 import { type Fate, fatesOf, type Incoming, type KnownSession, merged } from "../../core/endurance";
@@ -64,9 +65,16 @@ export const answerText = (c: Pick<StagedImport, "answer">, batch: string | null
 export async function comparedRows(store: Store, id: string, rows: ImportRows): Promise<StagedImport | null> {
   const revision = await store.athletes.revision(id);
   if (revision === null) return null;
+  const stored = await store.athletes.get(id);
   const endurance = await listRows(store.db.reader, "endurance", id);
   const races = await listRows(store.db.reader, "races", id);
-  const known = endurance.map((r): KnownSession => ({ id: r.id, session: JSON.parse(r.data) as EnduranceSession }));
+  const known = endurance.flatMap((r): KnownSession[] => {
+    const session = JSON.parse(r.data) as EnduranceSession;
+    return session.cancelled ? [] : [{ id: r.id, session }];
+  });
+  const data = new Map(endurance.map((r) => [r.id, r.data]));
+  for (const session of stored?.athlete.endurance ?? [])
+    if (session.slot !== undefined) known.push({ id: plannedId(session.slot), session });
   const knownRaces = races.map((r) => ({ row: r.id, race: JSON.parse(r.data) as Race }));
   const fates = fatesOf(known, rows.incoming);
   const raceFates = rows.races.map((r) =>
@@ -75,7 +83,7 @@ export async function comparedRows(store: Store, id: string, rows: ImportRows): 
       r,
     ),
   );
-  const byId = new Map(known.map((k, i) => [k.id, { session: k.session, data: endurance[i]?.data ?? "" }]));
+  const byId = new Map(known.map((k) => [k.id, { session: k.session, data: data.get(k.id) ?? "" }]));
   const fresh: [string, number, string, string][] = [];
   const updates: Update[] = [];
   let seq = endurance.at(-1)?.seq ?? -1;
@@ -89,7 +97,13 @@ export async function comparedRows(store: Store, id: string, rows: ImportRows): 
     }
     const before = byId.get(fate.id);
     if (!before) continue;
-    const next = merged(before.session, row);
+    const slot = slotOfId(fate.id);
+    const next = { ...merged(before.session, row), ...(slot === null ? {} : { insteadOf: slot }) };
+    if (slot !== null) {
+      const { slot: _, ...session } = next;
+      fresh.push([randomUUID(), ++seq, session.date, JSON.stringify(session)]);
+      continue;
+    }
     updates.push({ id: fate.id, before: before.data, date: next.date, data: JSON.stringify(next) });
   }
   const counts = countsOf([...fates, ...raceFates]);

@@ -19,7 +19,7 @@ export function listRows(m: EntityManager, name: ListName, athleteId: string): P
   );
 }
 
-/** Rows keep their ids where the list keeps its length, so that what refers to them still does. */
+/** Rows keep their ids where the list keeps its length or grows at its end, so that what refers to them still does. */
 export async function putList(
   m: EntityManager,
   athleteId: string,
@@ -28,6 +28,10 @@ export async function putList(
 ): Promise<void> {
   const entity = LIST_ENTITIES[name];
   const rows = await listRows(m, name, athleteId);
+  if (items.length > rows.length && rows.every((r, i) => r.data === JSON.stringify(items[i]))) {
+    await insertList(m, athleteId, name, items.slice(rows.length), (rows.at(-1)?.seq ?? -1) + 1);
+    return;
+  }
   if (rows.length !== items.length) {
     await m.delete(entity, { athleteId });
     await insertList(m, athleteId, name, items);
@@ -50,12 +54,13 @@ export async function insertList(
   athleteId: string,
   name: ListName,
   items: readonly ListItem[],
+  from = 0,
 ): Promise<void> {
   const rows = items.map(
-    (item, seq): ListRow => ({
+    (item, i): ListRow => ({
       id: randomUUID(),
       athleteId,
-      seq,
+      seq: from + i,
       date: item.date,
       data: JSON.stringify(item),
     }),

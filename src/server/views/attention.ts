@@ -12,6 +12,8 @@ import type { Planned } from "../planner";
 
 /** Days back in which reported pain is shown; days ahead in which a race is. */
 const RACE_DAYS = 9;
+/** Days ahead in which what the endurance plan is warned of is said. */
+const SOON = 21;
 
 export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDate): AttentionView[] {
   const { athlete } = p.stored;
@@ -70,6 +72,9 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
     daysBetween(last, today) > numbers("missed.weeks").after
   )
     add(75, why("missed.weeks", "attention", { days: daysBetween(last, today), last: dayLabel(last) }));
+
+  for (const { rule, text, date } of p.plan.enduranceWarnings)
+    if (daysBetween(today, date) <= SOON) add(45, { rule, text });
 
   const side = sideDifference(athlete, p.library, today);
   if (side) add(40, side);

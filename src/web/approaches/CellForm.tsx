@@ -2,9 +2,10 @@
 import { useId } from "react";
 import type { Approach, DoseCell, DoseRow, Range } from "../../core/athlete";
 import { type CellFault, percentFor } from "../../core/dose";
-import { numberFrom } from "../ui/form";
 import { Segments } from "../ui/Segments";
+import { Fault, Num } from "./fields";
 import type { GridPlace } from "./Grid";
+import { LineForm } from "./LineForm";
 import { COLUMN_WORDS, STAGE_WORDS } from "./words";
 
 interface Props {
@@ -32,49 +33,26 @@ export function CellForm({ approach, at, faults, locked, onChange }: Props) {
   const column = at.column;
   const path = `rows.${at.stage}.cells.${column}`;
   return (
-    <Cell
-      key={path}
-      title={`${STAGE_WORDS[at.stage]}, ${COLUMN_WORDS[column].toLowerCase()}`}
-      cell={row.cells[column]}
-      same={row.samePercent && (column === "squat" || column === "hinge")}
-      faults={faults.filter((f) => f.path.startsWith(`${path}.`))}
-      locked={locked}
-      onChange={(cell) => putRow({ ...row, cells: { ...row.cells, [column]: cell } })}
-    />
-  );
-}
-
-/** A number field that keeps what was typed until it is a number. */
-function Num({
-  label,
-  value,
-  locked,
-  onChange,
-  width = "w-14",
-}: {
-  label: string;
-  value: number;
-  locked: boolean;
-  onChange: (n: number) => void;
-  width?: string;
-}) {
-  return (
-    <input
-      aria-label={label}
-      inputMode="decimal"
-      className={`input h-7 ${width} text-right`}
-      defaultValue={String(value)}
-      key={value}
-      disabled={locked}
-      onBlur={(e) => {
-        const n = numberFrom(e.target.value);
-        if (typeof n === "number") onChange(n);
-        else e.target.value = String(value);
-      }}
-      onKeyDown={(e) => {
-        if (e.key === "Enter") e.currentTarget.blur();
-      }}
-    />
+    <>
+      <Cell
+        key={path}
+        title={`${STAGE_WORDS[at.stage]}, ${COLUMN_WORDS[column].toLowerCase()}`}
+        cell={row.cells[column]}
+        same={row.samePercent && (column === "squat" || column === "hinge")}
+        faults={faults.filter((f) => f.path.startsWith(`${path}.`))}
+        locked={locked}
+        onChange={(cell) => putRow({ ...row, cells: { ...row.cells, [column]: cell } })}
+      />
+      <LineForm
+        key={`line/${path}`}
+        approach={approach}
+        stage={at.stage}
+        column={column}
+        faults={faults.filter((f) => f.path.startsWith(`lines.${at.stage}.${column}.`))}
+        locked={locked}
+        onChange={onChange}
+      />
+    </>
   );
 }
 
@@ -116,13 +94,6 @@ function Span({
     </div>
   );
 }
-
-const Fault = ({ text }: { text: string | undefined }) =>
-  text ? (
-    <p role="alert" className="mt-0.5 text-[12px] leading-4 text-brick-ink">
-      {text}.
-    </p>
-  ) : null;
 
 function Cell({
   title,

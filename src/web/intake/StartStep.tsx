@@ -28,6 +28,9 @@ export function StartStep({ view }: { view: IntakeView }) {
   if (view.availability.length === 0) open.push(["week", "No window yet", "Paint the week"]);
   if (view.health.clearanceNeeded && !view.health.clearance)
     open.push(["health", "Clearance is open", "Restore and mobility until it is recorded"]);
+  if (view.endurancePlan === null)
+    open.push(["endurance", "No endurance plan yet", "What is not planned is not known"]);
+  if (view.races.length === 0) open.push(["races", "No race yet", "The season rolls on in blocks until there is one"]);
   return (
     <div className="max-w-[760px] space-y-6">
       <FormProblem text={step.problem} />
@@ -50,11 +53,11 @@ export function StartStep({ view }: { view: IntakeView }) {
       <section>
         <h2 className="mb-1 text-[15px] leading-6 font-[650]">What comes next</h2>
         <div className="flex flex-wrap gap-2">
-          <Link className="btn btn-pri" to={`/a/${view.id}/screening/run`}>
-            Start the screening
+          <Link className="btn btn-pri" to={`/a/${view.id}/week`}>
+            Open the first week
           </Link>
-          <Link className="btn" to={`/a/${view.id}/records?add=race`}>
-            Add a race
+          <Link className="btn" to={`/a/${view.id}/screening/run`}>
+            Start the screening
           </Link>
           <Link className="btn" to={`/a/${view.id}/import`}>
             Import past training
@@ -62,8 +65,8 @@ export function StartStep({ view }: { view: IntakeView }) {
           <Link className="btn" to={`/a/${view.id}/session`}>
             Open the next session
           </Link>
-          <Link className="btn" to={`/a/${view.id}/week`}>
-            Open the week
+          <Link className="btn" to={`/a/${view.id}/season`}>
+            Open the season
           </Link>
         </div>
       </section>

@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import { toast } from "sonner";
 import type { IntakeView } from "../../api/views";
 import type { Window } from "../../core/athlete";
-import { minutesOf, timeOf } from "../../core/dates";
+import { minutesOf, timeOf, WEEKDAY_NAMES, WEEKDAYS } from "../../core/dates";
 import { duration, placeName } from "../format";
 import { FormProblem } from "../ui/form";
 import { ICON } from "../ui/glyphs";
@@ -12,8 +12,6 @@ import { Segments } from "../ui/Segments";
 import { GRID, paint } from "./paint";
 import { useStep } from "./useStep";
 
-const DAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
-const LONG = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 /** Pixels of a quarter of an hour. */
 const CELL = 7;
 const COLUMN = 86;
@@ -72,13 +70,13 @@ export function WeekStep({ view }: { view: IntakeView }) {
             {step.value.map((w) => (
               <li key={`${w.day}${w.start}`} className="flex items-center gap-2 border-b border-hair2 py-1">
                 <span className="flex-1">
-                  {LONG[w.day - 1]} {w.start} to {timeOf(minutesOf(w.start) + w.minutes)}, {placeName(w.place)}
+                  {WEEKDAY_NAMES[w.day - 1]} {w.start} to {timeOf(minutesOf(w.start) + w.minutes)}, {placeName(w.place)}
                   <span className="text-ink2"> ({duration(w.minutes)})</span>
                 </span>
                 <button
                   type="button"
                   className="btn btn-sm btn-sq"
-                  aria-label={`Remove ${LONG[w.day - 1]} ${w.start}`}
+                  aria-label={`Remove ${WEEKDAY_NAMES[w.day - 1]} ${w.start}`}
                   onClick={() => {
                     const before = step.value;
                     step.set(before.filter((x) => x !== w));
@@ -166,7 +164,7 @@ function Grid({
   };
   const tint = (place: string) => TINT[Math.max(0, places.indexOf(place)) % TINT.length];
   const hours = Array.from({ length: (GRID.to - GRID.from) / 60 + 1 }, (_, i) => GRID.from + i * 60);
-  const said = `${LONG[cursor.day - 1]} ${timeOf(cursor.minute)}${stroke ? `, ${brush === "" ? "rubbing out" : `painting ${brush}`} from ${timeOf(Math.min(stroke.from, stroke.to))} to ${timeOf(Math.max(stroke.from, stroke.to))}` : ""}`;
+  const said = `${WEEKDAY_NAMES[cursor.day - 1]} ${timeOf(cursor.minute)}${stroke ? `, ${brush === "" ? "rubbing out" : `painting ${brush}`} from ${timeOf(Math.min(stroke.from, stroke.to))} to ${timeOf(Math.max(stroke.from, stroke.to))}` : ""}`;
   return (
     <div
       // biome-ignore lint/a11y/noNoninteractiveTabindex: one focus stop for the whole grid, whose arrow keys move a cursor
@@ -206,7 +204,7 @@ function Grid({
             <path d="M0 0v6" stroke="var(--color-brick-ink)" strokeWidth="1.500" />
           </pattern>
         </defs>
-        {DAYS.map((d, i) => (
+        {WEEKDAYS.map((d, i) => (
           <g key={d}>
             <rect
               x={LEFT + i * COLUMN}

@@ -5,6 +5,8 @@ export const STEPS = [
   { id: "health", name: "Health", says: "clearance and trouble" },
   { id: "places", name: "Places", says: "what there is to lift" },
   { id: "week", name: "Week", says: "when there is time" },
+  { id: "endurance", name: "Endurance", says: "what they train already" },
+  { id: "races", name: "Races", says: "what it is for" },
   { id: "start", name: "Start", says: "steps and what comes next" },
 ] as const;
 export type StepId = (typeof STEPS)[number]["id"];

@@ -325,7 +325,10 @@ function Editor({ view: v, busy, onSave }: EditorProps) {
   useUnsaved(changed);
   const inCell = (p: GridPlace) =>
     faults.some((f) =>
-      f.path.startsWith(p.column === "week" ? `rows.${p.stage}.perWeek` : `rows.${p.stage}.cells.${p.column}.`),
+      (p.column === "week"
+        ? [`rows.${p.stage}.perWeek`]
+        : [`rows.${p.stage}.cells.${p.column}.`, `lines.${p.stage}.${p.column}.`]
+      ).some((at) => f.path.startsWith(at)),
     );
   const first = faults[0];
   return (

@@ -11,6 +11,7 @@ import { MappingPanel } from "../import/MappingPanel";
 import { RowList } from "../import/RowList";
 import { askedOf, countFates, fileOf, listRows, type RowFate } from "../import/rows";
 import { type ForeignEntry, useFiles } from "../import/useFiles";
+import { UsualFoundNote } from "../mileage/UsualFoundNote";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { Segments } from "../ui/Segments";
@@ -188,6 +189,7 @@ function Import({ view }: { view: AthleteView }) {
         aria-label="Mapping and training log"
       >
         {chosen?.table && <MappingPanel table={chosen.table} onChange={(m) => void list.remap(chosen.key, m)} />}
+        <UsualFoundNote id={id} units={units} />
         <FeedPanel id={id} />
       </aside>
     </div>

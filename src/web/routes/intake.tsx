@@ -10,9 +10,11 @@ import { ProblemError } from "../data/api";
 import { useClub, useImport } from "../data/hooks";
 import { useIntake } from "../data/intake";
 import { AthleteStep, EMPTY_FACTS, type FactsForm, factsForm, factsOf } from "../intake/AthleteStep";
+import { EnduranceStep } from "../intake/EnduranceStep";
 import { HealthStep } from "../intake/HealthStep";
 import { PlacesStep } from "../intake/PlacesStep";
 import { PlanStep } from "../intake/PlanStep";
+import { RacesStep } from "../intake/RacesStep";
 import { StartStep } from "../intake/StartStep";
 import { STEPS, type StepId } from "../intake/steps";
 import { draftOf, keepDraft, useStep } from "../intake/useStep";
@@ -197,6 +199,8 @@ function One({ id, step }: { id: string; step: StepId }) {
       {step === "health" && <HealthStep key={id} view={view} />}
       {step === "places" && <PlacesStep key={id} view={view} />}
       {step === "week" && <WeekStep key={id} view={view} />}
+      {step === "endurance" && <EnduranceStep key={id} view={view} />}
+      {step === "races" && <RacesStep key={id} view={view} />}
       {step === "start" && <StartStep key={id} view={view} />}
     </Shell>
   );

@@ -3,7 +3,7 @@ import { lazy, Suspense, useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import type { AthleteView, EnduranceView } from "../../api/views";
 import type { Race } from "../../core/athlete";
-import { minutesOf } from "../../core/dates";
+import { minutesOf, WEEKDAY_NAMES } from "../../core/dates";
 import { why } from "../../core/rulebook";
 import { useAthlete } from "../data/hooks";
 import { day, distance, duration, massNumber, SPORT_NAMES, type Units } from "../format";
@@ -17,7 +17,6 @@ const EnduranceSheet = lazy(() => import("../ui/EnduranceSheet"));
 const EraseSheet = lazy(() => import("../ui/EraseSheet"));
 const WindowSheet = lazy(() => import("../ui/WindowSheet"));
 
-const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 type Open =
   | { kind: "race"; race: Race | null }
   | { kind: "endurance"; session: EnduranceView | null }
@@ -135,7 +134,7 @@ function Records({ view }: { view: AthleteView }) {
                     <tr key={at} className={line} onClick={() => setOpened({ kind: "window", at })}>
                       <td>
                         <button type="button" className="link" onClick={() => setOpened({ kind: "window", at })}>
-                          {DAYS[w.day - 1]}
+                          {WEEKDAY_NAMES[w.day - 1]}
                         </button>
                       </td>
                       <td>{w.start}</td>

@@ -42,7 +42,12 @@ function Rules({ values }: { values: RuleValues }) {
   const navigate = useNavigate();
   const search = useRef<HTMLInputElement>(null);
   const tab: Tab = params.get("tab") === "terms" ? "terms" : "rules";
-  const [text, setText] = useState(params.get("q") ?? "");
+  const asked = params.get("q");
+  const [text, setText] = useState(asked ?? "");
+  // Asked for by its address, from here too.
+  useEffect(() => {
+    if (asked !== null) setText(asked);
+  }, [asked]);
   const needle = text.trim().toLowerCase();
   const found = useMemo(
     () =>

@@ -5,12 +5,17 @@ import { useNavigate, useParams, useSearchParams } from "react-router";
 import { applyScenario } from "../../api/make/scenario";
 import type { ScenarioBody } from "../../api/requests";
 import type { SeasonView } from "../../api/views";
-import type { PhaseSpan, Race } from "../../core/athlete";
+import type { EndurancePlan, PhaseSpan, Race } from "../../core/athlete";
 import { addDays, laterOf, mondayOf } from "../../core/dates";
+import { usualFromRecords, withAmounts } from "../../core/mileage";
 import { type Boundary, backToComputed, boundaryIn, moveBoundary, planPhases, withSpan } from "../../core/season";
 import { useChanging, useSeason } from "../data/hooks";
 import { useTrial } from "../data/trial";
 import { distanceNumber, span } from "../format";
+import { AmountHandles } from "../mileage/AmountHandles";
+import { AmountRow } from "../mileage/AmountRow";
+import { amountFrom, amountNumber, shownAmounts } from "../mileage/amounts";
+import { EndurancePanel } from "../mileage/EndurancePanel";
 import { phaseFacts } from "../season/facts";
 import { Inspector } from "../season/Inspector";
 import { SeasonMenu } from "../season/SeasonMenu";
@@ -35,10 +40,11 @@ const TERRAIN: [Terrain, string][] = [
 /** Weeks shown before today at first. */
 const BEFORE = 9;
 
-/** What hands ask of the season: a race or a boundary to another day, to a date or by so many days; or a drag's end. */
+/** What hands ask of the season: a race or a boundary to another day, to a date or by so many days; another endurance plan; or a drag's end. */
 type Move =
   | { of: "race"; race: string; to: string | number }
   | { of: "boundary"; boundary: Boundary; to: string | number }
+  | { of: "plan"; change: (plan: EndurancePlan | null) => EndurancePlan | null }
   | { of: "end" };
 
 export default function SeasonRoute() {
@@ -54,6 +60,9 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
   const units = useUnits();
   const [params, setParams] = useSearchParams();
   const [terrain, setTerrain] = useState<Terrain>("distance");
+  const [planning, setPlanning] = useState(params.get("plan") !== null);
+  /** What the sky reached up to when a hand took hold of a week's top. */
+  const [held, setHeld] = useState<number | null>(null);
   const [opened, setOpened] = useState<{ race: string | null } | null>(null);
   const [ref, size] = useSize<HTMLDivElement>();
   const trial = useTrial(id);
@@ -100,6 +109,7 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
     { key: "r", label: "add race", run: () => setOpened({ race: null }), bar: true },
     { key: "+", label: "closer", run: () => zoomBy(-1) },
     { key: "-", label: "wider", run: () => zoomBy(1) },
+    { key: "e", label: "plan endurance", run: () => setPlanning(!planning), bar: true },
     { key: "w", label: "what if", run: () => navigate(`/a/${id}/what-if`), bar: true },
     { key: "t", label: "to today", run: () => select(now) },
     { key: "Escape", label: "throw the trial away", run: () => trial.discard() },
@@ -119,10 +129,11 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
               width: size.width,
               height: size.height,
               inUnits: (km) => distanceNumber(km, units, 1),
+              most: held ?? undefined,
             }),
           )
         : null,
-    [view, terrain, first, fits, size, units],
+    [view, terrain, first, fits, size, units, held],
   );
   drawn.current = layout;
   const facts = useMemo(() => phaseFacts(view), [view]);
@@ -167,6 +178,10 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
     const ahead = laterOf(date, addDays(view.today, 1));
     attempt({ phases: moveBoundary(from.phases, from.races, from.own, from.index, ahead) });
   };
+  const changePlan = (change: (plan: EndurancePlan | null) => EndurancePlan | null) => {
+    const next = change(tried()?.endurancePlan ?? null);
+    if (next) attempt({ endurancePlan: next });
+  };
   // What is asked for while a change is being stored waits for the facts that follow it.
   const changing = useChanging(id);
   const waiting = useRef<Move[]>([]);
@@ -174,6 +189,7 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
     if (changing() || waiting.current.length > 0) waiting.current.push(m);
     else if (m.of === "race") moveRace(m.race, m.to);
     else if (m.of === "boundary") moveEdge(m.boundary, m.to);
+    else if (m.of === "plan") changePlan(m.change);
     else grip.current = null;
   };
   useEffect(() => {
@@ -184,6 +200,27 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
     else if (Math.abs(e.deltaX) > Math.abs(e.deltaY) || e.shiftKey)
       setFirst(first + Math.sign(e.deltaX || e.deltaY) * Math.max(1, Math.round(fits / 26)));
   };
+  const plan = trial.latest()?.endurancePlan ?? athlete?.endurancePlan ?? null;
+  const attemptPlan = (next: EndurancePlan) => move({ of: "plan", change: () => next });
+  const attemptAmounts = (amounts: ReadonlyMap<string, number>) =>
+    move({ of: "plan", change: (now) => now && withAmounts(now, amounts) });
+  // A warning that was followed here shows what would settle it.
+  const followed = useRef(false);
+  useEffect(() => {
+    const asked = params.get("fix");
+    const fix = stored.endurance.warnings.find((w) => `${w.code}/${w.date}` === asked)?.fix;
+    if (!fix || !athlete || followed.current) return;
+    followed.current = true;
+    attemptPlan(fix.plan);
+  });
+  const found = useMemo(
+    () => (athlete ? usualFromRecords(athlete.endurance, athlete.athlete.sport, view.today) : null),
+    [athlete, view.today],
+  );
+  const drawable = plan !== null && terrain === (plan.unit === "km" ? "distance" : "hours");
+  const inUnit = (amounts: ReadonlyMap<string, number>) =>
+    new Map([...amounts].map(([w, n]) => [w, amountFrom(n, plan?.unit ?? "km", units)]));
+  const shownNow = useMemo(() => shownAmounts(view.weeks, plan), [view.weeks, plan]);
   const openedRace = opened?.race ? (athlete?.races.find((r) => r.id === opened.race) ?? null) : null;
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)]">
@@ -236,13 +273,16 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
             </button>
           </span>
           <Segments name="Terrain" options={TERRAIN} value={terrain} onChange={setTerrain} />
+          <button type="button" className="btn ml-1" aria-pressed={planning} onClick={() => setPlanning(!planning)}>
+            Plan endurance
+          </button>
           <button type="button" className="btn ml-1" onClick={() => setOpened({ race: null })}>
             {ICON.flag} Add race
           </button>
           <SeasonMenu id={id} anyFixed={own.length > 0} onAllComputed={() => attempt({ phases: [] })} />
         </div>
         <Legend kind="season" />
-        <div ref={ref} className="min-h-[420px] flex-1 overflow-hidden" onWheel={wheel}>
+        <div ref={ref} className="relative min-h-[420px] flex-1 overflow-hidden" onWheel={wheel}>
           {layout && size && (
             <SeasonSection
               layout={layout}
@@ -250,6 +290,7 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
               selected={selected}
               unit={unit}
               facts={facts}
+              drawing={planning && drawable}
               onSelect={select}
               onOpen={open}
               width={size.width}
@@ -267,14 +308,50 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
                     const picked = layout.columns[column];
                     if (picked) select(picked.index);
                   }}
-                />
+                >
+                  {drawable && (
+                    <AmountHandles
+                      layout={layout}
+                      today={view.today}
+                      step={plan.unit === "km" ? 1 : 0.25}
+                      unit={unit}
+                      onDraw={(amounts) => attemptAmounts(inUnit(amounts))}
+                      onHold={(now) => setHeld(now ? layout.most : null)}
+                    />
+                  )}
+                </SeasonHandles>
               }
+            />
+          )}
+          {layout && size && planning && drawable && (
+            <AmountRow
+              layout={layout}
+              y={layout.strip[1]?.y ?? 0}
+              today={view.today}
+              amountOf={(monday) => {
+                const amount = shownNow.get(monday);
+                return amount === undefined ? null : amountNumber(amount, plan.unit, units);
+              }}
+              onType={(amounts) => attemptAmounts(inUnit(amounts))}
             />
           )}
         </div>
       </main>
       <aside className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel" aria-label="Week inspector">
-        {week && (
+        {week && planning && athlete && (
+          <EndurancePanel
+            id={id}
+            sport={athlete.athlete.sport}
+            view={view}
+            plan={plan}
+            week={week}
+            units={units}
+            found={found}
+            onPlan={attemptPlan}
+            onClose={() => setPlanning(false)}
+          />
+        )}
+        {week && !(planning && athlete) && (
           <Inspector
             id={id}
             week={week}
@@ -284,6 +361,10 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
             onOpen={() => open(selected)}
             onComputed={(phase) => attempt({ phases: backToComputed(own, phase) })}
             onSpan={(proposal) => attempt({ phases: withSpan(own, proposal) })}
+            plan={plan}
+            onAmount={(amount) => attemptAmounts(new Map([[week.start, amount]]))}
+            onPlan={attemptPlan}
+            onPlanning={() => setPlanning(true)}
           />
         )}
       </aside>

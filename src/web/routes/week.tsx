@@ -28,6 +28,7 @@ import { Failed, LoadingNote } from "../ui/State";
 import { Chosen } from "../week/Chosen";
 import { DragMarks, DragWords } from "../week/DragLayer";
 import { placeAt } from "../week/drag";
+import { EndurancePlanned } from "../week/EndurancePlanned";
 import { FitPanel } from "../week/FitPanel";
 import { useWeekActions } from "../week/useWeekActions";
 import { useWeekDrag } from "../week/useWeekDrag";
@@ -227,6 +228,7 @@ function Week({ id, view }: { id: string; view: WeekView }) {
             onOpen={() => openSession(selected)}
           />
         )}
+        <EndurancePlanned id={id} view={view} units={units} />
         <FitPanel id={id} view={view} preview={preview} onPreview={setPreview} onTake={take} actions={actions} />
       </aside>
       {editing && (
@@ -237,6 +239,7 @@ function Week({ id, view }: { id: string; view: WeekView }) {
             date={view.today >= view.monday && view.today <= end ? view.today : view.monday}
             sport={row?.sport ?? "run"}
             units={units}
+            plan={view.mileage.plan}
             onClose={() => setEditing(null)}
           />
         </Suspense>

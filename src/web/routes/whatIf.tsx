@@ -122,7 +122,7 @@ function WhatIf({ id, stored, trial, facts }: { id: string; stored: SeasonView; 
         ))}
         <ChangedWeeks compared={compared} units={units} id={id} />
       </main>
-      <WhatIfControls scenario={asked} attempt={attempt} facts={facts} units={units} />
+      <WhatIfControls scenario={asked} attempt={attempt} facts={facts} view={after} units={units} />
     </div>
   );
 }

@@ -2,7 +2,7 @@
 
 import { Link } from "react-router";
 import type { SeasonView, SeasonWeekView } from "../../api/views";
-import type { PhaseSpan } from "../../core/athlete";
+import type { EndurancePlan, PhaseSpan } from "../../core/athlete";
 import { addDays } from "../../core/dates";
 import { why } from "../../core/rulebook";
 import { useSaveNote } from "../data/imports";
@@ -19,9 +19,11 @@ import {
   setsByReps,
   signed,
   span,
+  textIn,
   thousands,
   type Units,
 } from "../format";
+import { AmountField } from "../mileage/AmountField";
 import { PatternTile } from "../section/parts";
 import { BAND_STYLE, bandOf, STRATA } from "../section/patterns";
 import { SeasonDetail } from "../section/SeasonDetail";
@@ -37,6 +39,10 @@ export function Inspector({
   onOpen,
   onComputed,
   onSpan,
+  plan,
+  onAmount,
+  onPlan,
+  onPlanning,
 }: {
   id: string;
   week: SeasonWeekView;
@@ -48,6 +54,13 @@ export function Inspector({
   onComputed: (phase: PhaseSpan) => void;
   /** Tries a proposed phase. */
   onSpan: (span: PhaseSpan) => void;
+  /** The endurance plan with everything asked for so far. */
+  plan: EndurancePlan | null;
+  /** Tries another amount for this week, km or minutes. */
+  onAmount: (amount: number) => void;
+  onPlan: (plan: EndurancePlan) => void;
+  /** Opens the panel of the endurance plan. */
+  onPlanning: () => void;
 }) {
   const own = view.phases.find((p) => p.fixed && p.start <= addDays(week.start, 6) && p.end >= week.start);
   const end = addDays(week.start, 6);
@@ -95,6 +108,22 @@ export function Inspector({
                 ? "Nothing recorded here."
                 : "Nothing planned here."}
           </p>
+        )}
+        {addDays(week.start, 6) >= view.today && !week.done && (
+          <div className="mb-1">
+            {plan && (
+              <AmountField
+                monday={week.start}
+                amount={plan.weeks.find((w) => w.week === week.start)?.amount ?? week.amount?.amount ?? null}
+                unit={plan.unit}
+                units={units}
+                onAmount={onAmount}
+              />
+            )}
+            <button type="button" className="link text-[12px] leading-6" onClick={onPlanning}>
+              {plan ? "Draw by rule…" : "Plan the endurance…"}
+            </button>
+          </div>
         )}
         <dl className="-mx-1 grid grid-cols-3">
           <Figure value={String(distanceNumber(week.distanceKm, units))} unit={units.distanceUnit} name="distance" />
@@ -211,6 +240,21 @@ export function Inspector({
             </span>
           </p>
         ))}
+        {view.endurance.warnings
+          .filter((w) => w.date >= week.start && w.date <= end)
+          .map(({ code, text, fix }) => (
+            <p key={code} className="mt-2 flex gap-1.5 text-[12px] leading-4 text-brick-ink">
+              <WarnIcon />
+              <span>
+                {textIn(text, units)}
+                {fix && (
+                  <button type="button" className="link ml-1" onClick={() => onPlan(fix.plan)}>
+                    {textIn(fix.text, units)}
+                  </button>
+                )}
+              </span>
+            </p>
+          ))}
         {warnings.map((w) => (
           <p key={w.text} className="mt-2 flex gap-1.5 text-[12px] leading-4 text-brick-ink">
             <WarnIcon />

@@ -23,7 +23,7 @@ export function TrialBar({ id, trial, stored }: { id: string; trial: Trial; stor
         ) : compared ? (
           <>
             {compared.words.join("; ")}
-            {scenario?.races ? "; planned mileage stays where it is" : ""}.
+            {scenario?.races && !stored.endurance.plan ? "; planned mileage stays where it is" : ""}.
             {compared.newWarnings[0] && (
               <span className="ml-1 inline-flex items-center gap-1 text-brick-ink">
                 <WarnIcon /> {compared.newWarnings[0].text}

@@ -1,29 +1,35 @@
 /** What can be tried: races moved, ranked and left out, planned miles in percent, windows dropped. */
 import type { ScenarioBody } from "../../api/requests";
-import type { PlanningView } from "../../api/views";
+import type { PlanningView, SeasonView } from "../../api/views";
 import { PRIORITIES, type Priority, type Race } from "../../core/athlete";
-import { addDays, daysBetween } from "../../core/dates";
+import { addDays, daysBetween, mondayOf, WEEKDAYS } from "../../core/dates";
 import { placeName, type Units } from "../format";
+import { RuleForm } from "../mileage/EndurancePanel";
 import { ICON } from "../ui/glyphs";
-
-const DAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 
 export function WhatIfControls({
   scenario,
   attempt,
   facts,
+  view,
   units,
 }: {
   scenario: ScenarioBody;
   attempt: (change: ScenarioBody) => void;
   facts: PlanningView;
+  /** The season as it is tried. */
+  view: SeasonView;
   units: Units;
 }) {
+  const plan = scenario.endurancePlan ?? facts.athlete.endurancePlan;
   const { athlete, today } = facts;
   const races = scenario.races ?? athlete.races;
   const windows = scenario.availability ?? athlete.availability;
   const percent = scenario.mileage?.percent ?? 100;
   const from = scenario.mileage?.from ?? today;
+  const until = scenario.mileage?.until;
+  const tryMiles = (more: Partial<NonNullable<ScenarioBody["mileage"]>>) =>
+    attempt({ mileage: { from, percent, ...(until === undefined ? {} : { until }), ...more } });
   const putRace = (race: Race) => attempt({ races: races.map((r) => (r.id === race.id ? race : r)) });
   const within = (date: string, days: number): boolean =>
     date >= today && addDays(date, days - 1) <= athlete.season.end;
@@ -114,7 +120,7 @@ export function WhatIfControls({
           step={5}
           value={percent}
           className="w-full accent-iron"
-          onChange={(e) => attempt({ mileage: { from, percent: Number(e.target.value) } })}
+          onChange={(e) => tryMiles({ percent: Number(e.target.value) })}
         />
         <label className="mt-1 flex items-center gap-2 text-[12px]">
           from
@@ -124,13 +130,34 @@ export function WhatIfControls({
             value={from}
             min={today}
             max={athlete.season.end}
-            onChange={(e) => e.target.value && attempt({ mileage: { from: e.target.value, percent } })}
+            onChange={(e) => e.target.value && tryMiles({ from: e.target.value })}
+          />
+        </label>
+        <label className="mt-1 flex items-center gap-2 text-[12px]">
+          until
+          <input
+            type="date"
+            className="input"
+            value={until ?? athlete.season.end}
+            min={from}
+            max={athlete.season.end}
+            onChange={(e) => e.target.value && tryMiles({ until: e.target.value })}
           />
         </label>
         <p className="mt-1 text-[12px] leading-4 text-ink2">
           Of the planned sessions' minutes, {units.distanceUnit} and ascent; what is done stays.
         </p>
       </div>
+      {plan && (
+        <RuleForm
+          key={JSON.stringify(plan.rule ?? null)}
+          plan={plan}
+          view={view}
+          week={{ start: mondayOf(today) }}
+          units={units}
+          onPlan={(endurancePlan) => attempt({ endurancePlan })}
+        />
+      )}
       <div className="sec">
         <h2 className="sec-h">Windows</h2>
         <ul className="space-y-1">
@@ -150,7 +177,7 @@ export function WhatIfControls({
                       })
                     }
                   />
-                  {DAYS[w.day - 1]} {w.start}, {w.minutes} min, {placeName(w.place)}
+                  {WEEKDAYS[w.day - 1]} {w.start}, {w.minutes} min, {placeName(w.place)}
                 </label>
               </li>
             );

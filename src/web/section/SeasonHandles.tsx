@@ -1,5 +1,5 @@
 /** What can be taken hold of on the season section: race flags, phase boundaries, anchors. Mouse, touch, and the arrow keys. */
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from "react";
 import type { WeekSession } from "../../api/views";
 import type { Boundary } from "../../core/season";
 
@@ -19,6 +19,8 @@ interface Props {
   onBoundaryEnd: () => void;
   onAnchor: (anchor: Pick<WeekSession, "date" | "label">) => void;
   onPick: (week: number) => void;
+  /** What else can be taken hold of, over the columns and under the flags. */
+  children?: ReactNode;
 }
 
 /** Pixels the pointer may stray before a press becomes a drag. */
@@ -86,6 +88,7 @@ export function SeasonHandles({
   onBoundaryEnd,
   onAnchor,
   onPick,
+  children,
 }: Props) {
   const [ghost, setGhost] = useState<Ghost | null>(null);
   const race = useDrag(l, setGhost, onRace, (key, moved) => !moved && onOpenRace(key));
@@ -116,6 +119,7 @@ export function SeasonHandles({
           </Text>
         </g>
       )}
+      {children}
       {l.anchors.map((a) => (
         // biome-ignore lint/a11y/noStaticElementInteractions: the pointer's twin of the links in the inspector
         <rect

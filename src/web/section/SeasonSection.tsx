@@ -19,6 +19,8 @@ interface Props {
   onOpen: (index: number) => void;
   /** Flags, boundaries and anchors that can be taken hold of. */
   handles?: ReactNode;
+  /** Weeks' tops are drawn with a finger: it scrolls nothing. */
+  drawing?: boolean;
   width: number;
   height: number;
 }
@@ -32,6 +34,7 @@ export function SeasonSection({
   onSelect,
   onOpen,
   handles,
+  drawing = false,
   width,
   height,
 }: Props) {
@@ -43,7 +46,7 @@ export function SeasonSection({
         height={height}
         viewBox={`0 0 ${width} ${height}`}
         // A finger drags what it takes hold of: browsers heed this on the drawing as a whole only.
-        style={{ touchAction: "pan-y pinch-zoom", userSelect: "none" }}
+        style={{ touchAction: drawing ? "none" : "pan-y pinch-zoom", userSelect: "none" }}
         role="group"
         aria-label={`Season section of ${l.columns.length} weeks. The same figures stand in the table after it.`}
       >

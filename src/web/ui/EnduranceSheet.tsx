@@ -4,11 +4,14 @@ import { type Path, useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { type EnduranceBody, enduranceBody } from "../../api/requests";
 import type { EnduranceView } from "../../api/views";
-import { type EnduranceSession, SESSION_KINDS, SESSION_SPORTS } from "../../core/athlete";
+import { type EndurancePlan, type EnduranceSession, SESSION_KINDS, SESSION_SPORTS } from "../../core/athlete";
 import { saidOf, THEIRS } from "../data/api";
+import { useStep } from "../data/board";
 import { useDeleteEndurance, useSaveEndurance } from "../data/hooks";
+import { useSavePlan } from "../data/mileage";
 import { useHeld } from "../data/tags";
 import { distance, duration, SPORT_NAMES, type Units } from "../format";
+import { usuallyAs } from "../mileage/amounts";
 import {
   bodyResolver,
   compact,
@@ -55,31 +58,19 @@ const FIELDS: Path<Form>[] = [
 ];
 const text = (n: number | undefined) => (n === undefined ? "" : String(n));
 
-/** Without what the server added to the stored session. */
-export function storedPart(e: EnduranceView): EnduranceSession {
-  const {
-    id: _id,
-    load: _load,
-    isKey: _key,
-    startMinutes: _start,
-    assumed: _assumed,
-    flatKm: _flat,
-    weighs: _weighs,
-    ...session
-  } = e;
-  return session;
-}
-
 export default function EnduranceSheet({
   id,
   session,
   date,
   sport,
   units,
+  plan = null,
   onClose,
 }: {
   id: string;
   session: EnduranceView | null;
+  /** The endurance plan, where a session that it makes may be changed from now on. */
+  plan?: EndurancePlan | null;
   date: string;
   sport: string;
   units: Units;
@@ -88,6 +79,11 @@ export default function EnduranceSheet({
   useHeld(session && `athletes/${id}/endurance/${session.id}`);
   const save = useSaveEndurance(id);
   const remove = useDeleteEndurance(id);
+  const savePlan = useSavePlan(id);
+  const step = useStep(id);
+  const [always, setAlways] = useState(false);
+  /** The session of the usual week that this one is made from. */
+  const slot = session?.slot ?? session?.insteadOf;
   const [problem, setProblem] = useState("");
   const toBody = (f: Form) => {
     return compact({
@@ -126,9 +122,22 @@ export default function EnduranceSheet({
     },
   });
   const { errors } = form.formState;
-  const submit = form.handleSubmit((values) =>
+  const undo = { label: "Undo", onClick: () => step.mutate("undo", { onError: (e: Error) => toast.error(e.message) }) };
+  const submit = form.handleSubmit((values) => {
+    const body = toBody(values) as EnduranceBody;
+    const next = always && plan && slot && session ? usuallyAs(plan, slot, session, body as EnduranceSession) : null;
+    if (next) {
+      savePlan.mutate(next, {
+        onSuccess: () => {
+          toast("The usual week is changed from now on.", { action: undo });
+          onClose();
+        },
+        onError: (e) => setProblem(e.message),
+      });
+      return;
+    }
     save.mutate(
-      { row: session?.id ?? null, body: toBody(values) as EnduranceBody },
+      { row: session?.id ?? null, body },
       {
         onSuccess: (answer) => {
           toast(saidOf(answer, session ? "Session changed." : "Session added."));
@@ -136,17 +145,14 @@ export default function EnduranceSheet({
         },
         onError: (e) => setProblem(placeFaults(e, FIELDS, form.setError)),
       },
-    ),
-  );
+    );
+  });
   const takeAway = () =>
     session &&
     remove.mutate(session.id, {
       onSuccess: (answer) => {
         if (answer === THEIRS) toast(saidOf(answer, ""));
-        else
-          toast("Session removed.", {
-            action: { label: "Undo", onClick: () => save.mutate({ row: null, body: storedPart(session) }) },
-          });
+        else toast("Session removed.", { action: undo });
         onClose();
       },
       onError: (e) => setProblem(e.message),
@@ -215,6 +221,17 @@ export default function EnduranceSheet({
         <label className="flex items-center gap-2">
           <input type="checkbox" {...form.register("done")} /> Done
         </label>
+        {plan && slot && (
+          <fieldset className="flex gap-4 text-[12px]">
+            <legend className="sr-only">How long the change holds</legend>
+            <label className="flex items-center gap-2">
+              <input type="radio" name="once" checked={!always} onChange={() => setAlways(false)} /> This week only
+            </label>
+            <label className="flex items-center gap-2">
+              <input type="radio" name="once" checked={always} onChange={() => setAlways(true)} /> From now on
+            </label>
+          </fieldset>
+        )}
         {session?.planned && (
           <p className="text-[12px] leading-4 text-ink2">
             Planned: {session.planned.kind}, {duration(session.planned.minutes)}
@@ -229,7 +246,7 @@ export default function EnduranceSheet({
         )}
         <FormActions
           save={session ? "Save session" : "Add session"}
-          saving={save.isPending}
+          saving={save.isPending || savePlan.isPending}
           onRemove={session ? takeAway : null}
           removing={remove.isPending}
         />

@@ -13,7 +13,8 @@ import { Mark, RAIL, WarnIcon } from "./glyphs";
 import { keyName, useKeyList, useKeys } from "./keys";
 import { Sheet } from "./Sheet";
 
-const Palette = lazy(() => import("./Palette"));
+const loadPalette = () => import("./Palette");
+const Palette = lazy(loadPalette);
 const LAST = "field-anchor:last-athlete";
 
 /** The athlete of the address, else the last one looked at, else the first. */
@@ -55,6 +56,8 @@ export function Frame() {
   const navigate = useNavigate();
   const goTo = useGoTo();
   const [palette, setPalette] = useState(false);
+  // It is there before it is asked for: what is typed right after its key is typed into it.
+  useEffect(() => void loadPalette(), []);
   const [help, setHelp] = useState(false);
   const [switcher, setSwitcher] = useState(false);
   const rows = squad.data?.rows ?? [];

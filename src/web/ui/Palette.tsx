@@ -7,6 +7,14 @@ import { GLOSSARY } from "../rules/words";
 
 const VIEWS = ["Season", "Week", "Session", "Lifts", "Review", "Screening", "Records", "Intake", "Sheets"] as const;
 
+/** Every word that is typed must stand in a name; names that begin with it come first. */
+function matches(value: string, typed: string): number {
+  const name = value.toLowerCase();
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
+  if (!words.every((w) => name.includes(w))) return 0;
+  return name.startsWith(words[0] ?? "") ? 1 : 0.5;
+}
+
 export default function Palette({
   rows,
   current,
@@ -29,6 +37,7 @@ export default function Palette({
       open
       onOpenChange={(o) => !o && onClose()}
       label="Command palette"
+      filter={matches}
       overlayClassName="fixed inset-0 z-40 bg-ink/30"
       contentClassName="fade fixed top-24 left-1/2 z-50 w-[460px] max-w-[calc(100vw-24px)] -translate-x-1/2 rounded-[3px] border border-edge bg-panel shadow-[0_2px_8px_rgb(58_47_37/0.18)]"
     >
@@ -41,11 +50,11 @@ export default function Palette({
         <Command.Empty className="px-3 py-4 text-ink2">Nothing by that name.</Command.Empty>
         {current && (
           <Command.Group heading="Views" className={heading}>
-            <Command.Item className={item} onSelect={go("/")}>
+            <Command.Item value="Squad" className={item} onSelect={go("/")}>
               Squad
             </Command.Item>
             {VIEWS.map((v) => (
-              <Command.Item key={v} className={item} onSelect={go(`/a/${current}/${v.toLowerCase()}`)}>
+              <Command.Item key={v} value={v} className={item} onSelect={go(`/a/${current}/${v.toLowerCase()}`)}>
                 {v}
               </Command.Item>
             ))}

@@ -1,9 +1,11 @@
 /** Add or edit a weekly window. */
+
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { windowSchema } from "../../api/requests";
 import type { Window } from "../../core/athlete";
+import { WEEKDAY_NAMES } from "../../core/dates";
 import { saidOf, THEIRS } from "../data/api";
 import { useSaveWindows } from "../data/hooks";
 import { useHeld } from "../data/tags";
@@ -17,7 +19,6 @@ interface Form {
   place: string;
 }
 
-const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 const toBody = (f: Form) => ({ day: Number(f.day), start: f.start, minutes: numberFrom(f.minutes), place: f.place });
 
 export default function WindowSheet({
@@ -76,7 +77,7 @@ export default function WindowSheet({
         <div className="grid grid-cols-2 gap-3">
           <Field id="win-day" label="Day" error={errors.day?.message}>
             <select id="win-day" className="input" {...form.register("day")}>
-              {DAYS.map((d, i) => (
+              {WEEKDAY_NAMES.map((d, i) => (
                 <option key={d} value={i + 1}>
                   {d}
                 </option>

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { toast } from "sonner";
 import type { RuleWeightsView } from "../../api/views";
-import { MINUTES_A_DAY } from "../../core/dates";
+import { MINUTES_A_DAY, WEEKDAYS } from "../../core/dates";
 import { ruleOf } from "../../core/rulebook";
 import { useSaveClubWeights, useSaveWeights, useWeights } from "../data/board";
 import { useHeld } from "../data/tags";
@@ -10,8 +10,6 @@ import { FormProblem, numberFrom } from "../ui/form";
 import { Segments } from "../ui/Segments";
 import { Sheet } from "../ui/Sheet";
 import { Failed, LoadingNote } from "../ui/State";
-
-const DAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 
 export default function WeightsSheet({ id, name, onClose }: { id: string; name: string; onClose: () => void }) {
   const weights = useWeights(id);
@@ -147,7 +145,7 @@ function Form({ id, name, view, onClose }: { id: string; name: string; view: Rul
         <fieldset>
           <legend className="mb-1 text-[12px] font-medium">Preferred days</legend>
           <div className="flex gap-1">
-            {DAYS.map((d, i) => (
+            {WEEKDAYS.map((d, i) => (
               <button
                 key={d}
                 type="button"

@@ -72,6 +72,7 @@ const week = (i: number, more: Partial<SeasonWeekView> = {}): SeasonWeekView => 
   away: [],
   note: "",
   known: "all",
+  amount: null,
   ...more,
 });
 const flag = (id: string, date: string, priority: RaceFlag["priority"], name = `Race ${id}`): RaceFlag => ({
@@ -97,6 +98,7 @@ function view(more: Partial<SeasonView> = {}): SeasonView {
     races: [],
     weeks,
     warnings: [],
+    endurance: { plan: null, warnings: [] },
     jumps: [],
     ...more,
   };

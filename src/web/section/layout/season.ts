@@ -55,7 +55,7 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
   const ground = Math.round(TOP + section * 0.55);
   const bottom = TOP + section;
   const values = weeks.map((w) => heightOf(w, terrain, inUnits));
-  const most = Math.max(1, ...values);
+  const most = input.most ?? Math.max(1, ...values);
   const skyUnit = (ground - TOP - SKY_FOR_FLAGS) / most;
   const deepest = Math.max(
     100,
@@ -105,6 +105,8 @@ export function seasonLayout(input: SeasonInput): SeasonLayout {
     bottom,
     top: TOP,
     columnWidth,
+    skyUnit,
+    most,
     columns,
     terrainDone: close(terrainPart(edges, 0, doneCount, columnWidth), x0, left(doneCount), ground),
     terrainPlan: close(terrainPart(edges, doneCount, edges.length, columnWidth), left(doneCount), x1, ground),

@@ -16,6 +16,8 @@ export interface SeasonInput {
   height: number;
   /** Turns kilometres into the athlete's unit. */
   inUnits: (km: number) => number;
+  /** What the sky reaches up to at least, in the drawing's unit: kept while it is drawn on. */
+  most?: number | undefined;
 }
 
 export interface Stratum {
@@ -51,6 +53,10 @@ export interface SeasonLayout {
   bottom: number;
   top: number;
   columnWidth: number;
+  /** Pixels of one unit above the ground. */
+  skyUnit: number;
+  /** What the sky reaches up to. */
+  most: number;
   columns: {
     week: SeasonWeekView;
     index: number;

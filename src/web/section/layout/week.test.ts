@@ -85,6 +85,7 @@ const view = (more: Partial<WeekView> = {}): WeekView => ({
   places: [],
   why: [],
   editable: true,
+  mileage: { plan: null, amount: null, before: null, warnings: [] },
   ...more,
 });
 const input = (v: WeekView, more: Partial<WeekLayoutInput> = {}): WeekLayoutInput => ({
