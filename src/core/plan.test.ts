@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { checkPhases, checkRaceWeeks, checkSessions, checkSpacing } from "../../tests/support/mustHold";
 import { demoClub } from "../demo/club";
-import { plan } from "./plan";
+import { growPlan, plan } from "./plan";
 
 describe("the planned season", () => {
   it("keeps every must-hold rule for each athlete of the demo club", () => {
@@ -22,5 +22,21 @@ describe("the planned season", () => {
       }
     expect([compared > 0, held > 0]).toEqual([true, true]);
     expect([loaded > 500, warmed > 100]).toEqual([true, true]);
+  });
+
+  it("is the same whether it grows by bits or is made at once", () => {
+    for (const a of demoClub("2026-03-04").slice(0, 1)) {
+      const growing = growPlan(a, { from: "2026-03-04" });
+      const [two, none, six] = [growing.weeks(2), growing.weeks(0), growing.weeks(6)];
+      expect([none.weeks.length, two.weeks.length, six.weeks.length]).toEqual([0, 2, 6]);
+      expect(six.weeks.slice(0, 2)).toEqual(two.weeks);
+      for (const [grown, weeks] of [
+        [two, 2],
+        [none, 0],
+        [six, 6],
+        [growing.weeks("season"), "season"],
+      ] as const)
+        expect(JSON.stringify(grown)).toBe(JSON.stringify(plan(a, { from: "2026-03-04", weeks })));
+    }
   });
 });

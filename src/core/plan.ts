@@ -65,11 +65,17 @@ export interface Plan {
   jumps: Why[];
 }
 
-/**
- * @param whole a checked athlete (see formats/athlete-file); a planned endurance session that was missed does not count
- * @throws never for a checked athlete; a `from` outside the season gives no weeks
- */
-export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
+/** A plan that is worked out week by week, only as far as somebody asks; what is worked out stays. */
+export interface GrowingPlan {
+  from: IsoDate;
+  /** Every week of the season; none of them need be planned yet. */
+  season: readonly SeasonWeek[];
+  /** The plan with so many of its weeks: the same as `plan` with that many. */
+  weeks: (count: number | "season") => Plan;
+}
+
+/** @param whole and options as of `plan`; its number of weeks is asked for later */
+export function growPlan(whole: Athlete, options: Omit<PlanOptions, "weeks"> = {}): GrowingPlan {
   const from = options.from ?? whole.season.start;
   const club = withClub(whole, options);
   const endurance = enduranceWeeks(club);
@@ -85,25 +91,45 @@ export function plan(whole: Athlete, options: PlanOptions = {}): Plan {
   });
   const assumed = assumedEndurance(athlete, season, from);
   const first = season.findIndex((w) => addDays(w.start, 6) >= from);
-  const count = options.weeks === "season" ? season.length : (options.weeks ?? 1);
-  const weeks: PlanWeek[] = [];
-  if (first >= 0) {
-    const chain = new WeekChain({ athlete, assumed, library, season, first, from, options });
-    for (const week of season.slice(first, first + count)) weeks.push(chain.next(week));
-  }
+  const known: PlanWeek[] = [];
+  const ahead = first < 0 ? [] : season.slice(first);
+  let chain: WeekChain | null = null;
+  const grown = (count: number): PlanWeek[] => {
+    for (const week of ahead.slice(known.length, count)) {
+      chain ??= new WeekChain({ athlete, assumed, library, season, first, from, options });
+      known.push(chain.next(week));
+    }
+    return known.slice(0, count);
+  };
+  const said = [...warnings, ...approachWarning(athlete), ...unknownLifts(athlete, library)];
+  const enduranceSaid = enduranceWarnings(all, endurance, from);
   return {
     from,
-    phases,
     season,
-    weeks,
-    assumed,
-    endurance,
-    enduranceUnit: all.endurancePlan?.unit ?? null,
-    enduranceWarnings: enduranceWarnings(all, endurance, from),
-    jumps: seasonJumps(weeks),
-    warnings: [...warnings, ...approachWarning(athlete), ...unknownLifts(athlete, library), ...notPlaced(weeks)],
+    weeks: (count) => {
+      const weeks = grown(count === "season" ? ahead.length : Math.max(0, count));
+      return {
+        from,
+        phases,
+        season,
+        weeks,
+        assumed,
+        endurance,
+        enduranceUnit: all.endurancePlan?.unit ?? null,
+        enduranceWarnings: enduranceSaid,
+        jumps: seasonJumps(weeks),
+        warnings: [...said, ...notPlaced(weeks)],
+      };
+    },
   };
 }
+
+/**
+ * @param whole a checked athlete (see formats/athlete-file); a planned endurance session that was missed does not count
+ * @throws never for a checked athlete; a `from` outside the season gives no weeks
+ */
+export const plan = (whole: Athlete, { weeks = 1, ...options }: PlanOptions = {}): Plan =>
+  growPlan(whole, options).weeks(weeks);
 
 /** Short visits while restoring; else what the day's row asks for. */
 function sessionsAWeek(athlete: Athlete, day: SeasonDay): number {

@@ -1,7 +1,16 @@
-/** Plans of stored athletes, computed when asked for and kept while the facts and the day stay the same. */
+/** Plans of stored athletes, worked out as far as somebody asks and kept while the facts and the day stay the same. */
 import { LRUCache } from "lru-cache";
-import { clubOptions, firstDay, type Planned as PlannedFrom, planSeason, weeksBetween } from "../api/make/planned";
-import type { IsoDate } from "../core/dates";
+import {
+  clubOptions,
+  firstDay,
+  type Growing,
+  grownTo,
+  growSeason,
+  type Planned as PlannedFrom,
+  type Until,
+  weeksBetween,
+} from "../api/make/planned";
+import { type IsoDate, mondayOf } from "../core/dates";
 import { plan } from "../core/plan";
 import type { Stored } from "./store/athletes";
 import type { Store } from "./store/store";
@@ -12,7 +21,7 @@ export type Planned = PlannedFrom<Stored>;
 const KEPT = 8;
 
 export class Planner {
-  private readonly kept = new LRUCache<string, { key: string; planned: Planned }>({ max: KEPT });
+  private readonly kept = new LRUCache<string, { key: string; growing: Growing<Stored> }>({ max: KEPT });
 
   constructor(
     private readonly store: Store,
@@ -28,30 +37,38 @@ export class Planner {
     this.kept.clear();
   }
 
-  /** @returns the whole season's plan, null where there is no such athlete */
-  async season(id: string): Promise<Planned | null> {
+  /** @returns the season's plan as far as it is asked for, null where there is no such athlete */
+  async season(id: string, until?: Until): Promise<Planned | null> {
     // The revision alone tells whether the kept plan still stands; the records are read only when it does not.
     const revision = await this.store.athletes.revision(id);
     const known = this.kept.get(id);
-    if (known?.key === this.keyOf(revision)) return known.planned;
+    if (known?.key === this.keyOf(revision)) return grownTo(known.growing, until);
     const stored = await this.store.athletes.get(id);
     if (!stored) return null;
-    const planned = await this.compute(stored);
-    this.kept.set(id, { key: this.keyOf(stored.revision), planned });
-    return planned;
+    const growing = await this.begin(stored);
+    this.kept.set(id, { key: this.keyOf(stored.revision), growing });
+    return grownTo(growing, until);
   }
 
   private keyOf(revision: number | null): string {
     return `${revision}/${this.store.rules}/${this.day()}`;
   }
 
-  private async compute(stored: Stored): Promise<Planned> {
-    const planned = planSeason(stored, this.store.exercises.library, this.day());
+  private async begin(stored: Stored): Promise<Growing<Stored>> {
+    const growing = growSeason(stored, this.store.exercises.library, this.day());
     // Weeks that are kept as they were planned keep their load limit too.
     const kept = await this.store.archive.weeks(stored.id);
-    const limits = new Map(planned.pastLimits);
-    for (const [monday, week] of kept) if (limits.has(monday)) limits.set(monday, week.loadLimit);
-    return { ...planned, pastLimits: limits };
+    const past = growing.plan.season.filter((w) => w.start < mondayOf(growing.from));
+    let limits: ReadonlyMap<IsoDate, number> | null = null;
+    const pastLimits = () => {
+      const known = past.flatMap(({ start }) => {
+        const week = kept.get(start);
+        return week ? [[start, week.loadLimit] as const] : [];
+      });
+      limits ??= known.length === past.length ? new Map(known) : new Map([...growing.pastLimits(), ...known]);
+      return limits;
+    };
+    return { ...growing, pastLimits };
   }
 
   /** As far as the week of a date; null for a day outside the season or before what is planned. */
@@ -69,7 +86,7 @@ export class Planner {
       stored,
       from,
       plan: plan(stored.athlete, { from, weeks, library, ...clubOptions(stored) }),
-      pastLimits: new Map(),
+      pastLimits: () => new Map(),
       library,
     };
   }

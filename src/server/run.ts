@@ -90,7 +90,11 @@ export function configFromEnvironment(env: NodeJS.ProcessEnv): Config {
     root,
     feed: env.FIELD_ANCHOR_FEED ?? null,
     feedMinutes,
-    workers: Math.max(1, Math.min(MOST_WORKERS, Number(env.FIELD_ANCHOR_WORKERS) || availableParallelism())),
+    // Two at least: a look at this week need not wait for a season.
+    workers: Math.max(
+      1,
+      Math.min(MOST_WORKERS, Number(env.FIELD_ANCHOR_WORKERS) || Math.max(2, availableParallelism())),
+    ),
   };
 }
 

@@ -3,7 +3,7 @@ import type { Approach, Athlete, LockedSession } from "../../core/athlete";
 import { addDays, daysBetween, type IsoDate, laterOf, mondayOf } from "../../core/dates";
 import type { Library } from "../../core/exercise";
 import { withEndurancePlan } from "../../core/mileage";
-import { type Plan, plan, type Swap } from "../../core/plan";
+import { type GrowingPlan, growPlan, type Plan, plan, type Swap } from "../../core/plan";
 import type { RuleValues } from "../../core/rulebook";
 
 export interface Facts {
@@ -31,8 +31,8 @@ export interface Planned<F extends Facts = Facts> {
   /** First day that is plan: today, or tomorrow once today is logged. */
   from: IsoDate;
   plan: Plan;
-  /** Load limits of the weeks before `from`, by Monday. */
-  pastLimits: ReadonlyMap<IsoDate, number>;
+  /** Load limits of the weeks before `from`, by Monday; worked out when they are first asked for. */
+  pastLimits: () => ReadonlyMap<IsoDate, number>;
   /** What the plan chose its exercises from. */
   library: Library;
 }
@@ -73,24 +73,36 @@ export const clubOptions = ({ held, swaps, weights, approaches, rulesOff, values
 /** Whole weeks from the week of one date to the week of another. */
 export const weeksBetween = (from: IsoDate, to: IsoDate): number => daysBetween(mondayOf(from), mondayOf(to)) / 7;
 
-/** The whole season. @param pastLimits of a season already planned, where the past is known to be the same */
-export function planSeason<F extends Facts>(
-  facts: F,
-  library: Library,
-  today: IsoDate,
-  pastLimits?: ReadonlyMap<IsoDate, number>,
-): Planned<F> {
+/** The facts with a plan that grows as far as somebody asks. */
+export interface Growing<F extends Facts = Facts> extends Omit<Planned<F>, "plan"> {
+  plan: GrowingPlan;
+}
+
+export function growSeason<F extends Facts>(facts: F, library: Library, today: IsoDate): Growing<F> {
   const stored = withPlannedEndurance(facts);
   const from = firstDay(stored, today);
   const { athlete } = stored;
-  return {
-    stored,
-    from,
-    plan: plan(athlete, { from, weeks: "season", library, ...clubOptions(stored) }),
-    pastLimits: pastLimits ?? limitsBefore(athlete, from, library),
-    library,
+  const plan = growPlan(athlete, { from, library, ...clubOptions(stored) });
+  let limits: ReadonlyMap<IsoDate, number> | null = null;
+  const pastLimits = () => {
+    limits ??= limitsBefore(athlete, from, library);
+    return limits;
   };
+  return { stored, from, plan, pastLimits, library };
 }
+
+/** How far a plan is asked for: to the week of a day, but its first week in any case, or so many weeks; without either to the season's end. */
+export type Until = IsoDate | number | undefined;
+
+/** The growing season as far as it is asked for. */
+export function grownTo<F extends Facts>({ plan, ...g }: Growing<F>, until?: Until): Planned<F> {
+  const weeks = typeof until === "string" ? Math.max(1, weeksBetween(g.from, until) + 1) : (until ?? "season");
+  return { ...g, plan: plan.weeks(weeks) };
+}
+
+/** The whole season. */
+export const planSeason = <F extends Facts>(facts: F, library: Library, today: IsoDate): Planned<F> =>
+  grownTo(growSeason(facts, library, today));
 
 function limitsBefore(athlete: Athlete, from: IsoDate, library: Library): ReadonlyMap<IsoDate, number> {
   const weeks = weeksBetween(athlete.season.start, from);

@@ -59,7 +59,7 @@ export function columnOf(p: Planned, week: SeasonWeek, planned: PlanWeek | undef
     load: week.figures.load,
     distancePct: pct(week.change.distancePct),
     loadPct: pct(week.change.legLoadPct),
-    loadLimit: planned?.loadLimit ?? p.pastLimits.get(week.start) ?? 0,
+    loadLimit: planned?.loadLimit ?? p.pastLimits().get(week.start) ?? 0,
     sessions: [...logs.map((l) => sessionOfLog(l, p.library)), ...(planned?.sessions ?? []).map(sessionOfPlan)].sort(
       (a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start),
     ),

@@ -89,7 +89,7 @@ export function weekView(p: Planned, today: IsoDate, monday: IsoDate): WeekView 
       .map((e) => ({ date: e.date, start: startOf(e), sport: e.sport, kind: e.kind, minutes: e.minutes })),
     sessions,
     dayLimits: limits,
-    loadLimit: week?.loadLimit ?? p.pastLimits.get(monday) ?? 0,
+    loadLimit: week?.loadLimit ?? p.pastLimits().get(monday) ?? 0,
     dayPhases: Array.from({ length: 7 }, (_, i) => phaseOn(plan.phases, addDays(monday, i))?.phase ?? season.phase),
     windows: windowsOfWeek(stored.athlete, monday),
     fit: {

@@ -32,6 +32,8 @@ import { sessionView } from "../views/session";
 import { checkedApproach } from "./approaches";
 import { athleteTools, dateParam, fileName, labelParam } from "./tools";
 
+/** Planned weeks that the records name sessions of. */
+const SHOWN_WEEKS = 3;
 /** Endurance shown in the records view, days back and ahead. */
 const RECORD_DAYS = { back: 42, ahead: 42 };
 const FILE_LIMIT = 20_000_000;
@@ -90,9 +92,9 @@ function recordRoutes(r: RouteList, ctx: ServerContext): void {
   );
 
   r.read("/:id", async ({ params }) => {
-    const p = await season(params.id);
-    const { athlete } = p.stored;
     const today = planner.today();
+    const p = await season(params.id, SHOWN_WEEKS);
+    const { athlete } = p.stored;
     const view: AthleteView = {
       id: p.stored.id,
       revision: p.stored.revision,
@@ -110,7 +112,9 @@ function recordRoutes(r: RouteList, ctx: ServerContext): void {
         minutes: l.minutes ?? null,
         sets: l.items.reduce((a, i) => a + setsOf(i), 0),
       })),
-      sessions: p.plan.weeks.slice(0, 3).flatMap((w) => w.sessions.map((s) => ({ date: s.date, label: s.label }))),
+      sessions: p.plan.weeks
+        .slice(0, SHOWN_WEEKS)
+        .flatMap((w) => w.sessions.map((s) => ({ date: s.date, label: s.label }))),
     };
     return json(view);
   });
@@ -141,7 +145,8 @@ function weekRoutes(r: RouteList, ctx: ServerContext): void {
   });
 
   r.read("/:id/weeks/:monday", async ({ params }) => {
-    const view = weekView(await season(params.id), planner.today(), mondayOf(dateParam(params.monday)));
+    const monday = mondayOf(dateParam(params.monday));
+    const view = weekView(await season(params.id, monday), planner.today(), monday);
     if (!view) throw notFound("week in this season");
     return json(view);
   });
@@ -153,7 +158,7 @@ function weekRoutes(r: RouteList, ctx: ServerContext): void {
     { expensive: true },
     async ({ params }) => {
       const monday = mondayOf(dateParam(params.monday));
-      const s = await season(params.id);
+      const s = await season(params.id, monday);
       const known = s.plan.weeks.find((w) => w.season.start === monday);
       if (!known) throw notFound("week in this season that is still ahead");
       return planWeek({ ...known.input, held: [] }).sessions.map(asLocked);
@@ -211,12 +216,8 @@ function sessionRoutes(r: RouteList, ctx: ServerContext): void {
   const { season } = athleteTools(ctx);
 
   r.read("/:id/sessions/:date/:label", async ({ params }) => {
-    const view = sessionView(
-      await season(params.id),
-      planner.today(),
-      dateParam(params.date),
-      labelParam(params.label),
-    );
+    const [date, label] = [dateParam(params.date), labelParam(params.label)];
+    const view = sessionView(await season(params.id, date), planner.today(), date, label);
     if (!view) throw notFound("session on that day");
     return json(view);
   });

@@ -132,7 +132,10 @@ function placementRoutes(r: RouteList, ctx: ServerContext): void {
     "POST",
     "/:id/weeks/:monday/copy",
     {},
-    async ({ params }) => copiedWeek(await season(params.id), mondayOf(dateParam(params.monday))),
+    async ({ params }) => {
+      const monday = mondayOf(dateParam(params.monday));
+      return copiedWeek(await season(params.id, monday), monday);
+    },
     async ({ params }, held) => {
       if (!(await store.weeks.hold(params.id, mondayOf(params.monday), held, "Last week copied")))
         throw notFound("athlete");
@@ -146,7 +149,7 @@ function placementRoutes(r: RouteList, ctx: ServerContext): void {
     async ({ params }) => {
       const monday = mondayOf(dateParam(params.monday));
       const label = labelParam(params.label);
-      const { plan, stored: facts } = await season(params.id);
+      const { plan, stored: facts } = await season(params.id, monday);
       const week = plan.weeks.find((w) => w.season.start === monday);
       if (!week) throw notFound("week in this season that is still ahead");
       const view = nearestChanges(week.input, label).flatMap(({ text, cost, placed, fix }): RoomView[] => {

@@ -144,7 +144,7 @@ function ownEdits(r: RouteList, ctx: ServerContext): void {
 
   r.try("/:id/sessions/:date/:label/preview", spec, async (call) => {
     const edit = editOf(call);
-    const p = await season(call.params.id);
+    const p = await season(call.params.id, edit.week);
     unknownExercises(p, edit);
     return json(tryEdit(p, planner.today(), dateParam(call.params.date), edit));
   });
@@ -155,7 +155,7 @@ function ownEdits(r: RouteList, ctx: ServerContext): void {
     spec,
     async (call) => {
       const edit = editOf(call);
-      const p = await season(call.params.id);
+      const p = await season(call.params.id, edit.week);
       unknownExercises(p, edit);
       const tried = tryEdit(p, planner.today(), dateParam(call.params.date), edit);
       if (tried.fault !== null) throw new HttpProblem(409, "It does not fit", tried.fault);
@@ -196,9 +196,9 @@ function copies(r: RouteList, ctx: ServerContext): void {
     { body: { schema: copyEditBody, what: "The copy" } },
     async ({ params, body }) => {
       const [date, label] = [dateParam(params.date), labelParam(params.label)];
-      const edit = editFor(await season(params.id), date, label);
+      const edit = editFor(await season(params.id, date), date, label);
       const found: Copied[] = [];
-      for (const id of body.to) found.push(copyTo(await season(id), planner.today(), edit));
+      for (const id of body.to) found.push(copyTo(await season(id, date), planner.today(), edit));
       return { edit, found };
     },
     async (_call, { edit, found }) => {

@@ -98,7 +98,7 @@ function choiceRoutes(r: RouteList, ctx: ServerContext): void {
         [...store.approaches.all, ...(athlete.approaches ?? [])],
       );
       // Weeks that are over stay as they were planned under the choice that goes.
-      return (await pastWeeks(store, await season(params.id), planner.today())).fresh;
+      return (await pastWeeks(store, await season(params.id, planner.today()), planner.today())).fresh;
     },
     async ({ params, body }, past) => {
       await store.archive.keep(params.id, past);

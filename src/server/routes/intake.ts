@@ -54,7 +54,7 @@ function entryRoutes(r: RouteList, ctx: ServerContext): void {
       // Weeks that are over stay as they were planned; an intake still under way has none yet.
       const { athlete: before } = await stored(params.id);
       return dosedBy(body.settings) !== dosedBy(before.settings) && before.availability.length > 0
-        ? (await pastWeeks(store, await season(params.id), planner.today())).fresh
+        ? (await pastWeeks(store, await season(params.id, planner.today()), planner.today())).fresh
         : [];
     },
     async ({ params, body }, past) => {
@@ -95,20 +95,20 @@ function choiceRoutes(r: RouteList, ctx: ServerContext): void {
 
   r.read("/:id/exercises", async ({ params, query }) => {
     const place = typeof query.place === "string" && query.place !== "" ? query.place : undefined;
-    const view = fitView(await season(params.id), planner.today(), place);
+    const view = fitView(await season(params.id, planner.today()), planner.today(), place);
     if (!view) throw notFound("place of this athlete");
     return json(view);
   });
 
   r.read("/:id/sheets", async ({ params }) => {
-    const view = sheetsView(await season(params.id), planner.today());
+    const view = sheetsView(await season(params.id, planner.today()), planner.today());
     if (!view) throw notFound("place of this athlete");
     return json(view);
   });
 
   r.read("/:id/sessions/:date/:label/choices/:exercise", async ({ params }) => {
-    const p = await season(params.id);
     const [date, label] = [dateParam(params.date), labelParam(params.label)];
+    const p = await season(params.id, date);
     const week = p.plan.weeks.find((w) => w.sessions.some((s) => s.date === date && s.label === label));
     const session = week?.sessions.find((s) => s.date === date && s.label === label);
     const view = week && session ? choicesView(p, week, session, params.exercise) : null;

@@ -74,7 +74,13 @@ export function liftRoutes(ctx: ServerContext): Route[] {
     "/:id/review",
     { expensive: true },
     async ({ params, query }) =>
-      reviewView(store, await season(params.id), planner.today(), dateParam(query.from), dateParam(query.to)),
+      reviewView(
+        store,
+        await season(params.id, planner.today()),
+        planner.today(),
+        dateParam(query.from),
+        dateParam(query.to),
+      ),
     async ({ params }, { view, fresh }) => {
       await store.archive.keep(params.id, fresh);
       return json(view);

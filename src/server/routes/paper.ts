@@ -37,8 +37,10 @@ export function paperRoutes(ctx: ServerContext): Route[] {
   const { season } = athleteTools(ctx);
 
   const asked = async (of: { id: string; date: string; label: string }, per: 1 | 4) => {
-    const p = await season(of.id);
-    const cards = cardsFrom(p, planner.today(), dateParam(of.date), labelParam(of.label), per);
+    const date = dateParam(of.date);
+    // The cards of the sessions that follow may lie weeks ahead.
+    const p = await season(of.id, per === 1 ? date : undefined);
+    const cards = cardsFrom(p, planner.today(), date, labelParam(of.label), per);
     if (cards.length === 0) throw notFound("planned session on that day");
     return { p, cards };
   };

@@ -1,4 +1,5 @@
 /** What every route about an athlete needs: reading, changing with its checks, and parameters. */
+import type { Until } from "../../api/make/planned";
 import { type Athlete, LABELS, type Label } from "../../core/athlete";
 import { type IsoDate, isDate } from "../../core/dates";
 import { withPastPlanned } from "../../core/mileage";
@@ -20,7 +21,8 @@ export function labelParam(value: string | undefined): Label {
 
 export interface AthleteTools {
   stored: (id: string) => Promise<Stored>;
-  season: (id: string) => Promise<Planned>;
+  /** @param until a week needs the weeks before it, no others: the whole season takes a second, the next weeks a part of it */
+  season: (id: string, until?: Until) => Promise<Planned>;
   /** @param words the change as undo names it @param free a Monday whose placement goes back to the planner with it */
   change: (
     id: string,
@@ -49,8 +51,8 @@ export function athleteTools({ store, planner, today }: Context): AthleteTools {
       if (!found) throw notFound("athlete");
       return found;
     },
-    season: async (id) => {
-      const planned = await planner.season(id);
+    season: async (id, until) => {
+      const planned = await planner.season(id, until);
       if (!planned) throw notFound("athlete");
       return planned;
     },
@@ -80,7 +82,7 @@ export function pastTools({ store, planner }: Pick<Context, "store" | "planner">
   const pastOf = async (athletes: readonly { id: string }[]): Promise<{ id: string; fresh: WeekPlan[] }[]> => {
     const out: { id: string; fresh: WeekPlan[] }[] = [];
     for (const { id } of athletes) {
-      const p = await planner.season(id);
+      const p = await planner.season(id, planner.today());
       if (p) out.push({ id, fresh: (await pastWeeks(store, p, planner.today())).fresh });
     }
     return out;

@@ -140,7 +140,7 @@ function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
     stress: anchor.stress,
     rpe: log.rpe ?? Math.round(anchor.stress / anchor.minutes),
     locked: false,
-    loadLimit: p.pastLimits.get(mondayOf(log.date)) ?? 0,
+    loadLimit: p.pastLimits().get(mondayOf(log.date)) ?? 0,
     items,
     dropped: [],
     left: [],

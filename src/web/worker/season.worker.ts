@@ -22,7 +22,8 @@ const api = {
     if (!base) throw new Error("Nothing to plan from.");
     const { facts, library, limits } = base;
     const tried = { ...facts, athlete: applyScenario(facts.athlete, scenario) };
-    return seasonView(planSeason(tried, library, facts.today, limits), facts.today);
+    // What is tried changes nothing of the past.
+    return seasonView({ ...planSeason(tried, library, facts.today), pastLimits: limits }, facts.today);
   },
 };
 

@@ -1,6 +1,6 @@
 /** Weighs a week while it is changed by hand, away from the main thread, with the server's own planner and its own way to a view. */
 import { expose } from "comlink";
-import { type Planned, planSeason } from "../../api/make/planned";
+import { type Growing, grownTo, growSeason } from "../../api/make/planned";
 import { weekView } from "../../api/make/week";
 import type { PlanningView, WeekView } from "../../api/views";
 import type { Label } from "../../core/athlete";
@@ -9,19 +9,20 @@ import { libraryWith } from "../../core/exercise";
 import { type Board, weighPlaces, withEnduranceMoved, withFix } from "../../core/planning";
 import type { Placed } from "../../core/week";
 
-let base: { facts: PlanningView; planned: Planned } | null = null;
+let base: { facts: PlanningView; growing: Growing } | null = null;
 
 const weekOf = (monday: string) => {
   if (!base) throw new Error("Nothing to weigh.");
-  const week = base.planned.plan.weeks.find((w) => w.season.start === monday);
+  const planned = grownTo(base.growing, monday);
+  const week = planned.plan.weeks.find((w) => w.season.start === monday);
   if (!week) throw new Error("That week is past.");
-  return { ...base, week };
+  return { facts: base.facts, planned, week };
 };
 
 const api = {
   load(facts: PlanningView): void {
     const library = libraryWith(facts.own, facts.hidden);
-    base = { facts, planned: planSeason(facts, library, facts.today, new Map()) };
+    base = { facts, growing: growSeason(facts, library, facts.today) };
   },
   /** What a session would cost at every place of the week, the others staying where they are. */
   weigh(monday: string, placed: Placed[], label: Label): Board {
