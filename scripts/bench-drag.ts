@@ -89,8 +89,8 @@ async function seasonDrag(
     }
     await page.mouse.up();
     const dropped = performance.now();
-    await page.getByRole("status").getByText("Trying").waitFor();
-    await page.getByRole("button", { name: "Take over" }).and(page.locator(":enabled")).waitFor({ timeout: 60_000 });
+    await page.getByRole("status").getByText("Preview").waitFor();
+    await page.getByRole("button", { name: "Apply" }).and(page.locator(":enabled")).waitFor({ timeout: 60_000 });
     const settledMs = performance.now() - dropped;
     await browser.stopTracing();
     const trace = JSON.parse(readFileSync(traceFile, "utf8")) as { traceEvents: TraceEvent[] };

@@ -66,7 +66,7 @@ try {
   };
   const desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await shoot(desk, "/", "squad", "tbody tr");
-  await shoot(desk, `/a/${id("Maren")}/season`, "season", "svg[aria-label^='Season section']");
+  await shoot(desk, `/a/${id("Maren")}/season`, "season", "svg[aria-label^='Season, ']");
   await shoot(desk, "/calendar", "calendar", "main svg");
   await shoot(desk, `/a/${id("Bryn")}/import`, "import", "aside h2");
   await desk.getByLabel("Files to import").setInputFiles(foreignFiles());
@@ -81,7 +81,7 @@ try {
     body: JSON.stringify({ racks: 1, athletes: 6 }),
   });
   await shoot(desk, "/gym/2026-04-28", "gym", "main svg rect");
-  await desk.getByRole("button", { name: "Fitted together" }).click();
+  await desk.getByRole("button", { name: "Shared out" }).click();
   await desk.waitForTimeout(250);
   await desk.screenshot({ path: `${OUT}/gym.png` });
   await shoot(desk, `/a/${id("Maren")}/session/${heavyA}/A`, "session", "tbody tr");

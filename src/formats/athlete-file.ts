@@ -129,7 +129,7 @@ export function crossFaults(a: Athlete): Fault[] {
     if (!places.has(w.place))
       fault(`availability[${i}].place`, `the id of a place expected (${known}), found "${w.place}"`);
     if (minutesOf(w.start) + w.minutes > MINUTES_A_DAY)
-      fault(`availability[${i}].minutes`, "a window that ends by midnight expected");
+      fault(`availability[${i}].minutes`, "a free time slot that ends by midnight expected");
   });
   for (const [i, k] of overlappingWindows(a.availability)) {
     const w = a.availability[i];

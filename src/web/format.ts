@@ -54,6 +54,8 @@ export const dayAndYear = (date: string): string => `${day(date)}${NB}${date.sli
 export const time = timeOf;
 export const thousands = (n: number): string => Math.round(n).toLocaleString("en-GB");
 export const signed = (n: number): string => `${n > 0 ? "+" : n < 0 ? "−" : ""}${Math.abs(Math.round(n))}%`;
+/** "1 athlete", "2 athletes" */
+export const counted = (n: number, one: string, more = `${one}s`): string => `${n}${NB}${n === 1 ? one : more}`;
 /** "in 34 days", "tomorrow", "today" */
 export const inDays = (n: number): string =>
   n === 0 ? "today" : n === 1 ? "tomorrow" : n < 0 ? `${-n} days ago` : `${n} days`;

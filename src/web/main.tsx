@@ -6,10 +6,10 @@ import { createBrowserRouter, RouterProvider } from "react-router";
 import "sonner/dist/styles.css";
 import "./app.css";
 import { onForget } from "./data/forget";
+import { Frame } from "./frame/Frame";
 import SquadView from "./routes/squad";
 import { Conflicts } from "./ui/ConflictSheet";
 import { Crash } from "./ui/Crash";
-import { Frame } from "./ui/Frame";
 import { KeysProvider } from "./ui/keys";
 
 // Without a connection a call fails at once, so that the floor can keep what was logged and say so.
@@ -36,6 +36,7 @@ const router = createBrowserRouter([
     HydrateFallback: () => null,
     children: [
       { path: "/", Component: SquadView },
+      { path: "/today", lazy: view(() => import("./routes/today")) },
       { path: "/a/:id/season", lazy: view(() => import("./routes/season")) },
       { path: "/a/:id/week/:monday?", lazy: view(() => import("./routes/week")) },
       { path: "/a/:id/session/:date?/:label?", lazy: view(() => import("./routes/session")) },

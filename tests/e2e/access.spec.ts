@@ -22,7 +22,7 @@ const fits = (page: Page): Promise<boolean> =>
 
 const VIEWS: [string, (id: string) => string, string][] = [
   ["squad", () => "/", "tbody tr"],
-  ["season", (id) => `/a/${id}/season`, "svg[aria-label^='Season section']"],
+  ["season", (id) => `/a/${id}/season`, "svg[aria-label^='Season, ']"],
   ["week", (id) => `/a/${id}/week/2026-03-09`, "svg[aria-label^='Week section']"],
   ["session", (id) => `/a/${id}/session/DAY/A`, "tbody tr"],
   ["approaches", () => "/approaches", "table caption"],
@@ -134,7 +134,7 @@ test("what opens over a week: a session in hand, what came between, the weights 
   await page.getByRole("status").filter({ hasText: "cost" }).waitFor();
   await expectAccessible(page);
   await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "Came between…" }).click();
+  await page.getByRole("button", { name: "Something came up…" }).click();
   await page.getByRole("dialog").waitFor();
   await page.waitForTimeout(200);
   await expectAccessible(page);

@@ -64,9 +64,9 @@ test("an alternative is previewed, taken and undone", async ({ page }) => {
   await expect(page.getByText(/proposed, best of/)).toBeVisible();
   await page.getByRole("button", { name: "Preview" }).first().click();
   await expect(page.getByRole("button", { name: "Back", exact: true })).toBeVisible();
-  await page.getByRole("button", { name: "Take" }).first().click();
+  await page.getByRole("button", { name: "Apply" }).first().click();
   // What is over is written down before the week is planned anew: a busy machine is given its time.
-  await expect(page.getByText(/held, best of/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/fixed, best of/)).toBeVisible({ timeout: 60_000 });
   // The word of what was done goes by itself; the button stays.
   await page.getByRole("button", { name: /^Undo: Alternative taken over/ }).click();
   await expect(page.getByText(/proposed, best of/)).toBeVisible();

@@ -208,8 +208,8 @@ test("a session is made by hand with mouse and keys, stays when the week is plan
 
   // Fitted again: it stays as it was made.
   await page.goto(`/a/${id}/week/2026-03-02`);
-  await page.getByRole("button", { name: "Fit week" }).click();
-  await expect(page.getByText(/^Fitted: cost/).last()).toBeVisible();
+  await page.getByRole("button", { name: "Re-plan week" }).click();
+  await expect(page.getByText(/^Sessions placed: disturbance/).last()).toBeVisible();
   const season = await read<SeasonView>(page, `/athletes/${id}/season`);
   const b = season.weeks
     .flatMap((w) => w.sessions)
@@ -351,11 +351,11 @@ test("a ladder is climbed: a set more, then the next rung", async ({ page }) => 
   await page.goto(`/a/${id}/lifts/reverse-lunge`);
   const entry = (date: string) => page.locator(`[data-testid=lift-entry][data-date="${date}"]`);
   await expect(entry("2026-02-05")).toContainText("the same again");
-  await expect(entry("2026-02-12")).toContainText("a set more");
-  await expect(entry("2026-02-26")).toContainText("next rung");
+  await expect(entry("2026-02-12")).toContainText("one set more");
+  await expect(entry("2026-02-26")).toContainText("harder version");
   const ladder = page.getByRole("complementary", { name: "What comes next" });
   await expect(ladder.getByText("top of the range with control twice running")).toBeVisible();
-  await expect(ladder.getByRole("listitem").filter({ hasText: "stands here" })).toContainText("high knee");
+  await expect(ladder.getByRole("listitem").filter({ hasText: "current step" })).toContainText("high knee");
 });
 
 test("a block is reviewed in words and pictures, kept, and taken out", async ({ page }) => {

@@ -68,7 +68,7 @@ test("a session that no longer stands offers its week", async ({ page }) => {
     await page.request.post("/api/athletes", { data: GOOD, headers: { "Content-Type": "application/json" } })
   ).json();
   await page.goto(`/a/${id}/session/2026-03-08/C`);
-  await expect(page.getByRole("heading", { name: "No session stands here any more" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "There is no session here any more" })).toBeVisible();
   await page.getByRole("link", { name: "Open its week" }).click();
   await expect(page.getByRole("heading", { name: "Week 10" })).toBeVisible();
 });

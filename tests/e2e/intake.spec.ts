@@ -38,18 +38,18 @@ test("bare home, a sore knee, a dropping hip: the plan follows, and clearing the
   await page.goto("/");
   await page.getByRole("link", { name: "New athlete" }).first().click();
   await page.getByLabel("Name").fill("Wilma Fenn");
-  await page.getByRole("button", { name: "Make the athlete" }).last().click();
+  await page.getByRole("button", { name: "Create athlete" }).last().click();
   await expect(page.getByText(/expected/).first()).toBeVisible();
   await page.getByLabel("Birth year").fill("1992");
   await page.getByLabel("Body mass").fill("62,5");
   // Leaving and coming back loses nothing, before the athlete exists too.
   await page.reload();
   await expect(page.getByLabel("Name")).toHaveValue("Wilma Fenn");
-  await page.getByRole("button", { name: "Make the athlete" }).last().click();
+  await page.getByRole("button", { name: "Create athlete" }).last().click();
 
   await expect(page.getByRole("heading", { name: "Intake of Wilma Fenn" })).toBeVisible();
   await page.getByLabel("Most training on one day").fill("120");
-  await page.getByRole("button", { name: "On to health" }).click();
+  await page.getByRole("button", { name: "Next: health" }).click();
   await expect(page.getByText("Not asked yet: until all are answered")).toBeVisible();
   for (const question of await page.getByRole("group").filter({ hasText: "Yes" }).all())
     await question.getByRole("button", { name: "No" }).click();
@@ -58,10 +58,10 @@ test("bare home, a sore knee, a dropping hip: the plan follows, and clearing the
   await status.getByRole("button", { name: "Current" }).click();
   await page.getByRole("group", { name: "front of the knee: side" }).getByRole("button", { name: "Left" }).click();
   await expect(page.getByRole("img", { name: "Marked on the body: front of the knee, left, current" })).toBeVisible();
-  await page.getByRole("button", { name: "On to places" }).click();
+  await page.getByRole("button", { name: "Next: places" }).click();
   await page.getByRole("button", { name: "Bare home" }).click();
   await expect(page.getByRole("tab", { name: "home" })).toBeVisible();
-  await page.getByRole("button", { name: "On to week" }).click();
+  await page.getByRole("button", { name: "Next: week" }).click();
   await paint(page, 3, 18, 19.25);
   await paint(page, 6, 10, 11.25);
   await expect(page.getByText(/Wednesday 18:00 to 19:15, home/)).toBeVisible();
@@ -156,7 +156,7 @@ test("without clearance the plan is restore and mobility, and a recorded clearan
   await page.getByLabel("Birth year").fill("1970");
   await page.getByLabel("Body mass").fill("80");
   await page.getByLabel("Time in the gym").fill("30");
-  await page.getByRole("button", { name: "Make the athlete" }).last().click();
+  await page.getByRole("button", { name: "Create athlete" }).last().click();
   await step(page, "Places").click();
   await page.getByRole("button", { name: "Club gym" }).click();
   await step(page, "Week").click();
@@ -185,10 +185,10 @@ test("pounds and miles: what is typed is kept exactly and shown as plates are ma
   await page.goto("/new");
   await page.getByLabel("Name").fill("Ruth Sandling");
   await page.getByLabel("Birth year").fill("1988");
-  await page.getByRole("group", { name: "Masses in" }).getByRole("button", { name: "lb" }).click();
-  await page.getByRole("group", { name: "Distances in" }).getByRole("button", { name: "mi" }).click();
+  await page.getByRole("group", { name: "Weight unit" }).getByRole("button", { name: "lb" }).click();
+  await page.getByRole("group", { name: "Distance unit" }).getByRole("button", { name: "mi" }).click();
   await page.getByLabel("Body mass").fill("150");
-  await page.getByRole("button", { name: "Make the athlete" }).last().click();
+  await page.getByRole("button", { name: "Create athlete" }).last().click();
   await step(page, "Places").click();
   await page.getByRole("button", { name: "Club gym" }).click();
   await expect(page.getByLabel("Plates, by pairs, mass 5")).toHaveValue("2.5");
@@ -213,7 +213,7 @@ test("a place is copied from another athlete, taken away and brought back; one i
     ["Body mass", "74"],
   ] as const)
     await page.getByLabel(label).fill(text);
-  await page.getByRole("button", { name: "Make the athlete" }).last().click();
+  await page.getByRole("button", { name: "Create athlete" }).last().click();
   await step(page, "Places").click();
   await page.getByLabel("Name").fill("Barn by the sea");
   await page.getByRole("button", { name: "Home with a few weights" }).click();
@@ -232,12 +232,12 @@ test("a place is copied from another athlete, taken away and brought back; one i
   await paint(page, 2, 18, 19);
   await expect(page.getByText(new RegExp(`Tuesday 18:00 to 19:00, ${from}`))).toBeVisible();
   await page.getByRole("button", { name: "Remove Tuesday 18:00" }).click();
-  await expect(page.getByText("No window yet: nothing can be placed.")).toBeVisible();
+  await expect(page.getByText("No free time slot yet: nothing can be placed.")).toBeVisible();
   await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(page.getByText(new RegExp(`Tuesday 18:00 to 19:00, ${from}`))).toBeVisible();
   await step(page, "Places").click();
   await page.getByRole("tab", { name: from }).click();
-  await expect(page.getByText("Windows or absences point to it, so it stays.")).toBeVisible();
+  await expect(page.getByText("Free time slots or absences use it, so it stays.")).toBeVisible();
 });
 
 test("without the server nothing that was entered is lost, and bad entries say what was expected", async ({ page }) => {
@@ -245,7 +245,7 @@ test("without the server nothing that was entered is lost, and bad entries say w
   await page.getByLabel("Name").fill("Ada Quist");
   await page.getByLabel("Birth year").fill("1990");
   await page.getByLabel("Body mass").fill("60");
-  await page.getByRole("button", { name: "Make the athlete" }).last().click();
+  await page.getByRole("button", { name: "Create athlete" }).last().click();
   await expect(page.getByRole("heading", { name: "Intake of Ada Quist" })).toBeVisible();
   await step(page, "Athlete").click();
   await page.getByLabel("Body mass").fill("heavy");
@@ -286,7 +286,7 @@ test("a screen with nothing in it accepts nothing; a test that fails closes what
   await page.getByLabel("Birth year").fill("1990");
   await page.getByLabel("Body mass").fill("60");
   await page.getByLabel("Time in the gym").fill("30");
-  await page.getByRole("button", { name: "Make the athlete" }).last().click();
+  await page.getByRole("button", { name: "Create athlete" }).last().click();
   await expect(page.getByRole("heading", { name: "Intake of Lis Tarn" })).toBeVisible();
   const id = idOf(page);
   const run = `/a/${id}/screening/run`;
@@ -339,17 +339,17 @@ test("the intake and the screen with the keyboard alone", async ({ page }) => {
   await page.keyboard.type("58");
   await key("Enter");
   await expect(page.getByRole("heading", { name: "Intake of Kaya Brandt" })).toBeVisible();
-  await tabTo(page, "On to health");
+  await tabTo(page, "Next: health");
   await key("Enter");
   for (let i = 0; i < 5; i++) {
     await tabTo(page, /\?\|No$/);
     await key("Space");
   }
-  await tabTo(page, "On to places");
+  await tabTo(page, "Next: places");
   await key("Enter");
   await tabTo(page, "Bare home");
   await key("Enter");
-  await tabTo(page, "On to week");
+  await tabTo(page, "Next: week");
   await key("Enter");
   await expect(page.getByRole("group", { name: /^Week grid/ })).toBeVisible();
   await tabTo(page, "Week grid");
@@ -361,12 +361,12 @@ test("the intake and the screen with the keyboard alone", async ({ page }) => {
   await key("Space");
   await expect(page.getByText(/Wednesday 18:00 to 19:00, home/)).toBeVisible();
   await key("Delete");
-  await expect(page.getByText("No window yet: nothing can be placed.")).toBeVisible();
+  await expect(page.getByText("No free time slot yet: nothing can be placed.")).toBeVisible();
   await key("ArrowUp");
   await key("Space");
   for (let i = 0; i < 3; i++) await key("ArrowUp");
   await key("Escape");
-  await expect(page.getByText("No window yet: nothing can be placed.")).toBeVisible();
+  await expect(page.getByText("No free time slot yet: nothing can be placed.")).toBeVisible();
   await key("Space");
   await key("PageDown");
   await key("Enter");
@@ -411,7 +411,7 @@ test.describe("with touch at 820 x 1180", () => {
     await page.getByLabel("Name").fill("Tove Marsh");
     await page.getByLabel("Birth year").fill("1990");
     await page.getByLabel("Body mass").fill("60");
-    await page.getByRole("button", { name: "Make the athlete" }).last().tap();
+    await page.getByRole("button", { name: "Create athlete" }).last().tap();
     await expect(page.getByRole("heading", { name: "Intake of Tove Marsh" })).toBeVisible();
     const id = idOf(page);
     await step(page, "Places").tap();

@@ -27,10 +27,10 @@ test("from an athlete file to a logged lift, and what it changes", async ({ page
   await importFile(page);
 
   // Season: phases and flags worked out from the races.
-  await expect(page.getByRole("heading", { name: "Season section" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Season", exact: true })).toBeVisible();
   const races = page.getByRole("list", { name: "Races" });
   await expect(races.getByText("A race Gullfoot Ridge 50K")).toBeAttached();
-  const section = page.getByRole("group", { name: /Season section/ });
+  const section = page.getByRole("group", { name: /^Season, / });
   for (const phase of ["Base", "Build", "Race", "Recovery"])
     await expect(section.getByText(phase, { exact: true }).first()).toBeVisible();
   await expect(section.getByText("Gullfoot Ridge 50K", { exact: true })).toBeVisible();
@@ -40,17 +40,17 @@ test("from an athlete file to a logged lift, and what it changes", async ({ page
   await page.getByRole("link", { name: "Week", exact: true }).click();
   await page.getByRole("button", { name: "Next week" }).click();
   await expect(page.getByRole("heading", { name: "Week 11" })).toBeVisible();
-  await page.getByRole("button", { name: "Fit week" }).click();
-  await expect(page.getByText(/^Fitted: cost \d+, best of/)).toBeVisible();
-  await expect(page.getByText(/held, best of/)).toBeVisible();
+  await page.getByRole("button", { name: "Re-plan week" }).click();
+  await expect(page.getByText(/^Sessions placed: disturbance \d+, best of/)).toBeVisible();
+  await expect(page.getByText(/fixed, best of/)).toBeVisible();
   await anchor(page, "Single-leg B").click();
   const stands = page.getByRole("complementary", { name: "Fit of the week" }).locator("p").first();
   await expect(stands).toHaveText(/club gym, \d+\smin$/);
   const where = await stands.innerText();
   await page.getByRole("button", { name: "Lock here" }).click();
   await expect(anchor(page, "Single-leg B")).toHaveAccessibleName(/locked/);
-  await page.getByRole("button", { name: "Fit week" }).click();
-  await expect(page.getByText(/^Fitted: cost/).last()).toBeVisible();
+  await page.getByRole("button", { name: "Re-plan week" }).click();
+  await expect(page.getByText(/^Sessions placed: disturbance/).last()).toBeVisible();
   await expect(anchor(page, "Single-leg B")).toHaveAccessibleName(/locked/);
   await anchor(page, "Single-leg B").click();
   await expect(stands).toHaveText(where);
@@ -74,7 +74,7 @@ test("from an athlete file to a logged lift, and what it changes", async ({ page
     .map(Number);
   // Under the range in the last set: by one, or by two where a single number was asked for.
   const fewer = low === undefined || Number.isNaN(low) ? 2 : (top ?? 0) - low + 1;
-  await page.getByRole("link", { name: "To the floor" }).click();
+  await page.getByRole("link", { name: "Log session" }).click();
   await page.setViewportSize({ width: 390, height: 844 });
   await expect(page.getByRole("heading", { name: lift })).toBeVisible();
   const down = page.getByRole("button", { name: "Reps down" });

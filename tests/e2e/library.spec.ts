@@ -47,9 +47,7 @@ test("search as you type, filters, what fits, and the ladder with the athlete on
   await list(page)
     .getByRole("button", { name: /Goblet squat/ })
     .click();
-  await expect(sheet.getByRole("list", { name: "Steps of the ladder, hardest first" })).toContainText(
-    "the athlete stands here",
-  );
+  await expect(sheet.getByRole("list", { name: "Steps of the ladder, hardest first" })).toContainText("current step");
 });
 
 test("hiding an exercise changes the plan and can be undone; own exercises come in, are corrected, and go", async ({
@@ -88,7 +86,7 @@ test("the essential five become the plan in one tap, and the whole plan comes ba
   const id = await idOf(page, "Maren");
   await look(page, id);
   await page.goto("/library");
-  await page.getByRole("button", { name: "Make it Maren's plan" }).click();
+  await page.getByRole("button", { name: "Use as Maren's plan" }).click();
   await expect(page.getByRole("button", { name: "Back to the whole plan" })).toBeVisible();
   const { sessions } = await (await page.request.get(`/api/athletes/${id}`)).json();
   const day = sessions.find((s: { date: string; label: string }) => s.label === "A" && s.date > "2026-03-08")?.date;
@@ -101,7 +99,7 @@ test("the essential five become the plan in one tap, and the whole plan comes ba
   ).toBeVisible();
   await page.goto("/library");
   await page.getByRole("button", { name: "Back to the whole plan" }).click();
-  await expect(page.getByRole("button", { name: "Make it Maren's plan" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Use as Maren's plan" })).toBeVisible();
 });
 
 test("putting an athlete on a step moves the plan, and the record decides again", async ({ page }) => {
@@ -109,13 +107,11 @@ test("putting an athlete on a step moves the plan, and the record decides again"
   await look(page, id);
   await page.goto("/library/bridge");
   const ladder = page.getByRole("list", { name: "Steps of the ladder, hardest first" });
-  await page.getByRole("button", { name: "Put Teodor here" }).click();
-  await expect(ladder.getByRole("listitem").filter({ hasText: "1. Bridge" })).toContainText("the athlete stands here");
+  await page.getByRole("button", { name: "Set as current step" }).click();
+  await expect(ladder.getByRole("listitem").filter({ hasText: "1. Bridge" })).toContainText("current step");
   await expect(ladder.getByRole("listitem").filter({ hasText: "Single-leg hip thrust" })).toContainText("closed");
   await page.getByRole("button", { name: "Let the record decide" }).click();
-  await expect(ladder.getByRole("listitem").filter({ hasText: "1. Bridge" })).not.toContainText(
-    "the athlete stands here",
-  );
+  await expect(ladder.getByRole("listitem").filter({ hasText: "1. Bridge" })).not.toContainText("current step");
 });
 
 test("activation and after-care follow the findings, and print without the frame", async ({ page }) => {

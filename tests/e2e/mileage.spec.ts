@@ -5,7 +5,7 @@ import { addDays } from "../../src/core/dates";
 import { athleteWith } from "../support/athlete";
 import { expect, type Locator, type Page, test } from "../support/journey";
 
-const step = (page: Page, name: string) => page.getByRole("button", { name: `On to ${name}` });
+const step = (page: Page, name: string) => page.getByRole("button", { name: `Next: ${name}` });
 const idOf = (page: Page): string => /\/a\/([^/]+)\//.exec(page.url())?.[1] ?? "";
 const seasonOf = async (page: Page, id: string): Promise<SeasonView> =>
   await (await page.request.get(`/api/athletes/${id}/season`)).json();
@@ -56,7 +56,7 @@ test("no file: six runs a week, 55 to 75 km, every fourth week easier, taper to 
   await hands.fill(page.getByLabel("Birth year"), "1990");
   await hands.fill(page.getByLabel("Body mass"), "58");
   await hands.fill(page.getByLabel(/^Time in the gym/), "24");
-  await hands.click(page.getByRole("button", { name: "Make the athlete" }).last());
+  await hands.click(page.getByRole("button", { name: "Create athlete" }).last());
   await hands.click(step(page, "health"));
   await expect(page.getByText("Not asked yet: until all are answered")).toBeVisible();
   for (const question of await page.getByRole("group").filter({ hasText: "Yes" }).all())
@@ -172,8 +172,8 @@ test("the terrain is drawn by hand, a race moves with its taper, and a column is
   await page.goto(`/a/${id}/season?plan`);
   await page.getByLabel(/^This week/).fill("50");
   await page.getByRole("button", { name: "Plan the weeks" }).click();
-  const bar = page.getByRole("status").filter({ hasText: "Trying" });
-  await bar.getByRole("button", { name: "Take over" }).click();
+  const bar = page.getByRole("status").filter({ hasText: "Preview" });
+  await bar.getByRole("button", { name: "Apply" }).click();
   await expect.poll(async () => (await seasonOf(page, id)).endurance.plan?.rule?.start).toBe(50);
   const of = async (monday: string) =>
     (await seasonOf(page, id)).weeks.find((w) => w.start === monday)?.amount?.amount ?? null;
@@ -183,7 +183,7 @@ test("the terrain is drawn by hand, a race moves with its taper, and a column is
   await top.focus();
   await page.keyboard.press("Shift+ArrowUp");
   await expect(bar).toBeVisible();
-  await bar.getByRole("button", { name: "Take over" }).click();
+  await bar.getByRole("button", { name: "Apply" }).click();
   await expect.poll(() => of("2026-03-16")).toBe(55);
   const box = (await page.getByRole("slider", { name: "Amount of the week of 2026-03-23" }).boundingBox())!;
   const next = (await page.getByRole("slider", { name: "Amount of the week of 2026-03-30" }).boundingBox())!;
@@ -193,7 +193,7 @@ test("the terrain is drawn by hand, a race moves with its taper, and a column is
   await page.mouse.move(next.x + next.width / 2, box.y + 40, { steps: 4 });
   await page.mouse.up();
   await expect(bar).toBeVisible();
-  await bar.getByRole("button", { name: "Take over" }).click();
+  await bar.getByRole("button", { name: "Apply" }).click();
   await expect.poll(() => of("2026-03-23")).toBeLessThan(45);
   expect(await of("2026-03-30")).toBe(await of("2026-03-23"));
 
@@ -204,7 +204,7 @@ test("the terrain is drawn by hand, a race moves with its taper, and a column is
     data.setData("text", "40\n41\n42,5");
     document.activeElement?.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true }));
   });
-  await bar.getByRole("button", { name: "Take over" }).click();
+  await bar.getByRole("button", { name: "Apply" }).click();
   await expect.poll(() => of("2026-04-20")).toBe(42.5);
   await page.getByRole("button", { name: "Undo", exact: true }).last().click();
   await expect.poll(() => of("2026-04-20")).not.toBe(42.5);
@@ -224,7 +224,7 @@ test("the terrain is drawn by hand, a race moves with its taper, and a column is
   await page.mouse.move(at.x + 10 + 2 * week.width, at.y + 10, { steps: 8 });
   await page.mouse.up();
   await expect(bar).toContainText("Gullfoot Ridge from Sun 10 May to Sun 24 May");
-  await bar.getByRole("button", { name: "Take over" }).click();
+  await bar.getByRole("button", { name: "Apply" }).click();
   await expect(bar).toBeHidden();
   await expect.poll(racing).toEqual(before.map((w) => addDays(w, 14)).filter((w) => w <= "2026-08-24"));
   expect(await stays()).toEqual(past);

@@ -75,12 +75,12 @@ test("windows that overlap are refused with their reason; a good one is kept", a
   const form = page.getByRole("dialog");
   await form.getByLabel("Day").selectOption("1");
   await form.getByLabel("From").fill("19:30");
-  await form.getByRole("button", { name: "Add window" }).click();
+  await form.getByRole("button", { name: "Add slot" }).click();
   await expect(form.getByText(/no overlap with availability\[0\]/)).toBeVisible();
   await form.getByLabel("Day").selectOption("6");
   await form.getByLabel("From").fill("15:00");
   await form.getByLabel("Length").fill("50");
-  await form.getByRole("button", { name: "Add window" }).click();
+  await form.getByRole("button", { name: "Add slot" }).click();
   await expect(page.getByRole("row").filter({ hasText: "Saturday" }).filter({ hasText: "15:00" })).toBeVisible();
 });
 

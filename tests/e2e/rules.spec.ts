@@ -102,7 +102,7 @@ test("a must-hold is not loosened, tightened for one athlete and given back", as
   const athlete = (await squad(page)).find((r) => r.name.startsWith("Maren"));
   const saved = async () => (await (await page.request.get(`/api/athletes/${athlete?.id}/rules`)).json()).values;
   await page.goto(`/a/${athlete?.id}/season`);
-  await page.locator("svg[aria-label^='Season section']").first().waitFor();
+  await page.locator("svg[aria-label^='Season, ']").first().waitFor();
   await page.keyboard.press("y");
   await page.getByLabel("Search the rules and terms").fill("M3");
   await page.locator('[data-rule="M3"]').click();

@@ -96,7 +96,7 @@ test("three years from abroad, recordings and a calendar come in; the week figur
   const choose = () => page.getByLabel("Files to import").setInputFiles(all);
   await choose();
   await expect(page.getByText("table, 1512 rows")).toBeVisible();
-  await expect(page.getByRole("button", { name: "Take over 1506" })).toBeEnabled();
+  await expect(page.getByRole("button", { name: "Import 1506 rows" })).toBeEnabled();
   // The columns were understood.
   await expect(page.getByLabel("Distance", { exact: true })).toHaveValue("4");
   await expect(page.getByLabel("Dates")).toHaveValue("dmy");
@@ -111,7 +111,7 @@ test("three years from abroad, recordings and a calendar come in; the week figur
     await expect(row.getByText(new RegExp(b.expects))).toBeVisible();
   }
 
-  await page.getByRole("button", { name: "Take over 1506" }).click();
+  await page.getByRole("button", { name: "Import 1506 rows" }).click();
   await expect(page.getByText(/1506 new/).first()).toBeVisible();
 
   const season = await seasonOf(page, id);
@@ -133,7 +133,7 @@ test("three years from abroad, recordings and a calendar come in; the week figur
   await expect(page.getByText("Drop files here")).toBeVisible();
   await choose();
   await expect(page.getByText("table, 1512 rows")).toBeVisible();
-  await expect(page.getByRole("button", { name: "Take over 0" })).toBeDisabled();
+  await expect(page.getByRole("button", { name: "Import 0 rows" })).toBeDisabled();
   await expect(page.getByRole("button", { name: "Known or left out 1506" })).toBeVisible();
 
   // Undone as a whole.
@@ -151,7 +151,7 @@ test("a file chosen while others are being taken over stays", async ({ page }) =
   const id = await newAthlete(page, "Import Meanwhile");
   await page.goto(`/a/${id}/import`);
   await page.getByLabel("Files to import").setInputFiles([recordings[0]!]);
-  await expect(page.getByRole("button", { name: "Take over 1" })).toBeEnabled();
+  await expect(page.getByRole("button", { name: "Import 1 row" })).toBeEnabled();
   let release = () => {};
   const held = new Promise<void>((go) => {
     release = go;
@@ -160,14 +160,14 @@ test("a file chosen while others are being taken over stays", async ({ page }) =
     if (route.request().method() === "POST") await held;
     await route.continue();
   });
-  await page.getByRole("button", { name: "Take over 1" }).click();
+  await page.getByRole("button", { name: "Import 1 row" }).click();
   await page.getByLabel("Files to import").setInputFiles([recordings[2]!]);
   const files = page.getByRole("list", { name: "Files" });
   await expect(files.getByText("TCX recording, 1 row")).toBeVisible();
   release();
   await expect(files.getByText("dyke.gpx")).toHaveCount(0);
   await expect(files.getByText("ride.tcx")).toBeVisible();
-  await expect(page.getByRole("button", { name: "Take over 1" })).toBeEnabled();
+  await expect(page.getByRole("button", { name: "Import 1 row" })).toBeEnabled();
 });
 
 test("another mapping reads the rows anew; a row is left out; broken files are refused with a word each", async ({
@@ -183,10 +183,10 @@ test("another mapping reads the rows anew; a row is left out; broken files are r
   await page.getByLabel("Duration", { exact: true }).selectOption("1");
   await page.getByLabel("Distance", { exact: true }).selectOption("2");
   await page.getByLabel("Dates").selectOption("mdy");
-  await expect(page.getByRole("button", { name: "Take over 2" })).toBeEnabled();
+  await expect(page.getByRole("button", { name: "Import 2 rows" })).toBeEnabled();
   await expect(page.getByRole("cell", { name: "4 Mar 2026" })).toBeVisible();
   await page.getByLabel("Take odd.csv, line 3").uncheck();
-  await expect(page.getByRole("button", { name: "Take over 1" })).toBeEnabled();
+  await expect(page.getByRole("button", { name: "Import 1 row" })).toBeEnabled();
 
   // The same headings once more: the mapping is known.
   await page
@@ -194,7 +194,7 @@ test("another mapping reads the rows anew; a row is left out; broken files are r
     .setInputFiles([file("next.csv", "text/csv", text.replaceAll("2026", "2025"))]);
   await expect(page.getByLabel("Take next.csv, line 2")).toBeChecked();
   await page.getByRole("button", { name: "Remove next.csv" }).click();
-  await expect(page.getByRole("button", { name: "Take over 1" })).toBeEnabled();
+  await expect(page.getByRole("button", { name: "Import 1 row" })).toBeEnabled();
 
   const broken = brokenFiles().filter((f) => f.bytes.length < 1_000_000);
   await page
@@ -202,7 +202,7 @@ test("another mapping reads the rows anew; a row is left out; broken files are r
     .setInputFiles(broken.slice(0, 12).map((f, i) => file(`${i}-${f.name}`, "application/octet-stream", f.bytes)));
   await expect(page.getByRole("alert")).toHaveCount(12);
   for (const alert of await page.getByRole("alert").all()) await expect(alert).toHaveText(/expected|empty|cut off/);
-  await page.getByRole("button", { name: "Take over 1" }).click();
+  await page.getByRole("button", { name: "Import 1 row" }).click();
   await expect(page.getByText(/1 new/).first()).toBeVisible();
   const planning: PlanningView = await (await page.request.get(`/api/athletes/${id}/planning`)).json();
   expect(planning.athlete.endurance).toEqual([
@@ -223,13 +223,13 @@ test("a race dragged along the ground line: tried, taken over, undone; a boundar
   await page.mouse.move(box.x + 20, box.y + 10);
   await page.mouse.move(box.x + 10 + 2 * week.width, box.y + 10, { steps: 8 });
   await page.mouse.up();
-  const bar = page.getByRole("status").filter({ hasText: "Trying" });
+  const bar = page.getByRole("status").filter({ hasText: "Preview" });
   await expect(bar).toContainText("Gullfoot Ridge from Sun 10 May to Sun 24 May");
   await expect(bar).toContainText("base 14 days more");
   expect((await seasonOf(page, id)).races[0]!.date).toBe("2026-05-10");
-  await bar.getByRole("button", { name: "Take over" }).click();
+  await bar.getByRole("button", { name: "Apply" }).click();
   await expect(bar).toBeHidden();
-  await expect(page.getByText("Season taken over.")).toBeVisible();
+  await expect(page.getByText("Season changed.")).toBeVisible();
   await expect.poll(async () => (await seasonOf(page, id)).races[0]!.date).toBe("2026-05-24");
   // The facts come back late: what is asked before they are here waits for them.
   await page.route("**/planning", async (route) => {
@@ -248,7 +248,7 @@ test("a race dragged along the ground line: tried, taken over, undone; a boundar
   await page.keyboard.press("ArrowLeft");
   await expect(bar).toContainText("race 8 days more");
   await page.unroute("**/planning");
-  await bar.getByRole("button", { name: "Take over" }).click();
+  await bar.getByRole("button", { name: "Apply" }).click();
   await expect(bar).toBeHidden();
   await expect
     .poll(async () => (await seasonOf(page, id)).phases.some((p) => p.fixed && p.phase === "race"))
@@ -257,7 +257,7 @@ test("a race dragged along the ground line: tried, taken over, undone; a boundar
   await page.getByRole("button", { name: "More for this season" }).click();
   await page.getByRole("menuitem", { name: "All phases back to computed" }).click();
   await expect(bar).toContainText("race 8 days fewer");
-  await bar.getByRole("button", { name: "Take over" }).click();
+  await bar.getByRole("button", { name: "Apply" }).click();
   await expect(bar).toBeHidden();
   await expect.poll(async () => (await seasonOf(page, id)).phases.some((p) => p.fixed)).toBe(false);
 
@@ -275,7 +275,7 @@ test("what if: miles, a window and a race together, side by side, then taken ove
     data: { date: "2026-03-10", sport: "run", kind: "easy", minutes: 60, distanceKm: 10 },
   });
   await page.goto(`/a/${id}/season`);
-  await page.getByRole("heading", { name: "Season section" }).waitFor();
+  await page.getByRole("heading", { name: "Season", exact: true }).waitFor();
   await page.keyboard.press("w");
   await expect(page.getByRole("heading", { name: "What if" })).toBeVisible();
   await page.getByRole("button", { name: "Gullfoot Ridge a week later" }).click();
@@ -286,7 +286,7 @@ test("what if: miles, a window and a race together, side by side, then taken ove
   await expect(
     page.getByRole("table", { name: /Weeks that change/ }).getByRole("row", { name: /9 Mar/ }),
   ).toContainText("10 → 12");
-  await page.getByRole("button", { name: "Take over" }).click();
+  await page.getByRole("button", { name: "Apply" }).click();
   await expect(page).toHaveURL(/\/season/);
   const facts = async (): Promise<PlanningView> => (await page.request.get(`/api/athletes/${id}/planning`)).json();
   const taken = (await facts()).athlete;
@@ -300,7 +300,7 @@ test("what if: miles, a window and a race together, side by side, then taken ove
 test("the club calendar shows who races while the coach is away", async ({ page }) => {
   const id = await newAthlete(page, "Calendar Journey");
   await page.goto("/");
-  await page.getByRole("link", { name: "Club calendar" }).click();
+  await page.getByRole("link", { name: "Calendar", exact: true }).click();
   await page.getByLabel("What takes you away").fill("Wedding");
   await page.getByLabel("First day").fill("2026-05-09");
   await page.getByLabel("Last day").fill("2026-05-10");

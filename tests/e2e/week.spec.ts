@@ -67,13 +67,13 @@ test("a session dragged with the mouse shows its cost and the rule before it is 
   // Friday has no window: it may not stand there.
   const friday = await pointOn(page, 4, 0.7);
   await page.mouse.move(friday.x, friday.y, { steps: 6 });
-  await expect(words).toContainText("It may not stand here: there is no window on that day (M1)");
+  await expect(words).toContainText("Not possible: there is no free time slot on that day");
   const thursday = await pointOn(page, 3, 0.55);
   await page.mouse.move(thursday.x, thursday.y, { steps: 6 });
   await expect(words).toContainText(/Thu\s12\sMar\s1\d:\d\d/);
-  await expect(words).toContainText(/cost \d+, \d+ more/);
+  await expect(words).toContainText(/disturbance \d+, \d+ more/);
   await expect(words).toContainText(/\+\d+ Single-leg B .*\((S\d+)\)/);
-  const cost = Number(/cost (\d+)/.exec((await words.textContent())!)![1]);
+  const cost = Number(/disturbance (\d+)/.exec((await words.textContent())!)![1]);
   expect(cost).toBeGreaterThan(before.fit.cost);
   // Esc in the middle gives it back.
   await page.keyboard.press("Escape");
@@ -83,7 +83,7 @@ test("a session dragged with the mouse shows its cost and the rule before it is 
 
   await hold(page, session(page, "B"));
   await page.mouse.move(thursday.x, thursday.y, { steps: 6 });
-  await expect(words).toContainText(`cost ${cost}`);
+  await expect(words).toContainText(`disturbance ${cost}`);
   await page.mouse.up();
   await expect(page.getByText(/B moved to Thu\s12\sMar/).first()).toBeVisible();
   const after = await week(page, id);
@@ -147,11 +147,11 @@ test("a locked session never moves: not by hand, not by a fit, not by what came 
   await expect(page.getByText(/Session A is locked and stays/)).toBeVisible();
   await page.mouse.up();
   expect((await placedOn(page, id)).A).toBe(at);
-  await page.getByRole("button", { name: "Fit week" }).click();
-  await expect(page.getByText(/Fitted: cost/)).toBeVisible();
+  await page.getByRole("button", { name: "Re-plan week" }).click();
+  await expect(page.getByText(/Sessions placed: disturbance/)).toBeVisible();
   expect((await placedOn(page, id)).A).toBe(at);
   // Saturday is gone: told once, the rest is fitted again. Three actions.
-  await page.getByRole("button", { name: "Came between…" }).click();
+  await page.getByRole("button", { name: "Something came up…" }).click();
   await page.getByLabel("From", { exact: true }).fill("2026-03-14");
   await page.getByRole("button", { name: "Fit the rest again" }).click();
   await expect(page.getByText(/Travel Sat\s14\sMar/).first()).toBeVisible();
@@ -168,8 +168,8 @@ test("a week without room shows the nearest change, worked out, and making it pl
   const room = page.getByRole("region", { name: "Session B is not placed" });
   await expect(room).toContainText("The nearest changes that make room");
   const first = room.getByRole("listitem").first();
-  await expect(first).toContainText(/Add a window on|min longer|Move the|Shorten/);
-  const promised = /cost (\d+)/.exec((await first.textContent())!)![1];
+  await expect(first).toContainText(/Add a free time slot on|min longer|Move the|Shorten/);
+  const promised = /disturbance (\d+)/.exec((await first.textContent())!)![1];
   await first.getByRole("button", { name: "Make this change" }).click();
   await expect(room).toHaveCount(0);
   await expect(session(page, "B")).toBeVisible();
@@ -190,12 +190,12 @@ test("an endurance session is dragged and the fit follows; a session is shortene
   const day = await pointOn(page, 3, 0.3);
   await page.mouse.move(day.x, day.y, { steps: 6 });
   const words = page.getByRole("status").filter({ hasText: /Thu\s12\sMar/ });
-  await expect(words).toContainText(/The fit follows: cost \d+/);
+  await expect(words).toContainText(/Sessions are placed again: disturbance \d+/);
   // The hours that the pointer passed on its way are answered one after the other: the last answer stays.
   let cost = Number.NaN;
   const settled = async () => {
     const before = cost;
-    cost = Number(/cost (\d+)/.exec((await words.textContent())!)![1]);
+    cost = Number(/disturbance (\d+)/.exec((await words.textContent())!)![1]);
     return cost === before;
   };
   await expect.poll(settled, { intervals: [1500] }).toBe(true);
@@ -275,9 +275,9 @@ test("two athletes with one rack at the same hour are separated, with the cost s
   await expect(page.getByLabel("Racks", { exact: true })).toHaveText("1");
   await expect(page.getByText(/As planned there is no room for \d+ min/)).toBeVisible();
   await expect(page.getByRole("button", { name: /^Cost of fitting together \d+/ })).toBeVisible();
-  await page.getByRole("button", { name: "Fitted together" }).click();
+  await page.getByRole("button", { name: "Shared out" }).click();
   await expect(page.getByText(", rack 1")).toHaveCount(2);
-  await page.getByRole("button", { name: "Take over" }).click();
+  await page.getByRole("button", { name: "Apply" }).click();
   await expect(page.getByText(/1 session moved/)).toBeVisible();
   await expect(page.getByText("As planned there is room for everybody.")).toBeVisible();
   await page.getByRole("button", { name: "Undo", exact: true }).click();

@@ -193,14 +193,14 @@ const SHIPPED: Record<ApproachId, Omit<Approach, "id" | "basis" | "version">> = 
         "prepare",
         [3, 3],
         { sets: [3, 3], reps: [12, 15], rir: [3, 3], rest: 45 },
-        "Prepare: three times a week, 3 sets of 12 to 15, the ladder before load",
+        "Prepare: three times a week, 3 sets of 12 to 15, harder versions before load",
         { assist: { sets: [2, 3], reps: [12, 15], rir: [3, 3], rest: 30 } },
       ),
       "base-late": row(
         "prepare",
         [3, 3],
         { sets: [3, 3], reps: [15, 15], rir: [3, 3], rest: 45 },
-        "Three times a week, 3 sets of 15, the ladder before load",
+        "Three times a week, 3 sets of 15, harder versions before load",
         { assist: { sets: [2, 3], reps: [12, 15], rir: [3, 3], rest: 30 } },
       ),
       build: row(
@@ -235,7 +235,7 @@ const SHIPPED: Record<ApproachId, Omit<Approach, "id" | "basis" | "version">> = 
         "develop",
         [2, 2],
         { sets: [3, 3], reps: [8, 12], rir: [2, 3], rest: 90 },
-        "Two leg days, the same work on the next rung",
+        "Two leg days, the same work, a step harder",
         { single: { sets: [3, 4], reps: [8, 12], rir: [2, 3], rest: 75 }, holds: [15, 30] },
       ),
       build: row(
@@ -249,7 +249,7 @@ const SHIPPED: Record<ApproachId, Omit<Approach, "id" | "basis" | "version">> = 
         single: { sets: [3, 3], reps: [8, 12], rir: [3, 3], rest: 75 },
         holds: [15, 30],
       }),
-      recovery: { ...RESTORE, says: "Restore: assisted rungs only" },
+      recovery: { ...RESTORE, says: "Restore: assisted versions only" },
     },
   },
   "paired-routines": {

@@ -89,13 +89,13 @@ function whyClosed(
   days: readonly IsoDate[] | null,
 ): Block {
   if (date < input.from) return { rule: "M1", text: "the day is past" };
-  if (!windows.some((w) => w.date === date)) return { rule: "M1", text: "there is no window on that day" };
+  if (!windows.some((w) => w.date === date)) return { rule: "M1", text: "there is no free time slot on that day" };
   const allowed = days === null ? standable.some((w) => w.date === date) : days.includes(date);
   if (!allowed) {
     const day = input.week.days.find((d) => d.date === date);
     return { rule: "M2", text: day?.why[0]?.text ?? "the days around a race are closed to it" };
   }
-  return { rule: "M1", text: "no window of that day is long enough, or the place lacks the equipment" };
+  return { rule: "M1", text: "no free time slot of that day is long enough, or the place lacks the equipment" };
 }
 
 /**

@@ -106,7 +106,7 @@ function longerWindows(input: WeekInput): Candidate[] {
         if (t.start < AWAKE.from || t.start + t.minutes > AWAKE.to) continue;
         out.push({
           size: more,
-          text: `Make the window on ${dayLabel(w.date)} ${more} min longer: ${hoursOf(t)}.`,
+          text: `Make the free time slot on ${dayLabel(w.date)} ${more} min longer: ${hoursOf(t)}.`,
           fix: windowFix(t),
         });
       }
@@ -130,7 +130,7 @@ function otherDays(input: WeekInput): Candidate[] {
         if (w.start + w.minutes > AWAKE.to) continue;
         out.push({
           size: ANOTHER_DAY + minutes,
-          text: `Add a window on ${dayLabel(date)}, ${hoursOf(w)}, at ${w.place}.`,
+          text: `Add a free time slot on ${dayLabel(date)}, ${hoursOf(w)}, at ${w.place}.`,
           fix: windowFix(w),
         });
       }

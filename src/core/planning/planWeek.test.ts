@@ -16,7 +16,7 @@ describe("a session without a place", () => {
     const race = raceOn(addDays(BUILD, 2), "C", 30);
     const window = { day: 3, start: "18:00", minutes: 75, place: "gym" };
     const w = one(base({ races: [race], availability: [window] }));
-    expect(w.fit.unplaced[0]!.why).toContain("days that must stay free of it (M2)");
+    expect(w.fit.unplaced[0]!.why).toContain("days that must stay free of it");
     expect(one(base({ availability: [] })).fit.unplaced[0]!.why).toContain("No free time is entered yet");
   });
 

@@ -63,7 +63,7 @@ export function planWeek(input: WeekInput): PlanWeek {
       return {
         label: want.label,
         options: problem.fixed(lock, true),
-        none: `Locked on ${dayLabel(lock.date)} ${lock.start} at ${lock.place}, but that is not inside a window with enough time there (M1). Unlock it, or add the window.`,
+        none: `Locked on ${dayLabel(lock.date)} ${lock.start} at ${lock.place}, but no free time slot there is long enough. Unlock it, or add the slot.`,
       };
     }
     const keep = held.find((l) => l.label === want.label);
@@ -181,7 +181,7 @@ function noSlot(
   if (there.length > 0)
     return `No free time slot${when} is long enough, or the place lacks the equipment: the longest is ${Math.max(...there.map((w) => w.minutes))} min from ${timeOf(there[0]?.start ?? 0)}.`;
   if (windows.length > 0 && want.days === null)
-    return "The free time slots that are left this week lie on days that must stay free of it (M2). Add one on another day.";
+    return "The free time slots that are left this week lie on days that must stay free of it. Add one on another day.";
   const all = windowsOfWeek(athlete, week.start);
   if (windows.length === 0 && all.length > 0)
     return `This week's free time slots are past: the last was on ${dayLabel(all.at(-1)?.date ?? from)}.`;

@@ -80,13 +80,13 @@ export const CHOICE = {
     },
   }),
   "choice.back": rule({
-    title: "Back on the ladder",
+    title: "Back in its progression",
     kind: "choice",
     ...TRADE,
     parameters: { sessions: num(2, "sessions", HOUSE, "after which it is no longer said") },
     says: {
       back: (v: { area: string; name: string; step: number; of: number }) =>
-        `The ${v.area} is clear: ${v.name} is back${v.step > 0 ? `, step ${v.step} of ${v.of} on its ladder` : ""}. Introduce it slowly.`,
+        `The ${v.area} is clear: ${v.name} is back${v.step > 0 ? `, step ${v.step} of ${v.of} of its progression` : ""}. Introduce it slowly.`,
       open: (area: string) => `open again: the ${area} is clear`,
     },
     examples: [eg({ times: 1 }, true), eg({ times: 2 }, false)],
@@ -95,7 +95,7 @@ export const CHOICE = {
     title: "Ladder before load",
     kind: "choice",
     ...TRADE,
-    says: { climbs: () => "the approach climbs the ladder before it adds load" },
+    says: { climbs: () => "the approach takes harder versions before it adds load" },
   }),
   "choice.load": rule({
     title: "Load in a strength phase",
@@ -123,8 +123,8 @@ export const CHOICE = {
     kind: "choice",
     ...TRADE,
     says: {
-      earned: () => "the step that was earned on its ladder",
-      back: () => "a step back on its ladder",
+      earned: () => "the step that was earned in its progression",
+      back: () => "a step back in its progression",
       current: () => "the current step of the athlete",
       below: (harder: string) => `a step below ${harder}, which was done`,
     },
@@ -148,7 +148,7 @@ export const CHOICE = {
     title: "Quiet exercises",
     kind: "choice",
     ...TRADE,
-    says: { looks: () => "draws looks in a public gym" },
+    says: { looks: () => "conspicuous in a public gym" },
   }),
   "choice.simple": rule({
     title: "Simple first",

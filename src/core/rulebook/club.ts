@@ -3,7 +3,7 @@ import { eg, HOUSE, num, rule, TRADE } from "./rule";
 
 export const CLUB = {
   "gym.fit": rule({
-    title: "Hours fitted together",
+    title: "Hours of a gym shared out",
     kind: "figure",
     ...HOUSE,
     parameters: {

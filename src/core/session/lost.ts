@@ -47,6 +47,6 @@ export function lostBy(done: readonly Item[], r: SessionRequest): Lost {
     ...(noTime > 0 && lead > 0 ? [`no time for ${noTime}`] : []),
   ]);
   const missing = words === "" ? [] : [`${words} of the week's ${week} leading sets`];
-  if (other > 0) missing.push(`no time for ${other} set${other === 1 ? "" : "s"} beside them`);
+  if (other > 0) missing.push(`no time for ${other} set${other === 1 ? "" : "s"} of accessory work`);
   return { share, words: listWords(missing) };
 }

@@ -79,9 +79,12 @@ const alternativeOf = ({ cost, pick }: Found): Alternative => ({
 function sayWhy(d: Demand, open: readonly Weighed[], blocked: string | undefined): Unplaced {
   if (d.options.length === 0) return { label: d.label, why: d.none };
   if (open.length === 0 && blocked)
-    return { label: d.label, why: `Every window is closed. ${blocked}. Move that, or add a window on another day.` };
+    return {
+      label: d.label,
+      why: `No free time slot is open. ${blocked}. Move that, or add a free time slot on another day.`,
+    };
   return {
     label: d.label,
-    why: "The open windows are taken by the sessions before it, or lie within 24 h of them. Add a window on another day.",
+    why: "The open free time slots are taken by the sessions before it, or lie within 24 h of them. Add one on another day.",
   };
 }

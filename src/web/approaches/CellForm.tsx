@@ -74,7 +74,7 @@ function Span({
   return (
     <div className="mb-2">
       <div className="flex items-center gap-2">
-        <span className="w-[92px] text-[12px] font-medium">{label}</span>
+        <span className="w-[92px] text-label font-medium">{label}</span>
         <Num
           label={`${label}, low end`}
           value={value[0]}
@@ -88,7 +88,7 @@ function Span({
           locked={locked}
           onChange={(n) => onChange([Math.min(value[0], n), n])}
         />
-        <span className="text-[12px] text-ink2">{unit}</span>
+        <span className="text-label text-ink2">{unit}</span>
       </div>
       <Fault text={fault} />
     </div>
@@ -140,13 +140,13 @@ function Cell({
         fault={fault("reps")}
       />
       {same ? (
-        <p className="mb-2 text-[12px] leading-4 text-ink2">
+        <p className="mb-2 text-label leading-4 text-ink2">
           How hard: the percent of the build before it is kept; the reserve follows.
         </p>
       ) : (
         <>
           <div className="mb-2 flex items-center gap-2">
-            <span className="w-[92px] text-[12px] font-medium">How hard by</span>
+            <span className="w-[92px] text-label font-medium">How hard by</span>
             <fieldset disabled={locked} className="-ml-1">
               <Segments<"reserve" | "percent">
                 name="How hard by"
@@ -171,14 +171,14 @@ function Cell({
           ) : (
             <div className="mb-2">
               <div className="flex items-center gap-2">
-                <span className="w-[92px] text-[12px] font-medium">Percent</span>
+                <span className="w-[92px] text-label font-medium">Percent</span>
                 <Num
                   label="Percent of 1RM"
                   value={cell.percent}
                   locked={locked}
                   onChange={(percent) => onChange({ ...cell, percent })}
                 />
-                <span className="text-[12px] text-ink2">% of 1RM</span>
+                <span className="text-label text-ink2">% of 1RM</span>
               </div>
               <Fault text={fault("percent")} />
             </div>
@@ -195,19 +195,19 @@ function Cell({
       />
       <div className="mb-2">
         <div className="flex items-center gap-2">
-          <span className="w-[92px] text-[12px] font-medium">Rest</span>
+          <span className="w-[92px] text-label font-medium">Rest</span>
           <Num
             label="Rest in seconds"
             value={cell.restSeconds}
             locked={locked}
             onChange={(restSeconds) => onChange({ ...cell, restSeconds })}
           />
-          <span className="text-[12px] text-ink2">s between sets</span>
+          <span className="text-label text-ink2">s between sets</span>
         </div>
         <Fault text={fault("restSeconds")} />
       </div>
       <div className="flex items-center gap-2">
-        <label htmlFor={tempoId} className="w-[92px] text-[12px] font-medium">
+        <label htmlFor={tempoId} className="w-[92px] text-label font-medium">
           Tempo
         </label>
         <input
@@ -224,7 +224,7 @@ function Cell({
             else e.target.value = cell.tempo ?? "";
           }}
         />
-        <span className="text-[12px] text-ink2">seconds</span>
+        <span className="text-label text-ink2">seconds</span>
       </div>
     </div>
   );
@@ -244,7 +244,7 @@ function RowForm({
   onChange: (r: DoseRow) => void;
 }) {
   const box = (label: string, checked: boolean, put: (v: boolean) => void) => (
-    <label className="mb-1.5 flex items-start gap-2 text-[12px] leading-4">
+    <label className="mb-1.5 flex items-start gap-2 text-label leading-4">
       <input
         type="checkbox"
         className="mt-0.5"

@@ -41,7 +41,7 @@ export function ChangesSheet({ changes, title, save, saving, onSave, onClose, ch
     >
       {running ? (
         <div role="status" className="mb-3">
-          <p className="mb-1 text-[12px] text-ink2">
+          <p className="mb-1 text-label text-ink2">
             Planning athlete {Math.min(running.all, running.done + 1)} of {running.all}…
           </p>
           <div className="h-1.5 bg-hair2">
@@ -53,7 +53,7 @@ export function ChangesSheet({ changes, title, save, saving, onSave, onClose, ch
           {fault} Nothing was changed.
         </p>
       ) : (
-        <p className="mb-3 text-[15px] font-semibold" data-testid="changes-count">
+        <p className="mb-3 text-lead font-semibold" data-testid="changes-count">
           {count === 0 ? "No session ahead changes." : `${words} (${all} ${all === 1 ? "is" : "are"} ahead now).`}
         </p>
       )}
@@ -62,7 +62,7 @@ export function ChangesSheet({ changes, title, save, saving, onSave, onClose, ch
           <section key={v.id} className="border-b border-hair2 last:border-b-0">
             <h3 className="sticky top-0 flex justify-between bg-panel py-1.5 font-semibold">
               {v.name}
-              <span className="text-[12px] font-normal text-ink2">
+              <span className="text-label font-normal text-ink2">
                 {v.changes.length === 0 ? "nothing changes" : `${v.changes.length} listed`}
               </span>
             </h3>
@@ -93,17 +93,17 @@ function Change({ change: c }: { change: ChangedSession }) {
   return (
     <li>
       <details className="py-0.5" data-testid="changed-session" data-key={`${c.date}/${c.label}`}>
-        <summary className="cursor-pointer text-[13px]">
+        <summary className="cursor-pointer text-body">
           {day(c.date)}, {sessionName(c.label, "develop")} {WORDS[c.kind]}
           {c.lines[0] && (
-            <span className="text-[12px] text-ink2">
+            <span className="text-label text-ink2">
               {" "}
               · {c.lines[0].what}
               {c.lines.length > 1 ? ` and ${c.lines.length - 1} more` : ""}
             </span>
           )}
         </summary>
-        <ul className="mb-1 ml-4 text-[12px] leading-4">
+        <ul className="mb-1 ml-4 text-label leading-4">
           {c.lines.map((l) => (
             <li key={l.what} className="py-0.5">
               <b className="font-semibold">{l.what}</b>: <span className="text-ink2">{l.was ?? "not there"}</span> to{" "}

@@ -50,7 +50,7 @@ export function Compare({ id, name, approaches, a, b, onPick, onSwitch }: Props)
         {pick("a", a)}
         <span className="text-ink2">against</span>
         {pick("b", b)}
-        <span className="w-full text-[12px] text-ink2">
+        <span className="w-full text-label text-ink2">
           on the season of {name}, as if it were planned from its first day; a bar is a week's mean
         </span>
       </div>
@@ -87,14 +87,14 @@ function Tables({
         {A.name} against {B.name} by phase
       </caption>
       <thead>
-        <tr className="h-7 text-left text-[12px] text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
+        <tr className="h-7 text-left text-label text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
           <th className="w-[178px] pl-2 font-semibold">Phase</th>
           {FIGURES.map(([key, label]) => (
             <th key={key} className="px-2 font-semibold">
               {label}
             </th>
           ))}
-          <th className="w-[150px] px-2 font-semibold">Take over</th>
+          <th className="w-[150px] px-2 font-semibold">Apply</th>
         </tr>
       </thead>
       <tbody>
@@ -105,7 +105,7 @@ function Tables({
             <tr key={p.start} className="border-b border-hair align-top">
               <th className="border-l-[6px] py-2 pl-2 text-left" style={{ borderColor: STRATA[p.phase].tint }}>
                 <span className="block font-semibold">{PHASE_NAMES[p.phase]}</span>
-                <span className="block text-[12px] font-normal text-ink2">
+                <span className="block text-label font-normal text-ink2">
                   {day(p.start)} to {day(p.end)}
                 </span>
               </th>
@@ -159,15 +159,15 @@ function Pair({ a, b, wa, wb }: { a: number; b: number; wa?: number; wb?: number
     );
   return (
     <span className="block">
-      <span className="num block text-[15px] leading-5">
+      <span className="num block text-lead leading-5">
         {a.toLocaleString("en-GB")} <span className="text-ink2">/</span> {b.toLocaleString("en-GB")}{" "}
-        <span className="text-[12px] text-ink2">
+        <span className="text-label text-ink2">
           {diff === 0 ? "same" : `${diff > 0 ? "+" : "−"}${Math.abs(diff).toLocaleString("en-GB")}`}
         </span>
       </span>
       {bar(wa, "var(--color-iron)")}
       <span className="block h-px" />
-      {bar(wb, "repeating-linear-gradient(45deg,#7F97B4 0 2px,#E4E9EE 2px 5px)")}
+      {bar(wb, "repeating-linear-gradient(45deg,var(--band-h-done) 0 2px,var(--color-iron-l) 2px 5px)")}
     </span>
   );
 }

@@ -35,21 +35,21 @@ export function Follow({ name, view, approaches, onPreview, onClubRules }: Props
     <div className="grid min-h-0 flex-1 grid-cols-[320px_minmax(0,1fr)] gap-6 overflow-auto px-4 pb-4">
       <section>
         <h2 className="sec-h pt-3">Approach</h2>
-        <label className="block text-[12px] font-medium" htmlFor="follow-all">
+        <label className="block text-label font-medium" htmlFor="follow-all">
           {name} follows
         </label>
         <select id="follow-all" className="input mb-3" value={approach} onChange={(e) => setApproach(e.target.value)}>
           {options}
         </select>
-        <p className="mb-1 text-[12px] text-ink2">Another in one phase:</p>
+        <p className="mb-1 text-label text-ink2">Another in one phase:</p>
         {PHASES.map((p: Phase) => (
           <div key={p} className="mb-1.5 flex items-center gap-2">
-            <label htmlFor={`follow-${p}`} className="flex w-[92px] items-center gap-1.5 text-[12px] font-medium">
+            <label htmlFor={`follow-${p}`} className="flex w-[92px] items-center gap-1.5 text-label font-medium">
               <i className="sw" style={{ background: STRATA[p].tint }} /> {PHASE_NAMES[p]}
             </label>
             <select
               id={`follow-${p}`}
-              className="input h-7 text-[12px]"
+              className="input h-7 text-label"
               value={byPhase[p] ?? ""}
               onChange={(e) =>
                 setByPhase((b) => {
@@ -71,14 +71,14 @@ export function Follow({ name, view, approaches, onPreview, onClubRules }: Props
         >
           See what changes
         </button>
-        {!changed && <p className="mt-1 text-[12px] text-ink2">Nothing is changed yet.</p>}
+        {!changed && <p className="mt-1 text-label text-ink2">Nothing is changed yet.</p>}
       </section>
       <section>
         <h2 className="sec-h pt-3">
           Rules of the phases
           <span className="font-normal">what must hold, clearance, pain and age cannot be switched off</span>
         </h2>
-        <table className="w-full border-collapse text-[12px] leading-4">
+        <table className="w-full border-collapse text-label leading-4">
           <thead>
             <tr className="h-6 text-left text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
               <th className="font-semibold">Rule</th>

@@ -51,7 +51,7 @@ export function Grid({ approach, was, at, faulty, onChoose }: Props) {
           aria-label={changed ? `${label}, changed` : label}
           onClick={() => onChoose({ stage, column })}
           onKeyDown={walk}
-          className={`relative flex h-[88px] w-full flex-col items-start border-r border-hair2 px-1.5 py-1.5 text-left leading-[18px] ${here ? "bg-iron-l shadow-[inset_0_0_0_1.500px_var(--color-iron)]" : "hover:bg-white"}`}
+          className={`relative flex h-[88px] w-full flex-col items-start border-r border-hair2 px-1.5 py-1.5 text-left leading-[18px] ${here ? "bg-iron-l shadow-[inset_0_0_0_1.500px_var(--color-iron)]" : "hover:bg-surface"}`}
         >
           {body}
           {changed && (
@@ -74,7 +74,7 @@ export function Grid({ approach, was, at, faulty, onChoose }: Props) {
     <table className="w-full table-fixed border-collapse">
       <caption className="sr-only">{approach.name}: what each part of the season prescribes for each pattern</caption>
       <thead>
-        <tr className="text-left align-bottom text-[12px] text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
+        <tr className="text-left align-bottom text-label text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
           <th className="w-[84px] py-1 pl-2 font-semibold">Phase</th>
           <th className="w-[72px] px-1.5 py-1 font-semibold">A week</th>
           {COLUMNS.map((c) => (
@@ -95,8 +95,8 @@ export function Grid({ approach, was, at, faulty, onChoose }: Props) {
                 className="border-r border-hair2 px-2 py-1.5 text-left align-top font-semibold"
                 style={{ background: STRATA[PHASE[stage]].tint }}
               >
-                <span className="block text-[13px] leading-[17px]">{STAGE_WORDS[stage]}</span>
-                <span className="block text-[12px] font-normal text-ink-soil">
+                <span className="block text-body leading-[17px]">{STAGE_WORDS[stage]}</span>
+                <span className="block text-label font-normal text-ink-soil">
                   {EMPHASIS_NAMES[row.emphasis].toLowerCase()}
                 </span>
               </th>
@@ -106,8 +106,8 @@ export function Grid({ approach, was, at, faulty, onChoose }: Props) {
                 `${STAGE_WORDS[stage]}, sessions a week: ${rangeText(row.perWeek)}`,
                 own(row) !== own(before),
                 <>
-                  <span className="num block text-[15px] font-semibold">{rangeText(row.perWeek)}</span>
-                  <span className="block text-[12px] text-ink2">
+                  <span className="num block text-lead font-semibold">{rangeText(row.perWeek)}</span>
+                  <span className="block text-label text-ink2">
                     {row.slides ? "falling" : row.perWeek[1] === 1 ? "session" : "sessions"}
                   </span>
                 </>,
@@ -121,14 +121,14 @@ export function Grid({ approach, was, at, faulty, onChoose }: Props) {
                   `${STAGE_WORDS[stage]}, ${COLUMN_WORDS[c]}: ${rangeText(d.sets)} times ${rangeText(d.reps)}, ${effortText(d, same)}, rest ${d.restSeconds} seconds`,
                   JSON.stringify(d) !== JSON.stringify(before.cells[c]),
                   <>
-                    <span className="num block text-[14px] font-semibold whitespace-nowrap">
+                    <span className="num block text-body font-semibold whitespace-nowrap">
                       {rangeText(d.sets)} {d.sets[1] === 1 ? "set" : "sets"}
                     </span>
-                    <span className="num block text-[14px] font-semibold whitespace-nowrap">
+                    <span className="num block text-body font-semibold whitespace-nowrap">
                       {rangeText(d.reps)} reps
                     </span>
-                    <span className="num block text-[12px] text-ink2 whitespace-nowrap">{shortEffort(d, same)}</span>
-                    <span className="num block text-[12px] text-ink2 whitespace-nowrap">
+                    <span className="num block text-label text-ink2 whitespace-nowrap">{shortEffort(d, same)}</span>
+                    <span className="num block text-label text-ink2 whitespace-nowrap">
                       {d.restSeconds} s{d.tempo ? `, ${d.tempo}` : ""}
                     </span>
                   </>,

@@ -45,7 +45,7 @@ export function LineForm({ approach, stage, column, faults, locked, onChange }: 
     return (
       <div className="sec">
         <h2 className="sec-h">Week by week</h2>
-        <p className="text-[12px] leading-4 text-ink2">{how}</p>
+        <p className="text-label leading-4 text-ink2">{how}</p>
       </div>
     );
   }
@@ -82,7 +82,7 @@ export function LineForm({ approach, stage, column, faults, locked, onChange }: 
         />
       </div>
       <Drawing points={points} percentOf={percentOf} locked={locked} onEnd={end} />
-      <table className="mt-1 w-full border-collapse text-[12px]">
+      <table className="mt-1 w-full border-collapse text-label">
         <caption className="sr-only">The line, a loading week a row</caption>
         <thead>
           <tr className="h-6 text-left text-ink2">
@@ -119,7 +119,7 @@ export function LineForm({ approach, stage, column, faults, locked, onChange }: 
                 ) : (
                   <td className="py-1.5 text-ink2">{Math.max(0, wholeReps(cell.percent) - p.reps)}</td>
                 )}
-                <td className="num py-1.5 text-right text-[14px] font-semibold">
+                <td className="num py-1.5 text-right text-body font-semibold">
                   {percent === null ? <span className="text-ink2">by reps</span> : `${Math.round(percent)}%`}
                 </td>
               </tr>
@@ -130,7 +130,7 @@ export function LineForm({ approach, stage, column, faults, locked, onChange }: 
       {faults.map((f) => (
         <Fault key={f.path} text={`${weekOf(f.path)}${f.expected}`} />
       ))}
-      <p className="mt-1.5 text-[12px] leading-4 text-ink2">
+      <p className="mt-1.5 text-label leading-4 text-ink2">
         As a trained lifter takes them; the percent follows from repetitions and reserve. A longer block repeats the
         last week, a step-back ends it.
       </p>

@@ -37,7 +37,7 @@ export function Num({
 
 export const Fault = ({ text }: { text: string | undefined }) =>
   text ? (
-    <p role="alert" className="mt-0.5 text-[12px] leading-4 text-brick-ink">
+    <p role="alert" className="mt-0.5 text-label leading-4 text-brick-ink">
       {text}.
     </p>
   ) : null;

@@ -13,7 +13,7 @@ export const COLUMN_WORDS: Record<Column, string> = {
   hinge: "Hinge",
   "split-squat": "Split squat",
   hip: "Hip",
-  assist: "Beside them",
+  assist: "Accessory work",
   calf: "Calf and foot",
   trunk: "Trunk",
   upper: "Push and pull",

@@ -83,7 +83,7 @@ export default function Chart({ title, says, option, height, table, file }: Prop
   return (
     <section aria-label={title}>
       <div className="flex items-center gap-2">
-        <h2 className="text-[13px] font-semibold">{title}</h2>
+        <h2 className="text-body font-semibold">{title}</h2>
         <span className="flex-1" />
         <button type="button" className="btn btn-sm" aria-pressed={asTable} onClick={() => setAsTable((t) => !t)}>
           {asTable ? "As a chart" : "As a table"}

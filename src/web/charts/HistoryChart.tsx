@@ -8,6 +8,7 @@ import type { ScreenTestView } from "../../api/views";
 import { asymmetry } from "../../core/screening";
 import { day, dayAndYear } from "../format";
 import { valueText } from "../screening/draft";
+import { themed } from "./themed";
 
 use([LineChart, BarChart, GridComponent, TooltipComponent, MarkLineComponent, AriaComponent, SVGRenderer]);
 
@@ -17,7 +18,7 @@ const colour = (name: string): string =>
 const apart = (h: ScreenTestView["history"][number]): number | null =>
   h.left === null || h.right === null ? null : Math.round(asymmetry(h.left, h.right));
 
-export default function HistoryChart({ test }: { test: ScreenTestView }) {
+function HistoryChart({ test }: { test: ScreenTestView }) {
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const element = box.current;
@@ -145,7 +146,7 @@ export default function HistoryChart({ test }: { test: ScreenTestView }) {
   return (
     <>
       {test.sides && (
-        <p className="flex gap-4 text-[12px] text-ink2" aria-hidden="true">
+        <p className="flex gap-4 text-label text-ink2" aria-hidden="true">
           <span className="flex items-center gap-1.5">
             <svg width="26" height="10" aria-hidden="true">
               <path d="M0 5h26" stroke="var(--color-iron)" strokeWidth="2" />
@@ -163,7 +164,7 @@ export default function HistoryChart({ test }: { test: ScreenTestView }) {
         </p>
       )}
       <div ref={box} className="h-[262px] w-full max-w-[820px]" />
-      <table className="mt-2 border-collapse text-left text-[12px]">
+      <table className="mt-2 border-collapse text-left text-label">
         <caption className="sr-only">{test.name} by date</caption>
         <thead>
           <tr className="text-ink2">
@@ -199,3 +200,5 @@ export default function HistoryChart({ test }: { test: ScreenTestView }) {
     </>
   );
 }
+
+export default themed(HistoryChart);

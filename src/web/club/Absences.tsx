@@ -26,11 +26,11 @@ export function Absences({ view }: { view: CalendarView }) {
   const [end, setEnd] = useState("");
   return (
     <div className="sec flex-1">
-      <h2 className="sec-h">You are away</h2>
+      <h2 className="sec-h">My absences</h2>
       <ul>
         {view.absences.map((a) => (
           <li key={a.id} className="flex items-center gap-2 border-t border-hair2 py-1 first:border-t-0">
-            <span className="min-w-0 flex-1 text-[12px] leading-4">
+            <span className="min-w-0 flex-1 text-label leading-4">
               <b className="font-semibold">{span(a.start, a.end)}</b> {a.what}
             </span>
             <button
@@ -98,7 +98,7 @@ export function Absences({ view }: { view: CalendarView }) {
           {ICON.plus} Absence
         </button>
         {add.isError && (
-          <p role="alert" className="text-[12px] text-brick-ink">
+          <p role="alert" className="text-label text-brick-ink">
             {add.error.message}
           </p>
         )}

@@ -98,7 +98,7 @@ export function EditRow({
     <li
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`relative border-b border-hair bg-paper ${isDragging ? "z-10 border-y border-iron bg-white" : ""} ${row.linked ? "" : "border-t-0"}`}
+      className={`relative border-b border-hair bg-paper ${isDragging ? "z-10 border-y border-iron bg-surface" : ""} ${row.linked ? "" : "border-t-0"}`}
       data-testid="edit-row"
     >
       <div className="grid grid-cols-[26px_38px_minmax(0,1fr)_46px_96px_48px_86px_58px_62px] items-center gap-1.5 py-2">
@@ -136,7 +136,7 @@ export function EditRow({
             {exercise && <PatternTile id={bandOf(exercise.pattern)} size={18} />}
             <span className="truncate">{name}</span>
           </Picker>
-          <span className="flex items-center gap-3 pl-[26px] text-[12px] leading-4">
+          <span className="flex items-center gap-3 pl-[26px] text-label leading-4">
             {at > 0 && (
               <button type="button" className="link min-h-6" onClick={() => onLink(!row.linked)}>
                 {row.linked ? "Unpair" : "Pair with above"}
@@ -156,7 +156,7 @@ export function EditRow({
         {timed ? (
           <span className="flex items-center gap-1">
             {field("reps", "seconds", row.seconds, "w-[52px]", (n) => onChange({ ...row, seconds: n ?? 20 }), [1, 600])}
-            <span className="text-[12px] text-ink2">s</span>
+            <span className="text-label text-ink2">s</span>
           </span>
         ) : (
           <span className="flex items-center gap-1">
@@ -212,7 +212,7 @@ export function EditRow({
               made.loadKg === null ? "find" : String(massNumber(made.loadKg, units)),
             )
           ) : (
-            <span className="block text-center text-[12px] text-ink2">{made ? loadText(made, units) : "…"}</span>
+            <span className="block text-center text-label text-ink2">{made ? loadText(made, units) : "…"}</span>
           )}
         </span>
         {field(
@@ -243,7 +243,7 @@ export function EditRow({
         <input
           id={`e-${at}-note`}
           aria-label={`${name}: note`}
-          className="input h-6 flex-1 border-hair bg-transparent text-[12px]"
+          className="input h-6 flex-1 border-hair bg-transparent text-label"
           placeholder="Note for the athlete"
           maxLength={300}
           defaultValue={row.note ?? ""}
@@ -259,7 +259,7 @@ export function EditRow({
           }}
         />
         {bottom && (
-          <Asked reasons={made.why} className="text-[12px] text-ink2">
+          <Asked reasons={made.why} className="text-label text-ink2">
             {made.percent1rm === null ? "why" : `${made.percent1rm}% of 1RM`}
           </Asked>
         )}

@@ -23,7 +23,7 @@ export function Picker({ exercises, first = [], onPick, label, className, childr
     setOpen(false);
   };
   const heading =
-    "[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:pb-0.5 [&_[cmdk-group-heading]]:text-[11px] [&_[cmdk-group-heading]]:text-ink2";
+    "[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:pb-0.5 [&_[cmdk-group-heading]]:text-note [&_[cmdk-group-heading]]:text-ink2";
   const item = "cursor-pointer rounded-[3px] px-3 py-1 data-[selected=true]:bg-iron-l";
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
@@ -36,7 +36,7 @@ export function Picker({ exercises, first = [], onPick, label, className, childr
           align="start"
           sideOffset={4}
           collisionPadding={12}
-          className="fade z-50 w-[320px] rounded-[3px] border border-edge bg-panel shadow-[0_2px_8px_rgb(58_47_37/0.18)]"
+          className="fade z-50 w-[320px] rounded-[3px] border border-edge bg-panel shadow-pop"
         >
           <Command label={label}>
             <Command.Input

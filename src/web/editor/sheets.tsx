@@ -40,7 +40,7 @@ export function TemplatesSheet({ items, onTake, onClose }: TemplatesProps) {
             <li key={t.id} className="flex items-center gap-2 border-b border-hair2 py-1.5 last:border-b-0">
               <span className="min-w-0 flex-1">
                 <span className="block truncate font-medium">{t.name}</span>
-                <span className="block text-[12px] text-ink2">
+                <span className="block text-label text-ink2">
                   {t.items.length} exercises, {t.items.reduce((a, i) => a + i.sets, 0)} sets
                 </span>
               </span>
@@ -73,7 +73,7 @@ export function TemplatesSheet({ items, onTake, onClose }: TemplatesProps) {
           save.mutate({ name: name.trim(), items }, { onSuccess: () => setName("") });
         }}
       >
-        <label className="flex-1 text-[12px] font-medium" htmlFor="template-name">
+        <label className="flex-1 text-label font-medium" htmlFor="template-name">
           Keep this session as
           <input
             id="template-name"
@@ -88,7 +88,7 @@ export function TemplatesSheet({ items, onTake, onClose }: TemplatesProps) {
         </button>
       </form>
       {save.error && (
-        <p role="alert" className="mt-1 text-[12px] text-brick-ink">
+        <p role="alert" className="mt-1 text-label text-brick-ink">
           {save.error.message}
         </p>
       )}
@@ -110,7 +110,7 @@ export function CopySheet({ view, onClose }: { view: SessionView; onClose: () =>
       note="Their session of the same letter in that week becomes this one. Loads are worked out for each; what they may not do is left out and said."
     >
       {results ? (
-        <ul className="mb-3 text-[12px] leading-4">
+        <ul className="mb-3 text-label leading-4">
           {results.map((r) => (
             <li key={r.id} className="border-b border-hair2 py-1.5">
               <b className="font-semibold">{r.name}</b>: {r.copied ? "copied" : "not copied"}
@@ -129,14 +129,14 @@ export function CopySheet({ view, onClose }: { view: SessionView; onClose: () =>
                   onChange={() => setTo((t) => (t.includes(r.id) ? t.filter((x) => x !== r.id) : [...t, r.id]))}
                 />
                 <span className="flex-1">{r.name}</span>
-                <span className="text-[12px] text-ink2">{SPORT_NAMES[r.sport]}</span>
+                <span className="text-label text-ink2">{SPORT_NAMES[r.sport]}</span>
               </label>
             </li>
           ))}
         </ul>
       )}
       {copy.error && (
-        <p role="alert" className="mb-2 text-[12px] text-brick-ink">
+        <p role="alert" className="mb-2 text-label text-brick-ink">
           {copy.error.message}
         </p>
       )}

@@ -78,17 +78,17 @@ export function Exercise({
       <div className="min-h-0 flex-1 overflow-auto px-4 pt-3 pb-4">
         <div className="flex items-start gap-2">
           <div className="min-w-0 flex-1">
-            <h1 className="flex items-center gap-2.5 text-[24px] leading-7 font-[650]">
+            <h1 className="flex items-center gap-2.5 text-figure leading-7 font-[650]">
               <PatternTile id={bandOf(item.pattern)} size={24} /> <span className="cond-s">{item.name}</span>
             </h1>
-            <p className="mt-1 text-[15px]">
+            <p className="mt-1 text-lead">
               {setsByReps(item)} {item.eachSide ? "each side " : ""}@ {loadText(item, units)}
               {item.seconds === null ? `, ${reserveText(item.rir)} in reserve` : ""}, {clock(item.restSeconds)} rest
             </p>
-            {item.slow && <p className="text-[15px] font-medium">{slowText(item)}</p>}
-            {item.note && <p className="text-[15px] font-medium">{item.note}</p>}
+            {item.slow && <p className="text-lead font-medium">{slowText(item)}</p>}
+            {item.note && <p className="text-lead font-medium">{item.note}</p>}
             {(item.style || item.firstSide) && (
-              <p className="text-[14px] text-ink2">
+              <p className="text-body text-ink2">
                 {[
                   item.style,
                   item.firstSide ? `${item.firstSide} side first, the other matches it` : "",
@@ -108,13 +108,13 @@ export function Exercise({
             sideText={sideText(item, entry.loadKg, units)}
           />
         ) : (
-          <p className="my-2 text-[14px] text-ink2">{item.cue}</p>
+          <p className="my-2 text-body text-ink2">{item.cue}</p>
         )}
         {onEasier && (
           <button
             type="button"
             aria-pressed={easier}
-            className={`my-2 min-h-11 w-full rounded-[3px] border px-3 text-left text-[14px] ${easier ? "border-iron bg-iron-l" : "border-edge bg-panel"}`}
+            className={`my-2 min-h-11 w-full rounded-[3px] border px-3 text-left text-body ${easier ? "border-iron bg-iron-l" : "border-edge bg-panel"}`}
             onClick={onEasier}
           >
             {easier
@@ -136,23 +136,22 @@ export function Exercise({
         )}
         <div className="overflow-hidden rounded-[3px] border border-edge bg-panel">
           {rows.map((s, i) => (
-            <div key={i} className="flex h-11 items-center gap-3 border-b border-hair px-4 text-[16px]">
-              <span className="w-9 text-[13px] text-ink2">
+            <div key={i} className="flex h-11 items-center gap-3 border-b border-hair px-4 text-lead">
+              <span className="w-9 text-body text-ink2">
                 {Math.floor(i / sides.length) + 1}
                 {s.side !== "both" ? ` ${s.side[0]?.toUpperCase()}` : ""}
               </span>
               <span className="w-20">
-                <b>{s.reps ?? s.seconds}</b>{" "}
-                <small className="text-[13px]">{s.reps === undefined ? "s" : "reps"}</small>
+                <b>{s.reps ?? s.seconds}</b> <small className="text-body">{s.reps === undefined ? "s" : "reps"}</small>
               </span>
               <span className="flex-1">
                 {s.loadKg !== undefined && (
                   <>
-                    <b>{massNumber(s.loadKg, units)}</b> <small className="text-[13px]">{units.massUnit}</small>
+                    <b>{massNumber(s.loadKg, units)}</b> <small className="text-body">{units.massUnit}</small>
                   </>
                 )}
               </span>
-              <span className="text-[14px]">{item.seconds === null ? `${s.rir ?? "–"} in res.` : ""}</span>
+              <span className="text-body">{item.seconds === null ? `${s.rir ?? "–"} in res.` : ""}</span>
               {i === rows.length - 1 ? (
                 <button
                   type="button"
@@ -171,9 +170,9 @@ export function Exercise({
           ))}
           {rest && <Rest rest={rest} partner={partner} onOver={onRestOver} />}
           {!stopped && left > 0 && (
-            <div className="border-l-4 border-iron bg-white p-2">
+            <div className="border-l-4 border-iron bg-surface p-2">
               {side !== "both" && (
-                <p className="px-1 pb-1 text-[15px] font-semibold">{side === "left" ? "Left" : "Right"} side</p>
+                <p className="px-1 pb-1 text-lead font-semibold">{side === "left" ? "Left" : "Right"} side</p>
               )}
               <div className={`grid gap-2 ${external && item.seconds === null ? "grid-cols-3" : "grid-cols-2"}`}>
                 {item.seconds === null ? (
@@ -215,7 +214,7 @@ export function Exercise({
           )}
           {Array.from({ length: stopped ? 0 : Math.max(0, item.sets - current) }, (_, i) => current + i + 1).map(
             (set) => (
-              <div key={set} className="flex h-9 items-center gap-3 border-t border-hair px-4 text-[14px] text-ink2">
+              <div key={set} className="flex h-9 items-center gap-3 border-t border-hair px-4 text-body text-ink2">
                 <span className="w-9">{set}</span>
                 <span className="w-20">{item.seconds === null ? `${item.reps} reps` : `${item.seconds} s`}</span>
                 <span>{loadText(item, units)}</span>
@@ -239,7 +238,7 @@ export function Exercise({
                     {k === 0 ? "Next: " : ""}
                     {i.name}
                   </span>
-                  <span className="text-[14px] whitespace-nowrap">
+                  <span className="text-body whitespace-nowrap">
                     {setsByReps(i)} @ {loadText(i, units)}
                   </span>
                 </button>
@@ -247,7 +246,7 @@ export function Exercise({
             ))}
           </ul>
         )}
-        <button type="button" className="mt-2 min-h-11 text-[14px] text-ink2 underline" onClick={onEnd}>
+        <button type="button" className="mt-2 min-h-11 text-body text-ink2 underline" onClick={onEnd}>
           Stop here: what is done counts
         </button>
       </div>
@@ -255,7 +254,7 @@ export function Exercise({
         {stopped ? (
           <button
             type="button"
-            className="h-14 w-full rounded-[3px] bg-iron text-[18px] font-semibold text-white"
+            className="h-14 w-full rounded-[3px] bg-iron text-title font-semibold text-on-iron"
             onClick={() => (later[0] ? onPick(later[0].at) : onEnd())}
           >
             {later[0] ? `Go on with ${later[0].i.name}` : "Finish"}
@@ -263,7 +262,7 @@ export function Exercise({
         ) : (
           <button
             type="button"
-            className="h-14 w-full rounded-[3px] bg-iron text-[18px] font-semibold text-white disabled:bg-field"
+            className="h-14 w-full rounded-[3px] bg-iron text-title font-semibold text-on-iron disabled:bg-field"
             disabled={external && entry.loadKg === null}
             onClick={() => onLog(entry)}
           >

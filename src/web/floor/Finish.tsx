@@ -24,7 +24,7 @@ export function Finish({ view, planned, minutes: counted, finished, total, log, 
   return (
     <>
       <div className="min-h-0 flex-1 overflow-auto px-4 pt-4">
-        <h1 className="text-[24px] leading-7 font-[650]">{missing.length === 0 ? "All done" : "Stop here"}</h1>
+        <h1 className="text-figure leading-7 font-[650]">{missing.length === 0 ? "All done" : "Stop here"}</h1>
         <p className="mt-1 mb-4">
           {finished} of {total} exercises
           {missing.length > 0 ? `; not finished: ${missing.map((i) => i.name).join(", ")}` : ""}. What is logged is
@@ -34,14 +34,14 @@ export function Finish({ view, planned, minutes: counted, finished, total, log, 
           <Stepper label="How hard, 0 to 10" value={rpe} onStep={(by) => setRpe(Math.min(10, Math.max(0, rpe + by)))} />
           <Stepper label="Minutes" value={minutes} onStep={(by) => setMinutes(Math.max(1, minutes + by))} />
         </div>
-        <button type="button" className="mt-3 min-h-11 text-[14px] underline" onClick={onBack ?? onUndo}>
+        <button type="button" className="mt-3 min-h-11 text-body underline" onClick={onBack ?? onUndo}>
           {onBack ? "Go on lifting" : "Take back the last set"}
         </button>
       </div>
       <div className="flex-none border-t border-hair bg-panel p-4 pt-2">
         <button
           type="button"
-          className="h-14 w-full rounded-[3px] bg-iron text-[18px] font-semibold text-white"
+          className="h-14 w-full rounded-[3px] bg-iron text-title font-semibold text-on-iron"
           onClick={() => onSave(rpe, minutes)}
         >
           Finish session

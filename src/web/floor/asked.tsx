@@ -27,28 +27,28 @@ export function Ramp({ item, units, onFound }: RampProps) {
   };
   return (
     <section className="mb-3 rounded-[3px] border border-edge bg-panel p-3" aria-label="Find the load">
-      <h2 className="text-[14px] font-semibold">Find the load</h2>
+      <h2 className="text-body font-semibold">Find the load</h2>
       {tried.length > 0 && (
-        <p className="text-[14px] text-ink2">
+        <p className="text-body text-ink2">
           {tried.map((t) => `${massNumber(t.loadKg, units)}: ${t.rir > 4 ? "5 or more" : t.rir} left`).join(", ")}
         </p>
       )}
       {found ? (
-        <p className="mt-1 text-[18px] font-semibold">
+        <p className="mt-1 text-title font-semibold">
           Work with {massNumber(now, units)} {units.massUnit}.
         </p>
       ) : (
         <>
-          <p className="mt-1 text-[18px] font-semibold">
+          <p className="mt-1 text-title font-semibold">
             {massNumber(now, units)} {units.massUnit} × {reps}
           </p>
-          <p className="text-[14px] text-ink2">How many more could you have done, cleanly?</p>
+          <p className="text-body text-ink2">How many more could you have done, cleanly?</p>
           <div className="mt-2 grid grid-cols-6 gap-1.5">
             {[0, 1, 2, 3, 4, 5].map((rir) => (
               <button
                 key={rir}
                 type="button"
-                className="h-11 rounded-[3px] border border-edge bg-white text-[16px] font-semibold"
+                className="h-11 rounded-[3px] border border-edge bg-surface text-lead font-semibold"
                 aria-label={rir === 5 ? "5 or more left" : `${rir} left`}
                 onClick={() => answer(rir)}
               >
@@ -77,14 +77,14 @@ interface FeltProps {
 export function Felt({ felt, onFelt }: FeltProps) {
   return (
     <fieldset className="mt-3">
-      <legend className="mb-1 text-[14px] font-semibold">Where is it felt?</legend>
+      <legend className="mb-1 text-body font-semibold">Where is it felt?</legend>
       <div className="grid grid-cols-3 gap-2">
         {PLACES.map(([id, words]) => (
           <button
             key={id}
             type="button"
             aria-pressed={felt === id}
-            className={`h-11 rounded-[3px] border text-[15px] ${felt === id ? "border-iron bg-iron text-white" : "border-edge bg-panel"}`}
+            className={`h-11 rounded-[3px] border text-lead ${felt === id ? "border-iron bg-iron text-on-iron" : "border-edge bg-panel"}`}
             onClick={() => onFelt(id)}
           >
             {words}
@@ -92,7 +92,7 @@ export function Felt({ felt, onFelt }: FeltProps) {
         ))}
       </div>
       {felt === "low-back" && (
-        <p className="mt-1 text-[14px] leading-5 text-brick-ink">
+        <p className="mt-1 text-body leading-5 text-brick-ink">
           Brace, weight on the heels, stop at the knee. If it hurts, say so below and stop.
         </p>
       )}

@@ -30,7 +30,7 @@ export function WarmUps({ item, units, onHarder }: WarmUpsProps) {
           type="button"
           aria-pressed={ticked.has(i)}
           onClick={() => setTicked(new Set(ticked.has(i) ? [...ticked].filter((x) => x !== i) : [...ticked, i]))}
-          className={`flex min-h-11 flex-1 items-center justify-center gap-1.5 rounded-[3px] border text-[14px] ${ticked.has(i) ? "border-moss bg-moss-plan" : "border-edge"}`}
+          className={`flex min-h-11 flex-1 items-center justify-center gap-1.5 rounded-[3px] border text-body ${ticked.has(i) ? "border-moss bg-moss-plan" : "border-edge"}`}
         >
           {ticked.has(i) && (
             <span className="[&_svg]:h-4 [&_svg]:w-4 [&_svg]:fill-none [&_svg]:stroke-moss-ink [&_svg]:stroke-2">
@@ -41,7 +41,7 @@ export function WarmUps({ item, units, onHarder }: WarmUpsProps) {
         </button>
       ))}
       {ticked.has(item.warmUp.length - 1) && !answered && (
-        <div className="flex w-full items-center gap-2 text-[14px]">
+        <div className="flex w-full items-center gap-2 text-body">
           <span className="flex-1">The last one felt</span>
           <button
             type="button"
@@ -85,22 +85,22 @@ export function Rest({
   return (
     <div className="relative flex items-center gap-3 bg-rest px-3 py-2">
       <span className="absolute top-0 left-0 h-0.5 bg-ground" style={{ width: `${(left / rest.seconds) * 100}%` }} />
-      <span className="num text-[28px] leading-8 font-semibold" role="timer" aria-label="Rest left">
+      <span className="num text-figure leading-8 font-semibold" role="timer" aria-label="Rest left">
         {clock(left)}
       </span>
-      <span className="text-[13px] leading-4">
+      <span className="text-body leading-4">
         rest left
         <br />
         of {clock(rest.seconds)}
       </span>
       {partner && (
-        <span className="min-w-0 flex-1 truncate text-[13px] leading-4">
+        <span className="min-w-0 flex-1 truncate text-body leading-4">
           paired with
           <br />
           <b>{partner.name}</b>
         </span>
       )}
-      <button type="button" className="ml-auto min-h-11 px-2 text-[14px] underline" onClick={onOver}>
+      <button type="button" className="ml-auto min-h-11 px-2 text-body underline" onClick={onOver}>
         Skip
       </button>
     </div>
@@ -118,17 +118,17 @@ export function Stepper({
   unit?: string;
   onStep: (by: 1 | -1) => void;
 }) {
-  const button = "grid h-11 flex-1 place-items-center text-[22px] leading-none";
+  const button = "grid h-11 flex-1 place-items-center text-figure leading-none";
   return (
     <div className="rounded-[3px] border border-field bg-panel">
-      <p className="pt-1 text-center text-[13px] leading-4">{label}</p>
+      <p className="pt-1 text-center text-body leading-4">{label}</p>
       <output
-        className="num block h-8 overflow-hidden text-center text-[26px] leading-8 font-semibold"
+        className="num block h-8 overflow-hidden text-center text-figure leading-8 font-semibold"
         aria-label={label}
       >
         {value}
         {unit && typeof value === "number" && (
-          <small className="ml-0.5 text-[14px] leading-none font-medium">{unit}</small>
+          <small className="ml-0.5 text-body leading-none font-medium">{unit}</small>
         )}
       </output>
       <div className="flex border-t border-hair">
@@ -156,7 +156,7 @@ const painWords = (p: number | undefined): string =>
       : p <= 2
         ? "I notice it, I move as usual"
         : p <= 5
-          ? "no increase; take a shorter range or the easier rung"
+          ? "no increase; take a shorter range or the easier version"
           : "stop this exercise";
 
 export function Pain({
@@ -170,9 +170,9 @@ export function Pain({
 }) {
   return (
     <fieldset className="mt-3">
-      <legend className="flex w-full justify-between text-[15px]">
+      <legend className="flex w-full justify-between text-lead">
         <b>Any pain?</b>
-        <span className="text-[13px] text-ink2">{painWords(pain)}</span>
+        <span className="text-body text-ink2">{painWords(pain)}</span>
       </legend>
       <div className="mt-1 flex overflow-hidden rounded-[3px] border border-edge bg-panel">
         {Array.from({ length: 11 }, (_, p) => (
@@ -182,13 +182,13 @@ export function Pain({
             aria-pressed={pain === p}
             aria-label={`Pain ${p} of 10`}
             onClick={() => onPain(p)}
-            className={`h-11 flex-1 border-r border-hair last:border-r-0 ${pain === p ? "bg-iron font-semibold text-white" : ""}`}
+            className={`h-11 flex-1 border-r border-hair last:border-r-0 ${pain === p ? "bg-iron font-semibold text-on-iron" : ""}`}
           >
             {p}
           </button>
         ))}
       </div>
-      <p className="mt-1 flex justify-between text-[12px] leading-4 text-ink2">
+      <p className="mt-1 flex justify-between text-label leading-4 text-ink2">
         <span>0 none</span>
         <span>5 changes how I move</span>
         <span>10 must stop</span>
@@ -196,7 +196,7 @@ export function Pain({
       {stopped && (
         <p
           role="alert"
-          className="mt-2 flex gap-2 rounded-[3px] border border-brick bg-brick-l p-3 text-[14px] leading-5 text-brick-ink"
+          className="mt-2 flex gap-2 rounded-[3px] border border-brick bg-brick-l p-3 text-body leading-5 text-brick-ink"
         >
           <WarnIcon size={18} />
           <span>

@@ -149,13 +149,13 @@ export function GymSheet({ view, shown }: { view: GymView; shown: "now" | "next"
           strokeWidth="2"
         />
       </svg>
-      <table className="mx-4 mb-4 w-[calc(100%-32px)] text-[12px] leading-4">
+      <table className="mx-4 mb-4 w-[calc(100%-32px)] text-label leading-4">
         <caption className="sr-only">What is lifted, and on which rack</caption>
         <thead>
           <tr className="border-b border-ground text-left">
-            <th className="w-[150px] py-1 font-semibold">Athlete</th>
+            <th className="w-[150px] py-1 max-[700px]:w-[96px] font-semibold">Athlete</th>
             <th className="w-[64px] py-1 font-semibold">From</th>
-            <th className="w-[64px] py-1 font-semibold">Until</th>
+            <th className="not-phone w-[64px] py-1 font-semibold">Until</th>
             <th className="w-[56px] py-1 font-semibold">Rack</th>
             <th className="py-1 font-semibold">With a load</th>
           </tr>
@@ -168,7 +168,7 @@ export function GymSheet({ view, shown }: { view: GymView; shown: "now" | "next"
               <tr key={r.id} className="border-b border-hair2 align-top">
                 <td className="py-1.5 font-medium">{r.name}</td>
                 <td className="num py-1.5">{time(at.start)}</td>
-                <td className="num py-1.5">{time(at.start + r.minutes)}</td>
+                <td className="not-phone num py-1.5">{time(at.start + r.minutes)}</td>
                 <td className="num py-1.5">{r.rack ? (at.rack ?? "none free") : "–"}</td>
                 <td className="py-1.5">
                   {r.lifts.length === 0

@@ -43,7 +43,7 @@ function Link({ id, feed }: { id: string; feed: FeedView }) {
     return (
       <div className="sec">
         <h2 className="sec-h">Training log</h2>
-        <p className="text-[12px] leading-4 text-ink2">
+        <p className="text-label leading-4 text-ink2">
           None is set up on this server. Whoever runs it names one with FIELD_ANCHOR_FEED.
         </p>
       </div>
@@ -72,13 +72,13 @@ function Link({ id, feed }: { id: string; feed: FeedView }) {
         </form>
       ) : (
         <>
-          <p className="text-[12px] leading-5">
+          <p className="text-label leading-5">
             Linked to <b>{feed.account}</b>
             <br />
             <span className="text-ink2">{feed.checkedAt ? `last asked ${when(feed.checkedAt)}` : "not asked yet"}</span>
           </p>
           {feed.fault && (
-            <p className="mt-1 flex gap-1.5 text-[12px] leading-4 text-brick-ink">
+            <p className="mt-1 flex gap-1.5 text-label leading-4 text-brick-ink">
               <WarnIcon /> {feed.fault} It is asked again by itself.
             </p>
           )}
@@ -124,12 +124,12 @@ function Came({ id, feed }: { id: string; feed: FeedView }) {
     <div className="sec flex-1">
       <h2 className="sec-h">What came</h2>
       {feed.imports.length === 0 ? (
-        <p className="text-[12px] leading-4 text-ink2">Nothing was imported yet.</p>
+        <p className="text-label leading-4 text-ink2">Nothing was imported yet.</p>
       ) : (
         <ul>
           {feed.imports.map((i) => (
             <li key={i.id} className="flex items-start gap-2 border-t border-hair2 py-1.5 first:border-t-0">
-              <span className="min-w-0 flex-1 text-[12px] leading-4">
+              <span className="min-w-0 flex-1 text-label leading-4">
                 <b className="block truncate font-semibold" title={i.name}>
                   {i.name}
                 </b>

@@ -16,7 +16,7 @@ const FIELD_WORDS: Record<Field, string> = {
   heartRate: "Heart rate",
   pack: "Pack",
   name: "Name",
-  id: "Number of its own",
+  id: "Record ID",
 };
 
 export function MappingPanel({ table, onChange }: { table: TableFacts; onChange: (m: Mapping) => void }) {
@@ -38,12 +38,12 @@ export function MappingPanel({ table, onChange }: { table: TableFacts; onChange:
             const at = m.columns[field];
             return (
               <div key={field} className="contents">
-                <label htmlFor={`col-${field}`} className="text-[12px] leading-4">
+                <label htmlFor={`col-${field}`} className="text-label leading-4">
                   {FIELD_WORDS[field]}
                 </label>
                 <select
                   id={`col-${field}`}
-                  className="input h-7 text-[12px]"
+                  className="input h-7 text-label"
                   aria-invalid={missing.includes(field)}
                   value={at ?? ""}
                   onChange={(e) => column(field, e.target.value === "" ? undefined : Number(e.target.value))}
@@ -61,7 +61,7 @@ export function MappingPanel({ table, onChange }: { table: TableFacts; onChange:
           })}
         </div>
         {missing.length > 0 && (
-          <p role="alert" className="mt-2 flex gap-1.5 text-[12px] leading-4 text-brick-ink">
+          <p role="alert" className="mt-2 flex gap-1.5 text-label leading-4 text-brick-ink">
             <WarnIcon /> Choose the column of {missing.map((f) => FIELD_WORDS[f].toLowerCase()).join(" and ")}.
           </p>
         )}
@@ -159,12 +159,12 @@ function Choice<T extends string>({
   const id = `how-${name}`;
   return (
     <>
-      <label htmlFor={id} className="text-[12px] leading-4">
+      <label htmlFor={id} className="text-label leading-4">
         {name}
       </label>
       <select
         id={id}
-        className="input h-7 text-[12px]"
+        className="input h-7 text-label"
         value={value}
         onChange={(e) => {
           const chosen = options.find(([v]) => v === e.target.value);

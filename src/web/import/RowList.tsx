@@ -46,7 +46,7 @@ export function RowList({
           <col />
         </colgroup>
         <thead>
-          <tr className="sticky top-0 z-10 h-7 bg-paper text-left text-[12px] text-ink2 shadow-[inset_0_-1px_0_var(--color-ground)] [&>th]:font-semibold">
+          <tr className="sticky top-0 z-10 h-7 bg-paper text-left text-label text-ink2 shadow-[inset_0_-1px_0_var(--color-ground)] [&>th]:font-semibold">
             <th>
               <span className="sr-only">Taken</span>
             </th>
@@ -128,7 +128,7 @@ function Row({
           />
         )}
       </td>
-      <td className="truncate text-[12px] text-ink2" title={`${listed.file}, ${row.where}`}>
+      <td className="truncate text-label text-ink2" title={`${listed.file}, ${row.where}`}>
         {manyFiles ? `${listed.file}, ` : ""}
         {row.where}
       </td>
@@ -139,7 +139,7 @@ function Row({
       <td>{session ? duration(session.minutes) : ""}</td>
       <td>{session?.distanceKm === undefined ? "" : distance(session.distanceKm, units, 1)}</td>
       <td
-        className={`text-[12px] leading-[15px] ${fate === "fault" ? "" : "truncate"} ${tone}`}
+        className={`text-label leading-[15px] ${fate === "fault" ? "" : "truncate"} ${tone}`}
         title={row.fault ?? row.notes.join("; ")}
       >
         {row.fault ?? (fate ? FATE_WORDS[fate] : "…")}

@@ -86,7 +86,7 @@ export function AthleteStep({
         />
       </Field>
       <div className="col-span-2 max-[700px]:col-span-1">
-        <span className="mb-0.5 block text-[12px] leading-4 font-medium">Sport</span>
+        <span className="mb-0.5 block text-label leading-4 font-medium">Sport</span>
         <div className="-ml-1">
           <Segments
             name="Sport"
@@ -106,7 +106,7 @@ export function AthleteStep({
           onChange={(e) => put({ birthYear: e.target.value })}
         />
       </Field>
-      <Field id="f-sex" label="Sex" hint="for the marks of tests" error={fault("sex")}>
+      <Field id="f-sex" label="Sex" hint="for test standards" error={fault("sex")}>
         <select
           id="f-sex"
           className="input"
@@ -131,7 +131,7 @@ export function AthleteStep({
       </Field>
       <Field
         id="f-months"
-        label="Time in the gym"
+        label="Strength training so far"
         hint={`months${Number.isFinite(months) && months >= 0 ? `: ${AGES[trainingAge(months)]}` : ""}`}
         error={fault("strengthTrainingMonths")}
       >
@@ -145,10 +145,10 @@ export function AthleteStep({
         />
       </Field>
       <div>
-        <span className="mb-0.5 block text-[12px] leading-4 font-medium">Masses in</span>
+        <span className="mb-0.5 block text-label leading-4 font-medium">Weight unit</span>
         <div className="-ml-1">
           <Segments
-            name="Masses in"
+            name="Weight unit"
             options={[
               ["kg", "kg"],
               ["lb", "lb"],
@@ -159,10 +159,10 @@ export function AthleteStep({
         </div>
       </div>
       <div>
-        <span className="mb-0.5 block text-[12px] leading-4 font-medium">Distances in</span>
+        <span className="mb-0.5 block text-label leading-4 font-medium">Distance unit</span>
         <div className="-ml-1">
           <Segments
-            name="Distances in"
+            name="Distance unit"
             options={[
               ["km", "km"],
               ["mi", "mi"],

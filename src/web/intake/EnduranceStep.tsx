@@ -94,7 +94,7 @@ export function EnduranceStep({ view }: { view: IntakeView }) {
   return (
     <div className="max-w-[640px] space-y-4">
       <FormProblem text={problem && `Not saved: ${problem}`} />
-      <p className="max-w-[60ch] text-[12px] leading-4 text-ink2">
+      <p className="max-w-[60ch] text-label leading-4 text-ink2">
         A usual week and a number for each week: from both come the sessions that strength is placed around. Leave it
         open where you do not know it; nothing is taken for rest.
       </p>
@@ -140,11 +140,11 @@ export function EnduranceStep({ view }: { view: IntakeView }) {
         Taper before each A race, and come back step by step after it
       </label>
       {faults.map((x) => (
-        <p key={x.path} role="alert" className="text-[12px] text-brick-ink">
+        <p key={x.path} role="alert" className="text-label text-brick-ink">
           {x.expected}
         </p>
       ))}
-      <p className="flex flex-wrap gap-x-4 text-[12px] leading-6">
+      <p className="flex flex-wrap gap-x-4 text-label leading-6">
         {plan && !touched && !stored && (
           <span className="text-ink2">Not planned yet: change a field or use it as it is.</span>
         )}

@@ -25,7 +25,7 @@ export function Equipment({ place, units, faults, onChange }: Props) {
   return (
     <div className="grid grid-cols-2 gap-x-8 gap-y-5 max-[700px]:grid-cols-1">
       {faults.length > 0 && (
-        <p role="alert" className="col-span-full text-[12px] text-brick-ink">
+        <p role="alert" className="col-span-full text-label text-brick-ink">
           {faults.map((f) => `${f.path.replace(/^places\[\d+\]\.?/, "")}: ${f.expected}`).join("; ")}
         </p>
       )}
@@ -92,7 +92,7 @@ function Bars({ place, units, put }: { place: Place; units: Units; put: (change:
               label={`Mass of the ${BAR_WORDS[b.kind]} ${b.id}`}
               onChange={(massKg) => put({ bars: place.bars.map((x) => (x.id === b.id ? { ...x, massKg } : x)) })}
             />
-            <span className="w-6 text-[12px] text-ink2">{u}</span>
+            <span className="w-6 text-label text-ink2">{u}</span>
             <button
               type="button"
               className="btn btn-sm btn-sq"
@@ -182,8 +182,8 @@ function Machines({ place, units, put }: { place: Place; units: Units; put: (cha
       <Title>Machines</Title>
       <ul className="mb-1">
         {place.machines.map((m, i) => (
-          <li key={m.kind} className="flex flex-wrap items-center gap-1 py-0.5 text-[12px]">
-            <span className="w-[86px] text-[13px]">{m.kind.replaceAll("-", " ")}</span>
+          <li key={m.kind} className="flex flex-wrap items-center gap-1 py-0.5 text-label">
+            <span className="w-[86px] text-body">{m.kind.replaceAll("-", " ")}</span>
             <MassInput
               kg={m.fromKg}
               unit={u}
@@ -278,7 +278,7 @@ function Household({ place, units, put }: { place: Place; units: Units; put: (ch
           label={label}
           onChange={(massKg) => put({ rucksack: { ...rucksack, [key]: massKg } })}
         />
-        <span className="w-6 text-[12px] text-ink2">{u}</span>
+        <span className="w-6 text-label text-ink2">{u}</span>
       </span>
     );
   return (

@@ -32,8 +32,8 @@ export function HealthStep({ view }: { view: IntakeView }) {
       <FormProblem text={step.problem} />
       <Clearance view={view} health={health} put={put} set={step.set} faults={step.faults} />
       <section className="max-w-[860px]">
-        <h2 className="mb-1 text-[15px] leading-6 font-[650]">Trouble, past and present</h2>
-        <p className="mb-2 max-w-[60ch] text-[12px] leading-4 text-ink2">
+        <h2 className="mb-1 text-lead leading-6 font-[650]">Trouble, past and present</h2>
+        <p className="mb-2 max-w-[60ch] text-label leading-4 text-ink2">
           Current and recent trouble (under 12 weeks) takes exercises out and puts others in. Past trouble takes nothing
           out; what set it off is watched.
         </p>
@@ -82,7 +82,7 @@ function Clearance({
   if (!asking)
     return (
       <section className="max-w-[640px]">
-        <h2 className="mb-1 text-[15px] leading-6 font-[650]">Clearance</h2>
+        <h2 className="mb-1 text-lead leading-6 font-[650]">Clearance</h2>
         <p className="flex items-center gap-3">
           Nothing in the questions asked for clearance.
           <button type="button" className="btn btn-sm" onClick={() => setAsking(true)}>
@@ -93,8 +93,8 @@ function Clearance({
     );
   return (
     <section className="max-w-[640px]">
-      <h2 className="mb-1 text-[15px] leading-6 font-[650]">Clearance</h2>
-      <p className="mb-2 text-[12px] leading-4 text-ink2">
+      <h2 className="mb-1 text-lead leading-6 font-[650]">Clearance</h2>
+      <p className="mb-2 text-label leading-4 text-ink2">
         Any yes keeps the plan at restore and mobility until somebody licensed has cleared the athlete. The answers stay
         in this browser; only the outcome is kept. This is no diagnosis, and local rules go first.
       </p>
@@ -115,7 +115,7 @@ function Clearance({
         ))}
       </ol>
       {open > 0 && health.clearanceNeeded && !c && (
-        <p className="flex gap-1.5 text-[12px] leading-4">
+        <p className="flex gap-1.5 text-label leading-4">
           <WarnIcon /> {open === answers.length ? "Not asked yet" : `${open} of ${answers.length} open`}: until all are
           answered the plan stays at restore and mobility.
         </p>
@@ -160,7 +160,7 @@ function Clearance({
             </Field>
           </div>
           <fieldset className="mt-2">
-            <legend className="text-[12px] leading-4 font-medium">Limits that the planner keeps</legend>
+            <legend className="text-label leading-4 font-medium">Limits that the planner keeps</legend>
             {CLEARANCE_RULES.map((r) => (
               <label key={r} className="flex items-center gap-2 py-0.5">
                 <input
@@ -181,7 +181,7 @@ function Clearance({
           {c && (
             <button
               type="button"
-              className="link mt-2 text-[12px]"
+              className="link mt-2 text-label"
               onClick={() => {
                 const { clearance: _, ...rest } = health;
                 set(rest);
@@ -246,7 +246,7 @@ function AreaRow({
             value={known.side}
             onChange={(side) => set({ side })}
           />
-          <label className="flex items-center gap-1.5 text-[12px]">
+          <label className="flex items-center gap-1.5 text-label">
             since
             <input
               type="date"
@@ -261,7 +261,7 @@ function AreaRow({
               }}
             />
           </label>
-          <label className="flex items-center gap-1.5 text-[12px]">
+          <label className="flex items-center gap-1.5 text-label">
             set off by
             <select
               className="input w-[168px]"
@@ -284,7 +284,7 @@ function AreaRow({
               ))}
             </select>
           </label>
-          <p className="w-full max-w-[64ch] text-[12px] leading-4 text-ink2">
+          <p className="w-full max-w-[64ch] text-label leading-4 text-ink2">
             {known.status === "past"
               ? "Takes nothing out; lunges and the like come back on their ladder."
               : AREA_EFFECT[area]}

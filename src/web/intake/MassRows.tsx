@@ -4,7 +4,7 @@ import { massFrom, massText } from "../ui/form";
 import { ICON } from "../ui/glyphs";
 
 export const Title = ({ children }: { children: string }) => (
-  <h3 className="mb-1 text-[12px] leading-4 font-semibold">{children}</h3>
+  <h3 className="mb-1 text-label leading-4 font-semibold">{children}</h3>
 );
 
 /** A mass that may be typed in pounds; what is not a number stays in the field and is not taken over. */
@@ -82,7 +82,7 @@ export function Counted({
                 label={`${title}, mass ${i + 1}`}
                 onChange={(massKg) => onChange(rows.map((x, k) => (k === i ? { ...x, massKg } : x)))}
               />
-              <span className="w-6 text-[12px] text-ink2">{unit}</span>
+              <span className="w-6 text-label text-ink2">{unit}</span>
               <button
                 type="button"
                 className="btn btn-sm btn-sq"
@@ -91,7 +91,7 @@ export function Counted({
               >
                 −
               </button>
-              <span className="w-[60px] text-center text-[12px]">
+              <span className="w-[60px] text-center text-label">
                 {r.count} {countName[r.count === 1 ? 0 : 1]}
               </span>
               <button

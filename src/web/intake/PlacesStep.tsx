@@ -66,7 +66,7 @@ export function PlacesStep({ view }: { view: IntakeView }) {
           <p className="mb-3 flex items-center gap-3 text-ink2">
             <span className="flex-1">{inWords(place, units)}</span>
             {view.placesInUse.includes(place.id) ? (
-              <span className="text-[12px]">Windows or absences point to it, so it stays.</span>
+              <span className="text-label">Free time slots or absences use it, so it stays.</span>
             ) : (
               <button type="button" className="btn btn-sm" onClick={() => remove(place.id)}>
                 {ICON.bin} Remove place
@@ -108,7 +108,7 @@ function AddPlace({
   const idFor = (fallback: string) => free(slug(name) || fallback);
   return (
     <section>
-      <h2 className="mb-1 text-[15px] leading-6 font-[650]">
+      <h2 className="mb-1 text-lead leading-6 font-[650]">
         {places.length === 0 ? "Where do they lift?" : "Another place"}
       </h2>
       <div className="flex flex-wrap items-end gap-3">

@@ -149,7 +149,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
       />
       <span>
         <span className="block font-medium">{label}</span>
-        <span className="block text-[12px] leading-4 text-ink2">{says}</span>
+        <span className="block text-label leading-4 text-ink2">{says}</span>
       </span>
     </label>
   );
@@ -177,7 +177,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
               </option>
             ))}
           </select>
-          <Link className="link mt-1 block w-fit text-[12px] leading-6" to="/approaches?tab=follow">
+          <Link className="link mt-1 block w-fit text-label leading-6" to="/approaches?tab=follow">
             See which sessions another would change
           </Link>
         </Field>
@@ -199,7 +199,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
         </Field>
       </div>
       <div>
-        <span className="mb-0.5 block text-[12px] leading-4 font-medium">Placement</span>
+        <span className="mb-0.5 block text-label leading-4 font-medium">Placement</span>
         <div className="-ml-1">
           <Segments
             name="Placement"
@@ -211,7 +211,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
             onChange={(placement) => put({ placement })}
           />
         </div>
-        <p className="mt-1 text-[12px] leading-4 text-ink2">
+        <p className="mt-1 text-label leading-4 text-ink2">
           {f.placement === "stack"
             ? "Strength stands on the key session's day, so that easy days stay easy."
             : "Strength stands on easy days, on fresher legs."}
@@ -224,14 +224,13 @@ export function PlanStep({ view }: { view: IntakeView }) {
       </div>
       <div className="max-w-[366px]">
         {select("p-formula", "1RM estimated by", "formula", FORMULA_WORDS)}
-        <p className="mt-1 text-[12px] leading-4 text-ink2">
-          Up and down by the same formula, so that an estimate never ratchets the load. None is sure: the more reps and
-          the more in reserve, the less.
+        <p className="mt-1 text-label leading-4 text-ink2">
+          No estimate is sure: the more reps and the more in reserve, the less sure it is.
         </p>
       </div>
       <div className="max-w-[366px]">
         {select("p-jumps", "Jumps", "jumps", JUMPS)}
-        <p className="mt-1 text-[12px] leading-4 text-ink2">
+        <p className="mt-1 text-label leading-4 text-ink2">
           Ankle hops first, then jumps, from late base through build. Switched on, age, weeks of training and strength
           no longer close them; trouble areas, bone stress, clearance and the calf raise test still do.
         </p>
@@ -241,13 +240,17 @@ export function PlanStep({ view }: { view: IntakeView }) {
           {date("p-loss-from", "Losing weight on purpose from", "lossFrom", "settings.weightLoss.start")}
           {date("p-loss-to", "to", "lossTo", "settings.weightLoss.end")}
         </div>
-        <p className="mt-1 text-[12px] leading-4 text-ink2">
+        <p className="mt-1 text-label leading-4 text-ink2">
           Nothing maximal stands in such a block: develop takes its place. Clear both days when there is none.
         </p>
       </div>
       <div>
         {tick("strictPain", "Strict with pain", "Any pain at all takes the easier step next time.")}
-        {tick("quiet", "Quiet exercises", "Swaps what draws looks in a public gym for quiet work of the same pattern.")}
+        {tick(
+          "quiet",
+          "Quiet exercises",
+          "Avoid conspicuous exercises in public gyms: quiet work of the same pattern instead.",
+        )}
       </div>
     </div>
   );

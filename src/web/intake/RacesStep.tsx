@@ -12,7 +12,7 @@ export function RacesStep({ view }: { view: IntakeView }) {
   const units = { distanceUnit: view.facts.distanceUnit ?? "km", massUnit: view.facts.massUnit ?? "kg" } as const;
   return (
     <div className="max-w-[640px] space-y-4">
-      <p className="max-w-[60ch] text-[12px] leading-4 text-ink2">
+      <p className="max-w-[60ch] text-label leading-4 text-ink2">
         The season is worked back from its A races; without one it rolls on in blocks of base and build.
       </p>
       {view.races.length === 0 && <p className="text-ink2">No race yet.</p>}

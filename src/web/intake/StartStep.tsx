@@ -25,7 +25,7 @@ export function StartStep({ view }: { view: IntakeView }) {
   };
   const open: [string, string, string][] = [];
   if (view.places.length === 0) open.push(["places", "No place yet", "Add a place to lift"]);
-  if (view.availability.length === 0) open.push(["week", "No window yet", "Paint the week"]);
+  if (view.availability.length === 0) open.push(["week", "No free time slot yet", "Mark the week"]);
   if (view.health.clearanceNeeded && !view.health.clearance)
     open.push(["health", "Clearance is open", "Restore and mobility until it is recorded"]);
   if (view.endurancePlan === null)
@@ -36,7 +36,7 @@ export function StartStep({ view }: { view: IntakeView }) {
       <FormProblem text={step.problem} />
       {open.length > 0 && (
         <section>
-          <h2 className="mb-1 text-[15px] leading-6 font-[650]">Still open</h2>
+          <h2 className="mb-1 text-lead leading-6 font-[650]">Still open</h2>
           <ul>
             {open.map(([to, what, says]) => (
               <li key={to} className="flex items-center gap-2 py-0.5">
@@ -51,7 +51,7 @@ export function StartStep({ view }: { view: IntakeView }) {
         </section>
       )}
       <section>
-        <h2 className="mb-1 text-[15px] leading-6 font-[650]">What comes next</h2>
+        <h2 className="mb-1 text-lead leading-6 font-[650]">What comes next</h2>
         <div className="flex flex-wrap gap-2">
           <Link className="btn btn-pri" to={`/a/${view.id}/week`}>
             Open the first week
@@ -71,8 +71,8 @@ export function StartStep({ view }: { view: IntakeView }) {
         </div>
       </section>
       <section>
-        <h2 className="mb-1 text-[15px] leading-6 font-[650]">Steps on the ladders</h2>
-        <p className="mb-2 max-w-[64ch] text-[12px] leading-4 text-ink2">
+        <h2 className="mb-1 text-lead leading-6 font-[650]">Steps on the ladders</h2>
+        <p className="mb-2 max-w-[64ch] text-label leading-4 text-ink2">
           Without a choice here, training age, screening and log say where the athlete stands. What you set closes the
           steps above it until they are earned: the top of the range with control twice running.
         </p>
@@ -83,13 +83,13 @@ export function StartStep({ view }: { view: IntakeView }) {
               const now = fit.data?.progressions.find((s) => s.ladder === l.id);
               return (
                 <label key={l.id} className="block">
-                  <span className="mb-0.5 block text-[12px] leading-4 font-medium">{ladderName(l.id)}</span>
+                  <span className="mb-0.5 block text-label leading-4 font-medium">{ladderName(l.id)}</span>
                   <select
                     className="input"
                     value={step.value.find((r) => r.ladder === l.id)?.exercise ?? ""}
                     onChange={(e) => set(l.id, e.target.value)}
                   >
-                    <option value="">{now && !now.set ? `by the record: ${name(now.step)}` : "by the record"}</option>
+                    <option value="">{now && !now.set ? `suggested: ${name(now.step)}` : "suggested"}</option>
                     {l.steps.map((s, i) => (
                       <option key={s} value={s}>
                         {i + 1}. {name(s)}

@@ -18,7 +18,7 @@ const COLUMN = 86;
 const LEFT = 44;
 const TOP = 22;
 /** Tints by place, each with its own hatch. */
-const TINT = ["#7F97B4", "#C6D1DD", "#A9BACD", "#DCE3E9"];
+const TINT = ["h", "p", "l", "c"].map((b) => `var(--band-${b}-done)`);
 const y = (minute: number): number => TOP + ((minute - GRID.from) / GRID.step) * CELL;
 
 interface Stroke {
@@ -36,7 +36,7 @@ export function WeekStep({ view }: { view: IntakeView }) {
   if (places.length === 0)
     return (
       <p className="max-w-[52ch]">
-        Windows need a place to lift.{" "}
+        Free time slots need a place to lift.{" "}
         <Link className="link" to={`/a/${view.id}/intake/places`}>
           Add a place first
         </Link>
@@ -49,14 +49,14 @@ export function WeekStep({ view }: { view: IntakeView }) {
     <div>
       <FormProblem text={step.problem} />
       <div className="mb-2 flex flex-wrap items-center gap-2">
-        <span className="text-[12px] font-medium">Paint</span>
+        <span className="text-label font-medium">Paint</span>
         <Segments
           name="Brush"
-          options={[...places.map((p) => [p, p] as [string, string]), ["", "Rub out"]]}
+          options={[...places.map((p) => [p, p] as [string, string]), ["", "Erase"]]}
           value={brush}
           onChange={setBrush}
         />
-        <span className="text-[12px] text-ink2">
+        <span className="text-label text-ink2">
           Drag over the hours in which strength work may stand. With keys: arrows move, Space begins and ends, Delete
           rubs out.
         </span>
@@ -64,8 +64,8 @@ export function WeekStep({ view }: { view: IntakeView }) {
       <div className="flex gap-6 max-[1100px]:flex-col">
         <Grid windows={step.value} places={places} brush={brush} onStroke={apply} />
         <section className="min-w-[230px] flex-1">
-          <h2 className="mb-1 text-[12px] leading-4 font-semibold">In words</h2>
-          {step.value.length === 0 && <p className="text-ink2">No window yet: nothing can be placed.</p>}
+          <h2 className="mb-1 text-label leading-4 font-semibold">In words</h2>
+          {step.value.length === 0 && <p className="text-ink2">No free time slot yet: nothing can be placed.</p>}
           <ul>
             {step.value.map((w) => (
               <li key={`${w.day}${w.start}`} className="flex items-center gap-2 border-b border-hair2 py-1">
@@ -80,7 +80,7 @@ export function WeekStep({ view }: { view: IntakeView }) {
                   onClick={() => {
                     const before = step.value;
                     step.set(before.filter((x) => x !== w));
-                    toast("Window removed.", { action: { label: "Undo", onClick: () => step.set(before) } });
+                    toast("Free time slot removed.", { action: { label: "Undo", onClick: () => step.set(before) } });
                   }}
                 >
                   {ICON.close}
@@ -88,7 +88,7 @@ export function WeekStep({ view }: { view: IntakeView }) {
               </li>
             ))}
           </ul>
-          <p className="mt-2 max-w-[36ch] text-[12px] leading-4 text-ink2">
+          <p className="mt-2 max-w-[36ch] text-label leading-4 text-ink2">
             20 to 35 min take a half session of one lift, one hip and one trunk exercise; a full one takes 45 to 75 min.
           </p>
         </section>
@@ -170,7 +170,7 @@ function Grid({
       // biome-ignore lint/a11y/noNoninteractiveTabindex: one focus stop for the whole grid, whose arrow keys move a cursor
       tabIndex={0}
       role="group"
-      aria-label="Week grid. Arrow keys move, Space begins and ends a window, Delete rubs one out"
+      aria-label="Week grid. Arrow keys move, Space begins and ends a free time slot, Delete erases one"
       onKeyDown={onKey}
       onFocus={() => setFocus(true)}
       onBlur={() => setFocus(false)}

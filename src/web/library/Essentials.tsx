@@ -30,11 +30,11 @@ export function Essentials({
   return (
     <div className="border-b border-hair bg-panel px-5 py-3">
       <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
-        <h2 className="text-[13px] font-semibold">What matters most in {SPORT_NAMES[athlete.sport].toLowerCase()}</h2>
-        <span className="text-[12px] text-ink2">our own choice of five, for when time is short</span>
+        <h2 className="text-body font-semibold">Top five in {SPORT_NAMES[athlete.sport].toLowerCase()}</h2>
+        <span className="text-label text-ink2">our own choice of five, for when time is short</span>
         <span className="flex-1" />
         {athlete.sport === "triathlon" && (
-          <label className="flex items-center gap-1.5 text-[12px]">
+          <label className="flex items-center gap-1.5 text-label">
             <input
               type="checkbox"
               className="h-4 w-4 accent-iron"
@@ -59,7 +59,7 @@ export function Essentials({
               : put({ ...rest, shortTime: "essential-five" }, `${athlete.name}'s sessions are the essential five.`)
           }
         >
-          {on ? "Back to the whole plan" : `Make it ${athlete.name.split(" ")[0]}'s plan`}
+          {on ? "Back to the whole plan" : `Use as ${athlete.name.split(" ")[0]}'s plan`}
         </button>
       </div>
       <ol className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
@@ -70,7 +70,7 @@ export function Essentials({
               <button type="button" className="link" onClick={() => onOpen(e.exercise)}>
                 {i + 1}. {e.name}
               </button>
-              {name && name !== e.name && <span className="text-[12px] text-ink2"> ({name.toLowerCase()})</span>}
+              {name && name !== e.name && <span className="text-label text-ink2"> ({name.toLowerCase()})</span>}
             </li>
           );
         })}

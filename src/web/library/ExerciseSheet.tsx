@@ -48,7 +48,7 @@ export function ExerciseSheet({ exercise: e, library, fit, athlete, onOpen, onEd
     <article className="px-5 pb-6">
       <header className="flex flex-wrap items-center gap-2 py-3">
         <PatternTile id={bandOf(e.pattern)} size={22} />
-        <h2 className="text-[18px] leading-6 font-[650]">{e.name}</h2>
+        <h2 className="text-title leading-6 font-[650]">{e.name}</h2>
         <span className="flex-1" />
         {e.own && (
           <button type="button" className="btn btn-sm" onClick={onEdit}>
@@ -136,7 +136,7 @@ export function ExerciseSheet({ exercise: e, library, fit, athlete, onOpen, onEd
             <h3 className="sec-h">Where</h3>
             <p>
               {e.places.join(", ")}
-              {e.conspicuous && "; draws looks in a public gym"}
+              {e.conspicuous && "; conspicuous in a public gym"}
               {e.standIn && <span className="block text-ink2">Household stand-in: {e.standIn}.</span>}
             </p>
           </section>
@@ -181,7 +181,7 @@ function Cautions({ exercise: e, library }: { exercise: ExerciseView; library: L
         ))}
         {e.goodWith.length > 0 && <li>Suits trouble at: {areas(e.goodWith)}.</li>}
         {lines.length === 0 && e.goodWith.length === 0 && (
-          <li className="text-ink2">None of its own. Range ends where control ends.</li>
+          <li className="text-ink2">None for this exercise. Range ends where control ends.</li>
         )}
       </ul>
     </section>
@@ -197,7 +197,7 @@ function Dose({ exercise: e }: { exercise: ExerciseView }) {
           common practice; tempo {e.tempo}, {e.secondsPerRep} s a rep
         </em>
       </h3>
-      <table className="w-full border-collapse text-left text-[12px]">
+      <table className="w-full border-collapse text-left text-label">
         <tbody>
           {EMPHASES.map((x) => {
             const d = e.dose[x];
@@ -279,7 +279,7 @@ function PutHere({
             put([...rest, { ladder, exercise: e.id }], `${athlete.name} stands on ${e.name.toLowerCase()}.`)
           }
         >
-          Put {athlete.name.split(" ")[0]} here
+          Set as current step
         </button>
       )}
       {set && (

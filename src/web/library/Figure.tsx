@@ -127,7 +127,7 @@ export function Figure({ exercise, name }: { exercise: string; name: string }) {
           strokeWidth="1.200"
         />
       </svg>
-      <figcaption className="grid grid-cols-2 text-center text-[12px] text-ink2">
+      <figcaption className="grid grid-cols-2 text-center text-label text-ink2">
         <span>start</span>
         <span>end</span>
       </figcaption>

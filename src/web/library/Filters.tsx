@@ -130,7 +130,7 @@ export function Filters({
           </label>
         )}
         {filtering && (
-          <button type="button" className="link text-[12px]" onClick={() => set(cleared)}>
+          <button type="button" className="link text-label" onClick={() => set(cleared)}>
             Clear filters
           </button>
         )}

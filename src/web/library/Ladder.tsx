@@ -46,7 +46,7 @@ export function Ladder({
               onClick={() => onOpen(id)}
               aria-current={id === exercise.id ? "true" : undefined}
               title={shut?.text}
-              className={`flex min-w-0 flex-1 items-center gap-1.5 border-b border-ground py-1 pl-2 text-left text-[12px] leading-4 hover:bg-iron-l ${id === exercise.id ? "font-semibold" : ""}`}
+              className={`flex min-w-0 flex-1 items-center gap-1.5 border-b border-ground py-1 pl-2 text-left text-label leading-4 hover:bg-iron-l ${id === exercise.id ? "font-semibold" : ""}`}
             >
               {here && (
                 <svg width="10" height="16" viewBox="0 0 10 16" className="flex-none" aria-hidden="true">
@@ -63,9 +63,9 @@ export function Ladder({
               )}
               <span className="min-w-0 flex-1">
                 {depth + 1}. {name(id)}
-                {here && <span className="sr-only">, the athlete stands here</span>}
+                {here && <span className="sr-only">, current step</span>}
               </span>
-              {shut && <span className="pr-1 text-[11px] font-normal text-ink2">closed</span>}
+              {shut && <span className="pr-1 text-note font-normal text-ink2">closed</span>}
             </button>
           </li>
         );

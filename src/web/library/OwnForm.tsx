@@ -219,7 +219,7 @@ export default function OwnForm({
           <input id="own-felt" className="input" aria-invalid={!!errors.felt} {...form.register("felt")} />
         </Field>
         <fieldset>
-          <legend className="mb-0.5 text-[12px] leading-4 font-medium">Leave out with trouble at</legend>
+          <legend className="mb-0.5 text-label leading-4 font-medium">Leave out with trouble at</legend>
           <div className="flex flex-wrap gap-x-4 gap-y-1">
             {AREAS.map((a) => (
               <label key={a} className="flex items-center gap-1.5">

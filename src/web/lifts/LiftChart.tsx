@@ -3,11 +3,12 @@ import { useMemo } from "react";
 import type { LiftView } from "../../api/views";
 import { amountOf } from "../../core/athlete";
 import Chart, { axisLook, colour, look } from "../charts/Chart";
+import { themed } from "../charts/themed";
 import { day, dayAndYear, massNumber, type Units } from "../format";
 
 const round = (n: number): number => Math.round(n * 10) / 10;
 
-export default function LiftChart({ view, units }: { view: LiftView; units: Units }) {
+function LiftChart({ view, units }: { view: LiftView; units: Units }) {
   return view.line.length > 0 ? <ByMax view={view} units={units} /> : <ByWork view={view} units={units} />;
 }
 
@@ -34,7 +35,7 @@ function ByMax({ view, units }: { view: LiftView; units: Units }) {
         itemWidth: 18,
         itemHeight: 8,
         textStyle: { fontSize: 11, color: colour("ink2") },
-        data: ["e1RM as it stands", "estimate of a session", "heaviest load", "planned load"],
+        data: ["current estimated 1RM", "estimate of a session", "heaviest load", "planned load"],
       },
       grid: { left: 48, right: 20, top: 30, bottom: 26 },
       xAxis: { type: "time" as const, ...axis, splitLine: { show: false } },
@@ -67,7 +68,7 @@ function ByMax({ view, units }: { view: LiftView; units: Units }) {
           tooltip: { show: false },
         },
         {
-          name: "e1RM as it stands",
+          name: "current estimated 1RM",
           type: "line",
           data: view.line.map((l) => [l.date, at(l.kg)]),
           symbol: "none",
@@ -114,7 +115,7 @@ function ByMax({ view, units }: { view: LiftView; units: Units }) {
       height={230}
       file={`${view.exercise}-e1rm`}
       table={
-        <table className="w-full max-w-[520px] text-left text-[12px]">
+        <table className="w-full max-w-[520px] text-left text-label">
           <thead>
             <tr className="text-ink2">
               <th className="font-semibold">Day</th>
@@ -203,7 +204,7 @@ function ByWork({ view, units }: { view: LiftView; units: Units }) {
       height={230}
       file={`${view.exercise}-work`}
       table={
-        <table className="w-full max-w-[520px] text-left text-[12px]">
+        <table className="w-full max-w-[520px] text-left text-label">
           <tbody>
             {[...view.entries].reverse().map((e) => (
               <tr key={e.date}>
@@ -217,3 +218,5 @@ function ByWork({ view, units }: { view: LiftView; units: Units }) {
     />
   );
 }
+
+export default themed(LiftChart);

@@ -30,7 +30,7 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
   if (!last) return null;
   if (view.overrule)
     return (
-      <div className="mt-2 border-t border-hair2 pt-2 text-[12px] leading-4">
+      <div className="mt-2 border-t border-hair2 pt-2 text-label leading-4">
         <p>
           You decided after {day(last.date)}: <b>{DECISION_WORDS[view.overrule.kind]}</b>
           {view.overrule.reason ? `, ${view.overrule.reason}` : ""}. It holds until the lift is logged again.
@@ -85,7 +85,7 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
       }}
     >
       <FormProblem text={save.error?.message ?? ""} />
-      <label className="mb-1.5 block text-[12px] font-medium" htmlFor="o-kind">
+      <label className="mb-1.5 block text-label font-medium" htmlFor="o-kind">
         Next time
         <select
           id="o-kind"
@@ -109,7 +109,7 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
       </label>
       <div className="mb-1.5 flex gap-2">
         {loads.length > 0 && !view.timed && (
-          <label className="block text-[12px] font-medium" htmlFor="o-load">
+          <label className="block text-label font-medium" htmlFor="o-load">
             Load
             <select
               id="o-load"
@@ -125,7 +125,7 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
             </select>
           </label>
         )}
-        <label className="block text-[12px] font-medium" htmlFor="o-sets">
+        <label className="block text-label font-medium" htmlFor="o-sets">
           Sets
           <input
             id="o-sets"
@@ -137,7 +137,7 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
             onChange={(e) => setSets(Number(e.target.value))}
           />
         </label>
-        <label className="block text-[12px] font-medium" htmlFor="o-work">
+        <label className="block text-label font-medium" htmlFor="o-work">
           {view.timed ? "Seconds" : "Reps"}
           <input
             id="o-work"
@@ -150,7 +150,7 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
           />
         </label>
       </div>
-      <label className="mb-2 block text-[12px] font-medium" htmlFor="o-why">
+      <label className="mb-2 block text-label font-medium" htmlFor="o-why">
         Why <span className="font-normal text-ink2">(may stay empty)</span>
         <input
           id="o-why"

@@ -28,7 +28,7 @@ export function AmountField({
   };
   return (
     <div className="flex flex-wrap items-center gap-1">
-      <label className="flex items-center gap-1 text-[12px]">
+      <label className="flex items-center gap-1 text-label">
         <span className="text-ink2">Planned</span>
         <input
           key={`${monday}${shown}`}

@@ -40,7 +40,7 @@ export function AmountRow({ layout: l, y, today, amountOf, onType }: Props) {
               if (e) fields.current.set(c.index, e);
               else fields.current.delete(c.index);
             }}
-            className="pointer-events-auto absolute h-6 rounded-[2px] border border-edge bg-panel p-0 text-center text-[11px] leading-4 cond"
+            className="pointer-events-auto absolute h-6 rounded-[2px] border border-edge bg-panel p-0 text-center text-note leading-4 cond"
             style={{ left: c.x0 + 1, width: Math.max(24, c.x1 - c.x0 - 2) }}
             inputMode="decimal"
             aria-label={`Week of ${start}`}

@@ -38,7 +38,7 @@ export function EndurancePanel(props: Props) {
   return (
     <>
       <div className="sec flex items-center">
-        <h2 className="flex-1 text-[18px] leading-6 font-[650]">Endurance plan</h2>
+        <h2 className="flex-1 text-title leading-6 font-[650]">Endurance plan</h2>
         <button type="button" className="btn btn-sm btn-sq" aria-label="Back to the week" onClick={onClose}>
           {ICON.close}
         </button>
@@ -48,11 +48,11 @@ export function EndurancePanel(props: Props) {
       ) : (
         <>
           <div className="sec">
-            <p className="text-[12px] leading-4 text-ink2">
+            <p className="text-label leading-4 text-ink2">
               Draw a week's top up or down, or over several weeks; or type the numbers in the row under the drawing,
               where a column from a spreadsheet can be pasted.
             </p>
-            <Link className="link mt-1 block w-fit text-[12px] leading-6" to={`/a/${id}/usual-week`}>
+            <Link className="link mt-1 block w-fit text-label leading-6" to={`/a/${id}/usual-week`}>
               Usual week: {plan.usualWeeks[0]?.sessions.length} sessions. Edit
             </Link>
           </div>
@@ -91,11 +91,11 @@ function Begin({ sport, view, units, found, onPlan }: Props) {
   };
   return (
     <div className="sec space-y-3">
-      <p className="text-[12px] leading-4 text-ink2">
+      <p className="text-label leading-4 text-ink2">
         A usual week and a number for each week: from both come the sessions that strength is placed around.
       </p>
       {found && (
-        <label className="flex items-start gap-2 text-[12px] leading-4">
+        <label className="flex items-start gap-2 text-label leading-4">
           <input type="checkbox" checked={own} onChange={(e) => setOwn(e.target.checked)} />
           <span>
             Usual week as recorded in the last {found.weeks.length} weeks: {found.sessions.length} sessions,{" "}
@@ -104,7 +104,7 @@ function Begin({ sport, view, units, found, onPlan }: Props) {
         </label>
       )}
       {!own && (
-        <label className="block text-[12px]">
+        <label className="block text-label">
           Sessions a week
           <select className="input" value={sessions} onChange={(e) => setSessions(Number(e.target.value))}>
             {STARTER_COUNTS.map((n) => (
@@ -113,7 +113,7 @@ function Begin({ sport, view, units, found, onPlan }: Props) {
           </select>
         </label>
       )}
-      <label className="block text-[12px]">
+      <label className="block text-label">
         This week, {amountUnit(unit, units)}
         <input className="input" inputMode="decimal" value={text} onChange={(e) => setText(e.target.value)} />
       </label>
@@ -187,7 +187,7 @@ export function RuleForm({
     if (r && planFaults({ ...plan, rule: r }).length === 0) onPlan(withRule(plan, r));
   };
   const field = (name: "start" | "top" | "rise" | "back", label: string, unit: string) => (
-    <label className="block text-[12px]">
+    <label className="block text-label">
       {label}, {unit}
       <input
         className="input"
@@ -200,7 +200,7 @@ export function RuleForm({
     </label>
   );
   const tick = (name: "taper" | "restart", label: string) => (
-    <label className="flex items-center gap-2 text-[12px]">
+    <label className="flex items-center gap-2 text-label">
       <input
         type="checkbox"
         checked={f[name]}
@@ -218,7 +218,7 @@ export function RuleForm({
     <div className="sec">
       <h3 className="sec-h">Draw by rule</h3>
       <div className="grid grid-cols-2 gap-2">
-        <label className="col-span-2 block text-[12px]">
+        <label className="col-span-2 block text-label">
           From the week of
           <input
             type="date"
@@ -233,7 +233,7 @@ export function RuleForm({
         {field("start", "Starts at", unit)}
         {field("top", "Rises to", unit)}
         {field("rise", "A loading week", "%")}
-        <label className="block text-[12px]">
+        <label className="block text-label">
           Easier week
           <select
             className="input"
@@ -256,7 +256,7 @@ export function RuleForm({
         {tick("restart", "Come back step by step after it")}
       </div>
       {faults.map((x) => (
-        <p key={x.path} role="alert" className="mt-1 text-[12px] leading-4 text-brick-ink">
+        <p key={x.path} role="alert" className="mt-1 text-label leading-4 text-brick-ink">
           {x.expected}
         </p>
       ))}
@@ -274,7 +274,7 @@ function Several({ plan, view, week, onPlan }: Props & { plan: EndurancePlan }) 
   return (
     <div className="sec">
       <h3 className="sec-h">From {day(week.start)} on</h3>
-      <label className="flex items-center gap-2 text-[12px]">
+      <label className="flex items-center gap-2 text-label">
         for
         <input
           type="number"
@@ -322,7 +322,7 @@ function Warnings({ view, units, onPlan }: Pick<Props, "view" | "units" | "onPla
     <div className="sec">
       <h3 className="sec-h">Worth a look</h3>
       {warnings.map((w) => (
-        <p key={`${w.code}${w.date}`} className="mb-2 flex gap-1.5 text-[12px] leading-4 text-brick-ink">
+        <p key={`${w.code}${w.date}`} className="mb-2 flex gap-1.5 text-label leading-4 text-brick-ink">
           <WarnIcon />
           <span>
             {textIn(w.text, units)}

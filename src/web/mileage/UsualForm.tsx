@@ -27,7 +27,7 @@ export function UsualForm({
   onRemove: () => void;
 }) {
   const number = (name: "minutes" | "rpe" | "ascentM" | "packKg", label: string) => (
-    <label className="block text-[12px]">
+    <label className="block text-label">
       {label}
       <input
         key={`${s.id}${name}${s[name] ?? ""}`}
@@ -49,7 +49,7 @@ export function UsualForm({
         {WEEKDAY_NAMES[s.day - 1]} {s.start ?? ""}
       </h2>
       <div className="grid grid-cols-2 gap-2">
-        <label className="block text-[12px]">
+        <label className="block text-label">
           Day
           <select className="input" value={s.day} onChange={(e) => onChange({ ...s, day: Number(e.target.value) })}>
             {WEEKDAY_NAMES.map((d, i) => (
@@ -59,7 +59,7 @@ export function UsualForm({
             ))}
           </select>
         </label>
-        <label className="block text-[12px]">
+        <label className="block text-label">
           Starts
           <input
             type="time"
@@ -68,7 +68,7 @@ export function UsualForm({
             onChange={(e) => e.target.value && onChange({ ...s, start: e.target.value })}
           />
         </label>
-        <label className="block text-[12px]">
+        <label className="block text-label">
           Sport
           <select
             className="input"
@@ -82,7 +82,7 @@ export function UsualForm({
             ))}
           </select>
         </label>
-        <label className="block text-[12px]">
+        <label className="block text-label">
           Kind
           <select
             className="input"
@@ -94,7 +94,7 @@ export function UsualForm({
             ))}
           </select>
         </label>
-        <label className="block text-[12px]">
+        <label className="block text-label">
           Length
           <select
             className="input"
@@ -109,7 +109,7 @@ export function UsualForm({
           </select>
         </label>
         {shared ? (
-          <label className="block text-[12px]">
+          <label className="block text-label">
             Of the week, %
             <input
               key={`${s.id}${s.share}`}
@@ -129,7 +129,7 @@ export function UsualForm({
         {(s.sport === "hike" || s.ascentM !== undefined) && number("ascentM", "Ascent, m an hour")}
         {s.sport === "hike" && number("packKg", "Pack, kg")}
       </div>
-      <label className="flex items-center gap-2 text-[12px]">
+      <label className="flex items-center gap-2 text-label">
         <input type="checkbox" checked={isKey(s)} onChange={(e) => onChange({ ...s, key: e.target.checked })} />
         Key session
       </label>

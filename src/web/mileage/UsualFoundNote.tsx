@@ -11,11 +11,11 @@ export function UsualFoundNote({ id, units }: { id: string; units: Units }) {
   return (
     <div className="sec">
       <h2 className="sec-h">Usual week</h2>
-      <p className="text-[12px] leading-4 text-ink2">
+      <p className="text-label leading-4 text-ink2">
         The last {found.weeks.length} recorded weeks have {found.sessions.length} sessions that come again,{" "}
         {Math.round(amountNumber(found.amount, found.unit, units))} {amountUnit(found.unit, units)} a week.
       </p>
-      <Link className="link text-[12px] leading-6" to={`/a/${id}/season?plan`}>
+      <Link className="link text-label leading-6" to={`/a/${id}/season?plan`}>
         Plan the weeks with it
       </Link>
     </div>

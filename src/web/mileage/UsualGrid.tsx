@@ -112,7 +112,7 @@ export function UsualGrid({ sessions, chosen, room, onChoose, onMove, onStretch,
           className="absolute top-0 bottom-0 border-l border-hair bg-panel"
           style={{ left: left(i + 1), width: column }}
         >
-          <b className="block text-center text-[12px] leading-[22px] font-semibold">{d}</b>
+          <b className="block text-center text-label leading-[22px] font-semibold">{d}</b>
         </div>
       ))}
       {Array.from({ length: TO - FROM + 1 }, (_, i) => FROM + i).map((h) => (
@@ -122,7 +122,7 @@ export function UsualGrid({ sessions, chosen, room, onChoose, onMove, onStretch,
           style={{ top: y(h * 60) }}
         >
           {h % 2 === 1 && (
-            <span className="absolute -top-2 left-0 text-[11px] leading-4 text-ink2">{timeOf(h * 60)}</span>
+            <span className="absolute -top-2 left-0 text-note leading-4 text-ink2">{timeOf(h * 60)}</span>
           )}
         </div>
       ))}
@@ -137,7 +137,7 @@ export function UsualGrid({ sessions, chosen, room, onChoose, onMove, onStretch,
             height: (w.minutes / 60) * HOUR,
           }}
         >
-          <span className="block px-1 text-[11px] leading-4 cond text-iron">
+          <span className="block px-1 text-note leading-4 cond text-iron">
             {blocked === null ? "free for heavy" : "not for heavy"}
           </span>
         </div>
@@ -152,7 +152,7 @@ export function UsualGrid({ sessions, chosen, room, onChoose, onMove, onStretch,
             type="button"
             aria-pressed={chosen === s.id}
             aria-label={`${SPORT_NAMES[s.sport]}, ${s.kind}, ${weekdayName(day)} ${timeOf(start)}, ${duration(length)}${key ? ", key session" : ""}`}
-            className={`absolute cursor-grab overflow-hidden rounded-[3px] border px-1 text-left text-[11px] leading-4 cond ${key ? "border-moss-ink bg-moss-ink text-panel" : "border-moss-ink bg-moss-plan"} ${chosen === s.id ? "outline-2 outline-offset-1 outline-iron" : ""}`}
+            className={`absolute cursor-grab overflow-hidden rounded-[3px] border px-1 text-left text-note leading-4 cond ${key ? "border-moss-ink bg-moss-ink text-panel" : "border-moss-ink bg-moss-plan"} ${chosen === s.id ? "outline-2 outline-offset-1 outline-iron" : ""}`}
             style={{
               left: `calc(${left(day)} + 4px)`,
               width: `calc(${column} - 8px)`,

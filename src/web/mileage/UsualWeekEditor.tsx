@@ -88,7 +88,7 @@ export function UsualWeekEditor({
     setChosen(null);
   };
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px] max-[900px]:grid-cols-[minmax(0,1fr)]">
+    <div className="two-pane max-[900px]:grid-cols-[minmax(0,1fr)]">
       <div className="min-w-0 overflow-auto px-4 py-2">
         <div className="mb-2 flex flex-wrap items-center gap-2">
           <Segments
@@ -97,7 +97,7 @@ export function UsualWeekEditor({
             value={phase ?? "all"}
             onChange={(p) => setPhase(p === "all" ? null : (p as Phase))}
           />
-          <label className="ml-2 flex items-center gap-1 text-[12px]">
+          <label className="ml-2 flex items-center gap-1 text-label">
             Starter
             <select
               className="input w-auto"
@@ -132,7 +132,7 @@ export function UsualWeekEditor({
           {phase !== null && own && (
             <button
               type="button"
-              className="link text-[12px]"
+              className="link text-label"
               onClick={() => onPlan({ ...plan, usualWeeks: plan.usualWeeks.filter((u) => u !== own) })}
             >
               Same as all phases
@@ -160,11 +160,11 @@ export function UsualWeekEditor({
       </div>
       <aside className="overflow-auto border-l border-hair bg-panel" aria-label="Session of the usual week">
         <div className="sec">
-          <p className="text-[12px] leading-4">
+          <p className="text-label leading-4">
             Drawn with {amountNumber(amount, plan.unit, units)} {amountUnit(plan.unit, units)}, this season's ordinary
             week.
           </p>
-          <p className="mt-1 text-[12px] leading-4" role="status">
+          <p className="mt-1 text-label leading-4" role="status">
             {athlete.availability.length === 0
               ? "No free time slots for strength are entered yet."
               : `${free} of ${room.length} free time slots can still take a heavy session.`}
@@ -172,7 +172,7 @@ export function UsualWeekEditor({
           {room
             .filter((r) => r.blocked !== null)
             .map((r) => (
-              <p key={`${r.window.day}${r.window.start}`} className="text-[12px] leading-4 text-ink2">
+              <p key={`${r.window.day}${r.window.start}`} className="text-label leading-4 text-ink2">
                 {weekdayName(r.window.day)} {r.window.start}: {r.blocked}
               </p>
             ))}
@@ -186,7 +186,7 @@ export function UsualWeekEditor({
             onRemove={() => remove(at.id)}
           />
         ) : (
-          <p className="sec text-[12px] leading-4 text-ink2">
+          <p className="sec text-label leading-4 text-ink2">
             Choose a session to change its kind, its part of the week or its effort. Drag it to another day or hour;
             drag its foot to make it longer.
           </p>

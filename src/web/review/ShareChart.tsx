@@ -3,8 +3,9 @@ import { useMemo } from "react";
 import type { ReviewView } from "../../api/views";
 import { GROUP_WORDS } from "../../core/story";
 import Chart, { axisLook, colour, look } from "../charts/Chart";
+import { themed } from "../charts/themed";
 
-export default function ShareChart({ view }: { view: ReviewView }) {
+function ShareChart({ view }: { view: ReviewView }) {
   const option = useMemo(() => {
     const axis = axisLook();
     const list = [...view.shares].reverse();
@@ -52,7 +53,7 @@ export default function ShareChart({ view }: { view: ReviewView }) {
       height={206}
       file="review-patterns"
       table={
-        <table className="w-full text-left text-[12px] leading-5">
+        <table className="w-full text-left text-label leading-5">
           <thead>
             <tr className="text-ink2">
               <th className="font-semibold">Pattern</th>
@@ -76,3 +77,5 @@ export default function ShareChart({ view }: { view: ReviewView }) {
     />
   );
 }
+
+export default themed(ShareChart);

@@ -2,9 +2,10 @@
 import { useMemo } from "react";
 import type { ReviewView } from "../../api/views";
 import Chart, { axisLook, colour, look } from "../charts/Chart";
+import { themed } from "../charts/themed";
 import { day, PHASE_NAMES } from "../format";
 
-export default function WeekChart({ view }: { view: ReviewView }) {
+function WeekChart({ view }: { view: ReviewView }) {
   const option = useMemo(() => {
     const axis = axisLook();
     const weeks = view.weeks.map((w) => day(w.monday).split(/\s/).slice(1).join(" "));
@@ -87,7 +88,7 @@ export default function WeekChart({ view }: { view: ReviewView }) {
       height={314}
       file="review-weeks"
       table={
-        <table className="w-full text-left text-[12px] leading-5">
+        <table className="w-full text-left text-label leading-5">
           <thead>
             <tr className="text-ink2">
               {[
@@ -140,3 +141,5 @@ export default function WeekChart({ view }: { view: ReviewView }) {
     />
   );
 }
+
+export default themed(WeekChart);

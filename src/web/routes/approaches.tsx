@@ -27,10 +27,11 @@ import {
 import { useSquad } from "../data/hooks";
 import { useHeld } from "../data/tags";
 import { PHASE_NAMES } from "../format";
-import { useCurrentRow } from "../ui/Frame";
+import { useCurrentRow } from "../frame/current";
 import { Field } from "../ui/form";
 import { ICON } from "../ui/glyphs";
 import { Held } from "../ui/Held";
+import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Sheet } from "../ui/Sheet";
 import { Failed, LoadingNote } from "../ui/State";
@@ -145,7 +146,7 @@ function View({ view }: { view: ApproachesView }) {
   const go = (next: Record<string, string>) => setSearch({ ...Object.fromEntries(search), ...next }, { replace: true });
 
   return (
-    <div className="grid h-full grid-cols-[196px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)]">
+    <div className="list-pane">
       {waiting && <Held thing={thingFor(waiting, row?.id ?? "")} />}
       <nav aria-label="Approaches" className="min-h-0 overflow-auto border-r border-hair bg-panel py-3">
         <h2 className="sec-h px-4">As they ship</h2>
@@ -171,22 +172,21 @@ function View({ view }: { view: ApproachesView }) {
             />
           ))}
         {!view.approaches.some((v) => v.own) && (
-          <p className="px-4 text-[12px] leading-4 text-ink2">
-            None yet. Copy one to change it; the shipped ones stay.
-          </p>
+          <p className="px-4 text-label leading-4 text-ink2">None yet. Copy one to change it; the shipped ones stay.</p>
         )}
       </nav>
       <main className="flex min-h-0 min-w-0 flex-col">
-        <div className="flex min-h-[52px] flex-none items-center gap-2 pr-3 pl-4">
-          <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">
-            {tab === "grid"
+        <PageHeader
+          title={
+            tab === "grid"
               ? of.approach.name
               : tab === "compare"
                 ? "Two approaches"
-                : `${row?.name ?? "Nobody"} and the rules`}
-          </h1>
+                : `${row?.name ?? "Nobody"} and the rules`
+          }
+        >
           {tab === "grid" && (
-            <span className="truncate text-[12px] text-ink2">
+            <span className="truncate text-label text-ink2">
               {of.own
                 ? `version ${of.approach.version}, copied from ${nameOf(view, of.approach.basis)}`
                 : "as it ships, read only"}
@@ -194,7 +194,7 @@ function View({ view }: { view: ApproachesView }) {
           )}
           <span className="flex-1" />
           <Segments<Tab> name="What is shown" value={tab} onChange={(t) => go({ tab: t })} options={TABS} />
-        </div>
+        </PageHeader>
         {tab === "grid" && (
           <Editor
             key={`${of.approach.id}/${round}`}
@@ -248,7 +248,7 @@ function View({ view }: { view: ApproachesView }) {
         >
           {waiting.what === "approach" && (
             <div className="mt-3">
-              <label htmlFor="version-note" className="block text-[12px] font-medium">
+              <label htmlFor="version-note" className="block text-label font-medium">
                 What this version is about <span className="font-normal text-ink2">(may stay empty)</span>
               </label>
               <input
@@ -281,10 +281,10 @@ function Entry({ view: v, here, onOpen }: { view: ApproachView; here: boolean; o
       type="button"
       aria-current={here ? "page" : undefined}
       onClick={onOpen}
-      className={`relative block w-full px-4 py-1.5 text-left ${here ? "bg-iron-l before:absolute before:inset-y-0 before:left-0 before:w-[3px] before:bg-iron" : "hover:bg-white"}`}
+      className={`relative block w-full px-4 py-1.5 text-left ${here ? "bg-iron-l before:absolute before:inset-y-0 before:left-0 before:w-[3px] before:bg-iron" : "hover:bg-surface"}`}
     >
       <span className="block font-medium">{v.approach.name}</span>
-      <span className="block text-[12px] leading-4 text-ink2">
+      <span className="block text-label leading-4 text-ink2">
         {users === 0 ? "nobody follows it" : users === 1 ? (v.users[0]?.name ?? "") : `${users} athletes`}
       </span>
     </button>
@@ -332,10 +332,10 @@ function Editor({ view: v, busy, onSave }: EditorProps) {
     );
   const first = faults[0];
   return (
-    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_292px] grid-rows-[minmax(0,1fr)]">
+    <div className="two-pane min-h-0 flex-1">
       <section aria-label="Grid" className="min-w-0 overflow-auto px-4 pb-4">
         <Grid approach={draft} was={v.approach} at={at} faulty={inCell} onChoose={setAt} />
-        <p className="mt-2 max-w-[92ch] text-[12px] leading-4 text-ink2">
+        <p className="mt-2 max-w-[92ch] text-label leading-4 text-ink2">
           RIR is the repetitions in reserve; the last line is the rest, and the tempo where it is not the exercise's
           own. Sets and sessions: the low end for new lifters and full weeks, the high end for trained ones with room.
           Repetitions move inside their range by progress. The leading lifts are common practice; what stands beside
@@ -347,14 +347,14 @@ function Editor({ view: v, busy, onSave }: EditorProps) {
           <CellForm approach={draft} at={at} faults={faults} locked={!v.own} onChange={setDraft} />
           <div className="sec">
             <h2 className="sec-h">In words</h2>
-            <p className="text-[12px] leading-4">{draft.rows[at.stage].says}.</p>
+            <p className="text-label leading-4">{draft.rows[at.stage].says}.</p>
           </div>
           <div className="sec flex-1">
             <h2 className="sec-h">Who follows it</h2>
             {v.users.length === 0 ? (
-              <p className="text-[12px] text-ink2">Nobody.</p>
+              <p className="text-label text-ink2">Nobody.</p>
             ) : (
-              <ul className="text-[12px] leading-5">
+              <ul className="text-label leading-5">
                 {v.users.map((u) => (
                   <li key={u.id}>
                     {u.name}
@@ -373,7 +373,7 @@ function Editor({ view: v, busy, onSave }: EditorProps) {
           {v.own ? (
             <>
               {first && (
-                <p role="alert" className="w-full text-[12px] leading-4 text-brick-ink">
+                <p role="alert" className="w-full text-label leading-4 text-brick-ink">
                   {faults.length === 1 ? "One cell" : `${faults.length} figures`} cannot be kept: {first.expected}.
                 </p>
               )}
@@ -483,12 +483,12 @@ function VersionsSheet({ id, onClose, onTake }: { id: string; onClose: () => voi
           {versions.data.map((x, i) => (
             <li key={x.approach.version} className="flex items-center gap-3 border-b border-hair2 py-2 last:border-b-0">
               <span className="w-8 font-semibold">{x.approach.version}</span>
-              <span className="min-w-0 flex-1 text-[12px] leading-4">
+              <span className="min-w-0 flex-1 text-label leading-4">
                 {x.note || "no note"}
                 <span className="block text-ink2">{x.at.slice(0, 16).replace("T", " ")}</span>
               </span>
               {i === 0 ? (
-                <span className="text-[12px] text-ink2">in use</span>
+                <span className="text-label text-ink2">in use</span>
               ) : (
                 <button type="button" className="btn btn-sm" onClick={() => onTake(x.approach)}>
                   Bring back
@@ -512,7 +512,7 @@ function RemoveSheet({ view: v, onClose }: { view: ApproachView; onClose: () => 
         {v.users.length > 0 ? " Somebody follows it: choose another for them first." : ""}
       </p>
       {remove.error && (
-        <p role="alert" className="mb-2 text-[12px] text-brick-ink">
+        <p role="alert" className="mb-2 text-label text-brick-ink">
           {remove.error.message}
         </p>
       )}

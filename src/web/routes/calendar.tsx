@@ -13,6 +13,7 @@ import { day, SPORT_NAMES, span } from "../format";
 import { useSize } from "../section/useSize";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Failed, LoadingNote } from "../ui/State";
 
@@ -48,11 +49,9 @@ function Calendar({ view }: { view: CalendarView }) {
   ]);
   const there = new Set(view.athletes.map((a) => a.sport));
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)]">
+    <div className="two-pane">
       <main className="flex min-h-0 min-w-0 flex-col">
-        <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
-          <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">Club calendar</h1>
-          <span className="ml-1 truncate text-ink2">{span(from, addDays(from, Number(weeks) * 7 - 1))}</span>
+        <PageHeader title="Club calendar" note={span(from, addDays(from, Number(weeks) * 7 - 1))}>
           <span className="flex-1" />
           <button type="button" className="btn btn-sq" aria-label="Earlier" onClick={() => move(-1)}>
             {ICON.left}
@@ -74,7 +73,7 @@ function Calendar({ view }: { view: CalendarView }) {
               </option>
             ))}
           </select>
-        </div>
+        </PageHeader>
         <div ref={ref} className="min-h-0 flex-1 overflow-auto">
           {size && (
             <CalendarSheet
@@ -97,7 +96,7 @@ function Calendar({ view }: { view: CalendarView }) {
             Clashes <em className="font-normal not-italic">{clashes.length || "none"}</em>
           </h2>
           {clashes.length === 0 && (
-            <p className="text-[12px] leading-4 text-ink2">
+            <p className="text-label leading-4 text-ink2">
               Nobody races while you are away, no weekend has three or more racing, nobody is away on a race day.
             </p>
           )}
@@ -106,7 +105,7 @@ function Calendar({ view }: { view: CalendarView }) {
               <li key={`${c.kind}${c.start}${c.text}`} className="border-t border-hair2 py-1.5 first:border-t-0">
                 <button
                   type="button"
-                  className="flex w-full gap-1.5 text-left text-[12px] leading-4"
+                  className="flex w-full gap-1.5 text-left text-label leading-4"
                   onClick={() => {
                     setChosen(c.start);
                     setFrom(addDays(mondayOf(c.start), -7 * Math.round(Number(weeks) / 3)));

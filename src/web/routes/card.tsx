@@ -7,6 +7,7 @@ import { useCards } from "../data/dose";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PlateStack } from "../ui/Plates";
+import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Failed, LoadingNote } from "../ui/State";
 
@@ -18,8 +19,7 @@ export default function CardRoute() {
   useKeys("view", [{ key: "p", label: "print", run: () => window.print(), bar: true }]);
   return (
     <main className="flex h-full flex-col print:block print:h-auto">
-      <div className="flex min-h-[52px] flex-none items-center gap-2 pr-3 pl-4 print:hidden">
-        <h1 className="text-[18px] leading-6 font-[650]">{per === 1 ? "Session card" : "The next four sessions"}</h1>
+      <PageHeader title={per === 1 ? "Session card" : "The next four sessions"} className="print:hidden">
         <Segments<"1" | "4">
           name="Cards on a page"
           value={per === 1 ? "1" : "4"}
@@ -31,7 +31,7 @@ export default function CardRoute() {
         />
         <span className="flex-1" />
         <Link className="btn" to={`/a/${id}/session/${date}/${label}`}>
-          Its sheet
+          Session
         </Link>
         <a
           className="btn"
@@ -44,7 +44,7 @@ export default function CardRoute() {
         <button type="button" className="btn btn-pri" onClick={() => window.print()}>
           Print
         </button>
-      </div>
+      </PageHeader>
       {cards.isPending ? (
         <LoadingNote what="the card" />
       ) : cards.isError ? (
@@ -54,10 +54,10 @@ export default function CardRoute() {
           aria-label="Cards"
           // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by the keyboard
           tabIndex={0}
-          className="min-h-0 flex-1 overflow-auto bg-hair2 p-4 print:overflow-visible print:bg-white print:p-0"
+          className="min-h-0 flex-1 overflow-auto bg-hair2 p-4 print:overflow-visible print:bg-sheet print:p-0"
         >
           <div
-            className={`mx-auto bg-white text-[#000] ${per === 1 ? "w-[760px] p-7" : "grid w-[1100px] grid-cols-2 gap-x-8 gap-y-6 p-6"} print:w-full print:p-0`}
+            className={`mx-auto bg-sheet text-sheet-ink ${per === 1 ? "w-[760px] p-7" : "grid w-[1100px] grid-cols-2 gap-x-8 gap-y-6 p-6"} print:w-full print:p-0`}
           >
             {cards.data.map((c) => (
               <OneCard key={c.when} card={c} small={per === 4} />
@@ -73,15 +73,15 @@ function OneCard({ card: c, small }: { card: Card; small: boolean }) {
   const cautions = [...(c.note ? [`Note: ${c.note}`] : []), ...c.cautions];
   return (
     <article
-      className={`break-inside-avoid ${small ? "text-[11px] leading-[14px]" : "text-[12px] leading-4"}`}
+      className={`break-inside-avoid ${small ? "text-note leading-[14px]" : "text-label leading-4"}`}
       aria-label={`${c.athlete}, ${c.title}`}
     >
-      <header className="border-b-2 border-[#000] pb-1.5">
+      <header className="border-b-2 border-sheet-ink pb-1.5">
         <div className="flex items-baseline justify-between gap-3">
-          <h2 className={`font-bold ${small ? "text-[15px]" : "text-[24px] leading-8"}`}>{c.athlete}</h2>
-          <span className={`font-semibold ${small ? "text-[11px]" : "text-[15px]"}`}>{c.title}</span>
+          <h2 className={`font-bold ${small ? "text-lead" : "text-figure leading-8"}`}>{c.athlete}</h2>
+          <span className={`font-semibold ${small ? "text-note" : "text-lead"}`}>{c.title}</span>
         </div>
-        <p className={small ? "" : "text-[13px]"}>{c.when}</p>
+        <p className={small ? "" : "text-body"}>{c.when}</p>
       </header>
       {c.rows.map((r, i) => (
         <Line key={r.pair + r.name} row={r} small={small} paired={together(r, c.rows[i + 1])} />
@@ -108,24 +108,18 @@ function Line({ row: r, small, paired }: { row: CardRow; small: boolean; paired:
   ];
   return (
     <section
-      className={`grid ${small ? "grid-cols-[22px_minmax(0,1fr)]" : "grid-cols-[36px_minmax(0,1fr)]"} py-1.5 ${paired ? "" : "border-b border-[#000]"}`}
+      className={`grid ${small ? "grid-cols-[22px_minmax(0,1fr)]" : "grid-cols-[36px_minmax(0,1fr)]"} py-1.5 ${paired ? "" : "border-b border-sheet-ink"}`}
       data-testid="card-row"
     >
-      <span className={`font-bold ${paired ? "border-b-0" : ""} ${small ? "text-[11px]" : "text-[16px]"}`}>
-        {r.pair}
-      </span>
+      <span className={`font-bold ${paired ? "border-b-0" : ""} ${small ? "text-note" : "text-lead"}`}>{r.pair}</span>
       <div>
         <div className="flex items-baseline justify-between gap-2">
-          <h3 className={`font-semibold ${small ? "text-[11px]" : "text-[15px]"}`}>{r.name}</h3>
+          <h3 className={`font-semibold ${small ? "text-note" : "text-lead"}`}>{r.name}</h3>
           <span className="text-right whitespace-nowrap">{facts}</span>
         </div>
         <div className="flex items-center gap-3">
-          <b className={`num whitespace-nowrap ${small ? "text-[15px] leading-5" : "text-[24px] leading-8"}`}>
-            {r.dose}
-          </b>
-          <b className={`num whitespace-nowrap ${small ? "text-[16px] leading-5" : "text-[26px] leading-8"}`}>
-            {r.load}
-          </b>
+          <b className={`num whitespace-nowrap ${small ? "text-lead leading-5" : "text-figure leading-8"}`}>{r.dose}</b>
+          <b className={`num whitespace-nowrap ${small ? "text-lead leading-5" : "text-figure leading-8"}`}>{r.load}</b>
           {r.perSideKg.length > 0 && <PlateStack perSideKg={r.perSideKg} size={small ? 18 : 26} />}
           {r.loadNote && <span>{r.loadNote}</span>}
         </div>
@@ -136,11 +130,11 @@ function Line({ row: r, small, paired }: { row: CardRow; small: boolean; paired:
           {Array.from({ length: r.sets }, (_, i) => (
             <span
               key={i}
-              className={`flex border border-[#000] text-[11px] leading-[12px] text-[#555] ${small ? "w-14" : "w-24"}`}
+              className={`flex border border-sheet-ink text-note leading-[12px] text-sheet-note ${small ? "w-14" : "w-24"}`}
             >
               {r.sides ? (
                 <>
-                  <i className="flex-1 border-r border-[#000] pl-0.5 not-italic">L</i>
+                  <i className="flex-1 border-r border-sheet-ink pl-0.5 not-italic">L</i>
                   <i className="flex-1 pl-0.5 not-italic">R</i>
                 </>
               ) : (
@@ -150,7 +144,7 @@ function Line({ row: r, small, paired }: { row: CardRow; small: boolean; paired:
           ))}
           <span className="flex-1" />
           <span
-            className={`border border-[#000] pl-0.5 text-[11px] leading-[12px] text-[#555] ${small ? "w-8" : "w-14"}`}
+            className={`border border-sheet-ink pl-0.5 text-note leading-[12px] text-sheet-note ${small ? "w-8" : "w-14"}`}
           >
             pain
           </span>

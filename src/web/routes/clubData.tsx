@@ -59,7 +59,7 @@ function ClubData({ view }: { view: ClubDataView }) {
   return (
     <main className="h-full overflow-auto px-6 py-4 max-[700px]:px-4">
       <div className="max-w-[860px]">
-        <h1 className="text-[18px] font-semibold">Club data{club.data ? ` of ${club.data.name}` : ""}</h1>
+        <h1 className="text-title font-semibold">Club data{club.data ? ` of ${club.data.name}` : ""}</h1>
         <dl className="mt-3 grid grid-cols-[160px_minmax(0,1fr)] gap-y-1.5">
           <dt className="text-ink2">Changes</dt>
           <dd>{view.storage ? <b className="text-brick-ink">{view.storage.text}</b> : "are being saved."}</dd>
@@ -91,7 +91,7 @@ function ClubData({ view }: { view: ClubDataView }) {
           >
             {take.isPending ? "Taking a backup…" : "Take a backup now"}
           </button>
-          <span className="text-[12px] text-ink2">
+          <span className="text-label text-ink2">
             One is taken every day and before every update; the newest fourteen are kept. Keep a copy on another
             machine, too.
           </span>
@@ -100,10 +100,10 @@ function ClubData({ view }: { view: ClubDataView }) {
           <table className="mt-4 w-full border-collapse text-left">
             <caption className="sr-only">Backups, newest first</caption>
             <thead>
-              <tr className="border-b border-ground text-[12px] text-ink2">
+              <tr className="border-b border-ground text-label text-ink2">
                 <th className="py-1 pr-3 font-semibold">Taken</th>
-                <th className="py-1 pr-3 font-semibold">Kind</th>
-                <th className="py-1 pr-3 text-right font-semibold">Athletes</th>
+                <th className="not-phone py-1 pr-3 font-semibold">Kind</th>
+                <th className="not-phone py-1 pr-3 text-right font-semibold">Athletes</th>
                 <th className="py-1 pr-3 text-right font-semibold">Size</th>
                 <th className="py-1 font-semibold">
                   <span className="sr-only">What can be done with it</span>
@@ -113,12 +113,12 @@ function ClubData({ view }: { view: ClubDataView }) {
             <tbody>
               {view.backups.map((b) => (
                 <tr key={b.name} className="border-b border-hair2">
-                  <td className="py-1.5 pr-3 whitespace-nowrap">{moment(b.made)}</td>
-                  <td className="py-1.5 pr-3">{KINDS[b.kind]}</td>
-                  <td className="num py-1.5 pr-3 text-right">{b.athletes}</td>
+                  <td className="py-1.5 pr-3 sm:whitespace-nowrap">{moment(b.made)}</td>
+                  <td className="not-phone py-1.5 pr-3">{KINDS[b.kind]}</td>
+                  <td className="not-phone num py-1.5 pr-3 text-right">{b.athletes}</td>
                   <td className="num py-1.5 pr-3 text-right whitespace-nowrap">{size(b.bytes)}</td>
                   <td className="py-1">
-                    <span className="flex justify-end gap-2">
+                    <span className="flex flex-wrap justify-end gap-2">
                       <a className="btn btn-sm" href={`/api/club/backups/${b.name}`} download={b.name}>
                         {ICON.down} Download
                       </a>
@@ -132,7 +132,7 @@ function ClubData({ view }: { view: ClubDataView }) {
             </tbody>
           </table>
         )}
-        <p className="mt-4 text-[12px] leading-4 text-ink2">
+        <p className="mt-4 text-label leading-4 text-ink2">
           From the command line: <code>npm run backup -- FILE</code> and <code>npm run restore -- FILE</code>, with the
           application running or not. A backup can be restored on another machine and by a newer version.
         </p>
@@ -169,7 +169,7 @@ function RestoreSheet({ backup, onClose }: { backup: BackupView; onClose: () => 
       ) : (
         <Differences view={preview.data} />
       )}
-      <p className="mt-3 text-[12px] leading-4 text-ink2">
+      <p className="mt-3 text-label leading-4 text-ink2">
         Everything in the backup takes the place of everything here: athletes, logs, plans, notes, approaches,
         exercises, settings. Before that, what is here is kept as a backup of its own, so that it can be put back.
       </p>
@@ -202,7 +202,7 @@ function Differences({ view }: { view: RestorePreviewView }) {
       {rows.length > 0 && (
         <table className="mt-2 w-full">
           <thead>
-            <tr className="text-left text-[12px] text-ink2">
+            <tr className="text-left text-label text-ink2">
               <th className="font-semibold">Athlete</th>
               <th className="font-semibold">With the restore</th>
             </tr>

@@ -39,11 +39,11 @@ export default function FloorRoute() {
   if (stands <= today && !(stands < today && log)) entering.current = key;
   if (entering.current !== key)
     return (
-      <main className="mx-auto max-w-[430px] p-6 text-[15px]">
-        <h1 className="mb-2 text-[24px] font-semibold">{stands > today ? "Not yet" : "Logged"}</h1>
+      <main className="mx-auto max-w-[430px] p-6 text-lead">
+        <h1 className="mb-2 text-figure font-semibold">{stands > today ? "Not yet" : "Logged"}</h1>
         <p className="mb-4">
           {stands > today
-            ? `This session stands on ${day(stands)}. The floor opens on the day.`
+            ? `This session stands on ${day(stands)}. Logging opens on that day.`
             : `This session was lifted on ${day(stands)} and stays as it was logged.`}
         </p>
         <Link className="btn" to={`/a/${id}/session/${date}/${label}`}>
@@ -84,7 +84,7 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
     setPicked(picked !== null && isFinished(next, item) ? null : picked);
   };
   return (
-    <main className="mx-auto flex h-full max-w-[430px] min-w-[360px] flex-col bg-paper text-[15px]">
+    <main className="mx-auto flex h-full max-w-[430px] min-w-[360px] flex-col bg-paper text-lead">
       <header className="flex h-14 flex-none border-b-[1.5px] border-ground bg-panel">
         <Link
           to={`/a/${id}/session/${view.date}/${view.label}`}
@@ -94,7 +94,7 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
           {ICON.left}
         </Link>
         <div className="min-w-0 flex-1 px-3 pt-1.5 leading-[22px]">
-          <p className="truncate text-[12px] leading-5 text-ink2">
+          <p className="truncate text-label leading-5 text-ink2">
             {name} <SentMark sent={sent} />
           </p>
           <p className="truncate font-semibold">
@@ -102,14 +102,14 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
           </p>
         </div>
         <div className="border-l border-hair px-3 pt-1.5 leading-[22px]">
-          <p className="text-[12px] leading-5 text-ink2">Exercise</p>
+          <p className="text-label leading-5 text-ink2">Exercise</p>
           <p className="num font-semibold">
             {done ? view.items.length : at + 1} of {view.items.length}
           </p>
         </div>
       </header>
       {refused && (
-        <p role="alert" className="flex gap-2 bg-brick-l px-4 py-2 text-[13px] text-brick-ink">
+        <p role="alert" className="flex gap-2 bg-brick-l px-4 py-2 text-body text-brick-ink">
           <WarnIcon /> {refused} It is kept on this phone.
         </p>
       )}

@@ -11,6 +11,7 @@ import { day, duration, placeName, sessionName, time } from "../format";
 import { GymSheet } from "../gym/GymSheet";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Failed, LoadingNote } from "../ui/State";
 import { Asked } from "../ui/Why";
@@ -63,10 +64,9 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
     { key: "f", label: "fitted together", run: () => setShown(shown === "now" ? "next" : "now"), bar: true },
   ]);
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">
+    <div className="two-pane">
       <main className="flex min-w-0 flex-col">
-        <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
-          <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">Gym on {day(view.date)}</h1>
+        <PageHeader title={<>Gym on {day(view.date)}</>}>
           <button type="button" className="btn btn-sq ml-2" aria-label="Day before" onClick={() => go(-1)}>
             {ICON.left}
           </button>
@@ -74,7 +74,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
             {ICON.right}
           </button>
           {view.gyms.length > 0 && (
-            <label className="ml-2 flex items-center gap-2 text-[12px]">
+            <label className="ml-2 flex items-center gap-2 text-label">
               Place
               <select className="input h-8 w-[170px]" value={view.place} onChange={(e) => onPlace(e.target.value)}>
                 {view.gyms.map((g) => (
@@ -97,7 +97,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
             onChange={setShown}
             options={[
               ["now", "As planned"],
-              ["next", "Fitted together"],
+              ["next", "Shared out"],
             ]}
           />
           <button
@@ -106,9 +106,9 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
             disabled={changes.length === 0 || take.isPending}
             onClick={takeOver}
           >
-            {take.isPending ? "Storing…" : "Take over"}
+            {take.isPending ? "Storing…" : "Apply"}
           </button>
-        </div>
+        </PageHeader>
         {view.rows.length === 0 ? (
           <p className="m-4 text-ink2">
             Nobody has a session planned in a gym on this day. The arrows walk to other days.
@@ -119,7 +119,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
       </main>
       <aside className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel" aria-label="Room in the gym">
         <div className="sec">
-          <h2 className="text-[18px] leading-6 font-[650]">{placeName(view.place) || "No gym"}</h2>
+          <h2 className="text-title leading-6 font-[650]">{placeName(view.place) || "No gym"}</h2>
           <div className="mt-2 grid grid-cols-2 gap-3">
             <Count label="Racks" value={view.limits.racks} least={0} onChange={(racks) => limits({ racks })} />
             <Count
@@ -133,24 +133,24 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
         <div className="sec">
           <h3 className="sec-h">Fitted together</h3>
           {crowded > 0 ? (
-            <p className="flex gap-1.5 text-[12px] leading-4 text-brick-ink">
+            <p className="flex gap-1.5 text-label leading-4 text-brick-ink">
               <WarnIcon />
               <span>
                 As planned there is no room for {crowded * 15} min: more racks or athletes are wanted than there are.
               </span>
             </p>
           ) : (
-            <p className="text-[12px] leading-4 text-ink2">
+            <p className="text-label leading-4 text-ink2">
               As planned there is room for everybody
               {view.fit.togetherNow > 0
                 ? `; heavy sets at the same time weigh ${view.fit.togetherNow}, since one coach stands by one rack.`
                 : "."}
             </p>
           )}
-          <p className="mt-2 text-[12px] leading-4">
+          <p className="mt-2 text-label leading-4">
             <Asked
               reasons={[why("gym.fit", "points", view.fit)]}
-              className="num text-[22px] leading-7 font-semibold"
+              className="num text-figure leading-7 font-semibold"
               label={`Cost of fitting together ${view.fit.cost}`}
             >
               {view.fit.cost}
@@ -163,7 +163,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
           </p>
           <ul>
             {changes.map((r) => (
-              <li key={r.id} className="border-t border-hair2 py-1 text-[12px] leading-6 first:border-t-0">
+              <li key={r.id} className="border-t border-hair2 py-1 text-label leading-6 first:border-t-0">
                 <Link className="link font-semibold" to={`/a/${r.id}/week/${mondayOf(view.date)}`}>
                   {r.name}
                 </Link>
@@ -175,7 +175,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
                   {r.change === null
                     ? ""
                     : r.change === 0
-                      ? ", no cost"
+                      ? ", no change"
                       : `, ${r.change > 0 ? "+" : "−"}${Math.abs(r.change)}`}
                 </span>
               </li>
@@ -186,7 +186,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
           <h3 className="sec-h">Who lifts</h3>
           <ul>
             {view.rows.map((r) => (
-              <li key={r.id} className="flex gap-2 text-[12px] leading-6">
+              <li key={r.id} className="flex gap-2 text-label leading-6">
                 <Link className="link flex-1 leading-6" to={`/a/${r.id}/session/${view.date}/${r.label}`}>
                   {r.name}
                 </Link>
@@ -215,7 +215,7 @@ function Count({
 }) {
   return (
     <div>
-      <span className="mb-1 block text-[12px] font-medium">{label}</span>
+      <span className="mb-1 block text-label font-medium">{label}</span>
       <div className="flex items-center gap-1.5">
         <button
           type="button"
@@ -226,7 +226,7 @@ function Count({
         >
           {ICON.minus}
         </button>
-        <output className="num w-8 text-center text-[18px] font-semibold" aria-label={label}>
+        <output className="num w-8 text-center text-title font-semibold" aria-label={label}>
           {value}
         </output>
         <button

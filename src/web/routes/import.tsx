@@ -6,6 +6,7 @@ import type { AthleteView } from "../../api/views";
 import { useAthlete } from "../data/hooks";
 import { useImportPreview, useTakeImport, useUndoImport } from "../data/imports";
 import type { Units } from "../format";
+import { counted } from "../format";
 import { countWords, FeedPanel } from "../import/FeedPanel";
 import { MappingPanel } from "../import/MappingPanel";
 import { RowList } from "../import/RowList";
@@ -14,6 +15,7 @@ import { type ForeignEntry, useFiles } from "../import/useFiles";
 import { UsualFoundNote } from "../mileage/UsualFoundNote";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Failed, LoadingNote } from "../ui/State";
 import { useDrop } from "../ui/useDrop";
@@ -95,11 +97,9 @@ function Import({ view }: { view: AthleteView }) {
   };
 
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">
+    <div className="two-pane">
       <main className={`flex min-h-0 min-w-0 flex-col ${over ? "bg-iron-l" : ""}`} {...handlers}>
-        <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
-          <h1 className="text-[18px] leading-6 font-[650]">Import</h1>
-          <span className="ml-1 truncate text-ink2">races and endurance sessions of {facts.name}</span>
+        <PageHeader title="Import" note={<>races and endurance sessions of {facts.name}</>}>
           <span className="flex-1" />
           <input
             ref={input}
@@ -126,10 +126,10 @@ function Import({ view }: { view: AthleteView }) {
               disabled={stored === 0 || !answer || reading || take.isPending}
               onClick={takeOver}
             >
-              {take.isPending ? "Storing…" : `Take over ${stored}`}
+              {take.isPending ? "Storing…" : `Import ${counted(stored, "row")}`}
             </button>
           )}
-        </div>
+        </PageHeader>
         {files.length === 0 ? (
           <Empty />
         ) : (
@@ -152,13 +152,13 @@ function Import({ view }: { view: AthleteView }) {
                 onChange={setShown}
                 options={[
                   ["all", `All ${rows.length}`],
-                  ["stored", `Taken over ${stored}`],
+                  ["stored", `To import ${stored}`],
                   ["known", `Known or left out ${counts.same + counts.twice + counts.left}`],
                   ["fault", `Cannot be taken ${counts.fault}`],
                 ]}
               />
               <span className="flex-1" />
-              <output className="text-[12px] text-ink2">
+              <output className="text-label text-ink2">
                 {reading ? "Reading…" : preview.isFetching ? "Comparing with what is known…" : "Nothing is stored yet."}
               </output>
             </div>
@@ -199,7 +199,7 @@ function Import({ view }: { view: AthleteView }) {
 const Empty = () => (
   <div className="m-4 grid flex-1 place-items-center rounded-[3px] border border-dashed border-field">
     <div className="max-w-[520px] text-center">
-      <p className="text-[15px] leading-6 font-semibold">Drop files here</p>
+      <p className="text-lead leading-6 font-semibold">Drop files here</p>
       <p className="mt-1 text-ink2">
         Tables (CSV) with any headings, GPX and TCX recordings, iCalendar files with races and planned sessions; many at
         once. You see what each row becomes before anything is stored, and the same file twice adds nothing.
@@ -238,13 +238,13 @@ function FileLine({
         <progress className="h-2 w-40" value={f.share} max={1} aria-label={`Reading ${f.name}`} />
       )}
       {f.state === "read" && f.kind && (
-        <span className="text-[12px] text-ink2">
+        <span className="text-label text-ink2">
           {KIND_WORDS[f.kind]}, {f.rows.length} row{f.rows.length === 1 ? "" : "s"}
           {bad > 0 && <span className="text-brick-ink">, {bad} cannot be taken</span>}
         </span>
       )}
       {f.state === "refused" && (
-        <span role="alert" className="flex min-w-0 items-center gap-1.5 text-[12px] leading-4 text-brick-ink">
+        <span role="alert" className="flex min-w-0 items-center gap-1.5 text-label leading-4 text-brick-ink">
           <WarnIcon /> {f.fault}
         </span>
       )}

@@ -54,8 +54,10 @@ function Shell({
   return (
     <main className="grid h-full grid-cols-[200px_minmax(0,1fr)] grid-rows-[52px_minmax(0,1fr)_56px] max-[700px]:grid-cols-[minmax(0,1fr)] max-[700px]:grid-rows-[52px_auto_minmax(0,1fr)_64px]">
       <div className="col-span-full flex items-center gap-2 pr-3 pl-4">
-        <h1 className="truncate text-[18px] leading-6 font-[650]">{title}</h1>
-        <span className="ml-1 text-ink2 max-[700px]:hidden">saved as you go; the answers are the plan's ground</span>
+        <h1 className="truncate text-title leading-6 font-[650]">{title}</h1>
+        <span className="ml-1 text-ink2 max-[700px]:hidden">
+          Saved as you type. The plan is made from these answers.
+        </span>
       </div>
       <nav
         aria-label="Steps of the intake"
@@ -74,7 +76,7 @@ function Shell({
               className={`block px-4 py-2 whitespace-nowrap max-[700px]:px-3 ${s.id === step ? "bg-iron-l font-semibold text-iron shadow-[inset_3px_0_0_var(--color-iron)]" : "hover:bg-panel"}`}
             >
               {i + 1}. {s.name}
-              <span className="block text-[12px] leading-4 font-normal text-ink2 max-[700px]:hidden">{s.says}</span>
+              <span className="block text-label leading-4 font-normal text-ink2 max-[700px]:hidden">{s.says}</span>
             </Link>
           ),
         )}
@@ -94,7 +96,7 @@ function Shell({
             disabled={busy}
             onClick={onNext ?? (() => navigate(`/a/${id}/intake/${next.id}`))}
           >
-            {busy ? "Saving…" : id === null ? "Make the athlete" : `On to ${next.name.toLowerCase()}`} {ICON.right}
+            {busy ? "Saving…" : id === null ? "Create athlete" : `Next: ${next.name.toLowerCase()}`} {ICON.right}
           </button>
         )}
       </div>
@@ -170,7 +172,7 @@ function NewAthlete() {
       >
         <AthleteStep form={form} set={set} faults={faults} />
         <button type="submit" className="sr-only" tabIndex={-1}>
-          Make the athlete
+          Create athlete
         </button>
       </form>
     </Shell>

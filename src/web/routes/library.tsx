@@ -3,6 +3,7 @@ import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 import type { ExerciseView, LibraryView } from "../../api/views";
 import { useFit, useLibrary } from "../data/intake";
+import { useCurrentRow } from "../frame/current";
 import { Essentials } from "../library/Essentials";
 import { ExerciseSheet } from "../library/ExerciseSheet";
 import { Filters } from "../library/Filters";
@@ -10,9 +11,9 @@ import { type Filter, filtered, filterFrom, paramsFrom } from "../library/filter
 import { LOADING_NAMES, PATTERN_NAMES } from "../library/words";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
-import { useCurrentRow } from "../ui/Frame";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Failed, LoadingNote } from "../ui/State";
 
 const OwnForm = lazy(() => import("../library/OwnForm"));
@@ -80,8 +81,7 @@ function Library({ library }: { library: LibraryView }) {
   return (
     <div className="grid h-full grid-cols-[372px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] max-[860px]:grid-cols-1 max-[860px]:grid-rows-[42%_minmax(0,1fr)]">
       <main className="flex min-h-0 min-w-0 flex-col border-r border-hair">
-        <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
-          <h1 className="text-[18px] leading-6 font-[650]">Library</h1>
+        <PageHeader title="Library">
           <span className="ml-1 text-ink2">
             {list.length} of {library.exercises.length}
           </span>
@@ -89,7 +89,7 @@ function Library({ library }: { library: LibraryView }) {
           <button type="button" className="btn" onClick={() => setForm("add")}>
             {ICON.plus} Own exercise
           </button>
-        </div>
+        </PageHeader>
         <Filters
           library={library}
           filter={filter}
@@ -174,12 +174,12 @@ function Row({
           <span className={`block truncate leading-5 ${e.hidden ? "text-ink2 line-through" : "font-medium"}`}>
             {e.name}
           </span>
-          <span className="block truncate text-[12px] leading-4 text-ink2">
+          <span className="block truncate text-label leading-4 text-ink2">
             {closed ?? `${PATTERN_NAMES[e.pattern].toLowerCase()}, ${LOADING_NAMES[e.loading]}`}
           </span>
         </span>
-        {e.own && <span className="text-[11px] text-ink2">own</span>}
-        {e.hidden && <span className="text-[11px] text-ink2">hidden</span>}
+        {e.own && <span className="text-note text-ink2">own</span>}
+        {e.hidden && <span className="text-note text-ink2">hidden</span>}
         {closed && (
           <svg width="12" height="12" viewBox="0 0 12 12" role="img" aria-label="closed" className="flex-none">
             <rect x="1" y="1" width="10" height="10" fill="none" stroke="var(--color-field)" />

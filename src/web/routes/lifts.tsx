@@ -5,16 +5,18 @@ import { Link, useNavigate, useParams } from "react-router";
 import type { LiftRow, LiftView } from "../../api/views";
 import { reserveText, workText } from "../../core/session";
 import { useLift, useLifts, useNextDay } from "../data/dose";
-import { day, dayAndYear, LABEL_NAMES, mass, textIn, type Units } from "../format";
+import { counted, day, dayAndYear, LABEL_NAMES, mass, textIn, type Units } from "../format";
+import { useUnits } from "../frame/current";
 import { Overrule } from "../lifts/Overrule";
 import { DECISION_WORDS } from "../lifts/words";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
-import { useUnits } from "../ui/Frame";
 import { WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PlateStack } from "../ui/Plates";
+import { PageHeader } from "../ui/page";
 import { Empty, Failed, LoadingNote } from "../ui/State";
+import { Toolbar } from "../ui/Toolbar";
 import { Asked, WhyList } from "../ui/Why";
 
 const LiftChart = lazy(() => import("../lifts/LiftChart"));
@@ -50,23 +52,23 @@ function Both({ id, rows, exercise }: { id: string; rows: LiftRow[]; exercise: s
     { key: "ArrowDown", label: "lift", run: () => step(1), bar: true },
   ]);
   return (
-    <div className="grid h-full grid-cols-[232px_minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)]">
+    <div className="three-pane">
       <nav aria-label="Lifts" className="min-h-0 overflow-auto border-r border-hair bg-panel py-2">
         {rows.map((r) => (
           <Link
             key={r.exercise}
             to={`/a/${id}/lifts/${r.exercise}`}
             aria-current={r.exercise === exercise ? "page" : undefined}
-            className={`relative flex gap-2 px-3 py-1.5 leading-4 ${r.exercise === exercise ? "bg-iron-l before:absolute before:inset-y-0 before:left-0 before:w-[3px] before:bg-iron" : "hover:bg-white"}`}
+            className={`relative flex gap-2 px-3 py-1.5 leading-4 ${r.exercise === exercise ? "bg-iron-l before:absolute before:inset-y-0 before:left-0 before:w-[3px] before:bg-iron" : "hover:bg-surface"}`}
           >
             <PatternTile id={bandOf(r.pattern)} size={16} />
             <span className="min-w-0 flex-1">
               <span className="block truncate font-medium">{r.name}</span>
-              <span className="block text-[12px] text-ink2">
+              <span className="block text-label text-ink2">
                 {r.times} × · {day(r.last)}
               </span>
             </span>
-            <span className="text-right text-[12px] text-ink2">
+            <span className="text-right text-label text-ink2">
               {r.e1rmKg !== null && (
                 <span className="num block font-semibold text-ink">{mass(Math.round(r.e1rmKg), units)}</span>
               )}
@@ -91,19 +93,15 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
   return (
     <>
       <main className="min-w-0 overflow-auto px-4 pb-4">
-        <div className="flex min-h-[52px] items-center gap-3">
-          <h1 className="text-[18px] leading-6 font-[650]">{view.name}</h1>
-          <span className="text-ink2">
-            {view.entries.length} session{view.entries.length === 1 ? "" : "s"}
-            {last ? `, last on ${day(last.date)}` : ""}
-          </span>
-          <span className="flex-1" />
-          <Link className="btn btn-sm" to={`/library/${view.exercise}`}>
-            Its sheet
-          </Link>
-        </div>
+        <PageHeader
+          className="-mx-4"
+          title={view.name}
+          note={`${counted(view.entries.length, "session")}${last ? `, last on ${day(last.date)}` : ""}`}
+        >
+          <Toolbar name="More for this lift" actions={[{ label: "Exercise", to: `/library/${view.exercise}` }]} />
+        </PageHeader>
         {view.rising && (
-          <p className="mb-2 flex gap-1.5 rounded-[3px] border border-brick bg-brick-l p-2 text-[12px] leading-4 text-brick-ink">
+          <p className="mb-2 flex gap-1.5 rounded-[3px] border border-brick bg-brick-l p-2 text-label leading-4 text-brick-ink">
             <WarnIcon /> Pain rose over three sessions: {view.rising.join(", ")} of 10. No increase; ask, and see a
             physiotherapist if it lasts or returns.
           </p>
@@ -111,8 +109,8 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
         <Suspense fallback={<div className="h-[258px]" />}>
           <LiftChart view={view} units={units} />
         </Suspense>
-        <h2 className="mt-4 mb-1 text-[13px] font-semibold">Every time, and what it said about the next</h2>
-        <table className="w-full border-collapse text-left text-[12px] leading-4">
+        <h2 className="mt-4 mb-1 text-body font-semibold">Every time, and what it said about the next</h2>
+        <table className="w-full border-collapse text-left text-label leading-4">
           <thead>
             <tr className="h-6 text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
               <th className="w-[88px] font-semibold">Day</th>
@@ -174,10 +172,10 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
         {view.current && (
           <div className="sec">
             <h2 className="sec-h">Estimated 1RM</h2>
-            <p className="num text-[32px] leading-9 font-semibold">
+            <p className="num text-hero leading-9 font-semibold">
               {mass(Math.round(view.current.kg * 10) / 10, units)}
             </p>
-            <p className="text-[12px] leading-4 text-ink2">
+            <p className="text-label leading-4 text-ink2">
               give or take {Math.round(view.current.unsurePct)}%, from {day(view.current.date)}; estimates fade after
               six weeks
             </p>
@@ -187,16 +185,16 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
           <h2 className="sec-h">Next step</h2>
           {view.next ? (
             <>
-              <p className="text-[12px] text-ink2">
+              <p className="text-label text-ink2">
                 <Link className="link" to={`/a/${view.id}/session/${view.next.date}/${view.next.label}`}>
                   {day(view.next.date)}, {LABEL_NAMES[view.next.label]}
                 </Link>
               </p>
-              <p className="num text-[22px] leading-7 font-semibold" data-testid="next-step">
+              <p className="num text-figure leading-7 font-semibold" data-testid="next-step">
                 {view.next.sets} × {workText(view.next)}
                 {view.next.loadKg !== null ? ` @ ${mass(view.next.loadKg, units)}` : ""}
               </p>
-              <p className="mb-2 flex items-center gap-2 text-[12px] text-ink2">
+              <p className="mb-2 flex items-center gap-2 text-label text-ink2">
                 {reserveText(view.next.rir)} in reserve
                 {view.next.perSideKg.length > 0 && <PlateStack perSideKg={view.next.perSideKg} />}
                 {view.next.decision && (
@@ -209,7 +207,7 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
               <WhyList reasons={view.next.why} />
             </>
           ) : (
-            <p className="text-[12px] leading-4">
+            <p className="text-label leading-4">
               No planned session takes it. {last ? `The last log said: ${DECISION_WORDS[last.decision.kind]}.` : ""}
             </p>
           )}
@@ -219,9 +217,9 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
         {view.ladder && (
           <div className="sec">
             <h2 className="sec-h">
-              Its ladder <span className="font-normal">{view.ladder.because}</span>
+              Progression <span className="font-normal">{view.ladder.because}</span>
             </h2>
-            <ol className="flex flex-col-reverse text-[12px] leading-4">
+            <ol className="flex flex-col-reverse text-label leading-4">
               {view.ladder.rungs.map((r, i) => (
                 <li
                   key={r.exercise}
@@ -239,7 +237,7 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
                     <span className="min-w-0 flex-1 truncate">{r.name}</span>
                   )}
                   <span className="flex-none text-ink2">
-                    {r.here ? "stands here" : r.times > 0 && r.first ? `from ${dayAndYear(r.first).slice(-8)}` : ""}
+                    {r.here ? "current step" : r.times > 0 && r.first ? `from ${dayAndYear(r.first).slice(-8)}` : ""}
                   </span>
                 </li>
               ))}
@@ -247,7 +245,7 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
           </div>
         )}
         <div className="sec flex-1">
-          <p className="text-[12px] leading-4 text-ink2">
+          <p className="text-label leading-4 text-ink2">
             Estimates say what was lifted, not what will hold. They do not replace a qualified person on the floor; no
             1RM test without supervision.
           </p>
@@ -265,7 +263,7 @@ function NextDay({ view, entry: e }: { view: LiftView; entry: LiftView["entries"
       next day
       <select
         aria-label={`Pain the morning after ${day(e.date)}`}
-        className="block w-11 border border-edge bg-white text-ink"
+        className="block w-11 border border-edge bg-surface text-ink"
         value={e.item.nextDayPain ?? ""}
         onChange={(x) => save.mutate({ date: e.date, exercise: view.exercise, pain: Number(x.target.value) })}
       >
@@ -290,7 +288,7 @@ function Ahead({ view }: { view: LiftView }) {
       <h2 className="sec-h">
         After that <span className="font-normal">if each week is done as asked</span>
       </h2>
-      <table className="w-full text-[12px] leading-4" aria-label="Planned ahead">
+      <table className="w-full text-label leading-4" aria-label="Planned ahead">
         <thead className="sr-only">
           <tr>
             <th>Day</th>

@@ -9,6 +9,7 @@ import { useAthlete } from "../data/hooks";
 import { day, distance, duration, massNumber, SPORT_NAMES, type Units } from "../format";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Failed, LoadingNote } from "../ui/State";
 import { Asked } from "../ui/Why";
 
@@ -30,7 +31,7 @@ export default function RecordsRoute() {
   return <Records key={id} view={athlete.data} />;
 }
 
-const head = "h-7 text-left text-[12px] text-ink2 shadow-[inset_0_-1px_0_var(--color-ground)] [&>th]:font-semibold";
+const head = "h-7 text-left text-label text-ink2 shadow-[inset_0_-1px_0_var(--color-ground)] [&>th]:font-semibold";
 const line = "h-8 cursor-pointer border-b border-hair2 hover:bg-panel";
 
 function Records({ view }: { view: AthleteView }) {
@@ -54,7 +55,7 @@ function Records({ view }: { view: AthleteView }) {
     .sort((a, b) => a.w.day - b.w.day || minutesOf(a.w.start) - minutesOf(b.w.start));
   const title = (text: string, add: string, onAdd: () => void) => (
     <div className="mb-1 flex items-center gap-2">
-      <h2 className="text-[15px] leading-6 font-[650]">{text}</h2>
+      <h2 className="text-lead leading-6 font-[650]">{text}</h2>
       <span className="flex-1" />
       <button type="button" className="btn btn-sm" onClick={onAdd}>
         {ICON.plus} {add}
@@ -63,16 +64,14 @@ function Records({ view }: { view: AthleteView }) {
   );
   return (
     <main className="flex h-full flex-col">
-      <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
-        <h1 className="text-[18px] leading-6 font-[650]">Records</h1>
-        <span className="ml-1 text-ink2">what the plan is worked out from</span>
+      <PageHeader title="Records" note="what the plan is worked out from">
         <span className="flex-1" />
         <Link className="btn" to={`/a/${view.id}/import`}>
           {ICON.file} Import records
         </Link>
         <FileActions view={view} />
-      </div>
-      <div className="grid min-h-0 flex-1 grid-cols-2 gap-6 overflow-auto px-4 pb-4">
+      </PageHeader>
+      <div className="grid min-h-0 flex-1 grid-cols-2 gap-6 overflow-auto max-[1023px]:grid-cols-1 px-4 pb-4">
         <div className="space-y-6">
           <section>
             {title("Races", "Race", () => setOpened({ kind: "race", race: null }))}
@@ -116,9 +115,9 @@ function Records({ view }: { view: AthleteView }) {
             )}
           </section>
           <section>
-            {title("Weekly windows", "Window", () => setOpened({ kind: "window", at: null }))}
+            {title("Free time", "Free time slot", () => setOpened({ kind: "window", at: null }))}
             {windows.length === 0 ? (
-              <p className="py-3 text-ink2">No window yet: without one no session can be placed.</p>
+              <p className="py-3 text-ink2">No free time slot yet: without one no session can be placed.</p>
             ) : (
               <table className="w-full border-collapse">
                 <thead>
@@ -147,13 +146,13 @@ function Records({ view }: { view: AthleteView }) {
             )}
           </section>
           <section>
-            <h2 className="mb-1 flex items-baseline gap-3 text-[15px] leading-6 font-[650]">
+            <h2 className="mb-1 flex items-baseline gap-3 text-lead leading-6 font-[650]">
               Places
-              <Link className="link text-[12px] font-normal" to={`/a/${view.id}/intake/places`}>
+              <Link className="link text-label font-normal" to={`/a/${view.id}/intake/places`}>
                 change them in the intake
               </Link>
             </h2>
-            <ul className="space-y-1.5 text-[12px] leading-4">
+            <ul className="space-y-1.5 text-label leading-4">
               {view.places.map((p) => (
                 <li key={p.id}>
                   <b>{p.id}</b>: {placeWords(p, units)}
@@ -183,7 +182,7 @@ function Records({ view }: { view: AthleteView }) {
               Nothing recorded around today. Add sessions, so that the week can be fitted around them.
             </p>
           )}
-          <p className="mt-1 text-[12px] text-ink2">* effort assumed by kind of session</p>
+          <p className="mt-1 text-label text-ink2">* effort assumed by kind of session</p>
         </section>
       </div>
       {opened && (
@@ -257,11 +256,11 @@ function EnduranceTable({
               <button type="button" className="link" onClick={() => onOpen(e)}>
                 {day(e.date)}
               </button>{" "}
-              <span className="text-[12px] text-ink2">{e.start ?? ""}</span>
+              <span className="text-label text-ink2">{e.start ?? ""}</span>
             </td>
             <td>
               {SPORT_NAMES[e.sport]}, {e.kind}
-              {e.isKey ? <b className="ml-1 text-[12px] text-moss-ink">key</b> : null}
+              {e.isKey ? <b className="ml-1 text-label text-moss-ink">key</b> : null}
             </td>
             <td>{duration(e.minutes)}</td>
             <td>
@@ -269,7 +268,7 @@ function EnduranceTable({
               {isHilly(e) && e.flatKm !== null && (
                 // biome-ignore lint/a11y/noStaticElementInteractions: keeps a click on the figure from opening the row
                 // biome-ignore lint/a11y/useKeyWithClickEvents: the button inside has the keys
-                <span className="block text-[12px] leading-4 text-ink2" onClick={(event) => event.stopPropagation()}>
+                <span className="block text-label leading-4 text-ink2" onClick={(event) => event.stopPropagation()}>
                   <Asked reasons={[flatWhy(e, units)]}>flat {distance(e.flatKm, units, 1)}</Asked>
                 </span>
               )}

@@ -9,10 +9,11 @@ import { useReview, useSaveReview } from "../data/dose";
 import { useClub, useSeason } from "../data/hooks";
 import { useHeld } from "../data/tags";
 import { day, mass, PHASE_NAMES, textIn } from "../format";
+import { useCurrentRow, useUnits } from "../frame/current";
 import { STRATA } from "../section/patterns";
-import { useCurrentRow, useUnits } from "../ui/Frame";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Empty, Failed, LoadingNote } from "../ui/State";
 import { useUnsaved } from "../ui/useUnsaved";
@@ -64,12 +65,15 @@ export default function ReviewRoute() {
   if (review.isError) return <Failed error={review.error} retry={() => review.refetch()} what="The review" />;
   if (!review.data || !range) return <LoadingNote what="the review" />;
   return (
-    <main className="grid h-full grid-cols-[minmax(0,1fr)_340px] grid-rows-[52px_minmax(0,1fr)]">
-      <div className="flex items-center gap-2 pr-3 pl-4">
-        <h1 className="text-[18px] leading-6 font-[650]">Review</h1>
-        <span className="text-ink2">
-          {day(review.data.from)} to {day(review.data.to)}
-        </span>
+    <main className="grid h-full grid-cols-[minmax(0,1fr)_21.25rem] grid-rows-[auto_minmax(0,1fr)] max-[1023px]:flex max-[1023px]:flex-col max-[1023px]:overflow-auto max-[1023px]:[&>*]:flex-none max-[1023px]:[&>:last-child]:order-4">
+      <PageHeader
+        title="Review"
+        note={
+          <>
+            {day(review.data.from)} to {day(review.data.to)}
+          </>
+        }
+      >
         <button type="button" className="btn btn-sq ml-2" aria-label="Block before" onClick={() => move(-1)}>
           {ICON.left}
         </button>
@@ -91,8 +95,8 @@ export default function ReviewRoute() {
         >
           Block sheet
         </a>
-      </div>
-      <h2 className="flex items-end border-l border-hair bg-panel px-4 pb-1.5 text-[12px] font-semibold text-ink2">
+      </PageHeader>
+      <h2 className="flex items-end border-l border-hair bg-panel px-4 pb-1.5 text-label font-semibold text-ink2 max-[1023px]:order-3 max-[1023px]:pt-3">
         The block in words
       </h2>
       {review.data.weeks.length === 0 ? (
@@ -113,9 +117,9 @@ function Figures({ view, stale }: { view: ReviewView; stale: boolean }) {
   const planned = view.weeks.reduce((a, w) => a + w.endurance.plannedMinutes, 0);
   const figure = (label: string, done: string, of: string) => (
     <div className="border-r border-hair px-4 py-1.5 first:pl-0 last:border-r-0">
-      <p className="text-[11px] leading-[14px] text-ink2">{label}</p>
-      <p className="num text-[22px] leading-7 font-semibold">
-        {done} <span className="text-[13px] font-normal text-ink2">{of}</span>
+      <p className="text-note leading-[14px] text-ink2">{label}</p>
+      <p className="num text-figure leading-7 font-semibold">
+        {done} <span className="text-body font-normal text-ink2">{of}</span>
       </p>
     </div>
   );
@@ -135,13 +139,13 @@ function Figures({ view, stale }: { view: ReviewView; stale: boolean }) {
       <Suspense fallback={<div className="h-[330px]" />}>
         <WeekChart view={view} />
       </Suspense>
-      <div className="mt-3 grid grid-cols-[minmax(0,1fr)_300px] gap-6">
+      <div className="mt-3 grid grid-cols-[minmax(0,1fr)_300px] gap-6 max-[1180px]:grid-cols-1">
         <Suspense fallback={<div className="h-[236px]" />}>
           <ShareChart view={view} />
         </Suspense>
         <div>
-          <h2 className="mb-1 text-[13px] font-semibold">By phase</h2>
-          <table className="w-full text-left text-[12px] leading-5">
+          <h2 className="mb-1 text-body font-semibold">By phase</h2>
+          <table className="w-full text-left text-label leading-5">
             <thead>
               <tr className="text-ink2">
                 <th className="font-semibold">Phase</th>
@@ -170,11 +174,11 @@ function Figures({ view, stale }: { view: ReviewView; stale: boolean }) {
               ))}
             </tbody>
           </table>
-          <h2 className="mt-3 mb-1 text-[13px] font-semibold">Estimated 1RM</h2>
+          <h2 className="mt-3 mb-1 text-body font-semibold">Estimated 1RM</h2>
           {view.lifts.length === 0 ? (
-            <p className="text-[12px] text-ink2">No lift with a bar or a machine in this block.</p>
+            <p className="text-label text-ink2">No lift with a bar or a machine in this block.</p>
           ) : (
-            <ul className="text-[12px] leading-5">
+            <ul className="text-label leading-5">
               {view.lifts.map((l) => (
                 <li key={l.exercise} className="flex justify-between border-b border-hair2 py-1">
                   <Link className="link" to={`/a/${view.id}/lifts/${l.exercise}`}>
@@ -219,7 +223,7 @@ function Words({ view }: { view: ReviewView }) {
         value={text}
         onChange={(e) => setText(e.target.value)}
       />
-      <p className="mt-2 text-[12px] leading-4 text-ink2">
+      <p className="mt-2 text-label leading-4 text-ink2">
         {view.saved?.sentAt
           ? `Sent ${view.saved.sentAt.slice(0, 10)}.`
           : view.saved

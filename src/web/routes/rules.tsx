@@ -14,10 +14,11 @@ import {
 } from "../../core/rulebook";
 import { useAthleteRules, useRules } from "../data/rules";
 import { day, textIn } from "../format";
+import { useCurrentRow, useUnits } from "../frame/current";
 import { OwnValues, Parameters } from "../rules/Parameters";
 import { CHAPTER_NAMES, GLOSSARY, rulePath } from "../rules/words";
-import { useCurrentRow, useUnits } from "../ui/Frame";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Failed, LoadingNote } from "../ui/State";
 
@@ -76,8 +77,7 @@ function Rules({ values }: { values: RuleValues }) {
   return (
     <div className="grid h-full grid-cols-[340px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] max-[860px]:grid-cols-1 max-[860px]:grid-rows-[42%_minmax(0,1fr)]">
       <nav aria-label="Rules by chapter" className="flex min-h-0 min-w-0 flex-col border-r border-hair bg-panel">
-        <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
-          <h1 className="text-[18px] leading-6 font-[650]">Rules</h1>
+        <PageHeader title="Rules">
           <span className="flex-1" />
           <Segments<Tab>
             name="Shown"
@@ -88,7 +88,7 @@ function Rules({ values }: { values: RuleValues }) {
               ["terms", "Terms"],
             ]}
           />
-        </div>
+        </PageHeader>
         <label className="mx-4 mb-2 block">
           <span className="sr-only">Search the rules and terms</span>
           <input
@@ -102,7 +102,7 @@ function Rules({ values }: { values: RuleValues }) {
         <div className="min-h-0 flex-1 overflow-auto border-t border-hair">
           {found.map(([chapter, ids]) => (
             <section key={chapter} aria-label={CHAPTER_NAMES[chapter]}>
-              <h2 className="sticky top-0 z-10 bg-panel px-4 pt-2 pb-1 text-[12px] font-semibold text-ink2">
+              <h2 className="sticky top-0 z-10 bg-panel px-4 pt-2 pb-1 text-label font-semibold text-ink2">
                 {CHAPTER_NAMES[chapter]}
               </h2>
               <ul>
@@ -112,7 +112,7 @@ function Rules({ values }: { values: RuleValues }) {
                       data-rule={id}
                       to={rulePath(id)}
                       aria-current={tab === "rules" && id === chosen ? "page" : undefined}
-                      className={`relative block px-4 py-1 leading-5 ${tab === "rules" && id === chosen ? "bg-iron-l font-medium before:absolute before:inset-y-0 before:left-0 before:w-[3px] before:bg-iron" : "hover:bg-white"}`}
+                      className={`relative block px-4 py-1 leading-5 ${tab === "rules" && id === chosen ? "bg-iron-l font-medium before:absolute before:inset-y-0 before:left-0 before:w-[3px] before:bg-iron" : "hover:bg-surface"}`}
                     >
                       {RULES[id].title}
                     </Link>
@@ -139,7 +139,7 @@ function Rule({ id, values }: { id: RuleId; values: RuleValues }) {
   return (
     <main className="min-h-0 min-w-0 overflow-auto px-5 pb-6">
       <div className="flex min-h-[52px] flex-wrap items-center gap-x-3">
-        <h2 className="text-[18px] leading-6 font-[650]">{r.title}</h2>
+        <h2 className="text-title leading-6 font-[650]">{r.title}</h2>
         <span className="text-ink2">
           {KIND_WORDS[r.kind]} ·{" "}
           <span className="num" data-testid="rule-id">
@@ -175,12 +175,12 @@ function Rule({ id, values }: { id: RuleId; values: RuleValues }) {
             <p className="text-ink2">Looking through the season…</p>
           ) : spoken ? (
             <>
-              <p className="mb-1 text-[12px] text-ink2">
+              <p className="mb-1 text-label text-ink2">
                 Said {spoken.times === 1 ? "once" : `${spoken.times} times`}, first:
               </p>
               <ul className="space-y-1">
                 {spoken.first.map((f) => (
-                  <li key={f.text} className="text-[12px] leading-4">
+                  <li key={f.text} className="text-label leading-4">
                     <Link className="link" to={`/a/${row.id}/week/${f.week}`}>
                       Week of {day(f.week)}
                     </Link>
@@ -190,14 +190,14 @@ function Rule({ id, values }: { id: RuleId; values: RuleValues }) {
               </ul>
             </>
           ) : (
-            <p className="text-[12px] text-ink2">It says nothing in this season's plan.</p>
+            <p className="text-label text-ink2">It says nothing in this season's plan.</p>
           )}
         </>
       )}
       {r.examples.length > 0 && (
         <>
           <h3 className="sec-h mt-5">Worked examples</h3>
-          <ul className="text-[12px] leading-5">
+          <ul className="text-label leading-5">
             {r.examples.map((e) => (
               <li key={JSON.stringify(e)} className="num">
                 {Object.entries(e.given)
@@ -221,13 +221,13 @@ function Terms({ needle }: { needle: string }) {
       tabIndex={0}
       className="min-h-0 min-w-0 overflow-auto px-5 pb-6"
     >
-      <h2 className="flex min-h-[52px] items-center text-[18px] leading-6 font-[650]">Terms</h2>
+      <h2 className="flex min-h-[52px] items-center text-title leading-6 font-[650]">Terms</h2>
       <dl className="max-w-[72ch]">
         {shown.map((t) => (
           <div key={t.term} className="grid grid-cols-[180px_minmax(0,1fr)] gap-3 border-b border-hair2 py-1.5">
             <dt className="font-semibold">
               {t.term}
-              {t.also && <span className="block text-[12px] font-normal text-ink2">{t.also}</span>}
+              {t.also && <span className="block text-label font-normal text-ink2">{t.also}</span>}
             </dt>
             <dd>{t.says}</dd>
           </div>

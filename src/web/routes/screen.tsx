@@ -70,7 +70,7 @@ function Run({ id, view }: { id: string; view: ScreeningView }) {
   return (
     <main className="flex h-full flex-col">
       <header className="flex min-h-[52px] flex-none flex-wrap items-center gap-3 px-4 py-2">
-        <h1 className="text-[18px] leading-6 font-[650]">
+        <h1 className="text-title leading-6 font-[650]">
           {test ? test.name : sights ? "Seen in the sport" : "What it changes"}
         </h1>
         <span className="text-ink2">
@@ -186,19 +186,19 @@ function TestPage({
   return (
     <div className="mx-auto grid w-full max-w-[960px] grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] gap-6 max-[760px]:grid-cols-1">
       <section>
-        <h2 className="mb-1 text-[12px] leading-4 font-semibold text-ink2">How to do it</h2>
-        <ol className="mb-4 list-decimal space-y-1 pl-5 text-[15px] leading-6">
+        <h2 className="mb-1 text-label leading-4 font-semibold text-ink2">How to do it</h2>
+        <ol className="mb-4 list-decimal space-y-1 pl-5 text-lead leading-6">
           {test.how.map((h) => (
             <li key={h}>{h}</li>
           ))}
         </ol>
-        <h2 className="mb-1 text-[12px] leading-4 font-semibold text-ink2">What to look at</h2>
-        <ul className="mb-4 list-disc space-y-1 pl-5 text-[15px] leading-6">
+        <h2 className="mb-1 text-label leading-4 font-semibold text-ink2">What to look at</h2>
+        <ul className="mb-4 list-disc space-y-1 pl-5 text-lead leading-6">
           {test.look.map((h) => (
             <li key={h}>{h}</li>
           ))}
         </ul>
-        <p className="text-[12px] leading-4 text-ink2">
+        <p className="text-label leading-4 text-ink2">
           Mark: {test.unit === "yes-no" ? "passed" : valueText(test, test.mark)}. {test.source}.
         </p>
       </section>
@@ -228,7 +228,7 @@ function TestPage({
           )}
         </div>
         {test.unit !== "yes-no" && <ResultBars test={test} now={result} last={last} />}
-        <p className="mt-2 text-[13px]">
+        <p className="mt-2 text-body">
           {last
             ? `Last time: ${test.sides ? `${valueText(test, last.left)} left, ${valueText(test, last.right)} right` : valueText(test, last.value)}.`
             : "Not done before."}
@@ -249,7 +249,7 @@ function Changes({ id, draft, onDone }: { id: string; draft: ScreenDraft; onDone
   }, []);
   if (nothing)
     return (
-      <p className="mx-auto max-w-[680px] text-[15px]">
+      <p className="mx-auto max-w-[680px] text-lead">
         Nothing was tested and nothing looked at: there is nothing to accept.
       </p>
     );
@@ -264,7 +264,7 @@ function Changes({ id, draft, onDone }: { id: string; draft: ScreenDraft; onDone
         {body.seen === null ? "" : ", the sport looked at"}. Nothing is changed until you accept.
       </p>
       {findings.length === 0 ? (
-        <p className="text-[15px]">Every test that was done passed, and nothing was seen: the plan stays as it is.</p>
+        <p className="text-lead">Every test that was done passed, and nothing was seen: the plan stays as it is.</p>
       ) : (
         <ul aria-label="What each finding changes">
           {findings.map((f) => (
@@ -289,7 +289,7 @@ function Changes({ id, draft, onDone }: { id: string; draft: ScreenDraft; onDone
       )}
       <button
         type="button"
-        className="btn btn-pri mt-4 h-12 px-6 text-[15px]"
+        className="btn btn-pri mt-4 h-12 px-6 text-lead"
         disabled={accept.isPending}
         onClick={() => accept.mutate(body, { onSuccess: onDone })}
       >

@@ -8,6 +8,7 @@ import { draftOf } from "../intake/useStep";
 import { draftKey, isWhole, type ScreenDraft, valueText } from "../screening/draft";
 import { FindingLine } from "../screening/FindingLine";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Failed, LoadingNote } from "../ui/State";
 
 const HistoryChart = lazy(() => import("../charts/HistoryChart"));
@@ -46,10 +47,9 @@ function Overview({ id, view }: { id: string; view: ScreeningView }) {
   ]);
   const done = view.tests.filter((t) => t.history.length > 0).length;
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_340px] grid-rows-[minmax(0,1fr)] max-[860px]:block max-[860px]:overflow-auto">
+    <div className="two-pane side-wide">
       <main className="flex min-w-0 flex-col">
-        <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
-          <h1 className="text-[18px] leading-6 font-[650]">Screening</h1>
+        <PageHeader title="Screening">
           <span className="ml-1 text-ink2">
             {done} of {view.tests.length} tests on record
           </span>
@@ -62,18 +62,18 @@ function Overview({ id, view }: { id: string; view: ScreeningView }) {
               ? `Go on: ${view.tests.filter((t) => isWhole(t, draft.results[t.test])).length} of ${view.tests.length} done`
               : "New screen"}
           </button>
-        </div>
+        </PageHeader>
         <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">
           <table className="w-full border-collapse text-left">
             <thead>
-              <tr className="h-7 text-[12px] text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
+              <tr className="h-7 text-label text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
                 <th className="font-semibold">Test</th>
-                <th className="w-[76px] font-semibold">Left</th>
-                <th className="w-[76px] font-semibold">Right</th>
-                <th className="w-[76px] font-semibold">Mark</th>
-                <th className="w-[120px] font-semibold">Result</th>
-                <th className="w-[96px] font-semibold">Since before</th>
-                <th className="w-[96px] font-semibold">On</th>
+                <th className="w-[76px] font-semibold max-[700px]:w-[56px]">Left</th>
+                <th className="w-[76px] font-semibold max-[700px]:w-[56px]">Right</th>
+                <th className="w-[76px] font-semibold max-[700px]:w-[56px]">Mark</th>
+                <th className="w-[120px] font-semibold max-[700px]:w-[72px]">Result</th>
+                <th className="not-phone w-[96px] font-semibold">Since before</th>
+                <th className="not-phone w-[96px] font-semibold">On</th>
               </tr>
             </thead>
             <tbody>
@@ -111,14 +111,14 @@ function Overview({ id, view }: { id: string; view: ScreeningView }) {
                         <b className="font-semibold text-brick-ink">under the mark</b>
                       )}
                     </td>
-                    <td>
+                    <td className="not-phone">
                       {change === null || t.unit === "yes-no"
                         ? "–"
                         : change === 0
                           ? "same"
                           : `${change > 0 ? "+" : "−"}${valueText(t, Math.abs(change))}`}
                     </td>
-                    <td>{h ? day(h.date) : "–"}</td>
+                    <td className="not-phone">{h ? day(h.date) : "–"}</td>
                   </tr>
                 );
               })}
@@ -126,7 +126,7 @@ function Overview({ id, view }: { id: string; view: ScreeningView }) {
           </table>
           {test && (
             <section className="mt-5">
-              <h2 className="mb-1 text-[15px] leading-6 font-[650]">{test.name} over time</h2>
+              <h2 className="mb-1 text-lead leading-6 font-[650]">{test.name} over time</h2>
               {test.history.length === 0 ? (
                 <p className="text-ink2">Not done yet: the first screen draws the first point.</p>
               ) : (

@@ -12,24 +12,26 @@ import { type Boundary, backToComputed, boundaryIn, moveBoundary, planPhases, wi
 import { useChanging, useSeason } from "../data/hooks";
 import { useTrial } from "../data/trial";
 import { distanceNumber, span } from "../format";
+import { useUnits } from "../frame/current";
 import { AmountHandles } from "../mileage/AmountHandles";
 import { AmountRow } from "../mileage/AmountRow";
 import { amountFrom, amountNumber, shownAmounts } from "../mileage/amounts";
 import { EndurancePanel } from "../mileage/EndurancePanel";
+import { seasonActions } from "../season/actions";
 import { phaseFacts } from "../season/facts";
 import { Inspector } from "../season/Inspector";
-import { SeasonMenu } from "../season/SeasonMenu";
 import { TrialBar } from "../season/TrialBar";
 import { Legend } from "../section/Legend";
 import { type SeasonLayout, seasonLayout, type Terrain, weeksThatFit, ZOOMS, zoomed } from "../section/layout/season";
 import { SeasonHandles } from "../section/SeasonHandles";
 import { SeasonSection } from "../section/SeasonSection";
 import { useSize } from "../section/useSize";
-import { useUnits } from "../ui/Frame";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Failed, LoadingNote } from "../ui/State";
+import { type Action, Toolbar } from "../ui/Toolbar";
 
 const RaceSheet = lazy(() => import("../ui/RaceSheet"));
 const TERRAIN: [Terrain, string][] = [
@@ -76,8 +78,10 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
   const [zoom, setZoom] = useState<number | null>(null);
   const usual = size ? weeksThatFit(size.width, view.weeks.length) : 26;
   const fits = Math.min(zoom ?? usual, view.weeks.length);
-  const [firstWanted, setFirst] = useState(Math.max(0, now - BEFORE));
-  const first = Math.max(0, Math.min(firstWanted, view.weeks.length - fits));
+  const [firstWanted, setFirst] = useState<number | null>(null);
+  // A narrow screen shows few weeks: most of them are still ahead.
+  const atFirst = now - Math.min(BEFORE, Math.floor(fits / 3));
+  const first = Math.max(0, Math.min(firstWanted ?? atFirst, view.weeks.length - fits));
   const select = (index: number) => {
     const to = Math.max(0, Math.min(view.weeks.length - 1, index));
     const week = view.weeks[to];
@@ -221,68 +225,56 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
   const inUnit = (amounts: ReadonlyMap<string, number>) =>
     new Map([...amounts].map(([w, n]) => [w, amountFrom(n, plan?.unit ?? "km", units)]));
   const shownNow = useMemo(() => shownAmounts(view.weeks, plan), [view.weeks, plan]);
+  const tools: Action[] = [
+    { label: "Plan endurance", pressed: planning, run: () => setPlanning(!planning) },
+    { label: "Add race", icon: ICON.flag, run: () => setOpened({ race: null }) },
+    {
+      label: "Earlier weeks",
+      icon: ICON.left,
+      square: true,
+      disabled: first === 0,
+      run: () => setFirst(Math.max(0, first - Math.ceil(fits / 3))),
+    },
+    {
+      label: "Later weeks",
+      icon: ICON.right,
+      square: true,
+      disabled: first + fits >= view.weeks.length,
+      run: () => setFirst(first + Math.ceil(fits / 3)),
+    },
+    { label: "Fewer weeks, larger", icon: ICON.plus, square: true, disabled: fits <= ZOOMS[0], run: () => zoomBy(-1) },
+    {
+      label: "More weeks, smaller",
+      icon: ICON.minus,
+      square: true,
+      disabled: fits >= view.weeks.length,
+      run: () => zoomBy(1),
+    },
+    ...seasonActions(id, own.length > 0 ? () => attempt({ phases: [] }) : null),
+  ];
   const openedRace = opened?.race ? (athlete?.races.find((r) => r.id === opened.race) ?? null) : null;
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)]">
+    <div className="two-pane">
       <main className="relative flex min-w-0 flex-col">
         <TrialBar id={id} trial={trial} stored={stored} />
-        <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
-          <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">Season section</h1>
-          <span className="ml-1 truncate text-ink2">
-            {shown[0]
+        <PageHeader
+          title="Season"
+          note={
+            shown[0]
               ? `${span(shown[0].start, addDays(shown.at(-1)?.start ?? shown[0].start, 6))}, ${shown.length} of ${view.weeks.length} weeks`
-              : ""}
-          </span>
-          <span className="flex-1" />
-          <span className="flex gap-1 max-[1150px]:hidden">
-            <button
-              type="button"
-              className="btn btn-sq"
-              aria-label="Earlier weeks"
-              disabled={first === 0}
-              onClick={() => setFirst(Math.max(0, first - Math.ceil(fits / 3)))}
-            >
-              {ICON.left}
-            </button>
-            <button
-              type="button"
-              className="btn btn-sq"
-              aria-label="Later weeks"
-              disabled={first + fits >= view.weeks.length}
-              onClick={() => setFirst(first + Math.ceil(fits / 3))}
-            >
-              {ICON.right}
-            </button>
-            <button
-              type="button"
-              className="btn btn-sq ml-1"
-              aria-label="Closer: fewer weeks"
-              disabled={fits <= ZOOMS[0]}
-              onClick={() => zoomBy(-1)}
-            >
-              {ICON.plus}
-            </button>
-            <button
-              type="button"
-              className="btn btn-sq"
-              aria-label="Wider: more weeks"
-              disabled={fits >= view.weeks.length}
-              onClick={() => zoomBy(1)}
-            >
-              {ICON.minus}
-            </button>
-          </span>
-          <Segments name="Terrain" options={TERRAIN} value={terrain} onChange={setTerrain} />
-          <button type="button" className="btn ml-1" aria-pressed={planning} onClick={() => setPlanning(!planning)}>
-            Plan endurance
-          </button>
-          <button type="button" className="btn ml-1" onClick={() => setOpened({ race: null })}>
-            {ICON.flag} Add race
-          </button>
-          <SeasonMenu id={id} anyFixed={own.length > 0} onAllComputed={() => attempt({ phases: [] })} />
-        </div>
+              : ""
+          }
+        >
+          <Toolbar name="More for this season" actions={tools}>
+            <Segments name="Endurance by" options={TERRAIN} value={terrain} onChange={setTerrain} />
+          </Toolbar>
+        </PageHeader>
         <Legend kind="season" />
-        <div ref={ref} className="relative min-h-[420px] flex-1 overflow-hidden" onWheel={wheel}>
+        <div
+          ref={ref}
+          className="relative min-h-[420px] flex-1 overflow-hidden max-[1023px]:min-h-[680px]"
+          onWheel={wheel}
+        >
           {layout && size && (
             <SeasonSection
               layout={layout}

@@ -15,13 +15,14 @@ import {
   span,
   type Units,
 } from "../format";
+import { useUnits } from "../frame/current";
 import { phaseFacts } from "../season/facts";
 import { stripLayout, trainingLoadSum } from "../section/layout/strip";
 import { STRATA } from "../section/patterns";
 import { SeasonStrip } from "../section/SeasonStrip";
-import { useUnits } from "../ui/Frame";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Failed, LoadingNote } from "../ui/State";
 
 const STRIP = { width: 1000, height: 160 };
@@ -53,11 +54,10 @@ function Paper({ id, name, view }: { id: string; name: string; view: SeasonView 
       }),
     [view],
   );
-  const head = "h-7 text-left text-[12px] shadow-[inset_0_-1px_0_var(--color-ground)] [&>th]:font-semibold [&>th]:pr-3";
+  const head = "h-7 text-left text-label shadow-[inset_0_-1px_0_var(--color-ground)] [&>th]:font-semibold [&>th]:pr-3";
   return (
     <main className="flex h-full flex-col print:block">
-      <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4 print:hidden">
-        <h1 className="text-[18px] leading-6 font-[650]">Season sheet</h1>
+      <PageHeader title="Season sheet" className="print:hidden">
         <span className="ml-1 text-ink2">the print dialog also keeps it as PDF</span>
         <span className="flex-1" />
         <Link className="btn" to={`/a/${id}/season`}>
@@ -69,7 +69,7 @@ function Paper({ id, name, view }: { id: string; name: string; view: SeasonView 
         <button type="button" className="btn btn-pri" onClick={() => window.print()}>
           Print
         </button>
-      </div>
+      </PageHeader>
       <section
         aria-label="Sheet"
         // biome-ignore lint/a11y/noNoninteractiveTabindex: a sheet that scrolls must be reached by the keyboard
@@ -77,15 +77,15 @@ function Paper({ id, name, view }: { id: string; name: string; view: SeasonView 
         className="min-h-0 flex-1 overflow-auto px-4 pb-6 print:overflow-visible print:p-0"
       >
         <div className="mx-auto max-w-[1032px] rounded-[3px] border border-hair bg-panel p-4 print:max-w-none print:border-0 print:p-0">
-          <h2 className="text-[22px] leading-8 font-[650]">{name}</h2>
+          <h2 className="text-figure leading-8 font-[650]">{name}</h2>
           <p className="mb-2 text-ink2 print:text-ink">
             Season {dayAndYear(view.season.start)} to {dayAndYear(view.season.end)}, as of {dayAndYear(view.today)}
           </p>
           <div className="max-w-full overflow-hidden [&>svg]:h-auto [&>svg]:max-w-full">
             <SeasonStrip l={strip} {...STRIP} name="The season at a glance" />
           </div>
-          <h3 className="mt-3 mb-1 text-[15px] leading-6 font-[650]">Phases</h3>
-          <table className="w-full border-collapse text-[12px] leading-4">
+          <h3 className="mt-3 mb-1 text-lead leading-6 font-[650]">Phases</h3>
+          <table className="w-full border-collapse text-label leading-4">
             <thead>
               <tr className={head}>
                 <th>Phase</th>
@@ -116,9 +116,9 @@ function Paper({ id, name, view }: { id: string; name: string; view: SeasonView 
               })}
             </tbody>
           </table>
-          <h3 className="mt-4 mb-1 text-[15px] leading-6 font-[650]">Weeks</h3>
+          <h3 className="mt-4 mb-1 text-lead leading-6 font-[650]">Weeks</h3>
           <WeekTable view={view} units={units} head={head} />
-          <p className="mt-3 max-w-[80ch] text-[12px] leading-4">
+          <p className="mt-3 max-w-[80ch] text-label leading-4">
             Training load is session RPE times minutes, in arbitrary units. Effort that was not recorded is assumed by
             kind of session. This sheet does not replace a clinician, or a qualified person on the floor, and no figure
             on it promises that nobody gets hurt.
@@ -137,7 +137,7 @@ const racesOf = (view: SeasonView, w: SeasonWeekView): string =>
 
 function WeekTable({ view, units, head }: { view: SeasonView; units: Units; head: string }) {
   return (
-    <table className="w-full border-collapse text-[12px] leading-4 [&_td]:pr-2 print:text-[11px]">
+    <table className="w-full border-collapse text-label leading-4 [&_td]:pr-2 print:text-note">
       <thead className="print:table-header-group">
         <tr className={head}>
           <th>Week</th>

@@ -5,12 +5,16 @@ import { why } from "../../core/rulebook";
 import { emphasisText } from "../../core/session";
 import { useAthlete, useClub, useSession } from "../data/hooks";
 import { blockText, day, duration, PHASE_NAMES, placeName, sessionName, time } from "../format";
+import { useUnits } from "../frame/current";
+import { Cards } from "../session/Cards";
 import { SessionAnchor, TimeBar } from "../session/Drawn";
-import { Lines, WIDE } from "../session/Lines";
-import { useUnits } from "../ui/Frame";
+import { Lines, MEDIUM, WIDE } from "../session/Lines";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Empty, Failed, LoadingNote } from "../ui/State";
+import { type Action, Toolbar } from "../ui/Toolbar";
+import { usePhone } from "../ui/usePhone";
 import { Asked, WhyList } from "../ui/Why";
 
 export default function SessionRoute() {
@@ -56,19 +60,19 @@ function One({ id, date, label }: { id: string; date: string; label: string }) {
   useKeys("view", [
     { key: "ArrowLeft", label: "", run: () => step(-1), bar: true },
     { key: "ArrowRight", label: "session", run: () => step(1), bar: true },
-    { key: "g", label: "to the floor", run: () => navigate(`/a/${id}/floor/${date}/${label}`), bar: true },
+    { key: "g", label: "log session", run: () => navigate(`/a/${id}/floor/${date}/${label}`), bar: true },
     { key: "e", label: "edit", run: () => navigate(`/a/${id}/session/${date}/${label}/edit`), bar: true },
-    { key: "w", label: "its week", run: () => navigate(`/a/${id}/week/${date}`), bar: true },
+    { key: "w", label: "this week", run: () => navigate(`/a/${id}/week/${date}`), bar: true },
   ]);
   if (session.isPending) return <LoadingNote what="the session" />;
   if (session.isError)
     return session.error.message.includes("no such session") ? (
-      <Empty title="No session stands here any more">
+      <Empty title="There is no session here any more">
         <p className="mb-3">
-          {day(date)} holds no session {label}: it was moved, or its week changed.
+          {day(date)} holds no session {label}: it was moved, or the week changed.
         </p>
         <Link className="btn" to={`/a/${id}/week/${date}`}>
-          Open its week
+          Open this week
         </Link>
       </Empty>
     ) : (
@@ -77,92 +81,100 @@ function One({ id, date, label }: { id: string; date: string; label: string }) {
   return <Sheet view={session.data} onStep={step} />;
 }
 
+const canLift = (v: SessionView): boolean => v.date === v.today || (v.date < v.today && v.log === null);
+
+/** What can be done with a session; it is edited and printed as long as it is planned. */
+function sessionActions(v: SessionView): Action[] {
+  const at = `${v.date}/${v.label}`;
+  return [
+    { label: "Week", name: "Open this week", to: `/a/${v.id}/week/${v.date}` },
+    ...(v.time
+      ? [
+          { label: "Edit", icon: ICON.edit, to: `/a/${v.id}/session/${at}/edit` },
+          { label: "Card", to: `/a/${v.id}/card/${at}` },
+        ]
+      : []),
+    { label: "Warm-up", to: `/a/${v.id}/sheets` },
+    ...(canLift(v)
+      ? [
+          {
+            label: v.log ? "Log again" : "Log session",
+            icon: ICON.floor,
+            primary: true,
+            to: `/a/${v.id}/floor/${at}`,
+          },
+        ]
+      : []),
+  ];
+}
+
 function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => void }) {
+  const phone = usePhone();
   const units = useUnits();
-  const canLift = view.date === view.today || (view.date < view.today && view.log === null);
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)] max-[700px]:block max-[700px]:overflow-auto">
+    <div className="two-pane">
       <main className="flex min-w-0 flex-col">
-        <div className="flex min-h-[52px] flex-none flex-wrap items-center gap-2 pr-3 pl-4">
-          <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">
-            {sessionName(view.label, view.emphasis, view.slow)}
-          </h1>
-          <span className="ml-1 truncate text-ink2">
-            {day(view.date)} {time(view.start)}
-            {view.place ? `, ${placeName(view.place)}` : ""}, {PHASE_NAMES[view.phase]}, {emphasisText(view)}
-            {blockText(view)}
-            {view.edit ? ", made by hand" : ""}
-          </span>
+        <PageHeader
+          title={sessionName(view.label, view.emphasis, view.slow)}
+          note={
+            <>
+              {day(view.date)} {time(view.start)}
+              {view.place ? `, ${placeName(view.place)}` : ""}
+              {view.edit ? ", made by hand" : ""}
+            </>
+          }
+        >
           <button type="button" className="btn btn-sq ml-2" aria-label="Session before" onClick={() => onStep(-1)}>
             {ICON.left}
           </button>
           <button type="button" className="btn btn-sq -ml-1" aria-label="Next session" onClick={() => onStep(1)}>
             {ICON.right}
           </button>
-          <span className="flex-1" />
-          <Link className="btn max-[1300px]:hidden" to={`/a/${view.id}/sheets`}>
-            Warm-up
-          </Link>
-          {view.time && (
-            <>
-              <Link className="btn max-[700px]:hidden" to={`/a/${view.id}/card/${view.date}/${view.label}`}>
-                Card
-              </Link>
-              <Link className="btn max-[700px]:hidden" to={`/a/${view.id}/session/${view.date}/${view.label}/edit`}>
-                {ICON.edit} Edit
-              </Link>
-            </>
-          )}
-          <Link className="btn" to={`/a/${view.id}/week/${view.date}`}>
-            Its week
-          </Link>
-          {canLift ? (
-            <Link className="btn btn-pri" to={`/a/${view.id}/floor/${view.date}/${view.label}`}>
-              {ICON.floor} {view.log ? "Log again" : "To the floor"}
-            </Link>
-          ) : view.date > view.today ? (
-            <span className="text-[12px] leading-4 text-ink2">
-              The floor opens
-              <br />
-              on the day
-            </span>
+          <Toolbar name="More for this session" actions={sessionActions(view)}>
+            {view.date > view.today ? (
+              <span className="text-label leading-4 text-ink2">Logging opens on {day(view.date)}</span>
+            ) : (
+              !canLift(view) && <span className="text-label text-ink2">Logged</span>
+            )}
+          </Toolbar>
+        </PageHeader>
+        <div className="@container min-h-0 flex-1 overflow-auto px-4 pb-4">
+          {phone ? (
+            <Cards view={view} units={units} />
           ) : (
-            <span className="text-[12px] text-ink2">Logged</span>
+            <table className="w-full border-collapse text-left">
+              <thead>
+                <tr className="h-7 text-label text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
+                  <th className="w-10 font-semibold">Pair</th>
+                  <th className="font-semibold">Exercise</th>
+                  <th className="w-[104px] font-semibold">Sets × reps</th>
+                  <th className="w-[112px] font-semibold">Load</th>
+                  {!view.log && <th className={`w-[112px] font-semibold ${MEDIUM}`}>Last time</th>}
+                  {view.time && <th className={`w-[118px] font-semibold ${WIDE}`}>Plates a side</th>}
+                  <th className={`w-[70px] font-semibold ${MEDIUM}`}>Reserve</th>
+                  {view.time && <th className={`w-14 font-semibold ${WIDE}`}>Rest</th>}
+                  {!view.log && <th className={`w-14 font-semibold ${WIDE}`}>Tempo</th>}
+                  {view.log && <th className="w-[150px] font-semibold">Lifted</th>}
+                </tr>
+              </thead>
+              <tbody>
+                {view.items.map((i) => (
+                  <Lines key={i.pair + i.exercise} item={i} view={view} units={units} />
+                ))}
+              </tbody>
+            </table>
           )}
-        </div>
-        <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">
-          <table className="w-full border-collapse text-left">
-            <thead>
-              <tr className="h-7 text-[12px] text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
-                <th className="w-10 font-semibold">Pair</th>
-                <th className="font-semibold">Exercise</th>
-                <th className="w-[104px] font-semibold">Sets × reps</th>
-                <th className="w-[112px] font-semibold">Load</th>
-                {!view.log && <th className={`w-[112px] font-semibold ${WIDE}`}>Last time</th>}
-                {view.time && <th className={`w-[118px] font-semibold ${WIDE}`}>Plates a side</th>}
-                <th className={`w-[70px] font-semibold ${WIDE}`}>Reserve</th>
-                {view.time && <th className={`w-14 font-semibold ${WIDE}`}>Rest</th>}
-                {!view.log && <th className={`w-14 font-semibold ${WIDE}`}>Tempo</th>}
-                {view.log && <th className="w-[150px] font-semibold">Lifted</th>}
-              </tr>
-            </thead>
-            <tbody>
-              {view.items.map((i) => (
-                <Lines key={i.pair + i.exercise} item={i} view={view} units={units} />
-              ))}
-            </tbody>
-          </table>
           <TimeBar view={view} />
           {view.edit?.note && (
             <section className="mt-4">
               <h2 className="sec-h">Note</h2>
-              <p className="text-[13px]">{view.edit.note}</p>
+              <p className="text-body">{view.edit.note}</p>
             </section>
           )}
           {view.left.length > 0 && (
             <section className="mt-4">
               <h2 className="sec-h">Out for safety, and what stands instead</h2>
-              <ul className="text-[12px] leading-4">
+              <ul className="text-label leading-4">
                 {view.left.map((l) => (
                   <li key={l.exercise} className="flex gap-1.5 py-0.5">
                     <WarnIcon size={12} />
@@ -177,7 +189,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
           {view.dropped.length > 0 && (
             <section className="mt-4">
               <h2 className="sec-h">Left out</h2>
-              <ul className="text-[12px] leading-4">
+              <ul className="text-label leading-4">
                 {view.dropped.map((d) => (
                   <li key={d.name + d.why} className="py-0.5">
                     <b className="font-semibold">{d.name}</b>: {d.why}
@@ -193,14 +205,18 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
         aria-label="About this session"
       >
         <div className="sec">
+          <p className="mb-2">
+            {PHASE_NAMES[view.phase]}, {emphasisText(view)}
+            {blockText(view)}
+          </p>
           <h2 className="sec-h">
-            Anchor{" "}
+            Training load{" "}
             <em className="font-normal not-italic cond">
               {view.loadLimit > 0 ? `most this week takes: ${view.loadLimit} AU` : ""}
             </em>
           </h2>
           <SessionAnchor view={view} />
-          <p className="mt-1 text-[12px] text-ink2">
+          <p className="mt-1 text-label text-ink2">
             {duration(view.minutes)} × RPE {view.rpe} ={" "}
             <Asked reasons={[view.why[0] ?? why("week.most", "planned")]}>{view.stress} AU</Asked>
             {view.locked ? ", locked" : ""}
@@ -208,7 +224,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
         </div>
         <div className="sec">
           <h2 className="sec-h">Cautions</h2>
-          <ul className="space-y-1.5 text-[12px] leading-4">
+          <ul className="space-y-1.5 text-label leading-4">
             {view.cautions.map((c) => (
               <li key={c} className="flex gap-1.5">
                 <span className="mt-px">

@@ -38,11 +38,13 @@ import { EditRow } from "../editor/EditRow";
 import { Picker } from "../editor/Picker";
 import { CopySheet, TemplatesSheet } from "../editor/sheets";
 import { day, duration, placeName, sessionName, time } from "../format";
+import { useUnits } from "../frame/current";
 import { SessionAnchor, TimeBar } from "../session/Drawn";
-import { useUnits } from "../ui/Frame";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Failed, LoadingNote } from "../ui/State";
+import { Toolbar } from "../ui/Toolbar";
 import { useUnsaved } from "../ui/useUnsaved";
 
 export default function SessionEditRoute() {
@@ -57,7 +59,7 @@ export default function SessionEditRoute() {
       <div className="p-6">
         <p className="mb-3">This session is past, and stays as it was lifted.</p>
         <Link className="btn" to={`/a/${id}/session/${date}/${label}`}>
-          Back to its sheet
+          Back to the session
         </Link>
       </div>
     );
@@ -111,7 +113,7 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
     const at = (key: UniqueIdentifier | undefined) => rows.findIndex((r) => r.key === key);
     const nameAt = (i: number) => library.exercises.find((e) => e.id === rows[i]?.exercise)?.name ?? "The row";
     const place = (key: UniqueIdentifier | undefined) => `${at(key) + 1} of ${rows.length}`;
-    const held = (key: UniqueIdentifier) => `${nameAt(at(key))} in hand, ${place(key)}.`;
+    const held = (key: UniqueIdentifier) => `${nameAt(at(key))} picked up, ${place(key)}.`;
     return {
       onDragStart: ({ active }) => held(active.id),
       onDragOver: ({ active, over }) =>
@@ -139,49 +141,40 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
   const shown = preview?.session ?? null;
   const wrong = fault ?? preview?.fault ?? null;
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)]">
+    <div className="two-pane">
       <main className="flex min-w-0 flex-col">
-        <div className="flex min-h-[52px] flex-none items-center gap-2 pr-3 pl-4">
-          <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">
-            {sessionName(view.label, view.emphasis)}, by hand
-          </h1>
-          <span className="truncate text-ink2">
-            {day(view.date)} {time(view.start)}, {placeName(view.place)}
-          </span>
-          <span className="flex-1" />
-          <button
-            type="button"
-            className="btn btn-sq"
-            aria-label="Undo"
-            disabled={steps.past.length === 0}
-            onClick={() => setSteps(undone)}
-          >
-            {ICON.undo}
-          </button>
-          <button
-            type="button"
-            className="btn btn-sq"
-            aria-label="Redo"
-            disabled={steps.future.length === 0}
-            onClick={() => setSteps(redone)}
-          >
-            {ICON.redo}
-          </button>
-          <button type="button" className="btn" onClick={() => setSheet("templates")}>
-            Templates
-          </button>
-          <button
-            type="button"
-            className="btn"
-            disabled={changed}
-            title={changed ? "Keep it first" : ""}
-            onClick={() => setSheet("copy")}
-          >
-            Copy to others
-          </button>
-        </div>
+        <PageHeader
+          title={<>{sessionName(view.label, view.emphasis)}, by hand</>}
+          note={
+            <>
+              {day(view.date)} {time(view.start)}, {placeName(view.place)}
+            </>
+          }
+        >
+          <Toolbar
+            name="More for this session"
+            actions={[
+              {
+                label: "Undo",
+                icon: ICON.undo,
+                square: true,
+                disabled: steps.past.length === 0,
+                run: () => setSteps(undone),
+              },
+              {
+                label: "Redo",
+                icon: ICON.redo,
+                square: true,
+                disabled: steps.future.length === 0,
+                run: () => setSteps(redone),
+              },
+              { label: "Templates", run: () => setSheet("templates") },
+              { label: "Copy to others", disabled: changed, run: () => setSheet("copy") },
+            ]}
+          />
+        </PageHeader>
         <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">
-          <div className="grid grid-cols-[26px_38px_minmax(0,1fr)_46px_96px_48px_86px_58px_62px] gap-1.5 pb-1 text-[12px] font-semibold text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
+          <div className="grid grid-cols-[26px_38px_minmax(0,1fr)_46px_96px_48px_86px_58px_62px] gap-1.5 pb-1 text-label font-semibold text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
             <span />
             <span>Pair</span>
             <span>Exercise</span>
@@ -232,12 +225,12 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
             >
               {ICON.plus} Add an exercise
             </Picker>
-            <span className="text-[12px] text-ink2">
+            <span className="text-label text-ink2">
               An empty load is worked out by the rules. Arrow keys walk the fields; the handle moves a row, also with
               Space and arrows.
             </span>
           </div>
-          <label className="mt-3 block text-[12px] font-medium" htmlFor="session-note">
+          <label className="mt-3 block text-label font-medium" htmlFor="session-note">
             Note on the whole session
             <textarea
               id="session-note"
@@ -258,22 +251,22 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
             </h2>
             {shown ? (
               <>
-                <p className="num text-[22px] leading-7 font-semibold" data-testid="edit-minutes">
+                <p className="num text-figure leading-7 font-semibold" data-testid="edit-minutes">
                   {duration(shown.minutes)}{" "}
-                  <span className="text-[13px] font-normal text-ink2">of {duration(shown.windowMinutes)}</span>
+                  <span className="text-body font-normal text-ink2">of {duration(shown.windowMinutes)}</span>
                 </p>
-                <p className="text-[12px] text-ink2">
+                <p className="text-label text-ink2">
                   {shown.items.reduce((a, i) => a + i.sets, 0)} sets, {shown.stress} AU
                 </p>
                 <TimeBar view={shown} />
               </>
             ) : (
-              !wrong && <p className="text-[12px] text-ink2">Working out the loads and the time.</p>
+              !wrong && <p className="text-label text-ink2">Working out the loads and the time.</p>
             )}
             {wrong && (
               <p
                 role="alert"
-                className="mt-2 flex gap-1.5 rounded-[3px] border border-brick bg-brick-l p-2 text-[12px] leading-4 text-brick-ink"
+                className="mt-2 flex gap-1.5 rounded-[3px] border border-brick bg-brick-l p-2 text-label leading-4 text-brick-ink"
               >
                 <WarnIcon /> {wrong}
               </p>
@@ -288,7 +281,7 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
           <div className="sec flex-1">
             <h2 className="sec-h">To know before you keep it</h2>
             {preview && preview.warnings.length > 0 ? (
-              <ul className="space-y-1.5 text-[12px] leading-4">
+              <ul className="space-y-1.5 text-label leading-4">
                 {preview.warnings.map((w) => (
                   <li key={w} className="flex gap-1.5">
                     <WarnIcon size={12} /> {w}
@@ -296,9 +289,9 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
                 ))}
               </ul>
             ) : (
-              <p className="text-[12px] text-ink2">Nothing against it.</p>
+              <p className="text-label text-ink2">Nothing against it.</p>
             )}
-            <ul className="mt-3 space-y-1.5 text-[12px] leading-4 text-ink2">
+            <ul className="mt-3 space-y-1.5 text-label leading-4 text-ink2">
               {(shown ?? view).cautions.map((c) => (
                 <li key={c}>{c}</li>
               ))}

@@ -3,6 +3,7 @@ import { Link, useParams } from "react-router";
 import { useSheets } from "../data/intake";
 import { dayAndYear } from "../format";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Failed, LoadingNote } from "../ui/State";
 import { RuleNote } from "../ui/Why";
 
@@ -14,7 +15,7 @@ export default function SheetsRoute() {
   if (sheets.isError)
     return sheets.error.message.includes("no such place") ? (
       <main className="p-8">
-        <h1 className="mb-1 text-[18px] font-semibold">No place yet</h1>
+        <h1 className="mb-1 text-title font-semibold">No place yet</h1>
         <p className="mb-3 text-ink2">The sheets need nothing but a floor, and the plan needs to know of one place.</p>
         <Link className="btn" to={`/a/${id}/intake/places`}>
           Add a place
@@ -26,8 +27,7 @@ export default function SheetsRoute() {
   const view = sheets.data;
   return (
     <main className="flex h-full flex-col print:block">
-      <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4 print:hidden">
-        <h1 className="text-[18px] leading-6 font-[650]">Activation and after-care</h1>
+      <PageHeader title="Activation and after-care" className="print:hidden">
         <span className="ml-1 text-ink2">light work, never counted as a strength session</span>
         <span className="flex-1" />
         <Link className="btn" to={`/a/${id}/screening`}>
@@ -36,9 +36,9 @@ export default function SheetsRoute() {
         <button type="button" className="btn btn-pri" onClick={() => window.print()}>
           Print
         </button>
-      </div>
+      </PageHeader>
       <div className="min-h-0 flex-1 overflow-auto px-4 pb-6 print:overflow-visible print:p-0">
-        <p className="mb-3 hidden text-[15px] font-semibold print:block">
+        <p className="mb-3 hidden text-lead font-semibold print:block">
           {view.name}, {dayAndYear(view.today)}
         </p>
         <div className="grid grid-cols-3 gap-6 max-[1100px]:grid-cols-1 print:block">
@@ -47,13 +47,13 @@ export default function SheetsRoute() {
               key={s.id}
               className="rounded-[3px] border border-hair bg-panel p-4 print:mb-4 print:break-inside-avoid print:border-ink"
             >
-              <h2 className="flex items-baseline justify-between gap-2 text-[15px] leading-6 font-[650]">
+              <h2 className="flex items-baseline justify-between gap-2 text-lead leading-6 font-[650]">
                 {s.title}
-                <span className="text-[12px] font-normal text-ink2 whitespace-nowrap">
+                <span className="text-label font-normal text-ink2 whitespace-nowrap">
                   {s.rounds > 1 ? `${s.rounds} rounds, ` : ""}about {s.minutes} min
                 </span>
               </h2>
-              <p className="mb-2 text-[12px] leading-4 text-ink2">{s.says}</p>
+              <p className="mb-2 text-label leading-4 text-ink2">{s.says}</p>
               <ol>
                 {s.lines.map((l, i) => (
                   <li
@@ -64,21 +64,21 @@ export default function SheetsRoute() {
                     <span>
                       <Link
                         to={`/library/${l.exercise}`}
-                        className="block text-[14px] leading-5 font-semibold hover:underline print:text-[16px]"
+                        className="block text-body leading-5 font-semibold hover:underline print:text-lead"
                       >
                         {l.name}
                       </Link>
-                      <span className="block text-[12px] leading-4">{l.cue}</span>
-                      <span className="block text-[12px] leading-4 text-ink2 print:hidden">{l.why.text}</span>
+                      <span className="block text-label leading-4">{l.cue}</span>
+                      <span className="block text-label leading-4 text-ink2 print:hidden">{l.why.text}</span>
                     </span>
-                    <span className="text-right text-[15px] leading-5 font-semibold print:text-[18px]">{l.dose}</span>
+                    <span className="text-right text-lead leading-5 font-semibold print:text-title">{l.dose}</span>
                   </li>
                 ))}
               </ol>
             </section>
           ))}
         </div>
-        <div className="mt-4 max-w-[72ch] space-y-1 text-[12px] leading-4 text-ink2 print:text-ink">
+        <div className="mt-4 max-w-[72ch] space-y-1 text-label leading-4 text-ink2 print:text-ink">
           {view.cautions.map((c) => (
             <p key={c}>{c}</p>
           ))}

@@ -4,14 +4,17 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { daysBetween } from "../../core/dates";
 import { useSquad } from "../data/hooks";
-import { day, duration, EMPHASIS_NAMES, inDays, PHASE_NAMES, SPORT_NAMES, sessionName, time } from "../format";
+import { counted, day, duration, EMPHASIS_NAMES, inDays, PHASE_NAMES, SPORT_NAMES, sessionName, time } from "../format";
 import { STRATA } from "../section/patterns";
 import { ShortSection } from "../section/ShortSection";
+import { SquadCards } from "../squad/SquadCards";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { ImportSheet } from "../ui/ImportSheet";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Empty, Failed, LoadingNote } from "../ui/State";
+import { usePhone } from "../ui/usePhone";
 import { Asked } from "../ui/Why";
 
 type Filter = "all" | "today" | "look";
@@ -27,6 +30,7 @@ export default function SquadView() {
   const [params, setParams] = useSearchParams();
   const [filter, setFilter] = useState<Filter>("all");
   const [chosen, setChosen] = useState(0);
+  const phone = usePhone();
   const importing = params.get("import") === "1";
   const setImporting = (open: boolean) => setParams(open ? { import: "1" } : {}, { replace: true });
   const all = squad.data?.rows ?? [];
@@ -53,12 +57,10 @@ export default function SquadView() {
   const looks = all.filter((r) => r.attention.length > 0).length;
   return (
     <main className="flex h-full flex-col">
-      <TodayList rows={all} today={squad.data.today} />
-      <div className="flex h-[52px] flex-none items-center gap-2 px-4 max-[700px]:hidden">
-        <h1 className="text-[18px] leading-6 font-[650]">Squad</h1>
+      <PageHeader title="Squad">
         <span className="ml-1 text-ink2">
-          {all.length} athletes, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need{looks === 1 ? "s" : ""} a
-          look
+          {counted(all.length, "athlete")}, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need
+          {looks === 1 ? "s" : ""} a look
         </span>
         <span className="flex-1" />
         <Segments name="Show" options={FILTERS} value={filter} onChange={setFilter} />
@@ -68,8 +70,8 @@ export default function SquadView() {
         <Link className="btn btn-pri" to="/new">
           {ICON.plus} New athlete
         </Link>
-      </div>
-      <div className="min-h-0 flex-1 overflow-auto px-4 pb-4 max-[700px]:hidden">
+      </PageHeader>
+      <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">
         {all.length === 0 ? (
           <Empty title="No athletes yet">
             <p className="mb-3">
@@ -83,15 +85,17 @@ export default function SquadView() {
               {ICON.file} Import athlete
             </button>
           </Empty>
+        ) : phone ? (
+          <SquadCards rows={rows} today={squad.data.today} />
         ) : (
           <table className="w-full border-collapse text-left">
             <thead>
-              <tr className="sticky top-0 z-10 h-7 bg-paper text-[12px] text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
-                <th className="w-[150px] pl-2 font-semibold">Athlete</th>
-                <th className="w-[150px] font-semibold">Phase</th>
+              <tr className="sticky top-0 z-10 h-7 bg-paper text-label text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
+                <th className="w-[140px] pl-2 font-semibold">Athlete</th>
+                <th className="w-[136px] font-semibold">Phase</th>
                 <th className="w-[280px] font-semibold">4 weeks back, 8 ahead</th>
-                <th className="w-[168px] font-semibold">Next race</th>
-                <th className="w-[150px] font-semibold">Today</th>
+                <th className="w-[150px] font-semibold">Next race</th>
+                <th className="w-[112px] font-semibold">Today</th>
                 <th className="font-semibold">What needs you</th>
                 <th className="w-9">
                   <span className="sr-only">Open</span>
@@ -111,43 +115,6 @@ export default function SquadView() {
       </div>
       <ImportSheet key={String(importing)} open={importing} onClose={() => setImporting(false)} />
     </main>
-  );
-}
-
-/** On a phone the squad is who lifts today, and one tap leads to the floor. */
-function TodayList({ rows, today }: { rows: readonly SquadRow[]; today: string }) {
-  const lifting = rows.filter((r) => r.today).sort((a, b) => (a.today?.start ?? 0) - (b.today?.start ?? 0));
-  return (
-    <section className="hidden p-4 text-[16px] max-[700px]:block">
-      <h1 className="mb-3 text-[24px] leading-7 font-[650]">Lifting today, {day(today)}</h1>
-      {lifting.length === 0 && (
-        <p className="text-ink2">Nobody lifts today. The whole squad is shown on a wider screen.</p>
-      )}
-      <ul>
-        {lifting.map((r) =>
-          r.today ? (
-            <li key={r.id} className="border-b border-hair">
-              <Link
-                to={
-                  r.today.done
-                    ? `/a/${r.id}/session/${today}/${r.today.label}`
-                    : `/a/${r.id}/floor/${today}/${r.today.label}`
-                }
-                className="flex min-h-14 items-center justify-between gap-3"
-              >
-                <span>
-                  <span className="block leading-5 font-semibold">{r.name}</span>
-                  <span className="text-[14px] text-ink2">{sessionName(r.today.label, r.emphasis ?? "develop")}</span>
-                </span>
-                <span className="text-[14px] whitespace-nowrap">
-                  {r.today.done ? "logged" : `${time(r.today.start)}, ${duration(r.today.minutes)}`}
-                </span>
-              </Link>
-            </li>
-          ) : null,
-        )}
-      </ul>
-    </section>
   );
 }
 
@@ -173,10 +140,10 @@ function Row({
       className={`h-[76px] border-b border-hair align-middle ${on ? "bg-panel shadow-[inset_3px_0_0_var(--color-iron)]" : ""}`}
     >
       <td className="pl-3">
-        <Link to={`/a/${row.id}/week`} className="block text-[15px] leading-5 font-[650] hover:underline">
+        <Link to={`/a/${row.id}/week`} className="block text-lead leading-5 font-[650] hover:underline">
           {row.name}
         </Link>
-        <span className="text-[12px] text-ink2">{SPORT_NAMES[row.sport]}</span>
+        <span className="text-label text-ink2">{SPORT_NAMES[row.sport]}</span>
       </td>
       <td>
         {row.phase && row.emphasis ? (
@@ -185,7 +152,7 @@ function Row({
               <i className="sw" style={{ background: STRATA[row.phase].tint }} />
               {PHASE_NAMES[row.phase]}
             </span>
-            <span className="text-[12px] text-ink2">
+            <span className="text-label text-ink2">
               week {row.phaseWeek} of {row.phaseWeeks}, {EMPHASIS_NAMES[row.emphasis].toLowerCase()}
             </span>
           </>
@@ -202,7 +169,7 @@ function Row({
         {row.nextRace ? (
           <>
             <span className="block leading-4 font-medium">{row.nextRace.name}</span>
-            <span className="text-[12px] text-ink2">
+            <span className="text-label text-ink2">
               {row.nextRace.priority}, {day(row.nextRace.date)}, {inDays(daysBetween(today, row.nextRace.date))}
             </span>
           </>
@@ -214,7 +181,7 @@ function Row({
         {row.today ? (
           <Link to={`/a/${row.id}/session/${today}/${row.today.label}`} className="block hover:underline">
             <span className="block font-medium">{sessionName(row.today.label, row.emphasis ?? "develop")}</span>
-            <span className="text-[12px] text-ink2">
+            <span className="text-label text-ink2">
               {row.today.done ? "logged" : `${time(row.today.start)}, ${duration(row.today.minutes)}`}
             </span>
           </Link>
@@ -222,7 +189,7 @@ function Row({
           <span className="text-ink2">–</span>
         )}
       </td>
-      <td className="pr-2 text-[13px] leading-[18px]">
+      <td className="pr-2 text-body leading-[18px]">
         {first ? (
           <span className="flex items-start gap-1.5">
             <span className="mt-0.5">
@@ -233,7 +200,7 @@ function Row({
                 {first.text}
               </Asked>
               {more.length > 0 && (
-                <Asked reasons={more} className="block py-1 text-[12px] leading-4 text-ink2">
+                <Asked reasons={more} className="block py-1 text-label leading-4 text-ink2">
                   and {more.length} more
                 </Asked>
               )}

@@ -8,8 +8,8 @@ import { useSeason } from "../data/hooks";
 import { useSavePlan } from "../data/mileage";
 import { useHeld } from "../data/tags";
 import { usePlanning } from "../data/trial";
+import { useUnits } from "../frame/current";
 import { fromThisWeek, ordinaryAmount, UsualWeekEditor } from "../mileage/UsualWeekEditor";
-import { useUnits } from "../ui/Frame";
 import { Failed, LoadingNote } from "../ui/State";
 
 /** Milliseconds of quiet before a change is sent. */
@@ -55,7 +55,7 @@ export default function UsualWeekRoute() {
   return (
     <main className="grid h-full grid-rows-[52px_minmax(0,1fr)]">
       <div className="flex items-center gap-2 border-b border-hair pr-3 pl-4">
-        <h1 className="text-[18px] leading-6 font-[650]">Usual week</h1>
+        <h1 className="text-title leading-6 font-[650]">Usual week</h1>
         <span className="ml-1 truncate text-ink2">
           {save.isError ? "not saved" : waiting ? "saving…" : "saved as you change it"}
         </span>

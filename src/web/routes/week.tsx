@@ -2,7 +2,7 @@
 import { lazy, Suspense, startTransition, useCallback, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { toast } from "sonner";
-import type { EnduranceView, WeekView } from "../../api/views";
+import type { EnduranceView, PlannedSessionView, WeekView } from "../../api/views";
 import { addDays, laterOf, mondayOf } from "../../core/dates";
 import { useWeigher } from "../data/board";
 import { useClub, useWeek } from "../data/hooks";
@@ -17,14 +17,18 @@ import {
   span,
   type Units,
 } from "../format";
+import { useCurrentRow, useUnits } from "../frame/current";
 import { Legend } from "../section/Legend";
 import { weekLayout } from "../section/layout/week";
 import { useSize } from "../section/useSize";
 import { WeekSection } from "../section/WeekSection";
-import { useCurrentRow, useUnits } from "../ui/Frame";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
+import { Sheet } from "../ui/Sheet";
 import { Failed, LoadingNote } from "../ui/State";
+import { type Action, Toolbar } from "../ui/Toolbar";
+import { usePhone } from "../ui/usePhone";
 import { Chosen } from "../week/Chosen";
 import { DragMarks, DragWords } from "../week/DragLayer";
 import { placeAt } from "../week/drag";
@@ -32,7 +36,7 @@ import { EndurancePlanned } from "../week/EndurancePlanned";
 import { FitPanel } from "../week/FitPanel";
 import { useWeekActions } from "../week/useWeekActions";
 import { useWeekDrag } from "../week/useWeekDrag";
-import { WeekMenu } from "../week/WeekMenu";
+import { WeekDays } from "../week/WeekDays";
 import { WeekStrip } from "../week/WeekStrip";
 
 const EnduranceSheet = lazy(() => import("../ui/EnduranceSheet"));
@@ -58,6 +62,7 @@ function Week({ id, view }: { id: string; view: WeekView }) {
   const [editing, setEditing] = useState<EnduranceView | "new" | null>(null);
   const [sheet, setSheet] = useState<"disruption" | "weights" | null>(null);
   const [preview, setPreview] = useState<number | null>(null);
+  const phone = usePhone();
   const actions = useWeekActions(id, view);
   const weigher = useWeigher(id, view.monday, view.editable);
 
@@ -96,10 +101,10 @@ function Week({ id, view }: { id: string; view: WeekView }) {
     { key: "ArrowDown", label: "next session", run: () => walk(1), bar: true },
     { key: "ArrowUp", label: "session before", run: () => walk(-1) },
     { key: "Enter", label: "open session", run: () => openSession(selected), bar: true },
-    { key: "f", label: "fit week", run: actions.fit, bar: true },
+    { key: "f", label: "re-plan week", run: actions.fit, bar: true },
     { key: "l", label: "lock", run: () => actions.toggleLock(session), bar: true },
     { key: "e", label: "add endurance session", run: () => setEditing("new") },
-    { key: "d", label: "something came between", run: () => setSheet("disruption") },
+    { key: "d", label: "something came up", run: () => setSheet("disruption") },
     { key: "ctrl+z", label: "undo", run: actions.undo, bar: true },
     { key: "ctrl+shift+z", label: "redo", run: actions.redo },
     { key: "ctrl+y", label: "redo", run: actions.redo },
@@ -138,99 +143,114 @@ function Week({ id, view }: { id: string; view: WeekView }) {
   });
   const end = addDays(view.monday, 6);
   const { edits } = actions;
+  const about = (s: PlannedSessionView) => (
+    <Chosen
+      key={chosen}
+      id={id}
+      view={view}
+      session={s}
+      actions={actions}
+      weigher={weigher}
+      onOpen={() => openSession(selected)}
+    />
+  );
+  const canLock = view.editable && open.some((s) => !s.locked);
+  const tools: Action[] = [
+    {
+      label: edits?.undo ? `Undo: ${edits.undo.what}` : "Nothing to undo",
+      icon: ICON.undo,
+      square: true,
+      disabled: !edits?.undo,
+      run: actions.undo,
+    },
+    { label: "Endurance", icon: ICON.plus, run: () => setEditing("new") },
+    { label: "Something came up…", disabled: !view.editable, run: () => setSheet("disruption") },
+    {
+      label: edits?.redo ? `Redo: ${edits.redo.what}` : "Nothing to redo",
+      icon: ICON.redo,
+      square: true,
+      disabled: !edits?.redo,
+      run: actions.redo,
+    },
+    { label: "Copy last week's days", rare: true, disabled: !view.editable, run: actions.copyLast },
+    { label: "Lock all", rare: true, disabled: !canLock, run: () => void actions.lockAll() },
+    { label: "Weights of the rules…", rare: true, run: () => setSheet("weights") },
+    {
+      label: "The gym on one day",
+      rare: true,
+      apart: true,
+      to: `/gym/${laterOf(view.monday, view.today <= end ? view.today : view.monday)}`,
+    },
+    {
+      label: actions.busy ? "Placing…" : "Re-plan week",
+      icon: ICON.fit,
+      primary: true,
+      disabled: !view.editable || actions.busy,
+      run: actions.fit,
+    },
+  ];
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">
+    <div className="two-pane">
       <main className="flex min-w-0 flex-col">
-        <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
-          <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">Week {view.isoWeek}</h1>
-          <span className="ml-1 truncate text-ink2">{span(view.monday, end)}</span>
+        <PageHeader title={<>Week {view.isoWeek}</>} note={span(view.monday, end)}>
           <button type="button" className="btn btn-sq ml-2" aria-label="Previous week" onClick={() => go(-1)}>
             {ICON.left}
           </button>
           <button type="button" className="btn btn-sq -ml-1" aria-label="Next week" onClick={() => go(1)}>
             {ICON.right}
           </button>
-          <span className="flex-1" />
-          <button
-            type="button"
-            className="btn btn-sq"
-            aria-label={edits?.undo ? `Undo: ${edits.undo.what}` : "Nothing to undo"}
-            title={edits?.undo ? `Undo: ${edits.undo.what}` : "Nothing to undo"}
-            disabled={!edits?.undo}
-            onClick={actions.undo}
-          >
-            {ICON.undo}
-          </button>
-          <button
-            type="button"
-            className="btn btn-sq -ml-1"
-            aria-label={edits?.redo ? `Redo: ${edits.redo.what}` : "Nothing to redo"}
-            title={edits?.redo ? `Redo: ${edits.redo.what}` : "Nothing to redo"}
-            disabled={!edits?.redo}
-            onClick={actions.redo}
-          >
-            {ICON.redo}
-          </button>
-          <button type="button" className="btn" onClick={() => setEditing("new")}>
-            {ICON.plus} Endurance
-          </button>
-          <button type="button" className="btn" onClick={() => setSheet("disruption")} disabled={!view.editable}>
-            Came between…
-          </button>
-          <WeekMenu
-            editable={view.editable}
-            day={laterOf(view.monday, view.today <= end ? view.today : view.monday)}
-            onCopy={actions.copyLast}
-            onWeights={() => setSheet("weights")}
-            onLockAll={view.editable && open.some((s) => !s.locked) ? () => void actions.lockAll() : null}
-          />
-          <button type="button" className="btn btn-pri" onClick={actions.fit} disabled={!view.editable || actions.busy}>
-            {ICON.fit} {actions.busy ? "Fitting…" : "Fit week"}
-          </button>
-        </div>
+          <Toolbar name="More for this week" actions={tools} />
+        </PageHeader>
         <div className="flex h-7 flex-none items-end gap-3 pr-3 pl-4">
-          <span className="flex-none self-center text-[12px] text-ink2">
+          <span className="flex-none self-center text-label text-ink2">
             {PHASE_NAMES[view.phase]} week {view.phaseWeek} of {view.phaseWeeks},{" "}
             {EMPHASIS_NAMES[view.emphasis].toLowerCase()}
             {blockText(view)}
           </span>
-          <WeekStrip id={id} monday={view.monday} />
+          {!phone && <WeekStrip id={id} monday={view.monday} />}
         </div>
-        <Legend kind="week" />
-        <div ref={ref} className="relative min-h-[420px] flex-1 overflow-hidden">
-          {layout && size && (
-            <>
-              <WeekSection
-                layout={layout}
-                view={shown}
-                selected={selected >= 0 ? selected : null}
-                onSelect={select}
-                onOpen={openSession}
-                onEndurance={editEndurance}
-                drag={view.editable && preview === null && weigher.ready ? drag : null}
-                width={size.width}
-                height={size.height}
-              />
-              <DragMarks store={store} layout={layout} view={view} width={size.width} height={size.height} />
-              <DragWords store={store} layout={layout} view={view} width={size.width} />
-            </>
-          )}
-        </div>
+        {phone ? (
+          <WeekDays
+            view={shown}
+            words={(e) => enduranceWords(e, units)}
+            onSession={select}
+            onEndurance={editEndurance}
+          />
+        ) : (
+          <>
+            <Legend kind="week" />
+            <div ref={ref} className="relative min-h-[420px] flex-1 overflow-hidden max-[1023px]:min-h-[560px]">
+              {layout && size && (
+                <>
+                  <WeekSection
+                    layout={layout}
+                    view={shown}
+                    selected={selected >= 0 ? selected : null}
+                    onSelect={select}
+                    onOpen={openSession}
+                    onEndurance={editEndurance}
+                    drag={view.editable && preview === null && weigher.ready ? drag : null}
+                    width={size.width}
+                    height={size.height}
+                  />
+                  <DragMarks store={store} layout={layout} view={view} width={size.width} height={size.height} />
+                  <DragWords store={store} layout={layout} view={view} width={size.width} />
+                </>
+              )}
+            </div>
+          </>
+        )}
       </main>
       <aside className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel" aria-label="Fit of the week">
-        {session && (
-          <Chosen
-            key={chosen}
-            id={id}
-            view={view}
-            session={session}
-            actions={actions}
-            onOpen={() => openSession(selected)}
-          />
-        )}
+        {session && !phone && about(session)}
         <EndurancePlanned id={id} view={view} units={units} />
         <FitPanel id={id} view={view} preview={preview} onPreview={setPreview} onTake={take} actions={actions} />
       </aside>
+      {phone && session && (
+        <Sheet open onClose={() => setChosen(null)} title="What to do with it">
+          <div className="-m-4">{about(session)}</div>
+        </Sheet>
+      )}
       {editing && (
         <Suspense fallback={null}>
           <EnduranceSheet

@@ -5,6 +5,7 @@ import type { ScenarioBody } from "../../api/requests";
 import type { PlanningView, SeasonView } from "../../api/views";
 import { useSeason } from "../data/hooks";
 import { type Trial, useTrial } from "../data/trial";
+import { useUnits } from "../frame/current";
 import { ChangedWeeks, TotalsTable } from "../season/ComparisonTables";
 import { compareSeasons } from "../season/compare";
 import { useTakeOver } from "../season/takeOver";
@@ -12,9 +13,9 @@ import { WhatIfControls } from "../season/WhatIfControls";
 import { stripLayout, trainingLoadSum } from "../section/layout/strip";
 import { SeasonStrip } from "../section/SeasonStrip";
 import { useSize } from "../section/useSize";
-import { useUnits } from "../ui/Frame";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
+import { PageHeader } from "../ui/page";
 import { Failed, LoadingNote } from "../ui/State";
 
 const STRIP = 168;
@@ -69,30 +70,29 @@ function WhatIf({ id, stored, trial, facts }: { id: string; stored: SeasonView; 
       });
     return { before: make(stored, false), after: make(after, true) };
   }, [size, stored, after, compared]);
-  useKeys("view", [{ key: "Escape", label: "throw away", run: discard, bar: true }]);
+  useKeys("view", [{ key: "Escape", label: "discard", run: discard, bar: true }]);
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[minmax(0,1fr)]">
+    <div className="two-pane side-wide">
       <main className="flex min-h-0 min-w-0 flex-col overflow-auto">
-        <div className="flex h-[52px] flex-none items-center gap-2 pr-3 pl-4">
-          <h1 className="text-[18px] leading-6 font-[650] whitespace-nowrap">What if</h1>
+        <PageHeader title="What if">
           <span className="ml-1 truncate text-ink2" role="status">
             {trial.busy
               ? "planning the season anew…"
               : trial.scenario
                 ? `${compared.words.join("; ")}.`
-                : "change something on the right; nothing is stored until you take it over"}
+                : "change something on the right; nothing is stored until you apply it"}
           </span>
           <span className="flex-1" />
           <Link className="btn" to={`/a/${id}/season`}>
             {ICON.left} Season
           </Link>
           <button type="button" className="btn" disabled={!trial.scenario} onClick={discard}>
-            Throw away
+            Discard
           </button>
           <button type="button" className="btn btn-pri" disabled={!ready} onClick={takeOver}>
-            {storing ? "Storing…" : "Take over"}
+            {storing ? "Storing…" : "Apply"}
           </button>
-        </div>
+        </PageHeader>
         {trial.fault && (
           <p role="alert" className="mx-4 mb-2 flex gap-1.5 text-brick-ink">
             <WarnIcon /> {trial.fault}
@@ -101,9 +101,9 @@ function WhatIf({ id, stored, trial, facts }: { id: string; stored: SeasonView; 
         <div ref={ref} className="flex-none">
           {strips && size && (
             <>
-              <h2 className="px-4 text-[12px] leading-4 font-semibold text-ink2">Before</h2>
-              <SeasonStrip l={strips.before} width={size.width} height={STRIP} name="The season as it stands" />
-              <h2 className="px-4 pt-2 text-[12px] leading-4 font-semibold text-ink2">
+              <h2 className="px-4 text-label leading-4 font-semibold text-ink2">Before</h2>
+              <SeasonStrip l={strips.before} width={size.width} height={STRIP} name="The season now" />
+              <h2 className="px-4 pt-2 text-label leading-4 font-semibold text-ink2">
                 After{" "}
                 <em className="font-normal not-italic">
                   · mileage above, strength below the line, dark where a session is heavy; weeks that change are
@@ -116,7 +116,7 @@ function WhatIf({ id, stored, trial, facts }: { id: string; stored: SeasonView; 
         </div>
         <TotalsTable compared={compared} />
         {compared.newWarnings.map((w) => (
-          <p key={w.text} className="mx-4 mb-1 flex gap-1.5 text-[12px] leading-4 text-brick-ink">
+          <p key={w.text} className="mx-4 mb-1 flex gap-1.5 text-label leading-4 text-brick-ink">
             <WarnIcon /> {w.text}
           </p>
         ))}

@@ -22,9 +22,9 @@ const sourceOf = (p: Parameter): string => (p.trust === "pub" ? `: ${p.source}` 
 
 export function Parameters({ id }: { id: RuleId }) {
   const all = Object.entries(RULES[id].parameters);
-  if (all.length === 0) return <p className="text-ink2">This rule has no numbers of its own.</p>;
+  if (all.length === 0) return <p className="text-ink2">This rule has no numbers.</p>;
   return (
-    <table className="w-full border-collapse text-left text-[12px] leading-4">
+    <table className="w-full border-collapse text-left text-label leading-4">
       <caption className="sr-only">Numbers of the rule</caption>
       <thead>
         <tr className="h-6 text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
@@ -145,10 +145,10 @@ function Values({
   };
   return (
     <form noValidate onSubmit={submit} className="min-w-[240px] flex-1">
-      <h3 className="mb-1 text-[12px] font-semibold">{whose}</h3>
+      <h3 className="mb-1 text-label font-semibold">{whose}</h3>
       <FormProblem text={problem} />
       {open.map(([name, p]) => (
-        <label key={name} className="mb-1.5 block text-[12px] leading-4" htmlFor={`${whose}-${name}`}>
+        <label key={name} className="mb-1.5 block text-label leading-4" htmlFor={`${whose}-${name}`}>
           <span className="block">
             {p.unit} {p.says}
           </span>

@@ -53,7 +53,7 @@ export const GLOSSARY: readonly Term[] = [
   { term: "Develop", says: "Emphasis of sets of 6 to 10 with two or three repetitions in reserve." },
   {
     term: "Disturbance",
-    says: "Points that a placement of the week's sessions costs: the less, the better it suits the endurance work.",
+    says: "Points by which the placed sessions disturb the endurance training: the fewer, the better.",
   },
   { term: "e1RM", also: "estimated 1RM", says: "The 1RM worked out from a set of several repetitions." },
   {

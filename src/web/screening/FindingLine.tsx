@@ -5,9 +5,9 @@ const TRUST = { pub: "published", trade: "common practice", house: "our assumpti
 export function FindingLine({ f }: { f: FindingView }) {
   return (
     <li className="border-b border-hair2 py-2">
-      <span className="block text-[15px] leading-5 font-semibold">{f.title}</span>
+      <span className="block text-lead leading-5 font-semibold">{f.title}</span>
       <span className="block max-w-[68ch]">
-        {f.says} <span className="text-[12px] text-ink2">({TRUST[f.trust]})</span>
+        {f.says} <span className="text-label text-ink2">({TRUST[f.trust]})</span>
       </span>
     </li>
   );

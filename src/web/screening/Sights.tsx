@@ -39,8 +39,8 @@ export function Sights({
               }
             />
             <span>
-              <span className="block text-[15px] leading-5 font-medium">{s.name}</span>
-              <span className="block text-[12px] leading-4 text-ink2">{s.look}</span>
+              <span className="block text-lead leading-5 font-medium">{s.name}</span>
+              <span className="block text-label leading-4 text-ink2">{s.look}</span>
             </span>
           </label>
           {on && SIDED.includes(s.what) && (
@@ -73,10 +73,10 @@ export function Sights({
           checked={draft.looked && draft.seen.length === 0}
           onChange={(e) => set({ looked: e.target.checked, seen: [] })}
         />
-        <span className="text-[15px]">Looked, and none of it seen</span>
+        <span className="text-lead">Looked, and none of it seen</span>
       </label>
       {!draft.looked && (
-        <p className="text-[12px] leading-4 text-ink2">Left open, what was seen before stays as it is.</p>
+        <p className="text-label leading-4 text-ink2">Left open, what was seen before stays as it is.</p>
       )}
     </div>
   );

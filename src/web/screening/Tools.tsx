@@ -15,7 +15,7 @@ interface Props {
 }
 
 const SIDE = { left: "Left", right: "Right", both: "" } as const;
-const big = "btn h-14 min-w-14 justify-center text-[22px]";
+const big = "btn h-14 min-w-14 justify-center text-figure";
 
 /** The tool of a side; Space works the active one. */
 export function Tool(props: Props) {
@@ -27,7 +27,7 @@ export function Tool(props: Props) {
       onPointerDown={onActive}
     >
       <legend className="sr-only">{side === "both" ? test.name : `${SIDE[side]} side`}</legend>
-      {side !== "both" && <span className="text-[15px] font-semibold">{SIDE[side]}</span>}
+      {side !== "both" && <span className="text-lead font-semibold">{SIDE[side]}</span>}
       {test.tool === "stopwatch" ? (
         <Stopwatch {...props} />
       ) : test.tool === "yes-no" ? (
@@ -40,7 +40,7 @@ export function Tool(props: Props) {
 }
 
 const Big = ({ children }: { children: React.ReactNode }) => (
-  <span className="text-[44px] leading-[48px] font-[650] num" aria-live="polite">
+  <span className="text-hero leading-[48px] font-[650] num" aria-live="polite">
     {children}
   </span>
 );
@@ -58,7 +58,7 @@ function Counter({ test, side, value, onChange, active }: Props) {
     <>
       <Big>
         {value ?? "–"}
-        <span className="ml-1 text-[15px] font-normal text-ink2">{UNIT_WORDS[test.unit]}</span>
+        <span className="ml-1 text-lead font-normal text-ink2">{UNIT_WORDS[test.unit]}</span>
       </Big>
       <div className="flex items-center gap-2">
         <button
@@ -79,7 +79,7 @@ function Counter({ test, side, value, onChange, active }: Props) {
         </button>
       </div>
       <input
-        className="input h-11 w-28 text-center text-[15px]"
+        className="input h-11 w-28 text-center text-lead"
         inputMode="decimal"
         aria-label={`${name}type the value`}
         placeholder="or type it"
@@ -128,11 +128,11 @@ function Stopwatch({ test, side, value, onChange, active }: Props) {
     <>
       <Big>
         {running ? shown.toFixed(1) : (value ?? "–")}
-        <span className="ml-1 text-[15px] font-normal text-ink2">s</span>
+        <span className="ml-1 text-lead font-normal text-ink2">s</span>
       </Big>
       <button
         type="button"
-        className={`btn h-14 w-40 max-[460px]:w-36 justify-center text-[18px] ${running ? "" : "btn-pri"}`}
+        className={`btn h-14 w-40 max-[460px]:w-36 justify-center text-title ${running ? "" : "btn-pri"}`}
         aria-label={`${name}${running ? "stop" : value === undefined ? "start" : "start again"} the stopwatch`}
         onClick={() => toggle.current()}
       >
@@ -176,7 +176,7 @@ function YesNo({ test, value, onChange }: Props) {
           type="button"
           aria-pressed={value === v}
           aria-label={`${test.name}: ${words.toLowerCase()}`}
-          className={`btn h-14 w-36 max-[460px]:w-32 justify-center text-[15px] ${value === v ? "bg-ink text-panel hover:text-ink" : ""}`}
+          className={`btn h-14 w-36 max-[460px]:w-32 justify-center text-lead ${value === v ? "bg-ink text-panel hover:text-ink" : ""}`}
           onClick={() => onChange(v)}
         >
           {words}

@@ -5,7 +5,7 @@ import { STRATA } from "../section/patterns";
 import type { Comparison, WeekFacts } from "./compare";
 
 const PHASES = ["base", "build", "race", "recovery"] as const;
-const head = "h-7 text-left text-[12px] text-ink2 shadow-[inset_0_-1px_0_var(--color-ground)] [&>th]:font-semibold";
+const head = "h-7 text-left text-label text-ink2 shadow-[inset_0_-1px_0_var(--color-ground)] [&>th]:font-semibold";
 
 export function TotalsTable({ compared: { before, after } }: { compared: Comparison }) {
   const cell = (name: string, a: number, b: number) => (
@@ -47,8 +47,7 @@ export function TotalsTable({ compared: { before, after } }: { compared: Compari
 }
 
 export function ChangedWeeks({ compared, units, id }: { compared: Comparison; units: Units; id: string }) {
-  if (compared.weeks.length === 0)
-    return <p className="px-4 py-2 text-ink2">No week differs from the season as it stands.</p>;
+  if (compared.weeks.length === 0) return <p className="px-4 py-2 text-ink2">No week differs from the season now.</p>;
   const both = (a: string | number, b: string | number) =>
     a === b ? (
       <span className="text-ink2">{a}</span>
@@ -61,9 +60,9 @@ export function ChangedWeeks({ compared, units, id }: { compared: Comparison; un
   return (
     <div className="px-4 pb-4">
       <table className="w-full border-collapse">
-        <caption className="mb-1 text-left text-[15px] leading-6 font-[650]">
+        <caption className="mb-1 text-left text-lead leading-6 font-[650]">
           Weeks that change
-          <span className="ml-2 text-[12px] font-normal text-ink2">{compared.weeks.length}</span>
+          <span className="ml-2 text-label font-normal text-ink2">{compared.weeks.length}</span>
         </caption>
         <thead>
           <tr className={head}>

@@ -71,7 +71,7 @@ export function Inspector({
     <>
       <div className="sec">
         <div className="flex items-center">
-          <h2 className="text-[18px] leading-6 font-[650]">Week {week.isoWeek}</h2>
+          <h2 className="text-title leading-6 font-[650]">Week {week.isoWeek}</h2>
           <span className="flex-1" />
           <button type="button" className="btn btn-sm btn-sq" aria-label="Previous week" onClick={() => onStep(-1)}>
             {ICON.left}
@@ -90,7 +90,7 @@ export function Inspector({
           {blockText(week)}
         </p>
         {own && (
-          <p className="mt-1 flex items-center gap-2 text-[12px] leading-4 text-ink2">
+          <p className="mt-1 flex items-center gap-2 text-label leading-4 text-ink2">
             {PHASE_NAMES[own.phase]} {span(own.start, own.end)} is set by you.
             <button type="button" className="link" onClick={() => onComputed(own)}>
               Back to computed
@@ -101,7 +101,7 @@ export function Inspector({
       <div className="sec">
         <h3 className="sec-h">Endurance {week.done ? "done" : "planned"}</h3>
         {week.known !== "all" && (
-          <p className="text-[12px] leading-5 text-ink2">
+          <p className="text-label leading-5 text-ink2">
             {week.known === "part"
               ? "Only part of this week is planned."
               : week.done
@@ -120,7 +120,7 @@ export function Inspector({
                 onAmount={onAmount}
               />
             )}
-            <button type="button" className="link text-[12px] leading-6" onClick={onPlanning}>
+            <button type="button" className="link text-label leading-6" onClick={onPlanning}>
               {plan ? "Draw by rule…" : "Plan the endurance…"}
             </button>
           </div>
@@ -131,7 +131,7 @@ export function Inspector({
           <Figure value={thousands(week.load)} unit="" name="load, AU" />
         </dl>
         {week.planned.sessions > 0 && week.done && (
-          <p className="mt-1 flex justify-between text-[12px] leading-5 text-ink2 cond-s">
+          <p className="mt-1 flex justify-between text-label leading-5 text-ink2 cond-s">
             <span>planned</span>
             <span>
               {distanceNumber(week.planned.distanceKm, units)} {units.distanceUnit} in {duration(week.planned.minutes)},
@@ -140,12 +140,12 @@ export function Inspector({
           </p>
         )}
         {week.sports.length > 1 && (
-          <p className="mt-1 text-[12px] leading-5 text-ink2 cond-s">
+          <p className="mt-1 text-label leading-5 text-ink2 cond-s">
             {week.sports.map((s) => `${SPORT_NAMES[s.sport].toLowerCase()} ${duration(s.minutes)}`).join(", ")}
           </p>
         )}
-        {week.away.length > 0 && <p className="text-[12px] leading-5 text-mist-ink">Away: {week.away.join(", ")}</p>}
-        <p className="mt-1 flex justify-between text-[12px] leading-6 text-ink2 cond-s">
+        {week.away.length > 0 && <p className="text-label leading-5 text-mist-ink">Away: {week.away.join(", ")}</p>}
+        <p className="mt-1 flex justify-between text-label leading-6 text-ink2 cond-s">
           <span>vs what was to be expected</span>
           <Asked reasons={mileage}>
             leg load <b className="font-semibold text-ink">{week.loadPct === null ? "–" : signed(week.loadPct)}</b>,
@@ -153,7 +153,7 @@ export function Inspector({
             <b className="font-semibold text-ink">{week.distancePct === null ? "–" : signed(week.distancePct)}</b>
           </Asked>
         </p>
-        <p className="text-[12px] leading-6 text-ink2 cond-s">
+        <p className="text-label leading-6 text-ink2 cond-s">
           <Asked reasons={[why("figures.monotony", "strain", week.strain === null ? "none" : thousands(week.strain))]}>
             monotony{" "}
             <b className="font-semibold text-ink">{week.monotony === null ? "even" : week.monotony.toFixed(1)}</b>
@@ -190,7 +190,7 @@ export function Inspector({
               >
                 <PatternTile id={bandOf(d.pattern)} />
                 <span className="cond-s">{BAND_STYLE[bandOf(d.pattern)].name}</span>
-                <span className="min-w-0 flex-1 truncate text-[12px] text-ink2" title={d.exercise}>
+                <span className="min-w-0 flex-1 truncate text-label text-ink2" title={d.exercise}>
                   {d.exercise}
                 </span>
                 <b className="font-[650] whitespace-nowrap">
@@ -211,7 +211,7 @@ export function Inspector({
         </h3>
         <SeasonDetail week={week} />
         {week.sessions.length > 0 && (
-          <ul className="mt-1 flex flex-wrap gap-x-3 text-[12px] leading-5">
+          <ul className="mt-1 flex flex-wrap gap-x-3 text-label leading-5">
             {week.sessions.map((a) => (
               <li key={`${a.date}${a.label}`}>
                 <Link className="link" to={`/a/${id}/session/${a.date}/${a.label}`}>
@@ -233,7 +233,7 @@ export function Inspector({
         <h3 className="sec-h">Why</h3>
         <WhyList reasons={week.why} />
         {week.unplaced.map((u) => (
-          <p key={u.label} className="mt-2 flex gap-1.5 text-[12px] leading-4 text-brick-ink">
+          <p key={u.label} className="mt-2 flex gap-1.5 text-label leading-4 text-brick-ink">
             <WarnIcon />
             <span>
               Session {u.label} is not placed. {u.why}
@@ -243,7 +243,7 @@ export function Inspector({
         {view.endurance.warnings
           .filter((w) => w.date >= week.start && w.date <= end)
           .map(({ code, text, fix }) => (
-            <p key={code} className="mt-2 flex gap-1.5 text-[12px] leading-4 text-brick-ink">
+            <p key={code} className="mt-2 flex gap-1.5 text-label leading-4 text-brick-ink">
               <WarnIcon />
               <span>
                 {textIn(text, units)}
@@ -256,7 +256,7 @@ export function Inspector({
             </p>
           ))}
         {warnings.map((w) => (
-          <p key={w.text} className="mt-2 flex gap-1.5 text-[12px] leading-4 text-brick-ink">
+          <p key={w.text} className="mt-2 flex gap-1.5 text-label leading-4 text-brick-ink">
             <WarnIcon />
             <span>
               {w.text}
@@ -292,7 +292,7 @@ function WeekNote({ id, monday, text }: { id: string; monday: string; text: stri
         onBlur={(e) => e.target.value.trim() !== text && save.mutate({ monday, text: e.target.value })}
       />
       {save.isError && (
-        <p role="alert" className="text-[12px] text-brick-ink">
+        <p role="alert" className="text-label text-brick-ink">
           {save.error.message}
         </p>
       )}
@@ -302,10 +302,10 @@ function WeekNote({ id, monday, text }: { id: string; monday: string; text: stri
 
 const Figure = ({ value, unit, name }: { value: string; unit: string; name: string }) => (
   <div className="border-l border-hair pr-1 pl-2.5 first:border-l-0 first:pl-1">
-    <dd className="num text-[22px] leading-7 font-semibold whitespace-nowrap">
+    <dd className="num text-figure leading-7 font-semibold whitespace-nowrap">
       {value}
-      {unit && <small className="ml-0.5 text-[13px] font-medium text-ink2">{unit}</small>}
+      {unit && <small className="ml-0.5 text-body font-medium text-ink2">{unit}</small>}
     </dd>
-    <dt className="text-[11px] leading-[14px] text-ink2">{name}</dt>
+    <dt className="text-note leading-[14px] text-ink2">{name}</dt>
   </div>
 );

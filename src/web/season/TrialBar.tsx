@@ -16,8 +16,8 @@ export function TrialBar({ id, trial, stored }: { id: string; trial: Trial; stor
       role="status"
       className="absolute inset-x-0 top-0 z-20 flex h-[52px] items-center gap-3 overflow-hidden border-b border-iron bg-iron-l pr-3 pl-4"
     >
-      <b className="font-semibold">Trying</b>
-      <span className="line-clamp-3 min-w-0 flex-1 text-[12px] leading-4">
+      <b className="font-semibold">Preview</b>
+      <span className="line-clamp-3 min-w-0 flex-1 text-label leading-4">
         {trial.fault ? (
           <span className="text-brick-ink">{trial.fault}</span>
         ) : compared ? (
@@ -35,12 +35,12 @@ export function TrialBar({ id, trial, stored }: { id: string; trial: Trial; stor
           "Planning the season anew…"
         )}
       </span>
-      {trial.busy && compared && <span className="text-[12px] text-ink2">planning…</span>}
+      {trial.busy && compared && <span className="text-label text-ink2">planning…</span>}
       <button type="button" className="btn" onClick={trial.discard}>
-        Throw away
+        Discard
       </button>
       <button type="button" className="btn btn-pri" disabled={!ready} onClick={takeOver}>
-        {storing ? "Storing…" : "Take over"}
+        {storing ? "Storing…" : "Apply"}
       </button>
     </div>
   );

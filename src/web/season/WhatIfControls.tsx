@@ -38,7 +38,7 @@ export function WhatIfControls({
     <aside className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel" aria-label="What is tried">
       <div className="sec">
         <h2 className="sec-h">Races</h2>
-        {ahead.length === 0 && <p className="text-[12px] text-ink2">No race ahead.</p>}
+        {ahead.length === 0 && <p className="text-label text-ink2">No race ahead.</p>}
         <ul className="space-y-2">
           {ahead.map((r) => {
             const was = athlete.races.find((x) => x.id === r.id)?.date ?? r.date;
@@ -48,7 +48,7 @@ export function WhatIfControls({
                 <div className="flex items-baseline justify-between gap-2">
                   <b className="truncate font-semibold">{r.name}</b>
                   {by !== 0 && (
-                    <span className="flex-none text-[12px] text-iron">
+                    <span className="flex-none text-label text-iron">
                       {Math.abs(by)} day{Math.abs(by) === 1 ? "" : "s"} {by > 0 ? "later" : "earlier"}
                     </span>
                   )}
@@ -122,7 +122,7 @@ export function WhatIfControls({
           className="w-full accent-iron"
           onChange={(e) => tryMiles({ percent: Number(e.target.value) })}
         />
-        <label className="mt-1 flex items-center gap-2 text-[12px]">
+        <label className="mt-1 flex items-center gap-2 text-label">
           from
           <input
             type="date"
@@ -133,7 +133,7 @@ export function WhatIfControls({
             onChange={(e) => e.target.value && tryMiles({ from: e.target.value })}
           />
         </label>
-        <label className="mt-1 flex items-center gap-2 text-[12px]">
+        <label className="mt-1 flex items-center gap-2 text-label">
           until
           <input
             type="date"
@@ -144,7 +144,7 @@ export function WhatIfControls({
             onChange={(e) => e.target.value && tryMiles({ until: e.target.value })}
           />
         </label>
-        <p className="mt-1 text-[12px] leading-4 text-ink2">
+        <p className="mt-1 text-label leading-4 text-ink2">
           Of the planned sessions' minutes, {units.distanceUnit} and ascent; what is done stays.
         </p>
       </div>

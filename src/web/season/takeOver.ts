@@ -16,7 +16,7 @@ export function useTakeOver(id: string, trial: Trial, after?: () => void) {
       take.mutate(scenario, {
         onSuccess: () => {
           trial.discard();
-          toast("Season taken over.", {
+          toast("Season changed.", {
             duration: 15_000,
             action: {
               label: "Undo",

@@ -9,8 +9,8 @@ export function FitHistogram({ histogram, cost }: { histogram: readonly [number,
   const [first, last] = [histogram[0]?.[0] ?? 0, histogram.at(-1)?.[0] ?? 0];
   if (histogram.length < 2)
     return (
-      <p className="pb-1 text-[12px] leading-4 text-ink2">
-        {histogram.length === 1 ? "Every placement costs the same." : ""}
+      <p className="pb-1 text-label leading-4 text-ink2">
+        {histogram.length === 1 ? "Every option disturbs the same." : ""}
       </p>
     );
   const width = (last - first) / BINS || 1;
@@ -31,7 +31,7 @@ export function FitHistogram({ histogram, cost }: { histogram: readonly [number,
       width={W}
       height={H}
       role="img"
-      aria-label={`Placements cost from ${first} to ${last}; this one costs ${cost}`}
+      aria-label={`Options disturb from ${first} to ${last} points; this one ${cost}`}
     >
       <path d={`M8 42${path}V42Z`} fill="var(--color-hair2)" stroke="var(--color-edge)" />
       <line x1="4" x2={W - 4} y1="42.5" y2="42.5" stroke="var(--color-ground)" strokeWidth="1.5" />
@@ -40,7 +40,7 @@ export function FitHistogram({ histogram, cost }: { histogram: readonly [number,
         {first}
       </Text>
       <Text x={W / 2} y={56} anchor="middle" fill="var(--color-ink2)">
-        cost of each placement
+        disturbance of each option
       </Text>
       <Text x={W - 8} y={56} anchor="end" fill="var(--color-ink2)">
         {last}

@@ -10,7 +10,7 @@ const mark = (d: string, stroke = "var(--color-ground)", dash?: string) => (
 
 export function Legend({ kind }: { kind: "season" | "week" }) {
   return (
-    <div className="flex h-6 flex-none items-center gap-x-[9px] overflow-hidden pr-3 pl-4 text-[11px] leading-4 whitespace-nowrap cond">
+    <div className="flex h-6 flex-none items-center gap-x-[9px] overflow-hidden pr-3 pl-4 text-note leading-4 whitespace-nowrap cond">
       {BANDS.filter((b) => b !== "J").map((id) => (
         <span key={id} className="flex items-center gap-1">
           <PatternTile id={id} /> {BAND_STYLE[id].name}

@@ -48,7 +48,7 @@ export function SeasonSection({
         // A finger drags what it takes hold of: browsers heed this on the drawing as a whole only.
         style={{ touchAction: drawing ? "none" : "pan-y pinch-zoom", userSelect: "none" }}
         role="group"
-        aria-label={`Season section of ${l.columns.length} weeks. The same figures stand in the table after it.`}
+        aria-label={`Season, ${l.columns.length} weeks drawn. The same figures are in the table after it.`}
       >
         <Defs prefix="s" size={4} />
         <Soil
@@ -86,7 +86,7 @@ export function SeasonSection({
             y={l.top}
             width={chosen.x1 - chosen.x0}
             height={l.bottom - l.top}
-            fill="#fff"
+            fill="var(--color-surface)"
             opacity=".5"
           />
         )}

@@ -61,7 +61,7 @@ export function SeasonStrip({
             y={l.ground}
             width={b.w * 0.6}
             height={b.down}
-            fill={b.heavy > 0 ? "var(--color-iron)" : "#9fb0c2"}
+            fill={b.heavy > 0 ? "var(--color-iron)" : "var(--color-iron-m)"}
           />
         </g>
       ))}
@@ -92,7 +92,7 @@ export function SeasonStrip({
             y={34.5}
             weight={700}
             anchor="middle"
-            fill={f.priority === "A" ? "#fff" : "var(--color-brick-ink)"}
+            fill={f.priority === "A" ? "var(--color-on-brick)" : "var(--color-brick-ink)"}
           >
             {f.priority}
           </Text>

@@ -51,7 +51,7 @@ export const WeekSection = memo(function WeekSection(props: Props) {
         // A finger drags what it takes hold of: browsers heed this on the drawing as a whole only.
         style={{ touchAction: "pinch-zoom", userSelect: "none" }}
         role="group"
-        aria-label="Week section. Sessions can be reached with the Tab key."
+        aria-label="Week drawn by day and hour. Sessions can be reached with the Tab key."
       >
         <Defs prefix="w" size={6} />
         <Soil

@@ -200,7 +200,7 @@ export function Flag({
       />
       <path
         d={`M${x} ${top}H${x + side * w}L${x + side * (w - 5)} ${top + h / 2}L${x + side * w} ${top + h}H${x}Z`}
-        fill={a ? "var(--color-brick-ink)" : priority === "B" ? "#ebc9bd" : "var(--color-panel)"}
+        fill={a ? "var(--color-brick-ink)" : priority === "B" ? "var(--color-brick-m)" : "var(--color-panel)"}
         stroke="var(--color-brick-ink)"
       />
       <Text
@@ -210,7 +210,7 @@ export function Flag({
         weight={700}
         width={100}
         anchor="middle"
-        fill={a ? "#fff" : "var(--color-brick-ink)"}
+        fill={a ? "var(--color-on-brick)" : "var(--color-brick-ink)"}
       >
         {priority}
       </Text>

@@ -14,16 +14,22 @@ export interface BandStyle {
   text: string;
 }
 
+/** Colours are the theme's. */
+const style = (id: BandId, name: string): BandStyle => {
+  const of = (part: string) => `var(--band-${id.toLowerCase()}-${part})`;
+  return { name, done: of("done"), plan: of("plan"), line: of("line"), text: of("text") };
+};
+
 export const BAND_STYLE: Record<BandId, BandStyle> = {
-  S: { name: "Squat", done: "#24456B", plan: "#4C698C", line: "#24456B", text: "#FFFFFF" },
-  H: { name: "Hinge", done: "#7F97B4", plan: "#9DB0C6", line: "#24456B", text: "#0F2338" },
-  L: { name: "Split squat", done: "#A9BACD", plan: "#BFCCDA", line: "#24456B", text: "#17304C" },
-  P: { name: "Hip", done: "#C6D1DD", plan: "#D5DDE6", line: "#24456B", text: "#17304C" },
-  C: { name: "Calf", done: "#DCE3E9", plan: "#E6EAEE", line: "#24456B", text: "#17304C" },
-  T: { name: "Trunk", done: "#F1F1EC", plan: "#F7F6F1", line: "#4A6484", text: "#17304C" },
-  U: { name: "Push, pull", done: "#B4C4CE", plan: "#CBD7DE", line: "#2C5568", text: "#17304C" },
-  J: { name: "Jump", done: "#8FA7BD", plan: "#B3C4D3", line: "#17304C", text: "#0F2338" },
-  M: { name: "Mobility", done: "#EAEFE9", plan: "#F3F6F1", line: "#5B7A76", text: "#17304C" },
+  S: style("S", "Squat"),
+  H: style("H", "Hinge"),
+  L: style("L", "Split squat"),
+  P: style("P", "Hip"),
+  C: style("C", "Calf"),
+  T: style("T", "Trunk"),
+  U: style("U", "Push, pull"),
+  J: style("J", "Jump"),
+  M: style("M", "Mobility"),
 };
 
 const OF_PATTERN: Record<Pattern, BandId> = {
@@ -51,9 +57,15 @@ export function bandSets(bands: readonly { pattern: Pattern; sets: number }[]): 
   });
 }
 
+const stratum = (phase: Phase, name: string) => ({
+  tint: `var(--color-${phase})`,
+  mark: `var(--color-${phase}-mark)`,
+  name,
+});
+
 export const STRATA: Record<Phase, { tint: string; mark: string; name: string }> = {
-  base: { tint: "#E6D8C2", mark: "#8A6B3D", name: "Base" },
-  build: { tint: "#EED9B3", mark: "#8A6314", name: "Build" },
-  race: { tint: "#E5C0B2", mark: "#9A3B25", name: "Race" },
-  recovery: { tint: "#CCDBD6", mark: "#3F7375", name: "Recovery" },
+  base: stratum("base", "Base"),
+  build: stratum("build", "Build"),
+  race: stratum("race", "Race"),
+  recovery: stratum("recovery", "Recovery"),
 };

@@ -12,10 +12,10 @@ export function TimeBar({ view }: { view: SessionView }) {
   if (!t) return null;
   const parts: [string, number, string][] = [
     ["opening", t.opening, "var(--color-hair)"],
-    ["warm-up sets", t.warmUp, "#C6D1DD"],
+    ["warm-up sets", t.warmUp, "var(--band-p-done)"],
     ["work", t.work, "var(--color-iron)"],
-    ["rest, empty", t.emptyRest, "var(--color-base)"],
-    ["changing over", t.change, "var(--color-edge)"],
+    ["rest", t.emptyRest, "var(--color-base)"],
+    ["set-up time", t.change, "var(--color-edge)"],
   ];
   const used = parts.reduce((a, [, s]) => a + s, 0);
   const all = Math.max(used, view.windowMinutes * 60);
@@ -34,7 +34,7 @@ export function TimeBar({ view }: { view: SessionView }) {
           ) : null,
         )}
       </div>
-      <p className="mt-1 flex flex-wrap gap-x-4 text-[12px] text-ink2">
+      <p className="mt-1 flex flex-wrap gap-x-4 text-label text-ink2">
         {parts.map(([name, s, fill]) => (
           <span key={name} className="flex items-center gap-1.5">
             <i className="sw" style={{ background: fill }} /> {name} {clock(s)}

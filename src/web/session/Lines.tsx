@@ -12,8 +12,15 @@ import { PlateStack } from "../ui/Plates";
 import { Asked } from "../ui/Why";
 import { Swap } from "./Swap";
 
-/** Columns that a phone has no room for; the floor shows what they hold. */
-export const WIDE = "max-[700px]:hidden";
+/** Columns that a narrow sheet has no room for: plates are told in words beside the load, tempo and rest when it is logged. */
+export const WIDE = "@max-[860px]:hidden";
+export const MEDIUM = "@max-[640px]:hidden";
+
+/** Bar and plates of one side, "20 bar, 10 + 2.5"; empty for what has none. */
+export const platesText = (i: ItemView, units: Units): string =>
+  i.loading === "bar" && i.barKg !== null && i.loadKg !== null
+    ? `${massNumber(i.barKg, units)} bar${i.perSideKg.length ? `, ${i.perSideKg.map((p) => massNumber(p, units)).join(" + ")}` : " alone"}`
+    : "";
 
 export function Lines({ item: i, view, units }: { item: ItemView; view: SessionView; units: Units }) {
   const [partnered, second] = [/[ABC]$/.test(i.pair), /[BC]$/.test(i.pair)];
@@ -23,7 +30,7 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
   return (
     <>
       {i.warmUp.length > 0 && (
-        <tr className="h-6 text-[12px] text-ink2">
+        <tr className="h-6 text-label text-ink2">
           <td className="relative">{partnered && !second && <Bracket part="top" />}</td>
           <td colSpan={columns - 1}>
             Warm-up sets:{" "}
@@ -48,43 +55,40 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
               <span className="flex items-baseline gap-2">
                 <Asked
                   reasons={i.why.filter((w) => /^(choice|finding|first|side|pair)/.test(w.rule))}
-                  className="block text-left text-[14px] leading-5 font-semibold"
+                  className="block text-left text-body leading-5 font-semibold"
                 >
                   {i.name}
                 </Asked>
-                {view.log === null && view.time && (
-                  <span className="max-[700px]:hidden">
-                    <Swap item={i} view={view} />
-                  </span>
-                )}
+                {view.log === null && view.time && <Swap item={i} view={view} />}
               </span>
-              <span className="block max-w-[46ch] max-[700px]:hidden text-[12px] leading-4 text-ink2 cond-s">
-                {i.cue}
-              </span>
+              <span className="block max-w-[46ch] text-label leading-4 text-ink2 cond-s">{i.cue}</span>
               <Notes item={i} block={view.block} />
             </span>
           </span>
         </td>
         <td>
-          <Asked reasons={lineWhy(i.why, view.why)} className="text-[15px] font-semibold whitespace-nowrap">
+          <Asked reasons={lineWhy(i.why, view.why)} className="text-lead font-semibold whitespace-nowrap">
             {reps}
           </Asked>
-          {i.eachSide && <span className="block text-[12px] leading-4 text-ink2">each side</span>}
+          {i.eachSide && <span className="block text-label leading-4 text-ink2">each side</span>}
         </td>
         <td>
           <Asked
             reasons={i.why.filter((w) => /^(load|progress|block)/.test(w.rule))}
-            className="text-[15px] font-semibold whitespace-nowrap"
+            className="text-lead font-semibold whitespace-nowrap"
           >
             {loadText(i, units)}
           </Asked>
           {i.percent1rm !== null && (
-            <span className="block text-[12px] leading-4 text-ink2">{i.percent1rm}% of 1RM</span>
+            <span className="block text-label leading-4 text-ink2">{i.percent1rm}% of 1RM</span>
           )}
-          {heldText(i) !== "" && <span className="block text-[12px] leading-4 text-ink2">{heldText(i)}</span>}
+          {platesText(i, units) !== "" && (
+            <span className="hidden text-label leading-4 text-ink2 @max-[860px]:block">{platesText(i, units)}</span>
+          )}
+          {heldText(i) !== "" && <span className="block text-label leading-4 text-ink2">{heldText(i)}</span>}
         </td>
         {!view.log && (
-          <td className={`pr-2 ${WIDE} text-[12px] leading-4 text-ink2 cond-s`}>
+          <td className={`pr-2 ${MEDIUM} text-label leading-4 text-ink2 cond-s`}>
             {i.last ? (
               <Link
                 className="hover:underline"
@@ -100,21 +104,18 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
           </td>
         )}
         {view.time && (
-          <td className={`text-[12px] leading-4 ${WIDE}`}>
-            {i.loading === "bar" && i.barKg !== null && i.loadKg !== null ? (
+          <td className={`text-label leading-4 ${WIDE}`}>
+            {platesText(i, units) !== "" ? (
               <>
                 <PlateStack perSideKg={i.perSideKg} />
-                <span className="block text-ink2 cond-s">
-                  {massNumber(i.barKg, units)} bar
-                  {i.perSideKg.length ? `, ${i.perSideKg.map((p) => massNumber(p, units)).join(" + ")}` : " alone"}
-                </span>
+                <span className="block text-ink2 cond-s">{platesText(i, units)}</span>
               </>
             ) : (
               <span className="text-ink2">–</span>
             )}
           </td>
         )}
-        <td className={WIDE}>
+        <td className={MEDIUM}>
           {i.seconds === null ? <Asked reasons={lineWhy(i.why, view.why)}>{reserveText(i.rir)}</Asked> : "–"}
         </td>
         {view.time && (
@@ -126,7 +127,7 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
           <td className={`num ${WIDE}`}>{i.pattern === "jump" ? "quick" : i.seconds === null ? i.tempo : "hold"}</td>
         )}
         {view.log && (
-          <td className="text-[12px] leading-4">
+          <td className="text-label leading-4">
             {logged
               ? logged.sets
                   .map(
@@ -144,15 +145,15 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
 }
 
 /** Why an item has its sets, repetitions and reserve: its place on the line, the hold or the step-back, then the session's own reasons. */
-const lineWhy = (item: readonly Why[], session: readonly Why[]): Why[] => [
+export const lineWhy = (item: readonly Why[], session: readonly Why[]): Why[] => [
   ...item.filter((w) => /^(block|stepback|hold|load\.triple)/.test(w.rule)),
   ...session,
 ];
 
 /** What a coach must see without asking: which side begins, and what the screening added. */
-function Notes({ item: i, block }: { item: ItemView; block: SessionView["block"] }) {
+export function Notes({ item: i, block }: { item: ItemView; block: SessionView["block"] }) {
   return (
-    <span className="flex flex-wrap items-center gap-x-2 text-[12px] leading-4">
+    <span className="flex flex-wrap items-center gap-x-2 text-label leading-4">
       {i.line && block && i.line.point + 1 !== block.week && (
         <span className="text-ink2">
           week {i.line.point + 1} of {i.line.of} on its line

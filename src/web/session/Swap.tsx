@@ -20,7 +20,10 @@ export function Swap({ item, view }: { item: ItemView; view: SessionView }) {
   const [open, setOpen] = useState(false);
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className="link text-[12px] leading-4" aria-label={`Swap ${item.name}`}>
+      <Popover.Trigger
+        className="link text-label leading-4 max-[700px]:-my-2 max-[700px]:h-11 max-[700px]:px-3 max-[700px]:text-lead"
+        aria-label={`Swap ${item.name}`}
+      >
         Swap
       </Popover.Trigger>
       <Popover.Portal>
@@ -29,7 +32,7 @@ export function Swap({ item, view }: { item: ItemView; view: SessionView }) {
           align="start"
           sideOffset={6}
           collisionPadding={{ top: 12, right: 12, bottom: 12, left: 68 }}
-          className="fade z-50 flex max-h-[min(70vh,520px)] w-[400px] max-w-[calc(100vw-24px)] flex-col rounded-[3px] border border-edge bg-panel shadow-[0_2px_8px_rgb(58_47_37/0.18)]"
+          className="fade z-50 flex max-h-[min(70vh,520px)] w-[400px] max-w-[calc(100vw-24px)] flex-col rounded-[3px] border border-edge bg-panel shadow-pop"
         >
           <List item={item} view={view} onDone={() => setOpen(false)} />
           <Popover.Arrow className="fill-edge" />
@@ -64,7 +67,7 @@ function List({ item, view, onDone }: { item: ItemView; view: SessionView; onDon
     <>
       <div className="flex flex-none items-baseline justify-between gap-3 border-b border-hair px-3 py-2">
         <h3 className="font-semibold">Instead of {item.name.toLowerCase()}</h3>
-        <span className="text-[12px] text-ink2">{open.length} open here</span>
+        <span className="text-label text-ink2">{open.length} open here</span>
       </div>
       <div className="min-h-0 overflow-auto">
         {swappedFrom && (
@@ -90,30 +93,30 @@ function List({ item, view, onDone }: { item: ItemView; view: SessionView; onDon
                   <span className="font-medium">
                     {i + 1}. {c.name}
                   </span>
-                  <span className="text-[12px] text-ink2 whitespace-nowrap">
+                  <span className="text-label text-ink2 whitespace-nowrap">
                     {c.taken ? "taken" : LOADING_NAMES[c.loading]}
                   </span>
                 </span>
                 {c.because.length > 0 && (
-                  <span className="block text-[12px] leading-4 text-ink2">{c.because.join("; ")}</span>
+                  <span className="block text-label leading-4 text-ink2">{c.because.join("; ")}</span>
                 )}
               </button>
             </li>
           ))}
         </ol>
-        {groups.length > 0 && <h4 className="px-3 pt-3 pb-1 text-[12px] font-semibold text-ink2">Not now</h4>}
+        {groups.length > 0 && <h4 className="px-3 pt-3 pb-1 text-label font-semibold text-ink2">Not now</h4>}
         {groups.map((g) => (
           <details
             key={g.kind}
             className="border-b border-hair2 px-3 py-1"
             open={g.kind !== "equipment" && g.kind !== "ladder"}
           >
-            <summary className="cursor-pointer py-1 text-[12px] font-medium">
+            <summary className="cursor-pointer py-1 text-label font-medium">
               {CLOSED[g.kind]} ({g.list.length})
             </summary>
             <ul className="pb-1">
               {g.list.map((c) => (
-                <li key={c.exercise} className="py-0.5 text-[12px] leading-4">
+                <li key={c.exercise} className="py-0.5 text-label leading-4">
                   <Link className="hover:underline" to={`/library/${c.exercise}`}>
                     <b className="font-semibold">{c.name}</b>
                   </Link>

@@ -18,9 +18,9 @@ function ConflictSheet({ conflict: { thing, yours, theirs, choose } }: { conflic
         <Dialog.Overlay className="fade fixed inset-0 z-[60] bg-ink/30" />
         <Dialog.Content
           style={{ width: "min(640px, calc(100vw - 24px))" }}
-          className="fade fixed top-1/2 left-1/2 z-[70] max-h-[calc(100vh-32px)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-[3px] border border-edge bg-panel p-4 shadow-[0_2px_8px_rgb(58_47_37/0.18)]"
+          className="fade fixed top-1/2 left-1/2 z-[70] max-h-[calc(100vh-32px)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-[3px] border border-edge bg-panel p-4 shadow-pop"
         >
-          <Dialog.Title className="text-[15px] font-semibold">
+          <Dialog.Title className="text-lead font-semibold">
             Somebody else has changed this {thingName(thing)}
           </Dialog.Title>
           <Dialog.Description className="mt-1 text-ink2">
@@ -32,7 +32,7 @@ function ConflictSheet({ conflict: { thing, yours, theirs, choose } }: { conflic
           </Dialog.Description>
           <table className="mt-3 w-full table-fixed border-collapse text-left">
             <thead>
-              <tr className="border-b border-ground text-[12px] text-ink2">
+              <tr className="border-b border-ground text-label text-ink2">
                 <th className="w-[26%] py-1 pr-2 font-semibold">What differs</th>
                 <th className="py-1 pr-2 font-semibold">Yours</th>
                 <th className="py-1 font-semibold">Theirs</th>

@@ -6,7 +6,7 @@ export function Crash() {
   return (
     <main className="grid h-full place-items-center p-8" role="alert">
       <div className="max-w-md">
-        <h1 className="mb-1 text-[18px] font-semibold">This view could not be drawn</h1>
+        <h1 className="mb-1 text-title font-semibold">This view could not be drawn</h1>
         <p className="mb-3 text-ink2">What is stored is untouched. {error instanceof Error ? error.message : ""}</p>
         <Link to="/" className="btn" reloadDocument>
           Back to the squad

@@ -222,7 +222,7 @@ export default function EnduranceSheet({
           <input type="checkbox" {...form.register("done")} /> Done
         </label>
         {plan && slot && (
-          <fieldset className="flex gap-4 text-[12px]">
+          <fieldset className="flex gap-4 text-label">
             <legend className="sr-only">How long the change holds</legend>
             <label className="flex items-center gap-2">
               <input type="radio" name="once" checked={!always} onChange={() => setAlways(false)} /> This week only
@@ -233,7 +233,7 @@ export default function EnduranceSheet({
           </fieldset>
         )}
         {session?.planned && (
-          <p className="text-[12px] leading-4 text-ink2">
+          <p className="text-label leading-4 text-ink2">
             Planned: {session.planned.kind}, {duration(session.planned.minutes)}
             {session.planned.distanceKm === undefined ? "" : `, ${distance(session.planned.distanceKm, units, 1)}`}.
           </p>

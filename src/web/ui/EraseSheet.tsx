@@ -33,7 +33,7 @@ export default function EraseSheet({ view, onClose }: { view: AthleteView; onClo
             </p>
             <table className="mt-2 w-full">
               <thead>
-                <tr className="text-left text-[12px] text-ink2">
+                <tr className="text-left text-label text-ink2">
                   <th className="font-semibold">Backup</th>
                   <th className="font-semibold">Kept at most until</th>
                 </tr>

@@ -56,21 +56,21 @@ export function ImportSheet({ open, onClose }: { open: boolean; onClose: () => v
         <button type="button" className="btn btn-pri" onClick={() => input.current?.click()} disabled={bring.isPending}>
           {ICON.file} {bring.isPending ? "Reading…" : "Choose a file"}
         </button>
-        <p className="mt-2 text-[12px] text-ink2">or drop it here</p>
+        <p className="mt-2 text-label text-ink2">or drop it here</p>
       </div>
       {bring.error && (
         <div role="alert" className="mt-3 rounded-[3px] border border-brick bg-brick-l p-3">
           <p className="mb-1 flex items-center gap-1.5 font-semibold text-brick-ink">
             <WarnIcon /> {name}: {bring.error.message}
           </p>
-          <ul className="space-y-1 text-[12px] leading-4">
+          <ul className="space-y-1 text-label leading-4">
             {faults.slice(0, SHOWN).map((f) => (
               <li key={`${f.path}${f.expected}`}>
                 <code className="font-semibold">{f.path}</code>: {f.expected}
               </li>
             ))}
           </ul>
-          {faults.length > SHOWN && <p className="mt-1 text-[12px]">and {faults.length - SHOWN} more</p>}
+          {faults.length > SHOWN && <p className="mt-1 text-label">and {faults.length - SHOWN} more</p>}
         </div>
       )}
     </Sheet>

@@ -1,11 +1,11 @@
-/** Command palette: athletes, views and actions by name. */
+/** Search and go to: athletes, views and actions by name. */
 import { Command } from "cmdk";
 import { useNavigate } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { SPORT_NAMES } from "../format";
+import { chooseTheme, THEME_CHOICES } from "../frame/theme";
+import { addressOf, VIEWS } from "../frame/views";
 import { GLOSSARY } from "../rules/words";
-
-const VIEWS = ["Season", "Week", "Session", "Lifts", "Review", "Screening", "Records", "Intake", "Sheets"] as const;
 
 /** Every word that is typed must stand in a name; names that begin with it come first. */
 function matches(value: string, typed: string): number {
@@ -31,35 +31,44 @@ export default function Palette({
   };
   const item = "flex cursor-pointer justify-between rounded-[3px] px-3 py-1.5 data-[selected=true]:bg-iron-l";
   const heading =
-    "[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-[11px] [&_[cmdk-group-heading]]:text-ink2";
+    "[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-note [&_[cmdk-group-heading]]:text-ink2";
   return (
     <Command.Dialog
       open
       onOpenChange={(o) => !o && onClose()}
-      label="Command palette"
+      label="Search and go to"
       filter={matches}
       overlayClassName="fixed inset-0 z-40 bg-ink/30"
-      contentClassName="fade fixed top-24 left-1/2 z-50 w-[460px] max-w-[calc(100vw-24px)] -translate-x-1/2 rounded-[3px] border border-edge bg-panel shadow-[0_2px_8px_rgb(58_47_37/0.18)]"
+      contentClassName="fade fixed top-24 left-1/2 z-50 w-[460px] max-w-[calc(100vw-24px)] -translate-x-1/2 rounded-[3px] border border-edge bg-panel shadow-pop"
     >
       <Command.Input
         autoFocus
         placeholder="Athlete, view or action"
-        className="h-11 w-full border-b border-hair bg-transparent px-4 text-[15px] outline-none"
+        className="h-11 w-full border-b border-hair bg-transparent px-4 text-lead outline-none"
       />
       <Command.List className="max-h-[50vh] overflow-auto p-1">
         <Command.Empty className="px-3 py-4 text-ink2">Nothing by that name.</Command.Empty>
-        {current && (
-          <Command.Group heading="Views" className={heading}>
-            <Command.Item value="Squad" className={item} onSelect={go("/")}>
-              Squad
+        <Command.Group heading="Views" className={heading}>
+          {VIEWS.filter((v) => v.group === "club" || current).map((v) => (
+            <Command.Item
+              key={v.id}
+              value={`${v.name} ${v.also ?? ""}`}
+              className={item}
+              onSelect={go(addressOf(v, current ?? ""))}
+            >
+              {v.name}
+              {v.also && <span className="text-ink2">{v.also}</span>}
             </Command.Item>
-            {VIEWS.map((v) => (
-              <Command.Item key={v} value={v} className={item} onSelect={go(`/a/${current}/${v.toLowerCase()}`)}>
-                {v}
-              </Command.Item>
-            ))}
-          </Command.Group>
-        )}
+          ))}
+          <Command.Item value="Today lifting" className={item} onSelect={go("/today")}>
+            Today
+          </Command.Item>
+          {current && (
+            <Command.Item value="Sheets" className={item} onSelect={go(`/a/${current}/sheets`)}>
+              Sheets
+            </Command.Item>
+          )}
+        </Command.Group>
         <Command.Group heading="Athletes" className={heading}>
           {rows.map((r) => (
             <Command.Item key={r.id} value={`${r.name} ${r.id}`} className={item} onSelect={go(`/a/${r.id}/week`)}>
@@ -80,28 +89,32 @@ export default function Palette({
                 {t.term}
                 {t.also && <span className="text-ink2"> {t.also}</span>}
               </span>
-              <span className="max-w-[60%] truncate text-[12px] text-ink2">{t.says}</span>
+              <span className="max-w-[60%] truncate text-label text-ink2">{t.says}</span>
             </Command.Item>
           ))}
         </Command.Group>
         <Command.Group heading="Actions" className={heading}>
-          <Command.Item className={item} onSelect={go("/rules")}>
-            Rules and their numbers
-          </Command.Item>
           <Command.Item className={item} onSelect={go("/new")}>
             New athlete
-          </Command.Item>
-          <Command.Item className={item} onSelect={go("/library")}>
-            Open the library
-          </Command.Item>
-          <Command.Item className={item} onSelect={go("/club-data")}>
-            Club data: backups and restoring
           </Command.Item>
           {current && (
             <Command.Item className={item} onSelect={go(`/a/${current}/screening/run`)}>
               Start or go on with a screen
             </Command.Item>
           )}
+          {THEME_CHOICES.map((c) => (
+            <Command.Item
+              key={c}
+              value={`theme ${c} ${c === "dusk" ? "dark" : c === "day" ? "light" : ""}`}
+              className={item}
+              onSelect={() => {
+                onClose();
+                chooseTheme(c);
+              }}
+            >
+              Theme: {c === "system" ? "as the system" : c}
+            </Command.Item>
+          ))}
           <Command.Item className={item} onSelect={go("/?import=1")}>
             Import an athlete file
           </Command.Item>

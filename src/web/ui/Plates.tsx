@@ -2,7 +2,7 @@
 import { Text } from "../section/parts";
 
 const height = (kg: number, full: number) => full * (0.34 + 0.66 * Math.min(1, kg / 20) ** 0.6);
-const tint = (kg: number) => (kg >= 15 ? "#4A4138" : kg >= 10 ? "#6E6357" : kg >= 5 ? "#9A8F80" : "#DDD6C8");
+const tint = (kg: number) => `var(--plate-${kg >= 15 ? 15 : kg >= 10 ? 10 : kg >= 5 ? 5 : 1})`;
 
 export function PlateStack({ perSideKg, size = 28 }: { perSideKg: readonly number[]; size?: number }) {
   const w = 8 + perSideKg.length * 7 + 10;

@@ -21,7 +21,7 @@ export function Failed({ error, retry, what }: { error: Error; retry?: () => voi
   return (
     <div className="grid h-full place-items-center p-8" role="alert">
       <div className="max-w-md">
-        <h2 className="mb-1 flex items-center gap-2 text-[15px] font-semibold">
+        <h2 className="mb-1 flex items-center gap-2 text-lead font-semibold">
           <WarnIcon /> {problem?.title ?? "Something went wrong"}
         </h2>
         <p className="mb-3">
@@ -47,7 +47,7 @@ export function Empty({ title, children }: { title: string; children: ReactNode 
           <path d="M60 24v22" stroke="var(--color-iron)" strokeWidth="1.5" strokeDasharray="3 3" />
           <circle cx="60" cy="24" r="3.500" fill="var(--color-panel)" stroke="var(--color-iron)" strokeWidth="1.5" />
         </svg>
-        <h2 className="mb-1 text-[18px] font-semibold">{title}</h2>
+        <h2 className="mb-1 text-title font-semibold">{title}</h2>
         <div className="text-ink2">{children}</div>
       </div>
     </div>

@@ -5,15 +5,15 @@ import { Link } from "react-router";
 import type { Why } from "../../core/rulebook";
 import { ruleIdOf, ruleOf, TRUST_WORDS, trustOf } from "../../core/rulebook";
 import { textIn } from "../format";
+import { useUnits } from "../frame/current";
 import { rulePath } from "../rules/words";
-import { useUnits } from "./Frame";
 
 /** The rule behind a sentence, one click away, with how far its numbers can be trusted: as far as the least of them. */
 export function RuleNote({ rule }: { rule: string }) {
   const [id, r] = [ruleIdOf(rule), ruleOf(rule)];
   if (!id || !r) return null;
   return (
-    <span className="block text-[11px] leading-[14px] text-ink2">
+    <span className="block text-note leading-[14px] text-ink2">
       <Link className="link" to={rulePath(id)}>
         {r.title}
       </Link>
@@ -32,7 +32,7 @@ export function WhyList({ reasons, sources = false }: { reasons: readonly Why[];
   return (
     <ul className={sources ? "space-y-1.5" : ""}>
       {unique.map((r) => (
-        <li key={r.text} className="relative pl-4 text-[12px] leading-4 cond-s">
+        <li key={r.text} className="relative pl-4 text-label leading-4 cond-s">
           <span
             className={`absolute ${sources ? "top-[7px]" : "top-[11px]"} left-px w-2 border-t-[1.5px] border-ground`}
           />
@@ -83,9 +83,9 @@ export function Asked({
           aria-label="Why"
           sideOffset={6}
           collisionPadding={12}
-          className="fade z-50 w-[300px] rounded-[3px] border border-edge bg-panel p-3 shadow-[0_2px_8px_rgb(58_47_37/0.18)]"
+          className="fade z-50 w-[300px] rounded-[3px] border border-edge bg-panel p-3 shadow-pop"
         >
-          <h3 className="mb-1.5 text-[12px] font-semibold text-ink2">Why</h3>
+          <h3 className="mb-1.5 text-label font-semibold text-ink2">Why</h3>
           <WhyList reasons={reasons} sources />
           <Popover.Arrow className="fill-edge" />
         </Popover.Content>

@@ -61,15 +61,15 @@ export default function WindowSheet({
     const body = windowSchema.parse(toBody(values));
     put(
       at === null ? [...windows, body] : windows.map((w, i) => (i === at ? body : w)),
-      at === null ? "Window added." : "Window changed.",
+      at === null ? "Free time slot added." : "Free time slot changed.",
     );
   });
   return (
     <Sheet
       open
       onClose={onClose}
-      title={at === null ? "Add window" : "Edit window"}
-      note="A time each week in which strength work may stand. Windows of one day may not overlap."
+      title={at === null ? "Add free time slot" : "Edit free time slot"}
+      note="A time each week in which strength work may stand. Slots of one day may not overlap."
       width={400}
     >
       <form onSubmit={submit} noValidate className="space-y-3">
@@ -113,7 +113,7 @@ export default function WindowSheet({
           </Field>
         </div>
         <FormActions
-          save={at === null ? "Add window" : "Save window"}
+          save={at === null ? "Add slot" : "Save slot"}
           saving={save.isPending}
           onRemove={
             at === null
@@ -121,7 +121,7 @@ export default function WindowSheet({
               : () =>
                   put(
                     windows.filter((_, i) => i !== at),
-                    "Window removed.",
+                    "Free time slot removed.",
                   )
           }
         />

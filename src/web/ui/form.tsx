@@ -59,13 +59,13 @@ export function Field({
 }) {
   return (
     <div className={className}>
-      <label htmlFor={id} className="mb-0.5 block text-[12px] leading-4 font-medium">
+      <label htmlFor={id} className="mb-0.5 block text-label leading-4 font-medium">
         {label}
         {hint && <span className="ml-1 font-normal text-ink2">{hint}</span>}
       </label>
       {children}
       {error && (
-        <p id={`${id}-error`} role="alert" className="mt-0.5 text-[12px] leading-4 text-brick-ink">
+        <p id={`${id}-error`} role="alert" className="mt-0.5 text-label leading-4 text-brick-ink">
           {error}
         </p>
       )}
@@ -77,7 +77,7 @@ export const FormProblem = ({ text }: { text: string }) =>
   text ? (
     <p
       role="alert"
-      className="mb-3 flex gap-1.5 rounded-[3px] border border-brick bg-brick-l p-2 text-[12px] leading-4 text-brick-ink"
+      className="mb-3 flex gap-1.5 rounded-[3px] border border-brick bg-brick-l p-2 text-label leading-4 text-brick-ink"
     >
       <WarnIcon /> {text}
     </p>

@@ -42,7 +42,7 @@ export function Changed({ view, actions }: { view: WeekView; actions: WeekAction
       <h3 className="sec-h">Changed this week</h3>
       <ul>
         {lines.map((l) => (
-          <li key={l.words} className="flex items-center gap-2 py-0.5 text-[12px] leading-4">
+          <li key={l.words} className="flex items-center gap-2 py-0.5 text-label leading-4">
             <span className="flex-1">{l.words}</span>
             <button
               type="button"

@@ -1,10 +1,13 @@
 /** The chosen session of a week, and what can be done with it. */
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { useNavigate } from "react-router";
 import type { PlannedSessionView, WeekView } from "../../api/views";
+import type { Weigher } from "../data/board";
 import { day, duration, placeName, sessionName, time } from "../format";
 import { ICON } from "../ui/glyphs";
 import { REASONS, type WeekActions } from "./useWeekActions";
+
+const MoveSheet = lazy(() => import("./MoveSheet"));
 
 /** Lengths a session is cut to, minutes. */
 const LENGTHS = [25, 30, 35, 40, 45, 50, 60, 75];
@@ -15,21 +18,23 @@ export function Chosen({
   session: s,
   actions,
   onOpen,
+  weigher,
 }: {
   id: string;
   view: WeekView;
   session: PlannedSessionView;
   actions: WeekActions;
   onOpen: () => void;
+  weigher: Weigher;
 }) {
   const navigate = useNavigate();
-  const [asking, setAsking] = useState<"shorten" | "skip" | null>(null);
+  const [asking, setAsking] = useState<"shorten" | "skip" | "move" | null>(null);
   const others = view.sessions.filter((x) => !x.done && !x.locked && x.label !== s.label && x.date >= view.monday);
   const shorter = LENGTHS.filter((m) => m < s.minutes);
   return (
     <div className="sec bg-iron-l">
-      <h2 className="text-[15px] leading-5 font-[650]">{sessionName(s.label, view.emphasis, s.slow)}</h2>
-      <p className="mb-2 text-[12px] text-ink2">
+      <h2 className="text-lead leading-5 font-[650]">{sessionName(s.label, view.emphasis, s.slow)}</h2>
+      <p className="mb-2 text-label text-ink2">
         {day(s.date)} {time(s.start)}
         {s.place ? `, ${placeName(s.place)}` : ""}, {duration(s.minutes)}
         {s.done ? ", logged" : ""}
@@ -45,11 +50,22 @@ export function Chosen({
         )}
         {s.date === view.today && (
           <button type="button" className="btn btn-sm" onClick={() => navigate(`/a/${id}/floor/${s.date}/${s.label}`)}>
-            {ICON.floor} Floor
+            {ICON.floor} Log
           </button>
         )}
         {!s.done && view.editable && (
           <>
+            {!s.locked && (
+              <button
+                type="button"
+                className="btn btn-sm"
+                disabled={!weigher.ready}
+                aria-haspopup="dialog"
+                onClick={() => setAsking("move")}
+              >
+                Move…
+              </button>
+            )}
             {shorter.length > 0 && (
               <button
                 type="button"
@@ -82,9 +98,14 @@ export function Chosen({
           </>
         )}
       </div>
-      {asking && (
+      {asking === "move" && (
+        <Suspense fallback={null}>
+          <MoveSheet view={view} session={s} weigher={weigher} actions={actions} onClose={() => setAsking(null)} />
+        </Suspense>
+      )}
+      {(asking === "shorten" || asking === "skip") && (
         <fieldset className="mt-2">
-          <legend className="mb-1 text-[12px] text-ink2">{asking === "shorten" ? "To how long?" : "Why?"}</legend>
+          <legend className="mb-1 text-label text-ink2">{asking === "shorten" ? "To how long?" : "Why?"}</legend>
           <div className="flex flex-wrap gap-1.5">
             {asking === "shorten"
               ? shorter.map((m) => (

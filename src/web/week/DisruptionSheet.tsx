@@ -12,7 +12,7 @@ import type { WeekActions } from "./useWeekActions";
 type Kind = "travel" | "illness" | "closed" | "missed";
 
 const NOTES: Record<Kind, string> = {
-  travel: "Those days have no windows, unless there is a place on the way.",
+  travel: "Those days have no free time, unless there is a place on the way.",
   illness:
     "Nothing is placed until well; afterwards restore for as many days as were lost. With fever, ask a doctor first.",
   closed: "Windows at that place are left out, or stand at another place.",
@@ -58,7 +58,7 @@ export default function DisruptionSheet({
   };
   const others = view.places.filter((p) => kind !== "closed" || p !== closed);
   return (
-    <Sheet open onClose={onClose} title="Something came between" note={NOTES[kind]} width={440}>
+    <Sheet open onClose={onClose} title="Something came up" note={NOTES[kind]} width={440}>
       <form
         className="space-y-3"
         onSubmit={(e) => {
@@ -70,7 +70,7 @@ export default function DisruptionSheet({
         <FormProblem text={problem} />
         <div className="-ml-1">
           <Segments<Kind>
-            name="What came between"
+            name="What came up"
             value={kind}
             onChange={setKind}
             options={[

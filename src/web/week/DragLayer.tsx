@@ -82,7 +82,7 @@ const Places = memo(function Places({ l, places, closed, cost }: PlacesProps) {
               opacity=".4"
             />
             <Text x={d.x0 + 8} y={l.ground + 25} fill="var(--color-ink)" weight={600} halo="var(--color-paper)">
-              {block.rule}
+              closed
             </Text>
           </g>
         );
@@ -234,12 +234,12 @@ export function DragWords({ store, layout: l, view, width }: Props & { width: nu
   const left = Math.max(l.x0, Math.min(width - 268, x > width / 2 ? x - 288 : x + 34));
   return (
     <div
-      className="pointer-events-none absolute z-20 w-[256px] rounded-[3px] border border-edge bg-panel px-3 py-2 text-[12px] leading-4 shadow-[0_2px_8px_rgb(58_47_37/0.18)] [contain:layout_paint_style] will-change-transform"
+      className="pointer-events-none absolute z-20 w-[256px] rounded-[3px] border border-edge bg-panel px-3 py-2 text-label leading-4 shadow-pop [contain:layout_paint_style] will-change-transform"
       style={{ left: 0, top: 0, transform: `translate(${left}px, ${l.ground + 44}px)` }}
       aria-live={state.by === "keys" ? "assertive" : "off"}
       role="status"
     >
-      <p className="text-[13px] leading-5 font-[650]">
+      <p className="text-body leading-5 font-[650]">
         {dragged.kind === "session" ? sessionName(dragged.label, view.emphasis) : kindOf(view, dragged.row)}:{" "}
         {day(target.date)}
         {target.start === null ? "" : ` ${time(target.start)}`}
@@ -272,12 +272,7 @@ function SessionWords({ state }: { state: DragState }) {
   const place = placeAt(board, target);
   const block = place ? place.blocked : board.closed.find((c) => c.date === target.date)?.block;
   if (!place || block)
-    return (
-      <p className="text-brick-ink">
-        It may not stand here: {block?.text ?? "no place is left for it"}
-        {block ? ` (${block.rule})` : ""}.
-      </p>
-    );
+    return <p className="text-brick-ink">Not possible: {block?.text ?? "no place is left for it"}.</p>;
   const { more, less } = costChange(board.costs, place.costs);
   return (
     <>
@@ -286,12 +281,12 @@ function SessionWords({ state }: { state: DragState }) {
       </p>
       {more.slice(0, 3).map((c) => (
         <p key={c.text} className="mt-0.5 cond-s">
-          <b>+{c.points}</b> {c.text} <span className="text-ink2">({c.rule})</span>
+          <b>+{c.points}</b> {c.text}
         </p>
       ))}
       {less.slice(0, 2).map((c) => (
         <p key={c.text} className="mt-0.5 text-ink2 cond-s">
-          <b>−{c.points}</b> {RULES[c.rule].title} ({c.rule})
+          <b>−{c.points}</b> {RULES[c.rule].title}
         </p>
       ))}
     </>
@@ -300,11 +295,12 @@ function SessionWords({ state }: { state: DragState }) {
 
 function EnduranceWords({ state, view }: { state: DragState; view: WeekView }) {
   const after = state.trial?.view;
-  if (!after) return <p className="text-ink2">{state.trial ? "The fit cannot follow." : "Weighing…"}</p>;
+  if (!after)
+    return <p className="text-ink2">{state.trial ? "The sessions cannot be placed around it." : "Weighing…"}</p>;
   const moves = movesOf(view, after);
   return (
     <>
-      <p>The fit follows: {costWords(after.fit.cost, view.fit.cost)}</p>
+      <p>Sessions are placed again: {costWords(after.fit.cost, view.fit.cost)}</p>
       {moves.map(({ label, to }) => (
         <p key={label} className={`mt-0.5 ${to ? "" : "text-brick-ink"}`}>
           {label}: {to ? `${day(to.date)} ${time(to.start)}` : "finds no place"}

@@ -38,7 +38,7 @@ export function EndurancePlanned({ id, view, units }: { id: string; view: WeekVi
         <>
           <AmountField monday={view.monday} amount={amount.amount} unit={plan.unit} units={units} onAmount={amountTo} />
           {Math.abs(amount.planned - amount.amount) > 1 && (
-            <p className="mt-1 text-[12px] leading-4 text-ink2">The sessions make {shown(amount.planned)}.</p>
+            <p className="mt-1 text-label leading-4 text-ink2">The sessions make {shown(amount.planned)}.</p>
           )}
           <div className="mt-1">
             <WhyList reasons={amount.why} />
@@ -46,7 +46,7 @@ export function EndurancePlanned({ id, view, units }: { id: string; view: WeekVi
         </>
       )}
       {!amount && view.known !== "all" && (
-        <p className="text-[12px] leading-4 text-ink2">
+        <p className="text-label leading-4 text-ink2">
           {view.known === "part" ? "Only part of this week is planned." : "Nothing planned here."}{" "}
           {plan && before !== null ? (
             <button type="button" className="link" onClick={() => amountTo(before)}>
@@ -60,7 +60,7 @@ export function EndurancePlanned({ id, view, units }: { id: string; view: WeekVi
         </p>
       )}
       {warnings.map((w) => (
-        <p key={w.code} className="mt-2 flex gap-1.5 text-[12px] leading-4 text-brick-ink">
+        <p key={w.code} className="mt-2 flex gap-1.5 text-label leading-4 text-brick-ink">
           <WarnIcon />
           <span>
             {textIn(w.text, units)}{" "}

@@ -33,7 +33,7 @@ export function FitPanel({
   if (!view.editable)
     return (
       <div className="sec flex-1">
-        <h2 className="mb-1 text-[18px] leading-6 font-[650]">Done</h2>
+        <h2 className="mb-1 text-title leading-6 font-[650]">Done</h2>
         <p className="mb-3 text-ink2">This week is past. What was lifted stands as it was logged.</p>
         <WhyList reasons={view.why} />
       </div>
@@ -43,9 +43,9 @@ export function FitPanel({
     <>
       <div className="sec">
         <div className="mb-2 flex items-baseline justify-between">
-          <h2 className="text-[18px] leading-6 font-[650]">Fit</h2>
-          <span className="text-[12px] text-ink2">
-            {view.held ? "held" : "proposed"}, best of {fit.weighed.toLocaleString("en-GB")} placement
+          <h2 className="text-title leading-6 font-[650]">Placement</h2>
+          <span className="text-label text-ink2">
+            {view.held ? "fixed" : "proposed"}, best of {fit.weighed.toLocaleString("en-GB")} option
             {fit.weighed === 1 ? "" : "s"}
           </span>
         </div>
@@ -53,22 +53,22 @@ export function FitPanel({
           <div>
             <Asked
               reasons={[why("fit.place", "least", fit.weighed.toLocaleString("en-GB"))]}
-              className="num block text-[44px] leading-[44px] font-semibold"
-              label={`Cost ${fit.cost}`}
+              className="num block text-hero leading-[44px] font-semibold"
+              label={`Disturbance ${fit.cost}`}
             >
               {fit.cost}
             </Asked>
-            <span className="block text-[12px] leading-4 text-ink2">cost</span>
+            <span className="block text-label leading-4 text-ink2">disturbance</span>
           </div>
           <FitHistogram histogram={fit.histogram} cost={fit.cost} />
         </div>
         {view.stale && (
-          <p className="mt-2 flex items-start gap-1.5 text-[12px] leading-4 text-brick-ink">
+          <p className="mt-2 flex items-start gap-1.5 text-label leading-4 text-brick-ink">
             <WarnIcon />
             <span>
-              A cheaper placement exists now.{" "}
+              A better placement exists now.{" "}
               <button type="button" className="underline" onClick={actions.fit}>
-                Fit again
+                Re-plan
               </button>
             </span>
           </p>
@@ -93,24 +93,24 @@ export function FitPanel({
               key={c.rule + c.text}
               className="grid grid-cols-[32px_1fr] border-t border-hair2 py-2 first:border-t-0 first:pt-0.5"
             >
-              <span className="num text-[18px] leading-5 font-semibold">{c.points}</span>
+              <span className="num text-title leading-5 font-semibold">{c.points}</span>
               <div>
-                <Asked reasons={[c]} className="block text-left text-[13px] leading-5 font-semibold">
+                <Asked reasons={[c]} className="block text-left text-body leading-5 font-semibold">
                   {RULES[c.rule].title}
                 </Asked>
-                <p className="text-[12px] leading-4 text-ink2 cond-s">{c.text}</p>
+                <p className="text-label leading-4 text-ink2 cond-s">{c.text}</p>
               </div>
             </li>
           ))}
         </ul>
-        <p className="mt-1 border-t border-hair pt-2 text-[12px] leading-4 text-ink2">
-          {fit.freeRules} other rules cost nothing
+        <p className="mt-1 border-t border-hair pt-2 text-label leading-4 text-ink2">
+          {fit.freeRules} other rules charge nothing
         </p>
       </div>
       <div className="sec">
         <h3 className="sec-h">Alternatives</h3>
         {fit.alternatives.length === 0 && (
-          <p className="text-[12px] text-ink2">No other choice of days keeps every must-hold rule.</p>
+          <p className="text-label text-ink2">No other choice of days keeps every must-hold rule.</p>
         )}
         {fit.alternatives.map((a, i) => (
           <div
@@ -119,11 +119,11 @@ export function FitPanel({
           >
             <MiniWeek view={view} alternative={a} />
             <div>
-              <h4 className="text-[13px] leading-4 font-semibold cond-s">
+              <h4 className="text-body leading-4 font-semibold cond-s">
                 {a.sessions.map((s) => `${s.label} ${dayName(s.date)} ${time(s.start)}`).join(", ")}
               </h4>
-              <p className="mt-0.5 text-[12px] leading-4 text-ink2">
-                cost <b className="text-ink">{a.cost}</b>
+              <p className="mt-0.5 text-label leading-4 text-ink2">
+                disturbance <b className="text-ink">{a.cost}</b>
                 {a.cost === fit.cost
                   ? ", the same"
                   : a.cost > fit.cost
@@ -140,7 +140,7 @@ export function FitPanel({
                   {preview === i ? "Back" : "Preview"}
                 </button>
                 <button type="button" className="btn btn-sm" onClick={() => onTake(i)}>
-                  Take
+                  Apply
                 </button>
               </div>
             </div>

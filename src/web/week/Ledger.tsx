@@ -8,7 +8,7 @@ export function Ledger({ rows }: { rows: readonly LedgerRowView[] }) {
   return (
     <div className="sec">
       <h3 className="sec-h">Sets this week</h3>
-      <table className="w-full text-[12px] leading-6">
+      <table className="w-full text-label leading-6">
         <thead>
           <tr className="text-ink2">
             <th scope="col" className="text-left font-normal">
@@ -50,7 +50,7 @@ export function Ledger({ rows }: { rows: readonly LedgerRowView[] }) {
           ))}
         </tbody>
       </table>
-      <p className="mt-1.5 text-[12px] leading-4 text-ink2">
+      <p className="mt-1.5 text-label leading-4 text-ink2">
         What is left is carried to next week, up to a week's sets. A week that is cut owes nothing back.
       </p>
     </div>

@@ -26,11 +26,11 @@ export function Legs({ view }: { view: WeekView }) {
         </Asked>
       </h3>
       {keys.length === 0 ? (
-        <p className="text-[12px] text-ink2">No key session this week.</p>
+        <p className="text-label text-ink2">No key session this week.</p>
       ) : (
         <ul>
           {keys.map(({ e, value }) => (
-            <li key={e.id} className="flex text-[12px] leading-5">
+            <li key={e.id} className="flex text-label leading-5">
               <span className="flex-1">
                 {day(e.date)}, {e.kind}
               </span>

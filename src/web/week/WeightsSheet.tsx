@@ -118,7 +118,7 @@ function Form({ id, name, view, onClose }: { id: string; name: string; view: Rul
       <ul className="max-h-[360px] overflow-auto border-y border-hair">
         {Object.keys(view.shipped).map((rule) => (
           <li key={rule} className="flex h-9 items-center gap-2 border-b border-hair2 last:border-b-0">
-            <label htmlFor={`w-${rule}`} className="min-w-0 flex-1 truncate text-[12px]">
+            <label htmlFor={`w-${rule}`} className="min-w-0 flex-1 truncate text-label">
               {ruleOf(rule)?.title ?? rule} <span className="text-ink2">({rule})</span>
             </label>
             <input
@@ -143,7 +143,7 @@ function Form({ id, name, view, onClose }: { id: string; name: string; view: Rul
       </ul>
       <div className="mt-3 flex items-end gap-4">
         <fieldset>
-          <legend className="mb-1 text-[12px] font-medium">Preferred days</legend>
+          <legend className="mb-1 text-label font-medium">Preferred days</legend>
           <div className="flex gap-1">
             {WEEKDAYS.map((d, i) => (
               <button
@@ -161,7 +161,7 @@ function Form({ id, name, view, onClose }: { id: string; name: string; view: Rul
           </div>
         </fieldset>
         <div>
-          <label htmlFor="w-most" className="mb-1 block text-[12px] font-medium">
+          <label htmlFor="w-most" className="mb-1 block text-label font-medium">
             Minutes a day <span className="font-normal text-ink2">at most</span>
           </label>
           <input

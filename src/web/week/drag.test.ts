@@ -95,9 +95,9 @@ describe("what a move changes", () => {
   });
   it("is said in words", () => {
     expect([costWords(7, 3), costWords(3, 3), costWords(1, 3)]).toEqual([
-      "cost 7, 4 more",
-      "cost 3, the same",
-      "cost 1, 2 less",
+      "disturbance 7, 4 more",
+      "disturbance 3, the same",
+      "disturbance 1, 2 less",
     ]);
   });
 });

@@ -118,4 +118,4 @@ export function costChange(before: readonly Cost[], after: readonly Cost[]): { m
 
 /** Such as "cost 7, 6 more". */
 export const costWords = (cost: number, before: number): string =>
-  `cost ${cost}, ${cost === before ? "the same" : cost > before ? `${cost - before} more` : `${before - cost} less`}`;
+  `disturbance ${cost}, ${cost === before ? "the same" : cost > before ? `${cost - before} more` : `${before - cost} less`}`;

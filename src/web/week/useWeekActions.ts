@@ -38,7 +38,7 @@ export function useWeekActions(id: string, view: WeekView) {
   ) =>
     changes
       .mutateAsync({ what, add, drop, ...(free ? { free: view.monday } : {}) })
-      .then(() => said(`${what}. The rest is fitted again.`), failed);
+      .then(() => said(`${what}. The other sessions are placed again.`), failed);
 
   return {
     edits: edits.data ?? null,
@@ -48,18 +48,19 @@ export function useWeekActions(id: string, view: WeekView) {
     fit: () =>
       fit.mutate(view.monday, {
         onSuccess: (w) =>
-          said(`Fitted: cost ${w.fit.cost}, best of ${w.fit.weighed.toLocaleString("en-GB")} placements.`),
+          said(`Sessions placed: disturbance ${w.fit.cost}, best of ${w.fit.weighed.toLocaleString("en-GB")} options.`),
         onError: failed,
       }),
     take: (at: number) => {
       const alternative = view.fit.alternatives[at];
-      if (alternative) void holdAs(asHeld(alternative.sessions), `Alternative taken over at cost ${alternative.cost}`);
+      if (alternative)
+        void holdAs(asHeld(alternative.sessions), `Alternative applied, disturbance ${alternative.cost}`);
     },
     drop: ({ dragged, date, start }: DragEnd, place: string | null): Promise<unknown> => {
       if (dragged.kind === "endurance")
         return move
           .mutateAsync({ row: dragged.row, date, start: timeOf(start) })
-          .then(() => said(`Moved to ${day(date)} ${time(start)}; the fit followed.`), failed);
+          .then(() => said(`Moved to ${day(date)} ${time(start)}; sessions placed again.`), failed);
       if (place === null) return Promise.resolve();
       const others = placedOf(view).filter((p) => p.label !== dragged.label);
       const next = [...others, { label: dragged.label, date, start, place }];

@@ -1,0 +1,110 @@
+/** The frame: title block, rail, status bar; on a phone a top line and a bar at the bottom. Every view stands in its middle. */
+import { lazy, Suspense, useEffect, useState } from "react";
+import { Outlet, useLocation, useNavigate } from "react-router";
+import { Toaster } from "sonner";
+import type { SquadRow } from "../../api/views";
+import { useSquad } from "../data/hooks";
+import { useKeys } from "../ui/keys";
+import { useCurrentRow, useGoTo } from "./current";
+import { Notices } from "./Notices";
+import { BottomBar, PhoneTop } from "./PhoneBars";
+import { Rail } from "./Rail";
+import { KeySheet, StatusBar } from "./StatusBar";
+import { TitleBlock } from "./TitleBlock";
+import { addressOf, VIEWS } from "./views";
+
+const loadPalette = () => import("../ui/Palette");
+const Palette = lazy(loadPalette);
+const FOLDED = "field-anchor:rail-folded";
+
+const TOAST = {
+  fontFamily: "var(--font-sans)",
+  borderRadius: 3,
+  border: "1px solid var(--color-edge)",
+  background: "var(--color-panel)",
+  color: "var(--color-ink)",
+};
+
+interface Opens {
+  palette: () => void;
+  help: () => void;
+  athletes: () => void;
+}
+
+/** Keys that work on every view. */
+function useFrameKeys(rows: readonly SquadRow[], row: SquadRow | undefined, goTo: (id: string) => void, open: Opens) {
+  const navigate = useNavigate();
+  const step = (by: number) => {
+    const at = rows.findIndex((r) => r.id === row?.id);
+    const next = rows[(at + by + rows.length) % rows.length];
+    if (next) goTo(next.id);
+  };
+  useKeys("frame", [
+    { key: "ctrl+k", label: "search and go to", run: open.palette },
+    { key: "?", label: "all keys", run: open.help, bar: true },
+    { key: "a", label: "choose athlete", run: open.athletes },
+    { key: "[", label: "athlete before", run: () => step(-1) },
+    { key: "]", label: "next athlete", run: () => step(1) },
+    ...VIEWS.flatMap((v) =>
+      v.key === undefined
+        ? []
+        : [
+            {
+              key: v.key,
+              label: v.name,
+              run: () => (v.group === "club" || row) && navigate(addressOf(v, row?.id ?? "")),
+            },
+          ],
+    ),
+  ]);
+}
+
+export function Frame() {
+  const current = useCurrentRow();
+  const { pathname } = useLocation();
+  // While a new athlete is entered, nobody else stands in the title block.
+  const row = pathname === "/new" ? undefined : current;
+  const rows = useSquad().data?.rows ?? [];
+  const goTo = useGoTo();
+  const [palette, setPalette] = useState(false);
+  // It is there before it is asked for: what is typed right after its key is typed into it.
+  useEffect(() => void loadPalette(), []);
+  const [help, setHelp] = useState(false);
+  const [switcher, setSwitcher] = useState(false);
+  const [folded, setFolded] = useState(() => localStorage.getItem(FOLDED) === "1");
+  const fold = (next: boolean) => {
+    localStorage.setItem(FOLDED, next ? "1" : "0");
+    setFolded(next);
+  };
+  useFrameKeys(rows, row, goTo, {
+    palette: () => setPalette(true),
+    help: () => setHelp(true),
+    athletes: () => setSwitcher(true),
+  });
+
+  return (
+    <div data-rail={folded ? "folded" : "open"} className="frame h-full print:block print:h-auto">
+      <a href="#view" className="skip">
+        Skip to the view
+      </a>
+      <TitleBlock row={row} rows={rows} switcher={switcher} setSwitcher={setSwitcher} goTo={goTo} />
+      <PhoneTop row={row} rows={rows} goTo={goTo} />
+      <Rail athlete={row} folded={folded} onFold={fold} />
+      <div id="view" tabIndex={-1} className="flex min-h-0 min-w-0 flex-col outline-none max-[700px]:col-span-2">
+        <Notices />
+        <div className="min-h-0 flex-1">
+          <Outlet />
+        </div>
+      </div>
+      <StatusBar row={row} />
+      <BottomBar row={row} onSearch={() => setPalette(true)} />
+      {palette && (
+        <Suspense fallback={null}>
+          <Palette rows={rows} current={row?.id ?? null} onClose={() => setPalette(false)} />
+        </Suspense>
+      )}
+      <KeySheet open={help} onClose={() => setHelp(false)} />
+      <Toaster position="bottom-center" toastOptions={{ style: TOAST }} />
+    </div>
+  );
+}

@@ -1,0 +1,109 @@
+/** The rail: every view with its picture and its word, folded to pictures where there is little room or by hand. */
+import { PanelLeftClose, PanelLeftOpen, SunMoon } from "lucide-react";
+import { DropdownMenu } from "radix-ui";
+import { NavLink } from "react-router";
+import { useClub } from "../data/hooks";
+import { chooseTheme, THEME_CHOICES, useThemeChoice } from "./theme";
+import { addressOf, type ViewEntry, viewsOf } from "./views";
+
+interface Props {
+  /** Whose views are offered; none while an athlete is being entered. */
+  athlete: { id: string; name: string } | undefined;
+  folded: boolean;
+  onFold: (folded: boolean) => void;
+}
+
+export function Rail({ athlete, folded, onFold }: Props) {
+  const club = useClub();
+  return (
+    <nav
+      aria-label="Views"
+      className="flex min-h-0 flex-col gap-0.5 overflow-x-hidden overflow-y-auto border-r border-hair bg-panel px-2 py-2 max-[700px]:hidden print:hidden"
+    >
+      <RailGroup name={club.data?.name ?? "Club"} word="Club" views={viewsOf("club")} athlete={athlete?.id ?? ""} />
+      {athlete && <RailGroup name={athlete.name} word={athlete.name} views={viewsOf("athlete")} athlete={athlete.id} />}
+      <span className="flex-1" />
+      <ThemeMenu />
+      <button
+        type="button"
+        aria-label={folded ? "Show the words of the views" : "Fold to pictures"}
+        className="rail-fold rail-item group text-ink2 hover:text-ink"
+        onClick={() => onFold(!folded)}
+      >
+        {folded ? <PanelLeftOpen size={18} strokeWidth={1.6} /> : <PanelLeftClose size={18} strokeWidth={1.6} />}
+        <span className="rail-word" aria-hidden="true">
+          {folded ? "Show words" : "Fold"}
+        </span>
+      </button>
+    </nav>
+  );
+}
+
+interface GroupProps {
+  name: string;
+  word: string;
+  views: readonly ViewEntry[];
+  athlete: string;
+}
+
+function RailGroup({ name, word, views, athlete }: GroupProps) {
+  return (
+    <section aria-label={name} className="flex flex-col gap-0.5 border-hair pb-1 not-first:border-t not-first:pt-1">
+      <h2 className="rail-open truncate px-2 pt-1 text-note leading-4 text-ink2">{word}</h2>
+      {views.map((v) => (
+        <NavLink
+          key={v.id}
+          to={addressOf(v, athlete)}
+          end={v.id === ""}
+          aria-label={v.name}
+          className={({ isActive }) =>
+            `rail-item group relative ${isActive ? "rail-on bg-iron-l font-semibold text-iron" : "text-ink2 hover:text-ink"}`
+          }
+        >
+          {v.glyph}
+          <span className="rail-word">{v.name}</span>
+        </NavLink>
+      ))}
+    </section>
+  );
+}
+
+const THEME_WORDS = { system: "As the system", day: "Day", dusk: "Dusk" } as const;
+
+function ThemeMenu() {
+  const choice = useThemeChoice();
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger
+        aria-label={`Theme: ${THEME_WORDS[choice].toLowerCase()}`}
+        className="rail-item group text-ink2 hover:text-ink"
+      >
+        <SunMoon size={18} strokeWidth={1.6} />
+        <span className="rail-word" aria-hidden="true">
+          Theme
+        </span>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          side="right"
+          align="end"
+          sideOffset={6}
+          className="fade z-50 min-w-[150px] rounded-[3px] border border-edge bg-panel py-1 shadow-pop"
+        >
+          <DropdownMenu.RadioGroup value={choice}>
+            {THEME_CHOICES.map((c) => (
+              <DropdownMenu.RadioItem
+                key={c}
+                value={c}
+                onSelect={() => chooseTheme(c)}
+                className="cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-iron-l data-[state=checked]:font-semibold"
+              >
+                {THEME_WORDS[c]}
+              </DropdownMenu.RadioItem>
+            ))}
+          </DropdownMenu.RadioGroup>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

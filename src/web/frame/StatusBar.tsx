@@ -1,0 +1,65 @@
+/** The foot of the frame: what is saved, what warns now, which keys work here. */
+import { Check } from "lucide-react";
+import type { SquadRow } from "../../api/views";
+import { useSaved } from "../data/saved";
+import { WarnIcon } from "../ui/glyphs";
+import { keyName, useKeyList } from "../ui/keys";
+import { Sheet } from "../ui/Sheet";
+
+/** What the server has of what was typed. */
+export function useSavedWords(): { words: string; safe: boolean } {
+  const { at, waiting, fault } = useSaved();
+  const words = fault
+    ? "Not saved"
+    : waiting
+      ? "Not saved yet"
+      : at
+        ? `Saved ${at.toTimeString().slice(0, 5)}`
+        : "All saved";
+  return { words, safe: !fault && !waiting };
+}
+
+export function StatusBar({ row }: { row: SquadRow | undefined }) {
+  const keys = useKeyList().filter((k) => k.bar);
+  const saved = useSavedWords();
+  const warning = row?.attention[0];
+  return (
+    <footer className="print:hidden col-span-2 max-[700px]:hidden flex items-center gap-4 border-t border-hair bg-panel pr-3 pl-4 text-label leading-4 text-ink2 cond-s">
+      <span className="flex flex-none items-center gap-1.5">
+        {!saved.safe ? <WarnIcon /> : <Check size={14} strokeWidth={2} aria-hidden="true" className="text-moss-ink" />}
+        {saved.words}
+      </span>
+      {warning && (
+        <span className="flex min-w-0 items-center gap-1.5" title={warning.text}>
+          <WarnIcon />
+          <span className="truncate">Now: {warning.text}</span>
+        </span>
+      )}
+      <span className="flex-1" />
+      {keys.map((k) => (
+        <span key={k.key} className="flex flex-none items-center gap-1.5">
+          <kbd className="key">{keyName(k.key)}</kbd>
+          {k.label}
+        </span>
+      ))}
+    </footer>
+  );
+}
+
+export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const keys = useKeyList();
+  return (
+    <Sheet open={open} onClose={onClose} title="Keys that work here" width={380}>
+      <dl className="grid grid-cols-[80px_1fr] gap-y-1.5">
+        {keys.map((k) => (
+          <div key={`${k.key}${k.label}`} className="contents">
+            <dt>
+              <kbd className="key">{keyName(k.key)}</kbd>
+            </dt>
+            <dd>{k.label}</dd>
+          </div>
+        ))}
+      </dl>
+    </Sheet>
+  );
+}

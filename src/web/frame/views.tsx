@@ -1,0 +1,70 @@
+/** Every view with its group, name, picture and key: the rail, the bar of a phone, the search box and the keys are made from this list. */
+import {
+  BookOpen,
+  CalendarDays,
+  ClipboardCheck,
+  Database,
+  Dumbbell,
+  FileInput,
+  FileText,
+  Rows3,
+  ScrollText,
+  Table2,
+  TrendingUp,
+  UserPen,
+  Users,
+} from "lucide-react";
+import type { ReactNode } from "react";
+import { SeasonGlyph, SessionGlyph, WeekGlyph } from "../ui/glyphs";
+
+export interface ViewEntry {
+  /** Last part of its address. */
+  id: string;
+  group: "club" | "athlete";
+  name: string;
+  glyph: ReactNode;
+  key?: string;
+  /** What else people call it. */
+  also?: string;
+}
+
+const look = { size: 18, strokeWidth: 1.6, "aria-hidden": true } as const;
+
+export const VIEWS: readonly ViewEntry[] = [
+  { id: "", group: "club", name: "Squad", glyph: <Users {...look} />, key: "1", also: "athletes home" },
+  { id: "calendar", group: "club", name: "Calendar", glyph: <CalendarDays {...look} />, key: "9", also: "club races" },
+  { id: "gym", group: "club", name: "Gym", glyph: <Dumbbell {...look} />, key: "0", also: "who lifts on a day, racks" },
+  { id: "library", group: "club", name: "Library", glyph: <BookOpen {...look} />, key: "7", also: "exercises" },
+  { id: "approaches", group: "club", name: "Approaches", glyph: <Table2 {...look} />, key: "h", also: "doses" },
+  { id: "rules", group: "club", name: "Rules", glyph: <ScrollText {...look} />, key: "y", also: "numbers terms" },
+  {
+    id: "club-data",
+    group: "club",
+    name: "Club data",
+    glyph: <Database {...look} />,
+    key: "b",
+    also: "backups restoring",
+  },
+  { id: "season", group: "athlete", name: "Season", glyph: <SeasonGlyph />, key: "2" },
+  { id: "week", group: "athlete", name: "Week", glyph: <WeekGlyph />, key: "3" },
+  { id: "session", group: "athlete", name: "Session", glyph: <SessionGlyph />, key: "4", also: "sheet today" },
+  { id: "lifts", group: "athlete", name: "Lifts", glyph: <TrendingUp {...look} />, key: "j", also: "progress 1RM" },
+  { id: "review", group: "athlete", name: "Review", glyph: <FileText {...look} />, key: "k", also: "planned done" },
+  {
+    id: "screening",
+    group: "athlete",
+    name: "Screening",
+    glyph: <ClipboardCheck {...look} />,
+    key: "6",
+    also: "tests",
+  },
+  { id: "records", group: "athlete", name: "Records", glyph: <Rows3 {...look} />, key: "5", also: "races places logs" },
+  { id: "intake", group: "athlete", name: "Intake", glyph: <UserPen {...look} />, key: "8", also: "health free time" },
+  { id: "import", group: "athlete", name: "Import", glyph: <FileInput {...look} />, also: "files CSV calendar" },
+];
+
+/** @param athlete whose, for the views of an athlete */
+export const addressOf = (v: ViewEntry, athlete: string): string =>
+  v.group === "club" ? `/${v.id}` : `/a/${athlete}/${v.id}`;
+
+export const viewsOf = (group: ViewEntry["group"]): readonly ViewEntry[] => VIEWS.filter((v) => v.group === group);

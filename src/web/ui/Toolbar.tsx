@@ -1,0 +1,169 @@
+/** What can be done on a view: a row of buttons; those that find no room stand under "More". */
+import { DropdownMenu } from "radix-ui";
+import { type ReactNode, useLayoutEffect, useRef, useState } from "react";
+import { Link } from "react-router";
+
+export interface Action {
+  label: string;
+  /** Its name where the label is a picture, or says less than it should. */
+  name?: string;
+  icon?: ReactNode;
+  /** Where it leads, instead of what it does. */
+  to?: string;
+  /** A file it gives. */
+  download?: string;
+  run?: () => void;
+  disabled?: boolean;
+  pressed?: boolean;
+  /** The main one: it never stands under "More". */
+  primary?: boolean;
+  /** A picture is enough where the button stands in the row. */
+  square?: boolean;
+  /** It always stands under "More". */
+  rare?: boolean;
+  /** A line before it, in the menu. */
+  apart?: boolean;
+}
+
+const GAP = 8;
+
+/**
+ * How many of a row of buttons find room, the first ones first.
+ * @param widths of each, px @param kept px that stay taken in any case @param more px of the button that holds the rest; it stands when one does not fit, or always
+ */
+export function roomFor(widths: readonly number[], room: number, kept: number, more: number, always: boolean): number {
+  const all = widths.reduce((a, w) => a + w + GAP, kept);
+  if (!always && all <= room) return widths.length;
+  let used = kept + more + GAP;
+  let n = 0;
+  for (const w of widths) {
+    used += w + GAP;
+    if (used > room) break;
+    n += 1;
+  }
+  return n;
+}
+
+interface Props {
+  /** Name of the menu of what finds no room. */
+  name: string;
+  actions: readonly Action[];
+  /** Controls of another kind, before the buttons. */
+  children?: ReactNode;
+}
+
+export function Toolbar({ name, actions, children }: Props) {
+  const box = useRef<HTMLDivElement>(null);
+  const row = actions.filter((a) => !a.rare && !a.primary);
+  const rare = actions.filter((a) => a.rare);
+  const primary = actions.filter((a) => a.primary);
+  const [fits, setFits] = useState(row.length);
+  const known = useRef(new Map<string, number>());
+  useLayoutEffect(() => {
+    const element = box.current;
+    if (!element) return;
+    const place = () => {
+      const taken = (what: string) =>
+        [...element.querySelectorAll<HTMLElement>(`[data-bar="${what}"]`)].reduce((a, e) => a + e.offsetWidth + GAP, 0);
+      for (const e of element.querySelectorAll<HTMLElement>("[data-bar=row]"))
+        known.current.set(e.dataset.label ?? "", e.offsetWidth);
+      const widths = row.map((a) => known.current.get(a.label) ?? 0);
+      setFits(roomFor(widths, element.clientWidth + GAP, taken("kept"), 62, rare.length > 0));
+    };
+    place();
+    const observer = new ResizeObserver(place);
+    observer.observe(element);
+    return () => observer.disconnect();
+  });
+  const shown = row.slice(0, fits);
+  const under = [...row.slice(fits), ...rare];
+  return (
+    <div ref={box} className="toolbar">
+      {children && (
+        <span data-bar="kept" className="flex flex-none items-center gap-2">
+          {children}
+        </span>
+      )}
+      {shown.map((a) => (
+        <span key={a.label} data-bar="row" data-label={a.label} className="flex-none">
+          <ActionButton action={a} />
+        </span>
+      ))}
+      {under.length > 0 && <MoreMenu name={name} actions={under} />}
+      {primary.map((a) => (
+        <span key={a.label} data-bar="kept" className="flex-none">
+          <ActionButton action={a} />
+        </span>
+      ))}
+    </div>
+  );
+}
+
+function ActionButton({ action: a }: { action: Action }) {
+  const className = `btn ${a.primary ? "btn-pri" : ""} ${a.square ? "btn-sq" : ""}`;
+  const words = a.square ? null : a.label;
+  const name = a.name ?? (a.square ? a.label : undefined);
+  if (a.to !== undefined)
+    return (
+      <Link className={className} to={a.to} aria-label={name} title={a.square ? name : undefined}>
+        {a.icon} {words}
+      </Link>
+    );
+  return (
+    <button
+      type="button"
+      className={className}
+      aria-label={name}
+      title={a.square ? name : undefined}
+      aria-pressed={a.pressed}
+      disabled={a.disabled}
+      onClick={a.run}
+    >
+      {a.icon} {words}
+    </button>
+  );
+}
+
+/** A menu of actions. @param name said of its button */
+export function MoreMenu({ name, actions }: { name: string; actions: readonly Action[] }) {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="btn flex-none" aria-label={name}>
+        More
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" sideOffset={2} className="menu fade">
+          {actions.map((a) => (
+            <MenuEntry key={a.label} action={a} />
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+function MenuEntry({ action: a }: { action: Action }) {
+  const linked = a.to !== undefined || a.download !== undefined;
+  return (
+    <>
+      {a.apart && <DropdownMenu.Separator className="my-1 border-t border-hair" />}
+      {linked ? (
+        <DropdownMenu.Item asChild>
+          {a.to !== undefined ? (
+            <Link className="menu-item" to={a.to}>
+              {a.name ?? a.label}
+            </Link>
+          ) : (
+            <a className="menu-item" href={a.download} download>
+              {a.name ?? a.label}
+            </a>
+          )}
+        </DropdownMenu.Item>
+      ) : (
+        <DropdownMenu.Item className="menu-item" disabled={a.disabled ?? false} onSelect={() => a.run?.()}>
+          {a.name ?? a.label}
+        </DropdownMenu.Item>
+      )}
+    </>
+  );
+}
