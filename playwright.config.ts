@@ -24,7 +24,7 @@ export default defineConfig({
   use: { viewport: { width: 1280, height: 800 }, launchOptions: { ...browserOptions, slowMo: 20 } },
   projects: [
     { name: "coach", testMatch: /(journey|records|errors|intake|season|week|dose|safety|mileage)\.spec\.ts/ },
-    { name: "demo", testMatch: /(demo|access|library|rules)\.spec\.ts/ },
+    { name: "demo", testMatch: /(demo|access|library|rules|phone)\.spec\.ts/ },
   ],
   webServer: Array.from({ length: WORKERS }, (_, i) => [
     server(portOf("coach", i), "main", `.tmp/e2e-coach-${i}`),

@@ -140,7 +140,7 @@ export async function dragSession(address: string, id: string, monday: string, t
     await session.waitFor();
     await page.waitForTimeout(4000);
     const box = await session.boundingBox();
-    const section = await page.getByRole("group", { name: /Week section/ }).boundingBox();
+    const section = await page.getByRole("group", { name: /Week drawn/ }).boundingBox();
     if (!box || !section) throw new Error("No session in sight to drag.");
     const y = box.y + box.height - 24;
     await page.mouse.move(box.x + box.width / 2, y);

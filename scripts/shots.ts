@@ -73,7 +73,7 @@ try {
   await desk.getByText("Nothing is stored yet.").waitFor();
   await desk.waitForTimeout(400);
   await desk.screenshot({ path: `${OUT}/import.png` });
-  await shoot(desk, `/a/${id("Ilse")}/week/2026-03-16`, "week", "svg[aria-label^='Week section']");
+  await shoot(desk, `/a/${id("Ilse")}/week/2026-03-16`, "week", "svg[aria-label^='Week drawn']");
   await shoot(desk, "/rules/S2", "rules", "[data-parameter]");
   await fetch(`${address}/api/gym/places/club-gym`, {
     method: "PUT",

@@ -2,100 +2,52 @@
 
 import { expectAccessible } from "../support/axe";
 import { expect, type Page, test } from "../support/journey";
+import { cutText, fits, goInside, nextDay, rowsOf, VIEWS } from "../support/views";
 
-interface Row {
-  id: string;
-  name: string;
-  today: { label: string } | null;
-}
-const rowsOf = async (page: Page): Promise<Row[]> => (await (await page.request.get("/api/squad")).json()).rows;
+/** One page walks through all views: what it asks for is kept over all of them. */
+let walker: Page;
+let maren: string;
+let day: string;
+const elsewhere: string[] = [];
 
-/** The day of an athlete's next session of a letter after this week: it is the planner's to choose. */
-const nextDay = async (page: Page, id: string, label: string): Promise<string> => {
-  const { sessions } = await (await page.request.get(`/api/athletes/${id}`)).json();
-  return sessions.find((s: { date: string; label: string }) => s.label === label && s.date > "2026-03-08")?.date;
-};
+test.beforeAll(async ({ browser, baseURL }) => {
+  walker = await browser.newPage({ baseURL: baseURL ?? "", viewport: { width: 1280, height: 800 } });
+  walker.on("request", (r) => {
+    if (!r.url().startsWith(baseURL ?? "") && !/^(data|blob):/.test(r.url())) elsewhere.push(r.url());
+  });
+  maren = (await rowsOf(walker)).find((r) => r.name.startsWith("Maren"))!.id;
+  day = await nextDay(walker, maren, "A");
+});
+test.afterAll(() => walker.close());
 
-/** No view is wider than its window. */
-const fits = (page: Page): Promise<boolean> =>
-  page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth);
-
-const VIEWS: [string, (id: string) => string, string][] = [
-  ["squad", () => "/", "tbody tr"],
-  ["season", (id) => `/a/${id}/season`, "svg[aria-label^='Season, ']"],
-  ["week", (id) => `/a/${id}/week/2026-03-09`, "svg[aria-label^='Week section']"],
-  ["session", (id) => `/a/${id}/session/DAY/A`, "tbody tr"],
-  ["approaches", () => "/approaches", "table caption"],
-  ["approaches compared", () => "/approaches?tab=compare", "table caption"],
-  ["who follows what", () => "/approaches?tab=follow", "#follow-all"],
-  ["session by hand", (id) => `/a/${id}/session/DAY/A/edit`, "[data-testid=edit-minutes]"],
-  ["lift", (id) => `/a/${id}/lifts/trap-bar-deadlift`, "[data-testid=lift-entry]"],
-  ["review", (id) => `/a/${id}/review`, "main svg text"],
-  ["card", (id) => `/a/${id}/card/DAY/A`, "[data-testid=card-row]"],
-  ["records", (id) => `/a/${id}/records`, "tbody tr"],
-  ["import", (id) => `/a/${id}/import`, "aside h2"],
-  ["what if", (id) => `/a/${id}/what-if`, "main svg"],
-  ["season sheet", (id) => `/a/${id}/season-sheet`, "main svg"],
-  ["rules", () => "/rules/week/full-dose", "main h3"],
-  ["terms", () => "/rules?tab=terms", "dl dt"],
-  ["gym", () => "/gym/2026-03-10", "main svg rect"],
-  ["club calendar", () => "/calendar", "main svg"],
-  ["club data", () => "/club-data", "table"],
-  ["screening", (id) => `/a/${id}/screening`, "main svg text"],
-  ["a test of the screen", (id) => `/a/${id}/screening/run`, "fieldset"],
-  ["library", () => "/library/front-squat", "section svg"],
-  ["sheets", (id) => `/a/${id}/sheets`, "main ol li"],
-  ["new athlete", () => "/new", "#f-name"],
-  ["intake: athlete", (id) => `/a/${id}/intake/athlete`, "#f-name"],
-  ["intake: plan", (id) => `/a/${id}/intake/plan`, "#p-start"],
-  ["intake: health", (id) => `/a/${id}/intake/health`, "main svg circle"],
-  ["intake: places", (id) => `/a/${id}/intake/places`, "[role=tabpanel]"],
-  ["intake: week", (id) => `/a/${id}/intake/week`, "main svg rect"],
-  ["intake: endurance", (id) => `/a/${id}/intake/endurance`, "#m-sessions"],
-  ["usual week", (id) => `/a/${id}/usual-week`, "[aria-label^='Usual week']"],
-  ["endurance plan", (id) => `/a/${id}/season?plan`, "aside h2"],
-  ["intake: start", (id) => `/a/${id}/intake/start`, "main select"],
-];
-
-for (const [name, path, ready] of VIEWS)
-  test(`${name}: axe finds nothing, nothing is cut off, also at 1024 wide, nothing leaves this machine`, async ({
-    page,
-    baseURL,
-  }) => {
-    const elsewhere: string[] = [];
-    page.on("request", (r) => {
-      if (!r.url().startsWith(baseURL ?? "") && !r.url().startsWith("data:")) elsewhere.push(r.url());
-    });
-    const rows = await rowsOf(page);
-    const maren = rows.find((r) => r.name.startsWith("Maren"))!;
-    await page.goto(path(maren.id).replace("DAY", await nextDay(page, maren.id, "A")));
-    await page.locator(ready).first().waitFor();
-    await expectAccessible(page);
-    expect(await fits(page)).toBe(true);
-    const outside = await page.evaluate(() =>
-      [...document.querySelectorAll("svg text")].flatMap((t) => {
-        const [box, frame] = [t.getBoundingClientRect(), t.closest("svg")!.getBoundingClientRect()];
-        const cut =
-          box.width > 0 &&
-          (box.left < frame.left - 1 ||
-            box.right > frame.right + 1 ||
-            box.top < frame.top - 2 ||
-            box.bottom > frame.bottom + 2);
-        return cut ? [t.textContent] : [];
-      }),
-    );
-    expect(outside).toEqual([]);
-    const small = await page.evaluate(() =>
+VIEWS.forEach(([name, path, ready, onPhone = ready], n) => {
+  // Both themes and both widths in turn; every view in all of them is `npm run looks`.
+  const theme = n % 2 === 0 ? "light" : "dark";
+  test(`${name}: axe finds nothing, nothing is cut off or wider than its screen, nothing leaves this machine`, async () => {
+    await walker.setViewportSize({ width: 1280, height: 800 });
+    await walker.emulateMedia({ colorScheme: theme });
+    await goInside(walker, path(maren).replace("DAY", day));
+    await walker.locator(ready).first().waitFor();
+    if (n % 4 < 2) await expectAccessible(walker);
+    expect(await cutText(walker)).toEqual([]);
+    const small = await walker.evaluate(() =>
       [...document.querySelectorAll("svg text, p, td, span, button, a")]
         .filter((e) => e.textContent?.trim() && Number.parseFloat(getComputedStyle(e).fontSize) < 11)
         .map((e) => e.textContent),
     );
     expect(small).toEqual([]);
-    await page.setViewportSize({ width: 1024, height: 768 });
-    await page.locator(ready).first().waitFor();
-    await expect.poll(() => fits(page), "at 1024 wide").toBe(true);
+    for (const width of [1024, 820, 360]) {
+      await walker.setViewportSize({ width, height: 800 });
+      await walker
+        .locator(width === 360 ? onPhone : ready)
+        .first()
+        .waitFor({ state: "attached" });
+      await expect.poll(() => fits(walker), `at ${width} wide`).toBe(true);
+    }
+    if (n % 4 >= 2) await expectAccessible(walker);
     expect(elsewhere).toEqual([]);
   });
+});
 
 test("what opens over a view: the swap list, the form of an own exercise, reasons, and the last page of a screen", async ({
   page,
@@ -125,13 +77,13 @@ test("what opens over a view: the swap list, the form of an own exercise, reason
   await expectAccessible(page);
 });
 
-test("what opens over a week: a session in hand, what came between, the weights of the rules", async ({ page }) => {
+test("what opens over a week: a session in hand, what came up, the weights of the rules", async ({ page }) => {
   const maren = (await rowsOf(page)).find((r) => r.name.startsWith("Maren"))!;
   await page.goto(`/a/${maren.id}/week/2026-03-09`);
   await page.locator(".cursor-grab").first().waitFor();
   await page.locator("[data-session=A]").focus();
   await page.keyboard.press("Space");
-  await page.getByRole("status").filter({ hasText: "cost" }).waitFor();
+  await page.getByRole("status").filter({ hasText: "disturbance" }).waitFor();
   await expectAccessible(page);
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Something came up…" }).click();
@@ -165,9 +117,10 @@ test("floor at 390 x 844: axe finds nothing, every target is 44 px or more", asy
   expect(await fits(page)).toBe(true);
 });
 
-test("on a phone the squad is who lifts today, one tap from the floor", async ({ page }) => {
+test("on a phone Today is who lifts, one tap from logging", async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto("/");
+  await page.getByRole("navigation", { name: "Main" }).getByRole("link", { name: "Today" }).click();
   await expect(page.getByRole("heading", { name: /^Lifting today/ })).toBeVisible();
   expect(await fits(page)).toBe(true);
   const first = page.getByRole("listitem").getByRole("link").first();

@@ -31,12 +31,12 @@ const placedOn = async (page: Page, id: string) =>
 const session = (page: Page, label: string): Locator => page.locator(`[data-session=${label}]`);
 const openWeek = async (page: Page, id: string) => {
   await page.goto(`/a/${id}/week/${MONDAY}`);
-  await expect(page.getByRole("group", { name: /Week section/ })).toBeVisible();
+  await expect(page.getByRole("group", { name: /Week drawn/ })).toBeVisible();
   await expect(page.locator(".cursor-grab").first()).toBeVisible();
 };
 /** Middle of a weekday on the section, Monday 0, as a share of the day. */
 async function pointOn(page: Page, day: number, share: number): Promise<{ x: number; y: number }> {
-  const box = (await page.getByRole("group", { name: /Week section/ }).boundingBox())!;
+  const box = (await page.getByRole("group", { name: /Week drawn/ }).boundingBox())!;
   const dayWidth = (box.width - 140) / 7;
   return { x: box.x + 128 + dayWidth * (day + share), y: box.y + box.height * 0.6 };
 }
@@ -103,11 +103,11 @@ test("the same with the keyboard alone, and ten changes undone after the browser
   await tabTo(page, "B");
   await page.keyboard.press("Space");
   const words = page.getByRole("status").filter({ hasText: "Single-leg B" });
-  await expect(words).toContainText("cost");
+  await expect(words).toContainText("disturbance");
   await page.keyboard.press("ArrowLeft");
   await expect(words).toContainText("may not stand here");
   await page.keyboard.press("ArrowLeft");
-  await expect(words).toContainText(/Thu\s12\sMar.*cost/);
+  await expect(words).toContainText(/Thu\s12\sMar.*disturbance/);
   await page.keyboard.press("Escape");
   await expect(words).toHaveCount(0);
   expect(await placedOn(page, id)).toEqual(start);
@@ -300,7 +300,7 @@ test.describe("with a finger", () => {
         type: "touchMove",
         ...point(from.x + ((to.x - from.x) * i) / 8, from.y + ((to.y - from.y) * i) / 8),
       });
-    await expect(page.getByRole("status").filter({ hasText: /Thu\s12\sMar.*cost/ })).toBeVisible();
+    await expect(page.getByRole("status").filter({ hasText: /Thu\s12\sMar.*disturbance/ })).toBeVisible();
     await touch.send("Input.dispatchTouchEvent", { type: "touchEnd", touchPoints: [] });
     await expect.poll(async () => (await placedOn(page, id)).B).toMatch(/^2026-03-12/);
   });

@@ -9,5 +9,5 @@ export async function expectAccessible(page: Page): Promise<void> {
     .options({ resultTypes: ["violations"] })
     .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa", "best-practice"])
     .analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 420)}`)).toEqual([]);
 }

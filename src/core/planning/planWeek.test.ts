@@ -86,7 +86,7 @@ describe("locks (M6)", () => {
     expect(at(noWindow, "A")).toBeUndefined();
     expect(noWindow.fit.unplaced).toContainEqual({
       label: "A",
-      why: expect.stringMatching(/Locked on Wed.*not inside a window.*M1/),
+      why: expect.stringMatching(/Locked on Wed.*no free time slot there is long enough/),
     });
     const overlap = { date: thursday, start: "18:30", sport: "run" as const, kind: "easy" as const, minutes: 40 };
     const blocked = one(

@@ -132,7 +132,7 @@ describe("sentences", () => {
     [() => say("finding.seen", "asks", "Hips Drop"), "asked for by the screening: hips drop"],
     [
       () => say("choice.back", "back", { area: "calf", name: "ankle hops", step: 2, of: 3 }),
-      "The calf is clear: ankle hops is back, step 2 of 3 on its ladder.",
+      "The calf is clear: ankle hops is back, step 2 of 3 of its progression.",
     ],
     [
       () => say("choice.back", "back", { area: "calf", name: "ankle hops", step: 0, of: 0 }),

@@ -108,7 +108,7 @@ describe("findings in a session", () => {
 });
 
 describe("what safety takes out", () => {
-  it("is named with what stands instead, and comes back on its ladder once the trouble is over", () => {
+  it("is named with what stands instead, and comes back in its progression once the trouble is over", () => {
     const sore = build(troubled("knee-front", "current"), home, { label: "B" });
     expect(ids(sore)).toContain("step-down");
     expect(sore.left).toContainEqual({
@@ -120,7 +120,7 @@ describe("what safety takes out", () => {
     const clear = build(troubled("knee-front", "past"), home, { label: "B" });
     expect(clear.left).toEqual([]);
     expect(find(clear, "reverse-lunge").why.map((w) => w.text)).toContain(
-      "The front of the knee is clear: reverse lunge is back, step 1 of 6 on its ladder. Introduce it slowly.",
+      "The front of the knee is clear: reverse lunge is back, step 1 of 6 of its progression. Introduce it slowly.",
     );
   });
   it("leaves an uncleared athlete mobility, bridges and walks", () => {

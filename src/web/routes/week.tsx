@@ -1,5 +1,5 @@
 /** Week: the fit around the key sessions, its price by rule, its best alternatives. */
-import { lazy, Suspense, startTransition, useCallback, useMemo, useState } from "react";
+import { lazy, Suspense, startTransition, useCallback, useEffect, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { toast } from "sonner";
 import type { EnduranceView, PlannedSessionView, WeekView } from "../../api/views";
@@ -69,6 +69,10 @@ function Week({ id, view }: { id: string; view: WeekView }) {
   const open = view.sessions.filter((s) => !s.done);
   const selected = view.sessions.findIndex((s) => `${s.date}${s.label}` === chosen);
   const session = view.sessions[selected];
+  // A session that was moved or left out is not chosen any more, though it may come back to its hour.
+  useEffect(() => {
+    if (chosen !== null && !session) setChosen(null);
+  }, [chosen, session]);
   const go = (by: number) => navigate(`/a/${id}/week/${addDays(view.monday, by * 7)}`);
   const walk = (by: 1 | -1) => {
     if (view.sessions.length === 0) return;

@@ -24,7 +24,7 @@ export function TimeBar({ view }: { view: SessionView }) {
       <h2 className="sec-h">
         Time{" "}
         <em className="font-normal not-italic">
-          {duration(view.minutes)} of {duration(view.windowMinutes)} there are
+          {duration(view.minutes)} of {duration(view.windowMinutes)} free
         </em>
       </h2>
       <div className="flex h-4 overflow-hidden rounded-[2px] border border-ground bg-panel">

@@ -116,7 +116,13 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
           </td>
         )}
         <td className={MEDIUM}>
-          {i.seconds === null ? <Asked reasons={lineWhy(i.why, view.why)}>{reserveText(i.rir)}</Asked> : "–"}
+          {i.seconds === null ? (
+            <Asked reasons={lineWhy(i.why, view.why)} className="min-h-6 min-w-6 text-left">
+              {reserveText(i.rir)}
+            </Asked>
+          ) : (
+            "–"
+          )}
         </td>
         {view.time && (
           <td className={`num ${WIDE}`}>
