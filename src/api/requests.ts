@@ -188,3 +188,6 @@ export type EditBody = z.infer<typeof editBody>;
 export type TemplateBody = z.infer<typeof templateBody>;
 export type OverruleBody = z.infer<typeof overruleBody>;
 export type ReviewBody = z.infer<typeof reviewBody>;
+
+/** Until when a point about an athlete is out of the coach's way; null brings it back. */
+export const seenBody = z.strictObject({ until: dateSchema.nullable() });

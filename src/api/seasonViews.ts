@@ -10,6 +10,7 @@ import type {
   SessionSport,
   Sport,
 } from "../core/athlete";
+import type { IsoDate } from "../core/dates";
 import type { Known } from "../core/endurance";
 import type { LoadKind, Pattern } from "../core/exercise";
 import type { AmountKind, EnduranceWarning } from "../core/mileage";
@@ -69,11 +70,19 @@ export interface RaceFlag {
   assumed: boolean;
 }
 
+/** When something needs the coach. */
+export type Urgency = "today" | "week" | "soon";
+
 export interface AttentionView {
   rule: RuleId;
   text: string;
   /** Higher needs the coach sooner. */
   weight: number;
+  urgency: Urgency;
+  /** Names the same point from day to day, whatever its figures are by then. */
+  key: string;
+  /** The coach has seen it and wants it back on this day; null where it stands. */
+  seenUntil: IsoDate | null;
 }
 
 export interface SquadRow {

@@ -156,7 +156,7 @@ test("a session is made by hand with mouse and keys, stays when the week is plan
   await handle.focus();
   await page.keyboard.press("Space");
   const said = page.getByRole("status").filter({ hasText: `${first} ` });
-  await expect(said).toHaveText(/in hand, 1 of \d\.$/);
+  await expect(said).toHaveText(/picked up, 1 of \d\.$/);
   await page.keyboard.press("ArrowDown");
   await expect(said).toHaveText(/would be 2 of \d\.$/);
   await page.keyboard.press("Space");
@@ -330,7 +330,7 @@ test("four weeks of a lift: load, reps and deload decided as computed; one is ov
   await expect.poll(() => next.innerText()).toBe(planned);
 });
 
-test("a ladder is climbed: a set more, then the next rung", async ({ page }) => {
+test("a progression is climbed: one set more, then the harder version", async ({ page }) => {
   const bare = (date: string, sets: number): StrengthLog =>
     logOf(
       date,

@@ -69,6 +69,6 @@ test("a session that no longer stands offers its week", async ({ page }) => {
   ).json();
   await page.goto(`/a/${id}/session/2026-03-08/C`);
   await expect(page.getByRole("heading", { name: "There is no session here any more" })).toBeVisible();
-  await page.getByRole("link", { name: "Open its week" }).click();
+  await page.getByRole("link", { name: "Open this week" }).click();
   await expect(page.getByRole("heading", { name: "Week 10" })).toBeVisible();
 });

@@ -142,7 +142,7 @@ test("bare home, a sore knee, a dropping hip: the plan follows, and clearing the
   await expect(
     page
       .getByText(
-        "The front of the knee is clear: reverse lunge is back, step 1 of 6 on its ladder. Introduce it slowly.",
+        "The front of the knee is clear: reverse lunge is back, step 1 of 6 of its progression. Introduce it slowly.",
       )
       .first(),
   ).toBeVisible();
@@ -155,7 +155,7 @@ test("without clearance the plan is restore and mobility, and a recorded clearan
   await page.getByLabel("Name").fill("Odd Vesper");
   await page.getByLabel("Birth year").fill("1970");
   await page.getByLabel("Body mass").fill("80");
-  await page.getByLabel("Time in the gym").fill("30");
+  await page.getByLabel("Strength training so far").fill("30");
   await page.getByRole("button", { name: "Create athlete" }).last().click();
   await step(page, "Places").click();
   await page.getByRole("button", { name: "Club gym" }).click();
@@ -259,12 +259,12 @@ test("without the server nothing that was entered is lost, and bad entries say w
   await expect(page.getByRole("contentinfo")).toContainText(/Saved \d\d:\d\d/);
 
   await page.route("**/intake", (route) => (route.request().method() === "PUT" ? route.abort() : route.continue()));
-  await page.getByLabel("Time in the gym").fill("9");
+  await page.getByLabel("Strength training so far").fill("9");
   await expect(page.getByRole("alert")).toContainText("The server cannot be reached");
   expect((await read()).strengthTrainingMonths).toBe(0);
   await page.unroute("**/intake");
   await page.reload();
-  await expect(page.getByLabel("Time in the gym")).toHaveValue("9");
+  await expect(page.getByLabel("Strength training so far")).toHaveValue("9");
   await expect.poll(async () => (await read()).strengthTrainingMonths).toBe(9);
   await page.getByRole("link", { name: /2\. Plan/ }).click();
   await page.getByLabel("Losing weight on purpose from").fill("2026-04-06");
@@ -285,7 +285,7 @@ test("a screen with nothing in it accepts nothing; a test that fails closes what
   await page.getByLabel("Name").fill("Lis Tarn");
   await page.getByLabel("Birth year").fill("1990");
   await page.getByLabel("Body mass").fill("60");
-  await page.getByLabel("Time in the gym").fill("30");
+  await page.getByLabel("Strength training so far").fill("30");
   await page.getByRole("button", { name: "Create athlete" }).last().click();
   await expect(page.getByRole("heading", { name: "Intake of Lis Tarn" })).toBeVisible();
   const id = idOf(page);

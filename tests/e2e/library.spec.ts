@@ -47,7 +47,9 @@ test("search as you type, filters, what fits, and the ladder with the athlete on
   await list(page)
     .getByRole("button", { name: /Goblet squat/ })
     .click();
-  await expect(sheet.getByRole("list", { name: "Steps of the ladder, hardest first" })).toContainText("current step");
+  await expect(sheet.getByRole("list", { name: "Steps of the progression, hardest first" })).toContainText(
+    "current step",
+  );
 });
 
 test("hiding an exercise changes the plan and can be undone; own exercises come in, are corrected, and go", async ({
@@ -106,7 +108,7 @@ test("putting an athlete on a step moves the plan, and the record decides again"
   const id = await idOf(page, "Teodor");
   await look(page, id);
   await page.goto("/library/bridge");
-  const ladder = page.getByRole("list", { name: "Steps of the ladder, hardest first" });
+  const ladder = page.getByRole("list", { name: "Steps of the progression, hardest first" });
   await page.getByRole("button", { name: "Set as current step" }).click();
   await expect(ladder.getByRole("listitem").filter({ hasText: "1. Bridge" })).toContainText("current step");
   await expect(ladder.getByRole("listitem").filter({ hasText: "Single-leg hip thrust" })).toContainText("closed");

@@ -55,7 +55,7 @@ test("no file: six runs a week, 55 to 75 km, every fourth week easier, taper to 
   await hands.fill(page.getByLabel("Name"), "Ines Varga");
   await hands.fill(page.getByLabel("Birth year"), "1990");
   await hands.fill(page.getByLabel("Body mass"), "58");
-  await hands.fill(page.getByLabel(/^Time in the gym/), "24");
+  await hands.fill(page.getByLabel(/^Strength training so far/), "24");
   await hands.click(page.getByRole("button", { name: "Create athlete" }).last());
   await hands.click(step(page, "health"));
   await expect(page.getByText("Not asked yet: until all are answered")).toBeVisible();

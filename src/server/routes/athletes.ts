@@ -29,6 +29,7 @@ import type { ServerContext } from "../serverContext";
 import { backupsWith, noteErased } from "../store/backup";
 import type { Store, Stored } from "../store/store";
 import { sessionView } from "../views/session";
+import { forgetSeen } from "../views/squad";
 import { checkedApproach } from "./approaches";
 import { athleteTools, dateParam, fileName, labelParam } from "./tools";
 
@@ -128,6 +129,7 @@ function recordRoutes(r: RouteList, ctx: ServerContext): void {
     const id = params.id ?? "";
     const erasedAt = await store.athletes.erase(id);
     if (erasedAt === null) throw notFound("athlete");
+    await forgetSeen(store, id);
     noteErased(store.backups, id, erasedAt);
     await ctx.scrub(id);
     const view: ErasedView = { erasedAt, backups: backupsWith(store.backups, id) };

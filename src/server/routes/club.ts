@@ -1,10 +1,12 @@
 /** The club as a whole: its health, its squad, its backups. */
 import { readFileSync } from "node:fs";
 import { relative } from "node:path";
-import { restoreBody } from "../../api/requests";
+import { restoreBody, seenBody } from "../../api/requests";
 import type { ClubDataView } from "../../api/views";
-import { file, json, type Route, RouteList } from "../http/route";
+import { notFound } from "../errors";
+import { done, file, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
+import { SEEN, type Seen } from "../views/squad";
 
 /** A folder as a coach finds it: from the application's own folder on, where it lies inside. */
 function shown(folder: string): string {
@@ -26,6 +28,29 @@ export function clubRoutes(ctx: ServerContext): Route[] {
     const { key, json: body } = await ctx.squad();
     return { status: 200, type: "application/json", headers: { ETag: `"${key}"` }, body };
   });
+
+  /** A point about an athlete was seen, and comes back on a day; null brings it back now. */
+  r.change(
+    "PUT",
+    "/athletes/:id/seen/:row",
+    { body: { schema: seenBody, what: "What was seen" } },
+    async ({ params, body: { until } }) => {
+      const { id, row: key } = params;
+      if ((await ctx.store.athletes.revision(id)) === null) throw notFound("athlete");
+      const known = new Set((await ctx.store.athletes.list()).map((a) => a.id));
+      await ctx.store.club.set<Seen>(SEEN, (before) => {
+        const { [key]: _, ...rest } = before?.[id] ?? {};
+        // What has passed, and whoever is gone, is let go of.
+        const others = Object.entries(before ?? {}).filter(([other]) => other !== id && known.has(other));
+        const kept = Object.entries(rest).filter(([, day]) => day > ctx.today());
+        return {
+          ...Object.fromEntries(others),
+          [id]: { ...Object.fromEntries(kept), ...(until ? { [key]: until } : {}) },
+        };
+      });
+      return done();
+    },
+  );
 
   r.peek("/club/data", () => {
     const backups = ctx.keeper.list();

@@ -1,5 +1,6 @@
 /** Who needs the coach today, and why: one sentence each, the most pressing first. */
-import type { AttentionView } from "../../api/views";
+import { createHash } from "node:crypto";
+import type { AttentionView, Urgency } from "../../api/views";
 import { type Athlete, safetyGate } from "../../core/athlete";
 import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate } from "../../core/dates";
 import { type Library, sideAction, sideSums } from "../../core/exercise";
@@ -15,10 +16,23 @@ const RACE_DAYS = 9;
 /** Days ahead in which what the endurance plan is warned of is said. */
 const SOON = 21;
 
+/** Weights from which something needs the coach today, and this week. */
+const TODAY = 80;
+const THIS_WEEK = 50;
+const urgencyOf = (weight: number): Urgency => (weight >= TODAY ? "today" : weight >= THIS_WEEK ? "week" : "soon");
+
+/** The same for the same point with other figures; tells nothing of whom it is about. */
+const keyOf = ({ rule, text }: Why): string =>
+  createHash("sha256")
+    .update(`${rule} ${text.replace(/\d+/g, "")}`)
+    .digest("hex")
+    .slice(0, 16);
+
 export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDate): AttentionView[] {
   const { athlete } = p.stored;
   const found: AttentionView[] = [];
-  const add = (weight: number, because: Why) => found.push({ weight, ...because });
+  const add = (weight: number, because: Why) =>
+    found.push({ weight, ...because, urgency: urgencyOf(weight), key: keyOf(because), seenUntil: null });
   const gate = safetyGate(athlete, today);
   if (gate.restricted && gate.why[0]) add(100, gate.why[0]);
 

@@ -10,6 +10,31 @@ export interface Written {
   json: Buffer;
 }
 
+/** Setting of the club: what the coach has seen of each athlete, and until when. */
+export const SEEN = "seen";
+export type Seen = Readonly<Record<string, Readonly<Record<string, IsoDate>>>>;
+
+/** Lets go of what was seen of an athlete. */
+export async function forgetSeen(store: Store, id: string): Promise<void> {
+  const known = (await store.club.setting(SEEN)) as Seen | null;
+  if (known?.[id])
+    await store.club.set<Seen>(SEEN, (before) =>
+      Object.fromEntries(Object.entries(before ?? {}).filter(([other]) => other !== id)),
+    );
+}
+
+/** Points that were seen stand behind the others until their day. */
+function withSeen(row: SquadRow, seen: Readonly<Record<string, IsoDate>>, today: IsoDate): SquadRow {
+  const attention = row.attention.map((a) => {
+    const until = seen[a.key];
+    return { ...a, seenUntil: until !== undefined && until > today ? until : null };
+  });
+  return {
+    ...row,
+    attention: [...attention.filter((a) => a.seenUntil === null), ...attention.filter((a) => a.seenUntil !== null)],
+  };
+}
+
 /** Rows kept at most: more athletes than a club has. */
 const KEPT = 5000;
 
@@ -68,8 +93,9 @@ export class Squad {
         return row;
       }),
     );
-    const out = made.filter((r) => r !== null);
-    const weight = (r: SquadRow) => r.attention[0]?.weight ?? 0;
+    const seen = ((await this.store.club.setting(SEEN)) ?? {}) as Seen;
+    const out = made.filter((r) => r !== null).map((r) => withSeen(r, seen[r.id] ?? {}, this.today()));
+    const weight = (r: SquadRow) => (r.attention[0]?.seenUntil === null ? r.attention[0].weight : 0);
     return out
       .map((r, i) => ({ r, i }))
       .sort((a, b) => weight(b.r) - weight(a.r) || a.i - b.i)

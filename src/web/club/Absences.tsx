@@ -8,6 +8,7 @@ import { del, post } from "../data/api";
 import { CALENDAR_KEY, renew } from "../data/hooks";
 import { markSaved } from "../data/saved";
 import { span } from "../format";
+import { DateField } from "../ui/DateField";
 import { ICON } from "../ui/glyphs";
 
 export function Absences({ view }: { view: CalendarView }) {
@@ -78,21 +79,8 @@ export function Absences({ view }: { view: CalendarView }) {
           onChange={(e) => setWhat(e.target.value)}
         />
         <div className="flex gap-1">
-          <input
-            type="date"
-            className="input"
-            aria-label="First day"
-            value={start}
-            onChange={(e) => setStart(e.target.value)}
-          />
-          <input
-            type="date"
-            className="input"
-            aria-label="Last day"
-            value={end}
-            min={start}
-            onChange={(e) => setEnd(e.target.value)}
-          />
+          <DateField name="First day" value={start} onChange={setStart} />
+          <DateField name="Last day" value={end} min={start} onChange={setEnd} />
         </div>
         <button type="submit" className="btn btn-sm" disabled={what.trim() === "" || start === "" || add.isPending}>
           {ICON.plus} Absence

@@ -130,6 +130,15 @@ export const useMergeLog = (id: string) =>
   useChange(id, ({ base: known, log }: MergeLogBody) =>
     post<StrengthLog>(`${base(id)}/logs/${log.date}/${log.label}/merge`, { base: known, log }),
   );
+/** Puts a point about any athlete out of the way until a day; null brings it back. */
+export function useSeen() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, key, until }: { id: string; key: string; until: string | null }) =>
+      put(`${base(id)}/seen/${key}`, { until }),
+    onSuccess: () => renew(client, ["squad"]),
+  });
+}
 export const useSaveRace = (id: string) =>
   useChange(id, ({ race, body }: { race: string | null; body: RaceBody }) =>
     race ? put(`${base(id)}/races/${race}`, body) : post(`${base(id)}/races`, body),

@@ -14,6 +14,7 @@ import {
   SET_OFF,
   type TroubleArea,
 } from "../../core/athlete";
+import { DateField } from "../ui/DateField";
 import { Field, FormProblem } from "../ui/form";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { Segments } from "../ui/Segments";
@@ -141,13 +142,11 @@ function Clearance({
               />
             </Field>
             <Field id="h-date" label="On" error={c ? faultAt(faults, "health.clearance.date") : undefined}>
-              <input
+              <DateField
                 id="h-date"
-                type="date"
                 max={view.today}
-                className="input"
                 value={c?.date ?? ""}
-                onChange={(e) => setClearance({ date: e.target.value })}
+                onChange={(date) => setClearance({ date })}
               />
             </Field>
             <Field id="h-limits" label="Limits" hint="in their words" className="col-span-2 max-[700px]:col-span-1">
@@ -248,15 +247,14 @@ function AreaRow({
           />
           <label className="flex items-center gap-1.5 text-label">
             since
-            <input
-              type="date"
-              className="input w-[136px]"
+            <DateField
+              className="w-[168px]"
               max={today}
               value={known.since ?? ""}
-              aria-label={`${name}: since`}
-              onChange={(e) => {
+              name={`${name}: since`}
+              onChange={(since) => {
                 const { since: _, ...rest } = known;
-                const next = e.target.value ? { ...rest, since: e.target.value } : rest;
+                const next = since ? { ...rest, since } : rest;
                 put({ areas: health.areas.map((a) => (a.area === area ? next : a)) });
               }}
             />

@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import type { IntakeView } from "../../api/views";
 import { APPROACHES, type ApproachId, type Settings } from "../../core/athlete";
 import { useApproaches } from "../data/dose";
+import { DateField } from "../ui/DateField";
 import { compact, Field, FormProblem, numberFrom } from "../ui/form";
 import { Segments } from "../ui/Segments";
 import { faultAt, useStep } from "./useStep";
@@ -136,7 +137,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
   );
   const date = (id: string, label: string, key: "start" | "end" | "lossFrom" | "lossTo", path: string) => (
     <Field id={id} label={label} error={fault(path)}>
-      <input id={id} type="date" className="input" value={f[key]} onChange={(e) => put({ [key]: e.target.value })} />
+      <DateField id={id} value={f[key]} onChange={(to) => put({ [key]: to })} />
     </Field>
   );
   const tick = (key: "strictPain" | "quiet", label: string, says: string) => (

@@ -23,7 +23,7 @@ export function Ladder({
   // The lowest step lies deepest, as strata do.
   const rows = [...steps].reverse();
   return (
-    <ol aria-label="Steps of the ladder, hardest first" className="relative" style={{ width: W }}>
+    <ol aria-label="Steps of the progression, hardest first" className="relative" style={{ width: W }}>
       {rows.map((id, i) => {
         const depth = rows.length - 1 - i;
         const here = progression?.step === id;

@@ -6,6 +6,7 @@ import type { AmountRule, EndurancePlan, Sport } from "../../core/athlete";
 import { addDays, laterOf, mondayOf } from "../../core/dates";
 import { planFaults, ruleFrom, STARTER_COUNTS, starterWeek, type UsualFound, withAmounts } from "../../core/mileage";
 import { day, textIn, type Units } from "../format";
+import { DateField } from "../ui/DateField";
 import { numberFrom } from "../ui/form";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import {
@@ -220,13 +221,11 @@ export function RuleForm({
       <div className="grid grid-cols-2 gap-2">
         <label className="col-span-2 block text-label">
           From the week of
-          <input
-            type="date"
-            className="input"
+          <DateField
             value={f.from}
             min={view.season.start}
             max={view.season.end}
-            onChange={(e) => e.target.value && change({ from: mondayOf(e.target.value) })}
+            onChange={(from) => from && change({ from: mondayOf(from) })}
             onBlur={() => draw(f)}
           />
         </label>

@@ -1,5 +1,6 @@
 /** Import: foreign files read, mapped and previewed row by row; nothing is stored until it is taken over. */
 import { useMemo, useRef, useState } from "react";
+import { useDropzone } from "react-dropzone";
 import { Link, useParams } from "react-router";
 import { toast } from "sonner";
 import type { AthleteView } from "../../api/views";
@@ -18,7 +19,6 @@ import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Failed, LoadingNote } from "../ui/State";
-import { useDrop } from "../ui/useDrop";
 
 const KIND_WORDS = { table: "table", gpx: "GPX recording", tcx: "TCX recording", calendar: "calendar" } as const;
 
@@ -41,7 +41,6 @@ export default function ImportRoute() {
 function Import({ view }: { view: AthleteView }) {
   const { id, facts } = view;
   const units: Units = { massUnit: facts.massUnit ?? "kg", distanceUnit: facts.distanceUnit ?? "km" };
-  const input = useRef<HTMLInputElement>(null);
   const list = useFiles({
     zone: facts.timeZone ?? "UTC",
     sport: facts.sport,
@@ -53,7 +52,7 @@ function Import({ view }: { view: AthleteView }) {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [shown, setShown] = useState<Shown>("all");
   const [open, setOpen] = useState<number | null>(null);
-  const { over, handlers } = useDrop(list.add);
+  const drop = useDropzone({ onDrop: (dropped) => list.add(dropped), noClick: true, noKeyboard: true });
   const name =
     files
       .map((f) => f.name)
@@ -78,7 +77,7 @@ function Import({ view }: { view: AthleteView }) {
   const take = useTakeImport(id);
   const undo = useUndoImport(id);
   const chosen = files.find((f) => f.key === open) ?? files.find((f) => f.table);
-  const choose = () => input.current?.click();
+  const choose = drop.open;
   useKeys("view", [{ key: "o", label: "choose files", run: choose, bar: true }]);
 
   const takeOver = () => {
@@ -98,20 +97,17 @@ function Import({ view }: { view: AthleteView }) {
 
   return (
     <div className="two-pane">
-      <main className={`flex min-h-0 min-w-0 flex-col ${over ? "bg-iron-l" : ""}`} {...handlers}>
+      <main
+        {...drop.getRootProps({
+          role: undefined,
+          className: `flex min-h-0 min-w-0 flex-col ${drop.isDragActive ? "bg-iron-l" : ""}`,
+        })}
+      >
         <PageHeader title="Import" note={<>races and endurance sessions of {facts.name}</>}>
           <span className="flex-1" />
           <input
-            ref={input}
-            type="file"
-            multiple
+            {...drop.getInputProps({ "aria-label": "Files to import" })}
             accept=".csv,.tsv,.txt,.gpx,.tcx,.ics,text/csv,text/calendar"
-            aria-label="Files to import"
-            className="sr-only"
-            onChange={(e) => {
-              list.add([...(e.target.files ?? [])]);
-              e.target.value = "";
-            }}
           />
           <Link className="btn" to={`/a/${id}/records`}>
             {ICON.left} Records

@@ -1,5 +1,5 @@
 /** Squad: who lifts today, who needs a look and why. A survey table, the most pressing first. */
-import { useEffect, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { daysBetween } from "../../core/dates";
@@ -7,15 +7,16 @@ import { useSquad } from "../data/hooks";
 import { counted, day, duration, EMPHASIS_NAMES, inDays, PHASE_NAMES, SPORT_NAMES, sessionName, time } from "../format";
 import { STRATA } from "../section/patterns";
 import { ShortSection } from "../section/ShortSection";
+import { Needs, openNeeds } from "../squad/Needs";
 import { SquadCards } from "../squad/SquadCards";
-import { ICON, WarnIcon } from "../ui/glyphs";
-import { ImportSheet } from "../ui/ImportSheet";
+import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Empty, Failed, LoadingNote } from "../ui/State";
 import { usePhone } from "../ui/usePhone";
-import { Asked } from "../ui/Why";
+
+const ImportSheet = lazy(() => import("../ui/ImportSheet"));
 
 type Filter = "all" | "today" | "look";
 const FILTERS: [Filter, string][] = [
@@ -35,7 +36,7 @@ export default function SquadView() {
   const setImporting = (open: boolean) => setParams(open ? { import: "1" } : {}, { replace: true });
   const all = squad.data?.rows ?? [];
   const rows = all.filter((r) =>
-    filter === "today" ? r.today !== null : filter === "look" ? r.attention.length > 0 : true,
+    filter === "today" ? r.today !== null : filter === "look" ? openNeeds(r).length > 0 : true,
   );
   const at = Math.min(chosen, Math.max(0, rows.length - 1));
   const open = () => rows[at] && navigate(`/a/${rows[at].id}/week`);
@@ -54,7 +55,7 @@ export default function SquadView() {
   if (squad.isPending) return <LoadingNote what="the squad" />;
   if (squad.isError) return <Failed error={squad.error} retry={() => squad.refetch()} what="The squad" />;
   const lifting = all.filter((r) => r.today).length;
-  const looks = all.filter((r) => r.attention.length > 0).length;
+  const looks = all.filter((r) => openNeeds(r).length > 0).length;
   return (
     <main className="flex h-full flex-col">
       <PageHeader title="Squad">
@@ -113,7 +114,11 @@ export default function SquadView() {
           <p className="p-6 text-ink2">{filter === "today" ? "Nobody lifts today." : "Nobody needs a look today."}</p>
         )}
       </div>
-      <ImportSheet key={String(importing)} open={importing} onClose={() => setImporting(false)} />
+      {importing && (
+        <Suspense fallback={null}>
+          <ImportSheet open onClose={() => setImporting(false)} />
+        </Suspense>
+      )}
     </main>
   );
 }
@@ -131,8 +136,6 @@ function Row({
   on: boolean;
   onChoose: () => void;
 }) {
-  const first = row.attention[0];
-  const more = row.attention.slice(1);
   return (
     <tr
       data-row={at}
@@ -190,25 +193,7 @@ function Row({
         )}
       </td>
       <td className="pr-2 text-body leading-[18px]">
-        {first ? (
-          <span className="flex items-start gap-1.5">
-            <span className="mt-0.5">
-              <WarnIcon />
-            </span>
-            <span>
-              <Asked reasons={[first]} className="text-left">
-                {first.text}
-              </Asked>
-              {more.length > 0 && (
-                <Asked reasons={more} className="block py-1 text-label leading-4 text-ink2">
-                  and {more.length} more
-                </Asked>
-              )}
-            </span>
-          </span>
-        ) : (
-          <span className="text-ink2">Nothing</span>
-        )}
+        <Needs row={row} today={today} most={2} />
       </td>
       <td>
         <Link to={`/a/${row.id}/week`} className="btn btn-sm btn-sq" aria-label={`Open ${row.name}'s week`}>

@@ -5,6 +5,7 @@ import { PRIORITIES, type Priority, type Race } from "../../core/athlete";
 import { addDays, daysBetween, mondayOf, WEEKDAYS } from "../../core/dates";
 import { placeName, type Units } from "../format";
 import { RuleForm } from "../mileage/EndurancePanel";
+import { DateField } from "../ui/DateField";
 import { ICON } from "../ui/glyphs";
 
 export function WhatIfControls({
@@ -73,16 +74,14 @@ export function WhatIfControls({
                   >
                     {ICON.left}
                   </button>
-                  <input
-                    type="date"
-                    className="input"
-                    aria-label={`Date of ${r.name}`}
+                  <DateField
+                    className="flex-1"
+                    name={`Date of ${r.name}`}
                     value={r.date}
                     min={today}
                     max={athlete.season.end}
-                    onChange={(e) => {
-                      if (e.target.value && within(e.target.value, r.days ?? 1))
-                        putRace({ ...r, date: e.target.value });
+                    onChange={(date) => {
+                      if (date && within(date, r.days ?? 1)) putRace({ ...r, date });
                     }}
                   />
                   <button
@@ -124,24 +123,22 @@ export function WhatIfControls({
         />
         <label className="mt-1 flex items-center gap-2 text-label">
           from
-          <input
-            type="date"
-            className="input"
+          <DateField
+            className="flex-1"
             value={from}
             min={today}
             max={athlete.season.end}
-            onChange={(e) => e.target.value && tryMiles({ from: e.target.value })}
+            onChange={(to) => to && tryMiles({ from: to })}
           />
         </label>
         <label className="mt-1 flex items-center gap-2 text-label">
           until
-          <input
-            type="date"
-            className="input"
+          <DateField
+            className="flex-1"
             value={until ?? athlete.season.end}
             min={from}
             max={athlete.season.end}
-            onChange={(e) => e.target.value && tryMiles({ until: e.target.value })}
+            onChange={(to) => to && tryMiles({ until: to })}
           />
         </label>
         <p className="mt-1 text-label leading-4 text-ink2">

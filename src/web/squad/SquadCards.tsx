@@ -2,16 +2,17 @@
 import { Link } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { daysBetween } from "../../core/dates";
-import { counted, inDays, PHASE_NAMES, SPORT_NAMES } from "../format";
+import { inDays, PHASE_NAMES, SPORT_NAMES } from "../format";
 import { STRATA } from "../section/patterns";
-import { ICON, WarnIcon } from "../ui/glyphs";
+import { ICON } from "../ui/glyphs";
+import { Needs, openNeeds } from "./Needs";
 
 export function SquadCards({ rows, today }: { rows: readonly SquadRow[]; today: string }) {
   return (
     <ul className="flex flex-col gap-2">
       {rows.map((r) => (
-        <li key={r.id}>
-          <Link to={`/a/${r.id}/week`} className="block rounded-[3px] border border-hair bg-panel p-3">
+        <li key={r.id} className="rounded-[3px] border border-hair bg-panel p-3">
+          <Link to={`/a/${r.id}/week`} className="block">
             <span className="flex items-center gap-2">
               <b className="min-w-0 flex-1 truncate text-lead font-[650]">{r.name}</b>
               <span className="text-label text-ink2">{SPORT_NAMES[r.sport]}</span>
@@ -26,20 +27,12 @@ export function SquadCards({ rows, today }: { rows: readonly SquadRow[]; today: 
                 </span>
               )}
             </span>
-            {r.attention.slice(0, 2).map((w) => (
-              <span key={w.text} className="mt-2 flex gap-2 text-body leading-[18px]">
-                <span className="mt-0.5">
-                  <WarnIcon />
-                </span>
-                {w.text}
-              </span>
-            ))}
-            {r.attention.length > 2 && (
-              <span className="mt-1 block pl-[22px] text-label text-ink2">
-                {counted(r.attention.length - 2, "more point")}
-              </span>
-            )}
           </Link>
+          {openNeeds(r).length > 0 && (
+            <div className="mt-2 text-body leading-[18px]">
+              <Needs row={r} today={today} most={2} />
+            </div>
+          )}
         </li>
       ))}
     </ul>

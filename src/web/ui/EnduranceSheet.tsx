@@ -1,6 +1,6 @@
 /** Add or edit an endurance session. */
 import { useState } from "react";
-import { type Path, useForm } from "react-hook-form";
+import { Controller, type Path, useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { type EnduranceBody, enduranceBody } from "../../api/requests";
 import type { EnduranceView } from "../../api/views";
@@ -12,6 +12,7 @@ import { useSavePlan } from "../data/mileage";
 import { useHeld } from "../data/tags";
 import { distance, duration, SPORT_NAMES, type Units } from "../format";
 import { usuallyAs } from "../mileage/amounts";
+import { DateField } from "./DateField";
 import {
   bodyResolver,
   compact,
@@ -22,6 +23,7 @@ import {
   FormProblem,
   massFrom,
   massText,
+  minutesFrom,
   numberFrom,
   placeFaults,
 } from "./form";
@@ -91,7 +93,7 @@ export default function EnduranceSheet({
       start: f.start,
       sport: f.sport,
       kind: f.kind,
-      minutes: numberFrom(f.minutes),
+      minutes: minutesFrom(f.minutes),
       distanceKm: distanceFrom(f.distanceKm, units.distanceUnit, session?.distanceKm),
       ascentM: numberFrom(f.ascentM),
       descentM: numberFrom(f.descentM),
@@ -194,7 +196,22 @@ export default function EnduranceSheet({
       <form onSubmit={submit} noValidate className="space-y-3">
         <FormProblem text={problem} />
         <div className="grid grid-cols-2 gap-3">
-          {input("date", "Date", "date")}
+          <Field id="end-date" label="Date" error={errors.date?.message}>
+            <Controller
+              name="date"
+              control={form.control}
+              render={({ field }) => (
+                <DateField
+                  id="end-date"
+                  value={field.value}
+                  invalid={!!errors.date}
+                  describedBy={errors.date ? "end-date-error" : undefined}
+                  onChange={field.onChange}
+                  onBlur={field.onBlur}
+                />
+              )}
+            />
+          </Field>
           {input("start", "Start", "time", "optional")}
           {select(
             "sport",

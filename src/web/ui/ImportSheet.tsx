@@ -1,19 +1,18 @@
 /** Brings an athlete file in. Faults are listed with their paths; nothing is stored then. */
-import { useRef, useState } from "react";
+import { useState } from "react";
+import { useDropzone } from "react-dropzone";
 import { useNavigate } from "react-router";
 import { toast } from "sonner";
 import { ProblemError } from "../data/api";
 import { useImport } from "../data/hooks";
 import { ICON, WarnIcon } from "./glyphs";
 import { Sheet } from "./Sheet";
-import { useDrop } from "./useDrop";
 
 const SHOWN = 12;
 
-export function ImportSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+export default function ImportSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   const bring = useImport();
   const navigate = useNavigate();
-  const input = useRef<HTMLInputElement>(null);
   const [name, setName] = useState<string | null>(null);
 
   const take = async (file: File | undefined) => {
@@ -29,7 +28,12 @@ export function ImportSheet({ open, onClose }: { open: boolean; onClose: () => v
       },
     });
   };
-  const { over, handlers } = useDrop((files) => void take(files[0]));
+  const drop = useDropzone({
+    onDrop: ([file]) => void take(file),
+    multiple: false,
+    noClick: true,
+    noKeyboard: true,
+  });
   const faults = bring.error instanceof ProblemError ? bring.error.problem.faults : [];
   return (
     <Sheet
@@ -39,21 +43,13 @@ export function ImportSheet({ open, onClose }: { open: boolean; onClose: () => v
       note="The open format of docs/formats: one athlete, whole. Nothing is stored until every field is as expected."
     >
       <div
-        className={`rounded-[3px] border border-dashed p-6 text-center ${over ? "border-iron bg-iron-l" : "border-field"}`}
-        {...handlers}
+        {...drop.getRootProps({
+          role: undefined,
+          className: `rounded-[3px] border border-dashed p-6 text-center ${drop.isDragActive ? "border-iron bg-iron-l" : "border-field"}`,
+        })}
       >
-        <input
-          ref={input}
-          type="file"
-          accept=".json,application/json"
-          aria-label="Athlete file"
-          className="sr-only"
-          onChange={(e) => {
-            void take(e.target.files?.[0]);
-            e.target.value = "";
-          }}
-        />
-        <button type="button" className="btn btn-pri" onClick={() => input.current?.click()} disabled={bring.isPending}>
+        <input {...drop.getInputProps({ "aria-label": "Athlete file" })} accept=".json,application/json" />
+        <button type="button" className="btn btn-pri" onClick={drop.open} disabled={bring.isPending}>
           {ICON.file} {bring.isPending ? "Reading…" : "Choose a file"}
         </button>
         <p className="mt-2 text-label text-ink2">or drop it here</p>

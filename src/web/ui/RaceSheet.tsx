@@ -1,6 +1,6 @@
 /** Add or edit a race. */
 import { useState } from "react";
-import { type Path, useForm } from "react-hook-form";
+import { Controller, type Path, useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { type RaceBody, raceBody } from "../../api/requests";
 import { PRIORITIES, type Race, SESSION_SPORTS } from "../../core/athlete";
@@ -8,6 +8,7 @@ import { saidOf, THEIRS } from "../data/api";
 import { useDeleteRace, useSaveRace } from "../data/hooks";
 import { useHeld } from "../data/tags";
 import { SPORT_NAMES, type Units } from "../format";
+import { DateField } from "./DateField";
 import {
   bodyResolver,
   compact,
@@ -16,6 +17,7 @@ import {
   Field,
   FormActions,
   FormProblem,
+  minutesFrom,
   numberFrom,
   placeFaults,
 } from "./form";
@@ -75,7 +77,7 @@ export default function RaceSheet({
       sport: f.sport,
       distanceKm: distanceFrom(f.distanceKm, units.distanceUnit, race?.distanceKm),
       ascentM: numberFrom(f.ascentM),
-      expectedMinutes: numberFrom(f.expectedMinutes),
+      expectedMinutes: minutesFrom(f.expectedMinutes),
       priority: f.priority,
     });
   };
@@ -148,7 +150,22 @@ export default function RaceSheet({
         <FormProblem text={problem} />
         {input("name", "Name")}
         <div className="grid grid-cols-2 gap-3">
-          {input("date", "Date", "date")}
+          <Field id="race-date" label="Date" error={errors.date?.message}>
+            <Controller
+              name="date"
+              control={form.control}
+              render={({ field }) => (
+                <DateField
+                  id="race-date"
+                  value={field.value}
+                  invalid={!!errors.date}
+                  describedBy={errors.date ? "race-date-error" : undefined}
+                  onChange={field.onChange}
+                  onBlur={field.onBlur}
+                />
+              )}
+            />
+          </Field>
           {input("start", "Start", "time", "optional")}
           <Field id="race-priority" label="Importance" error={errors.priority?.message}>
             <select id="race-priority" className="input" {...form.register("priority")}>
@@ -168,7 +185,7 @@ export default function RaceSheet({
               ))}
             </select>
           </Field>
-          {input("expectedMinutes", "Expected duration", "text", "min")}
+          {input("expectedMinutes", "Expected duration", "text", "min or 3:45")}
           {input("distanceKm", "Distance", "text", units.distanceUnit)}
           {input("ascentM", "Ascent", "text", "m")}
           {input("days", "Days", "text", "if several")}

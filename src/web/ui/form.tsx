@@ -119,6 +119,19 @@ export function numberFrom(text: string): number | string | undefined {
   return Number.isFinite(n) ? n : text;
 }
 
+/** Hours and minutes as people write them. */
+const SPOKEN = /^(?:(\d+(?:\.\d+)?)\s*h)?\s*(?:(\d{1,3})\s*(?:m|min)?)?$/i;
+
+/** Minutes of an optional duration field: "225", "3:45", "3h45", "3 h 45 min" and "1.5 h"; anything else is given on to be refused with its path. */
+export function minutesFrom(text: string): number | string | undefined {
+  const t = text.trim().replace(",", ".");
+  const clock = /^(\d{1,3}):([0-5]\d)$/.exec(t);
+  if (clock) return Number(clock[1]) * 60 + Number(clock[2]);
+  const spoken = t === "" ? null : SPOKEN.exec(t);
+  if (spoken?.[1] !== undefined) return roundTo(Number(spoken[1]) * 60 + Number(spoken[2] ?? 0), 2);
+  return numberFrom(t.replace(/\s*min$/i, ""));
+}
+
 /** Drops keys without a value, so that optional fields stay out of the file. */
 export const compact = <T extends Record<string, unknown>>(o: T): Partial<T> =>
   Object.fromEntries(Object.entries(o).filter(([, v]) => v !== undefined && v !== "")) as Partial<T>;

@@ -4,6 +4,7 @@ import type { WeekView } from "../../api/views";
 import type { Label } from "../../core/athlete";
 import { addDays, laterOf } from "../../core/dates";
 import { day } from "../format";
+import { DateField } from "../ui/DateField";
 import { Field, FormProblem } from "../ui/form";
 import { Segments } from "../ui/Segments";
 import { Sheet } from "../ui/Sheet";
@@ -105,27 +106,19 @@ export default function DisruptionSheet({
               </Field>
             )}
             <Field id="dis-start" label="From">
-              <input
+              <DateField
                 id="dis-start"
-                type="date"
-                className="input"
                 value={start}
                 min={addDays(view.monday, -7)}
-                onChange={(e) => {
-                  if (!e.target.value) return;
-                  if (end === start || end < e.target.value) setEnd(e.target.value);
-                  setStart(e.target.value);
+                onChange={(from) => {
+                  if (!from) return;
+                  if (end === start || end < from) setEnd(from);
+                  setStart(from);
                 }}
               />
             </Field>
-            <Field id="dis-end" label="Until" hint="with that day">
-              <input
-                id="dis-end"
-                type="date"
-                className="input"
-                value={end}
-                onChange={(e) => e.target.value && setEnd(e.target.value)}
-              />
+            <Field id="dis-end" label="Until" hint="included">
+              <DateField id="dis-end" value={end} min={start} onChange={(to) => to && setEnd(to)} />
             </Field>
             {kind !== "illness" && (
               <Field
