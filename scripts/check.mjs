@@ -9,3 +9,4 @@ must(tool("tsx"), ["scripts/schemas.ts", "--check"]);
 must(tool("tsx"), ["scripts/handbook.ts", "--check"]);
 must(tool("tsx"), ["scripts/literals.ts"]);
 must(tool("tsx"), ["scripts/lengths.ts"]);
+must(tool("tsx"), ["scripts/tokens.ts"]);

@@ -67,7 +67,9 @@ try {
   const desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await shoot(desk, "/", "squad", "tbody tr");
   await shoot(desk, `/a/${id("Maren")}/season`, "season", "svg[aria-label^='Season, ']");
-  await shoot(desk, "/calendar", "calendar", "main svg");
+  await desk.emulateMedia({ colorScheme: "dark" });
+  await shoot(desk, `/a/${id("Teodor")}/season`, "dusk", "svg[aria-label^='Season, ']");
+  await desk.emulateMedia({ colorScheme: "light" });
   await shoot(desk, `/a/${id("Bryn")}/import`, "import", "aside h2");
   await desk.getByLabel("Files to import").setInputFiles(foreignFiles());
   await desk.getByText("Nothing is stored yet.").waitFor();
@@ -142,12 +144,6 @@ try {
   await desk.screenshot({ path: `${OUT}/approaches.png` });
   await shoot(desk, `/a/${id("Bryn")}/records`, "library", "tbody tr");
   await shoot(desk, "/library?fits=1&pattern=split-squat", "library", "section[aria-label='Exercise sheet'] h2");
-  const tablet = await (await browser.newContext({ viewport: { width: 820, height: 1180 }, hasTouch: true })).newPage();
-  await shoot(tablet, `/a/${id("Ilse")}/screening/run`, "screen", "fieldset");
-  await tablet.getByRole("button", { name: /^Single-leg calf raise/ }).tap();
-  await tablet.getByLabel("Left: type the value").fill("21");
-  await tablet.getByLabel("Right: type the value").fill("27");
-  await tablet.screenshot({ path: `${OUT}/screen.png` });
   const phone = await (
     await browser.newContext({
       viewport: { width: 390, height: 844 },
@@ -156,6 +152,7 @@ try {
       isMobile: true,
     })
   ).newPage();
+  await shoot(phone, `/a/${id("Maren")}/week/2026-03-09`, "phone", "main ol li");
   if (lifter?.today) {
     await shoot(phone, `/a/${lifter.id}/floor/${TODAY}/${lifter.today.label}`, "floor", "h1");
     // A picture with a set done and the rest running says more than an untouched sheet.

@@ -25,7 +25,7 @@ test("who lifts today, filtered with one key, each with an hour and a length", a
   const rows = page.locator("tbody tr");
   const n = await rows.count();
   expect(n).toBeGreaterThan(0);
-  for (let i = 0; i < n; i++) await expect(rows.nth(i).locator("td").nth(4)).toContainText(/\d\d:\d\d, \d+\smin/);
+  for (let i = 0; i < n; i++) await expect(rows.nth(i).locator("td").nth(3)).toContainText(/\d\d:\d\d, \d+\smin/);
 });
 
 test("the season is walked with arrow keys and opens a week", async ({ page }) => {
@@ -68,7 +68,7 @@ test("an alternative is previewed, taken and undone", async ({ page }) => {
   // What is over is written down before the week is planned anew: a busy machine is given its time.
   await expect(page.getByText(/fixed, best of/)).toBeVisible({ timeout: 60_000 });
   // The word of what was done goes by itself; the button stays.
-  await page.getByRole("button", { name: /^Undo: Alternative taken over/ }).click();
+  await page.getByRole("button", { name: /^Undo: Alternative applied/ }).click();
   await expect(page.getByText(/proposed, best of/)).toBeVisible();
 });
 

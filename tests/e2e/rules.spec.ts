@@ -35,7 +35,7 @@ test("every why of a sheet of each sport leads in one click to its rule, with th
     expect(athlete, `somebody of the sport ${sport}`).toBeDefined();
     const sheet = await sheetOf(page, athlete?.id ?? "");
     await page.goto(sheet);
-    const asked = page.locator("main [data-why]");
+    const asked = page.locator("main [data-why]:visible");
     await asked.first().waitFor();
     const hrefs = (within: string) =>
       page

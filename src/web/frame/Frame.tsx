@@ -5,6 +5,7 @@ import { Toaster } from "sonner";
 import type { SquadRow } from "../../api/views";
 import { useSquad } from "../data/hooks";
 import { useKeys } from "../ui/keys";
+import { usePhone } from "../ui/usePhone";
 import { useCurrentRow, useGoTo } from "./current";
 import { Notices } from "./Notices";
 import { BottomBar, PhoneTop } from "./PhoneBars";
@@ -66,6 +67,7 @@ export function Frame() {
   const row = pathname === "/new" ? undefined : current;
   const rows = useSquad().data?.rows ?? [];
   const goTo = useGoTo();
+  const phone = usePhone();
   const [palette, setPalette] = useState(false);
   // It is there before it is asked for: what is typed right after its key is typed into it.
   useEffect(() => void loadPalette(), []);
@@ -87,17 +89,21 @@ export function Frame() {
       <a href="#view" className="skip">
         Skip to the view
       </a>
-      <TitleBlock row={row} rows={rows} switcher={switcher} setSwitcher={setSwitcher} goTo={goTo} />
-      <PhoneTop row={row} rows={rows} goTo={goTo} />
-      <Rail athlete={row} folded={folded} onFold={fold} />
+      {phone ? (
+        <PhoneTop row={row} rows={rows} goTo={goTo} />
+      ) : (
+        <>
+          <TitleBlock row={row} rows={rows} switcher={switcher} setSwitcher={setSwitcher} goTo={goTo} />
+          <Rail athlete={row} folded={folded} onFold={fold} />
+        </>
+      )}
       <div id="view" tabIndex={-1} className="flex min-h-0 min-w-0 flex-col outline-none max-[700px]:col-span-2">
         <Notices />
         <div className="min-h-0 flex-1">
           <Outlet />
         </div>
       </div>
-      <StatusBar row={row} />
-      <BottomBar row={row} onSearch={() => setPalette(true)} />
+      {phone ? <BottomBar row={row} onSearch={() => setPalette(true)} /> : <StatusBar row={row} />}
       {palette && (
         <Suspense fallback={null}>
           <Palette rows={rows} current={row?.id ?? null} onClose={() => setPalette(false)} />

@@ -24,7 +24,7 @@ export function PhoneTop({ row, rows, goTo }: TopProps) {
   const { pathname } = useLocation();
   const own = pathname.startsWith("/a/") ? row : undefined;
   return (
-    <header className="col-span-2 hidden h-12 items-center gap-2 border-b-[1.5px] border-ground bg-panel px-3 max-[700px]:flex print:hidden">
+    <header className="col-span-2 flex h-12 items-center gap-2 border-b-[1.5px] border-ground bg-panel px-3 print:hidden">
       <Link to="/" aria-label="Field Anchor, to the squad" className="grid h-11 w-9 flex-none place-items-center">
         <Mark />
       </Link>
@@ -64,7 +64,7 @@ export function BottomBar({ row, onSearch }: BarProps) {
   const [more, setMore] = useState(false);
   const linked = ({ isActive }: { isActive: boolean }) => `${tab} ${isActive ? on : "text-ink2"}`;
   return (
-    <nav aria-label="Main" className="col-span-2 hidden border-t border-hair bg-panel max-[700px]:flex print:hidden">
+    <nav aria-label="Main" className="col-span-2 flex border-t border-hair bg-panel print:hidden">
       <NavLink to="/today" className={linked}>
         <CalendarCheck {...look} /> Today
       </NavLink>

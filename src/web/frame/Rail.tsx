@@ -18,7 +18,7 @@ export function Rail({ athlete, folded, onFold }: Props) {
   return (
     <nav
       aria-label="Views"
-      className="flex min-h-0 flex-col gap-0.5 overflow-x-hidden overflow-y-auto border-r border-hair bg-panel px-2 py-2 max-[700px]:hidden print:hidden"
+      className="flex min-h-0 flex-col gap-0.5 overflow-x-hidden overflow-y-auto border-r border-hair bg-panel px-2 py-2 print:hidden"
     >
       <RailGroup name={club.data?.name ?? "Club"} word="Club" views={viewsOf("club")} athlete={athlete?.id ?? ""} />
       {athlete && <RailGroup name={athlete.name} word={athlete.name} views={viewsOf("athlete")} athlete={athlete.id} />}

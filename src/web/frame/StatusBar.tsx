@@ -24,7 +24,7 @@ export function StatusBar({ row }: { row: SquadRow | undefined }) {
   const saved = useSavedWords();
   const warning = row?.attention[0];
   return (
-    <footer className="print:hidden col-span-2 max-[700px]:hidden flex items-center gap-4 border-t border-hair bg-panel pr-3 pl-4 text-label leading-4 text-ink2 cond-s">
+    <footer className="print:hidden col-span-2 flex items-center gap-4 border-t border-hair bg-panel pr-3 pl-4 text-label leading-4 text-ink2 cond-s">
       <span className="flex flex-none items-center gap-1.5">
         {!saved.safe ? <WarnIcon /> : <Check size={14} strokeWidth={2} aria-hidden="true" className="text-moss-ink" />}
         {saved.words}

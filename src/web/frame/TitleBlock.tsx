@@ -28,7 +28,7 @@ export function TitleBlock({ row, rows, switcher, setSwitcher, goTo }: TitleProp
   const race = row?.nextRace;
   const days = race && today ? daysBetween(today, race.date) : null;
   return (
-    <header className="max-[700px]:hidden print:hidden col-span-2 flex h-14 border-b-[1.5px] border-ground bg-panel">
+    <header className="print:hidden col-span-2 flex h-14 border-b-[1.5px] border-ground bg-panel">
       <Link
         to="/"
         aria-label="Field Anchor, to the squad"

@@ -37,7 +37,7 @@ export function GymSheet({ view, shown }: { view: GymView; shown: "now" | "next"
         width={width}
         height={bottom + most * step + 60}
         role="img"
-        aria-label={`Hours in the gym on ${day(view.date)}, ${shown === "now" ? "as planned" : "fitted together"}; the panel beside it says the same in words.`}
+        aria-label={`Hours in the gym on ${day(view.date)}, ${shown === "now" ? "as planned" : "shared out"}; the panel beside it says the same in words.`}
       >
         {Array.from({ length: to - from + 1 }, (_, i) => (from + i) * 60).map((m) => (
           <g key={m}>

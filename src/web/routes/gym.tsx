@@ -61,7 +61,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
   useKeys("view", [
     { key: "ArrowLeft", label: "", run: () => go(-1), bar: true },
     { key: "ArrowRight", label: "day", run: () => go(1), bar: true },
-    { key: "f", label: "fitted together", run: () => setShown(shown === "now" ? "next" : "now"), bar: true },
+    { key: "f", label: "shared out", run: () => setShown(shown === "now" ? "next" : "now"), bar: true },
   ]);
   return (
     <div className="two-pane">
@@ -74,9 +74,9 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
             {ICON.right}
           </button>
           {view.gyms.length > 0 && (
-            <label className="ml-2 flex items-center gap-2 text-label">
-              Place
-              <select className="input h-8 w-[170px]" value={view.place} onChange={(e) => onPlace(e.target.value)}>
+            <label className="flex items-center gap-2 text-label">
+              <span className="sr-only">Place</span>
+              <select className="input h-8 w-[140px]" value={view.place} onChange={(e) => onPlace(e.target.value)}>
                 {view.gyms.map((g) => (
                   <option key={g.place} value={g.place}>
                     {placeName(g.place)} ({g.athletes})
@@ -131,7 +131,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
           </div>
         </div>
         <div className="sec">
-          <h3 className="sec-h">Fitted together</h3>
+          <h3 className="sec-h">Shared out</h3>
           {crowded > 0 ? (
             <p className="flex gap-1.5 text-label leading-4 text-brick-ink">
               <WarnIcon />

@@ -99,7 +99,7 @@ function Import({ view }: { view: AthleteView }) {
     <div className="two-pane">
       <main
         {...drop.getRootProps({
-          role: undefined,
+          role: "main",
           className: `flex min-h-0 min-w-0 flex-col ${drop.isDragActive ? "bg-iron-l" : ""}`,
         })}
       >

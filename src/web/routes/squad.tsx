@@ -4,7 +4,7 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { daysBetween } from "../../core/dates";
 import { useSquad } from "../data/hooks";
-import { counted, day, duration, EMPHASIS_NAMES, inDays, PHASE_NAMES, SPORT_NAMES, sessionName, time } from "../format";
+import { counted, day, duration, inDays, PHASE_NAMES, SPORT_NAMES, sessionName, time } from "../format";
 import { STRATA } from "../section/patterns";
 import { ShortSection } from "../section/ShortSection";
 import { Needs, openNeeds } from "../squad/Needs";
@@ -92,8 +92,7 @@ export default function SquadView() {
           <table className="w-full border-collapse text-left">
             <thead>
               <tr className="sticky top-0 z-10 h-7 bg-paper text-label text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
-                <th className="w-[140px] pl-2 font-semibold">Athlete</th>
-                <th className="w-[136px] font-semibold">Phase</th>
+                <th className="w-[164px] pl-2 font-semibold">Athlete</th>
                 <th className="w-[280px] font-semibold">4 weeks back, 8 ahead</th>
                 <th className="w-[150px] font-semibold">Next race</th>
                 <th className="w-[112px] font-semibold">Today</th>
@@ -146,21 +145,14 @@ function Row({
         <Link to={`/a/${row.id}/week`} className="block text-lead leading-5 font-[650] hover:underline">
           {row.name}
         </Link>
-        <span className="text-label text-ink2">{SPORT_NAMES[row.sport]}</span>
-      </td>
-      <td>
+        <span className="block text-label leading-4 text-ink2">{SPORT_NAMES[row.sport]}</span>
         {row.phase && row.emphasis ? (
-          <>
-            <span className="flex items-center gap-1.5 font-medium">
-              <i className="sw" style={{ background: STRATA[row.phase].tint }} />
-              {PHASE_NAMES[row.phase]}
-            </span>
-            <span className="text-label text-ink2">
-              week {row.phaseWeek} of {row.phaseWeeks}, {EMPHASIS_NAMES[row.emphasis].toLowerCase()}
-            </span>
-          </>
+          <span className="flex items-center gap-1.5 text-label leading-4">
+            <i className="sw" style={{ background: STRATA[row.phase].tint }} />
+            {PHASE_NAMES[row.phase]}, week {row.phaseWeek} of {row.phaseWeeks}
+          </span>
         ) : (
-          <span className="text-ink2">outside the season</span>
+          <span className="text-label text-ink2">outside the season</span>
         )}
       </td>
       <td>

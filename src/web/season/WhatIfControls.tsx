@@ -156,7 +156,7 @@ export function WhatIfControls({
         />
       )}
       <div className="sec">
-        <h2 className="sec-h">Windows</h2>
+        <h2 className="sec-h">Free time slots</h2>
         <ul className="space-y-1">
           {athlete.availability.map((w) => {
             const kept = windows.includes(w);

@@ -33,12 +33,12 @@ function Card({ item: i, view, units }: { item: ItemView; view: SessionView; uni
         {view.log === null && view.time && <Swap item={i} view={view} />}
       </span>
       <span className="mt-2 flex flex-wrap items-baseline gap-x-4">
-        <Asked reasons={lineWhy(i.why, view.why)} className="text-title font-semibold whitespace-nowrap">
+        <Asked reasons={lineWhy(i.why, view.why)} className="min-h-11 text-title font-semibold whitespace-nowrap">
           {i.sets} × {workText(i)}
         </Asked>
         <Asked
           reasons={i.why.filter((w) => /^(load|progress|block)/.test(w.rule))}
-          className="text-title font-semibold whitespace-nowrap"
+          className="min-h-11 text-title font-semibold whitespace-nowrap"
         >
           {loadText(i, units)}
         </Asked>

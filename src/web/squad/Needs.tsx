@@ -55,7 +55,7 @@ export function Needs({ row, today, most }: { row: SquadRow; today: string; most
           </span>
           <button
             type="button"
-            className="btn btn-sm flex-none"
+            className="btn btn-sm flex-none self-center"
             aria-label={`Seen: ${a.text} Back on ${day(seenUntil(a, today))}`}
             title={`Seen; back on ${day(seenUntil(a, today))}`}
             onClick={() => putOff(a)}

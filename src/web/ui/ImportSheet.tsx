@@ -44,7 +44,6 @@ export default function ImportSheet({ open, onClose }: { open: boolean; onClose:
     >
       <div
         {...drop.getRootProps({
-          role: undefined,
           className: `rounded-[3px] border border-dashed p-6 text-center ${drop.isDragActive ? "border-iron bg-iron-l" : "border-field"}`,
         })}
       >

@@ -24,7 +24,7 @@ export function changeWords(c: WeekChange): string {
     case "closed":
       return `No ${placeName(c.place)} until ${day(c.end)}${c.instead ? `, ${placeName(c.instead)} instead` : ""}`;
     case "window":
-      return `Window on ${day(c.date)} ${c.start}, ${c.minutes} min, ${placeName(c.place)}`;
+      return `Free time slot on ${day(c.date)} ${c.start}, ${c.minutes} min, ${placeName(c.place)}`;
   }
 }
 

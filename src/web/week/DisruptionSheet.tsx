@@ -16,7 +16,7 @@ const NOTES: Record<Kind, string> = {
   travel: "Those days have no free time, unless there is a place on the way.",
   illness:
     "Nothing is placed until well; afterwards restore for as many days as were lost. With fever, ask a doctor first.",
-  closed: "Windows at that place are left out, or stand at another place.",
+  closed: "Free time slots at that place are left out, or stand at another place.",
   missed: "It is placed again on a later day of this week, where there is room.",
 };
 
