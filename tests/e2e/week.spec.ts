@@ -176,7 +176,7 @@ test("a week without room shows the nearest change, worked out, and making it pl
   const after = await week(page, id);
   expect(after.fit.unplaced).toEqual([]);
   expect(after.fit.cost).toBe(Number(promised));
-  await expect(page.getByRole("button", { name: /^Take back: Window on/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: /^Take back: Free time slot on/ })).toBeVisible();
 });
 
 test("an endurance session is dragged and the fit follows; a session is shortened, skipped with a reason, and swapped", async ({

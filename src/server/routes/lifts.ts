@@ -68,19 +68,23 @@ export function liftRoutes(ctx: ServerContext): Route[] {
     return done();
   });
 
+  reviewRoutes(r, ctx);
+  return r.all;
+}
+
+function reviewRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store, planner } = ctx;
+  const { season } = athleteTools(ctx);
+
   /** Weeks that are over are written down as they were planned when they are first looked at. */
   r.planned(
     "GET",
     "/:id/review",
     { expensive: true },
-    async ({ params, query }) =>
-      reviewView(
-        store,
-        await season(params.id, planner.today()),
-        planner.today(),
-        dateParam(query.from),
-        dateParam(query.to),
-      ),
+    async ({ params, query }) => {
+      const today = planner.today();
+      return reviewView(store, await season(params.id, today), today, dateParam(query.from), dateParam(query.to));
+    },
     async ({ params }, { view, fresh }) => {
       await store.archive.keep(params.id, fresh);
       return json(view);
@@ -92,5 +96,4 @@ export function liftRoutes(ctx: ServerContext): Route[] {
     await store.archive.keepReview(params.id, { ...body, id: randomUUID() });
     return done();
   });
-  return r.all;
 }

@@ -49,7 +49,9 @@ interface GroupProps {
 function RailGroup({ name, word, views, athlete }: GroupProps) {
   return (
     <section aria-label={name} className="flex flex-col gap-0.5 border-hair pb-1 not-first:border-t not-first:pt-1">
-      <h2 className="rail-open truncate px-2 pt-1 text-note leading-4 text-ink2">{word}</h2>
+      <p aria-hidden="true" className="rail-open truncate px-2 pt-1 text-note leading-4 text-ink2">
+        {word}
+      </p>
       {views.map((v) => (
         <NavLink
           key={v.id}
