@@ -2,7 +2,8 @@
 
 import { expectAccessible } from "../support/axe";
 import { expect, type Page, test } from "../support/journey";
-import { cutText, fits, goInside, nextDay, rowsOf, VIEWS } from "../support/views";
+import { cutText, fits, goInside, nextDay, rowsOf, VIEWS, wordsOf } from "../support/views";
+import { riddlesIn } from "../support/words";
 
 /** One page walks through all views: what it asks for is kept over all of them. */
 let walker: Page;
@@ -30,6 +31,7 @@ VIEWS.forEach(([name, path, ready, onPhone = ready], n) => {
     await walker.locator(ready).first().waitFor();
     if (n % 4 < 2) await expectAccessible(walker);
     expect(await cutText(walker)).toEqual([]);
+    expect(riddlesIn(await wordsOf(walker))).toEqual([]);
     const small = await walker.evaluate(() =>
       [...document.querySelectorAll("svg text, p, td, span, button, a")]
         .filter((e) => e.textContent?.trim() && Number.parseFloat(getComputedStyle(e).fontSize) < 11)

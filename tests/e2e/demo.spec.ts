@@ -126,3 +126,12 @@ test("the training log is pulled, says what came, and what came can be taken bac
   await page.getByRole("button", { name: "Undo", exact: true }).last().click();
   await expect(aside.getByText("pell-ashdown")).toBeVisible();
 });
+
+test("by keyboard alone a session of the week is chosen in two presses from the start", async ({ page }) => {
+  await page.goto("/");
+  await expect(page.locator("tbody tr").first()).toBeVisible();
+  await page.keyboard.press("3");
+  await expect(page.getByRole("heading", { name: /^Week/ })).toBeVisible();
+  await page.keyboard.press("ArrowDown");
+  await expect(page.getByRole("button", { name: "Open session" })).toBeVisible();
+});

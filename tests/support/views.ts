@@ -45,6 +45,17 @@ export const cutText = (page: Page): Promise<(string | null)[]> =>
     }),
   );
 
+/** Everything a view says: its text, and what it tells those who do not see it. */
+export const wordsOf = (page: Page): Promise<string> =>
+  page.evaluate(() =>
+    [
+      document.body.innerText,
+      ...[...document.querySelectorAll("[aria-label],[title],[placeholder]")].flatMap((e) =>
+        ["aria-label", "title", "placeholder"].map((a) => e.getAttribute(a) ?? ""),
+      ),
+    ].join("\n"),
+  );
+
 /** Name, address of an athlete's view (DAY is the day of the next heavy session), what tells that it is drawn: at a desk, and on a phone where that differs. */
 export const VIEWS: [string, (id: string) => string, string, string?][] = [
   ["squad", () => "/", "tbody tr", "main li a"],

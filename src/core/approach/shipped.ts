@@ -63,7 +63,7 @@ function row(emphasis: Emphasis, perWeek: Range, main: Work, says: string, o: Ro
 
 const LIGHT_ASSIST: Work = { sets: [2, 2], reps: [8, 10], rir: [2, 2], rest: 45, seconds: [20, 30] };
 
-/** Restore is the same in all schools: bodyweight ladders 2 x 5-8, then light loads (rule restore.visits). */
+/** Restore is the same in all schools: bodyweight progressions 2 x 5-8, then light loads (rule restore.visits). */
 const RESTORE = row(
   "restore",
   [4, 6],

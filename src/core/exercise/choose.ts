@@ -106,7 +106,7 @@ function closedByLadder(e: Exercise, c: ChoiceContext): Closed | null {
   const step = s.steps.indexOf(e);
   if (step <= s.open) return null;
   const before = s.steps[step - 1];
-  return { kind: "ladder", text: `comes after ${(before?.name ?? "an easier step").toLowerCase()} on its ladder` };
+  return { kind: "ladder", text: `comes after ${(before?.name ?? "an easier step").toLowerCase()} in its progression` };
 }
 
 /** How an exercise is done on this day here; null where it cannot be. */

@@ -345,7 +345,7 @@ describe("ladders", () => {
     expect(rankFor("split-squat", c, "assist")[0]!.exercise.id).toBe("supported-split-squat");
     expect(closedBecause(exercise("split-squat"), c)).toEqual({
       kind: "ladder",
-      text: "comes after split squat, front foot raised on its ladder",
+      text: "comes after split squat, front foot raised in its progression",
     });
     for (const area of AREAS)
       expect(closedBecause(exercise("overhead-squat"), choiceFor(athleteWith(), { areas: [area] }))).not.toBeNull();

@@ -92,7 +92,7 @@ export const CHOICE = {
     examples: [eg({ times: 1 }, true), eg({ times: 2 }, false)],
   }),
   "choice.ladder": rule({
-    title: "Ladder before load",
+    title: "Harder versions before load",
     kind: "choice",
     ...TRADE,
     says: { climbs: () => "the approach takes harder versions before it adds load" },

@@ -13,7 +13,7 @@ export const LEDGER = {
         { prepare: 1.1, develop: 1.3, maximal: 1.1, hold: 0.55, control: 1.5, restore: 0 },
         "times the sport's share",
         HOUSE,
-        "working sets a week by emphasis; control is the ladders-first work of base and build",
+        "working sets a week by emphasis; control is the work on harder versions in base and build",
       ),
       upperLeast: num(1, "set", HOUSE, "a week of pushing, and of pulling, at least"),
       runAscent: num(500, "m", HOUSE, "of ascent in a week above which calf and split squat take a share more"),

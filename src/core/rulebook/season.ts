@@ -350,7 +350,7 @@ export const SEASON = {
     says: {
       mobility: (v: { day: number; race: string }) =>
         `Day ${v.day} after ${v.race}: rolling, mobility and bridges, no load.`,
-      bodyweight: (v: { day: number; race: string }) => `Day ${v.day} after ${v.race}: bodyweight ladders.`,
+      bodyweight: (v: { day: number; race: string }) => `Day ${v.day} after ${v.race}: bodyweight progressions.`,
       light: (v: { day: number; race: string }) => `Day ${v.day} after ${v.race}: light loads, 4 or more in reserve.`,
       short: (v: { asked: number; slots: number }) =>
         `${v.asked} short visits are wanted and there are free time slots for ${v.slots}; the rest needs no equipment and can be done at home.`,

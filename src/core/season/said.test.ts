@@ -27,10 +27,10 @@ describe("what a day says", () => {
     expect(said(a, 87)).toContain("3 days before Cup: nothing loaded after the last light session.");
     expect(said(a, 85).join(" ")).toMatch(/7 days.*Cup/);
     expect(said(a, 92).join(" ")).toMatch(/2.*Cup/);
-    expect(said(a, 96)).toContain("Day 6 after Cup: bodyweight ladders.");
+    expect(said(a, 96)).toContain("Day 6 after Cup: bodyweight progressions.");
     // A restoring day holds light loads by itself; after bodyweight nothing more is taken from it.
     expect(on(a, 99)).toMatchObject({ loading: "restore", heavyOk: false, emphasis: "restore" });
-    expect(said(a, 99).join(" ")).not.toContain("bodyweight ladders");
+    expect(said(a, 99).join(" ")).not.toContain("bodyweight progressions");
   });
   it("of a B and a C race", () => {
     const b = athleteWith({ races: [named(60, "B")] });

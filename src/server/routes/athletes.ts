@@ -167,7 +167,7 @@ function weekRoutes(r: RouteList, ctx: ServerContext): void {
     },
     async (call, sessions) => {
       const { id = "", monday } = call.params;
-      if (!(await store.weeks.hold(id, mondayOf(dateParam(monday)), sessions, "Week fitted")))
+      if (!(await store.weeks.hold(id, mondayOf(dateParam(monday)), sessions, "Sessions placed")))
         throw notFound("athlete");
       return ctx.ask("GET /athletes/:id/weeks/:monday", { ...call, body: undefined });
     },

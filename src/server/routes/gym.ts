@@ -45,7 +45,7 @@ export function gymRoutes({ store, planner }: ServerContext): Route[] {
         const { next } = row;
         if (!own || !next || (next.date === date && next.start === row.now.start)) return [];
         const held = own.week.sessions.map((s) => asLocked(s.label === row.label ? { label: s.label, ...next } : s));
-        return [{ id: own.id, held, words: `${row.label} fitted to the gym at ${timeOf(next.start)}` }];
+        return [{ id: own.id, held, words: `${row.label} moved in the gym to ${timeOf(next.start)}` }];
       });
     },
     async ({ params }, changes) => {

@@ -284,7 +284,7 @@ function AreaRow({
           </label>
           <p className="w-full max-w-[64ch] text-label leading-4 text-ink2">
             {known.status === "past"
-              ? "Takes nothing out; lunges and the like come back on their ladder."
+              ? "Takes nothing out; lunges and the like come back in their progression."
               : AREA_EFFECT[area]}
           </p>
         </div>

@@ -71,7 +71,7 @@ export function StartStep({ view }: { view: IntakeView }) {
         </div>
       </section>
       <section>
-        <h2 className="mb-1 text-lead leading-6 font-[650]">Steps on the ladders</h2>
+        <h2 className="mb-1 text-lead leading-6 font-[650]">Steps of the progressions</h2>
         <p className="mb-2 max-w-[64ch] text-label leading-4 text-ink2">
           Without a choice here, training age, screening and log say where the athlete stands. What you set closes the
           steps above it until they are earned: the top of the range with control twice running.

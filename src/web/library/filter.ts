@@ -2,6 +2,7 @@
 import type { ExerciseView, FitView } from "../../api/views";
 import { AREAS, type Area, SPORTS, type Sport } from "../../core/athlete";
 import { PATTERNS, type Pattern } from "../../core/exercise";
+import { namesOf } from "./aliases";
 import { needName } from "./words";
 
 export interface Filter {
@@ -19,9 +20,19 @@ export const NO_FILTER: Filter = { text: "", pattern: "", need: "", place: "", s
 
 /** Everything of an exercise that a word may be found in. */
 const wordsOf = (e: ExerciseView): string =>
-  [e.name, ...e.alsoCalled, e.id, e.pattern, ...e.primary, ...e.secondary, ...e.needs.flat().map(needName)]
+  [
+    e.name,
+    ...e.alsoCalled,
+    namesOf(e.id),
+    e.id,
+    e.pattern,
+    ...e.primary,
+    ...e.secondary,
+    ...e.needs.flat().map(needName),
+  ]
     .join(" ")
-    .toLowerCase();
+    .toLowerCase()
+    .replace(/['’]/g, "");
 
 /** Every word of the search must be found; names that begin with it come first. */
 export function filtered(
@@ -29,7 +40,11 @@ export function filtered(
   f: Filter,
   closed: FitView["closed"] | undefined,
 ): ExerciseView[] {
-  const words = f.text.toLowerCase().split(/\s+/).filter(Boolean);
+  const words = f.text
+    .toLowerCase()
+    .replace(/['’]/g, "")
+    .split(/[\s-]+/)
+    .filter(Boolean);
   const first = words[0] ?? "";
   return list
     .filter(

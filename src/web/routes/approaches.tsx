@@ -338,8 +338,8 @@ function Editor({ view: v, busy, onSave }: EditorProps) {
         <p className="mt-2 max-w-[92ch] text-label leading-4 text-ink2">
           RIR is the repetitions in reserve; the last line is the rest, and the tempo where it is not the exercise's
           own. Sets and sessions: the low end for new lifters and full weeks, the high end for trained ones with room.
-          Repetitions move inside their range by progress. The leading lifts are common practice; what stands beside
-          them, and the layered approach, are our assumptions.
+          Repetitions move inside their range by progress. The leading lifts are common practice; the accessory work and
+          the layered approach, are our assumptions.
         </p>
       </section>
       <aside className="flex min-h-0 flex-col border-l border-hair bg-panel" aria-label="The chosen cell">

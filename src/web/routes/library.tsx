@@ -4,6 +4,7 @@ import { useNavigate, useParams, useSearchParams } from "react-router";
 import type { ExerciseView, LibraryView } from "../../api/views";
 import { useFit, useLibrary } from "../data/intake";
 import { useCurrentRow } from "../frame/current";
+import { nearestTo } from "../library/aliases";
 import { Essentials } from "../library/Essentials";
 import { ExerciseSheet } from "../library/ExerciseSheet";
 import { Filters } from "../library/Filters";
@@ -56,6 +57,7 @@ function Library({ library }: { library: LibraryView }) {
     const rest = setTimeout(() => address.current(), TYPING_REST);
     return () => clearTimeout(rest);
   }, [text]);
+  const nearest = nearestTo(filter.text);
   const query = new URLSearchParams(paramsFrom(filter)).toString();
   const open = (id: string) => navigate(`/library/${id}${query ? `?${query}` : ""}`);
   const list = useMemo(
@@ -102,6 +104,20 @@ function Library({ library }: { library: LibraryView }) {
           onFirst={() => list[0] && open(list[0].id)}
         />
         <ul className="min-h-0 flex-1 overflow-auto border-t border-hair" aria-label="Exercises">
+          {nearest && (
+            <li className="border-b border-hair2 bg-rest px-4 py-2 text-label leading-4">
+              The library holds no “{filter.text.trim()}”. What comes nearest:{" "}
+              {nearest.map((n, i) => (
+                <span key={n}>
+                  {i > 0 ? ", " : ""}
+                  <button type="button" className="link" onClick={() => open(n)}>
+                    {library.exercises.find((e) => e.id === n)?.name ?? n}
+                  </button>
+                </span>
+              ))}
+              .
+            </li>
+          )}
           {list.map((e) => (
             <Row
               key={e.id}
@@ -111,7 +127,7 @@ function Library({ library }: { library: LibraryView }) {
               onOpen={() => open(e.id)}
             />
           ))}
-          {list.length === 0 && (
+          {list.length === 0 && !nearest && (
             <li className="p-4 text-ink2">
               Nothing by that name with these filters.{" "}
               <button type="button" className="link" onClick={clear}>

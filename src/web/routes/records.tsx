@@ -47,7 +47,7 @@ function Records({ view }: { view: AthleteView }) {
     { key: "r", label: "add race", run: () => setOpened({ kind: "race", race: null }), bar: true },
     { key: "e", label: "add endurance", run: () => setOpened({ kind: "endurance", session: null }), bar: true },
     { key: "i", label: "import", run: () => navigate(`/a/${view.id}/import`), bar: true },
-    { key: "w", label: "add window", run: () => setOpened({ kind: "window", at: null }), bar: true },
+    { key: "w", label: "add free time slot", run: () => setOpened({ kind: "window", at: null }), bar: true },
   ]);
   const races = [...view.races].sort((a, b) => (a.date < b.date ? -1 : 1));
   const windows = view.windows
@@ -179,7 +179,7 @@ function Records({ view }: { view: AthleteView }) {
           />
           {view.endurance.length === 0 && (
             <p className="py-3 text-ink2">
-              Nothing recorded around today. Add sessions, so that the week can be fitted around them.
+              Nothing recorded around today. Add sessions, so that strength can be placed around them.
             </p>
           )}
           <p className="mt-1 text-label text-ink2">* effort assumed by kind of session</p>

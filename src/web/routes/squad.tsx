@@ -7,6 +7,7 @@ import { useSquad } from "../data/hooks";
 import { counted, day, duration, inDays, PHASE_NAMES, SPORT_NAMES, sessionName, time } from "../format";
 import { STRATA } from "../section/patterns";
 import { ShortSection } from "../section/ShortSection";
+import { Steps, StepsWith } from "../squad/FirstSteps";
 import { Needs, openNeeds } from "../squad/Needs";
 import { SquadCards } from "../squad/SquadCards";
 import { ICON } from "../ui/glyphs";
@@ -73,18 +74,19 @@ export default function SquadView() {
         </Link>
       </PageHeader>
       <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">
+        {all.length === 1 && all[0] && <StepsWith id={all[0].id} />}
         {all.length === 0 ? (
           <Empty title="No athletes yet">
             <p className="mb-3">
-              Begin with the talk, or bring in an athlete file: places, windows, races and weekly sessions. Phases,
-              doses and a fitted week follow from them.
+              Enter the first athlete, or import an athlete file. The steps below lead to the first placed week.
             </p>
             <Link className="btn btn-pri mr-2" to="/new">
               {ICON.plus} New athlete
             </Link>
-            <button type="button" className="btn" onClick={() => setImporting(true)}>
+            <button type="button" className="btn mb-4" onClick={() => setImporting(true)}>
               {ICON.file} Import athlete
             </button>
+            <Steps first={null} />
           </Empty>
         ) : phone ? (
           <SquadCards rows={rows} today={squad.data.today} />

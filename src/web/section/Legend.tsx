@@ -47,7 +47,7 @@ export function Legend({ kind }: { kind: "season" | "week" }) {
             <svg width="16" height="6" aria-hidden="true">
               <rect width="16" height="5" fill="var(--color-iron)" opacity=".28" />
             </svg>
-            Window
+            Free time slot
           </span>
         </>
       )}

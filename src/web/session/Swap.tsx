@@ -12,7 +12,7 @@ const CLOSED: Record<string, string> = {
   clearance: "Clearance",
   trouble: "Trouble area",
   gate: "Test not passed",
-  ladder: "Not yet on the ladder",
+  ladder: "Not yet reached",
   equipment: "Equipment",
 };
 

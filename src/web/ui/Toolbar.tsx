@@ -2,6 +2,7 @@
 import { DropdownMenu } from "radix-ui";
 import { type ReactNode, useLayoutEffect, useRef, useState } from "react";
 import { Link } from "react-router";
+import { GAP, roomFor } from "./toolbarRoom";
 
 export interface Action {
   label: string;
@@ -25,25 +26,6 @@ export interface Action {
   apart?: boolean;
 }
 
-const GAP = 8;
-
-/**
- * How many of a row of buttons find room, the first ones first.
- * @param widths of each, px @param kept px that stay taken in any case @param more px of the button that holds the rest; it stands when one does not fit, or always
- */
-export function roomFor(widths: readonly number[], room: number, kept: number, more: number, always: boolean): number {
-  const all = widths.reduce((a, w) => a + w + GAP, kept);
-  if (!always && all <= room) return widths.length;
-  let used = kept + more + GAP;
-  let n = 0;
-  for (const w of widths) {
-    used += w + GAP;
-    if (used > room) break;
-    n += 1;
-  }
-  return n;
-}
-
 interface Props {
   /** Name of the menu of what finds no room. */
   name: string;
@@ -52,6 +34,9 @@ interface Props {
   children?: ReactNode;
 }
 
+/** Width of a button that has not been drawn yet, px: a long one. */
+const UNSEEN = 140;
+
 export function Toolbar({ name, actions, children }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const row = actions.filter((a) => !a.rare && !a.primary);
@@ -59,22 +44,25 @@ export function Toolbar({ name, actions, children }: Props) {
   const primary = actions.filter((a) => a.primary);
   const [fits, setFits] = useState(row.length);
   const known = useRef(new Map<string, number>());
+  // Measured anew when it holds other buttons, not whenever the view is drawn: a drag draws often.
+  const shape = JSON.stringify([row.map((a) => a.label), primary.map((a) => a.label), rare.length]);
   useLayoutEffect(() => {
     const element = box.current;
     if (!element) return;
+    const [labels, , rarely] = JSON.parse(shape) as [string[], string[], number];
     const place = () => {
       const taken = (what: string) =>
         [...element.querySelectorAll<HTMLElement>(`[data-bar="${what}"]`)].reduce((a, e) => a + e.offsetWidth + GAP, 0);
       for (const e of element.querySelectorAll<HTMLElement>("[data-bar=row]"))
         known.current.set(e.dataset.label ?? "", e.offsetWidth);
-      const widths = row.map((a) => known.current.get(a.label) ?? 0);
-      setFits(roomFor(widths, element.clientWidth + GAP, taken("kept"), 62, rare.length > 0));
+      const widths = labels.map((l) => known.current.get(l) ?? UNSEEN);
+      setFits(roomFor(widths, element.clientWidth + GAP, taken("kept"), 62, rarely > 0));
     };
     place();
     const observer = new ResizeObserver(place);
     observer.observe(element);
     return () => observer.disconnect();
-  });
+  }, [shape]);
   const shown = row.slice(0, fits);
   const under = [...row.slice(fits), ...rare];
   return (

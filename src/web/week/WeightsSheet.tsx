@@ -76,7 +76,7 @@ function Form({ id, name, view, onClose }: { id: string; name: string; view: Rul
     if (!own || !club) return;
     const fail = (e: Error) => setProblem(e.message);
     const finish = () => {
-      toast("Weights saved. Weeks ahead are fitted with them.");
+      toast("Weights saved. Sessions of the weeks ahead are placed with them.");
       onClose();
     };
     const body = { weights: own, preferredDays: days, maxMinutesPerDay: limit ?? null };
