@@ -29,6 +29,13 @@ export default defineConfig(({ isSsrBuild }) => ({
         },
       }
     : // The charts are fetched when one is looked at.
-      { outDir: "dist/web", target: "es2022", sourcemap: false, chunkSizeWarningLimit: 600 },
+      {
+        outDir: "dist/web",
+        target: "es2022",
+        sourcemap: false,
+        chunkSizeWarningLimit: 600,
+        // The core does nothing by being read in: what of it a view does not use is left out of it.
+        rolldownOptions: { treeshake: { moduleSideEffects: (id: string) => !id.includes("/src/core/") } },
+      },
   server: { port: 5173, proxy: { "/api": { target: "http://127.0.0.1:4173", changeOrigin: false } } },
 }));

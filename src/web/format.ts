@@ -6,8 +6,8 @@ export { placeName } from "../core/athlete";
 
 export { clock } from "../core/dates";
 
+import { LABEL_WORDS } from "../core/athlete";
 import { dayLabel, monthName, timeOf } from "../core/dates";
-import { LABEL_WORDS } from "../core/dose";
 import { kmToMi, massIn, roundTo } from "../core/units";
 
 export interface Units {

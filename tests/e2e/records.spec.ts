@@ -31,7 +31,10 @@ test("a race is added, refused where it does not fit, changed, removed and broug
   await form.getByLabel("Expected duration").fill("200");
   await form.getByRole("button", { name: "Add race" }).click();
   await expect(form.getByText(/inside the season/)).toBeVisible();
-  await form.getByLabel("Date").fill("2026-06-20");
+  // A race after the season's end can take the season along; this one is moved into it instead.
+  await expect(form.getByRole("button", { name: "Lengthen the season" })).toBeVisible();
+  await form.getByLabel("Date").fill("20.6.2026");
+  await expect(form.getByRole("button", { name: "Lengthen the season" })).toHaveCount(0);
   await form.getByLabel("Distance").fill("12,5");
   await form.getByRole("button", { name: "Add race" }).click();
   const row = page.getByRole("row").filter({ hasText: "Beacon Round" });
@@ -47,6 +50,23 @@ test("a race is added, refused where it does not fit, changed, removed and broug
   await expect(row).toHaveCount(0);
   await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(row).toHaveCount(1);
+});
+
+test("a race after the season's end takes the season along, four weeks past it", async ({ page }) => {
+  const id = await openRecords(page);
+  const seasonOf = async () => (await (await page.request.get(`/api/athletes/${id}`)).json()).season;
+  const { end } = await seasonOf();
+  const date = new Date(Date.parse(`${end}T12:00:00Z`) + 10 * 86_400_000).toISOString().slice(0, 10);
+  await page.keyboard.press("r");
+  const form = page.getByRole("dialog");
+  await form.getByLabel("Name").fill("Late Traverse");
+  await form.getByLabel("Date").fill(date);
+  await form.getByRole("button", { name: "Lengthen the season" }).click();
+  await expect(page.getByText(/^The season goes on until/)).toBeVisible();
+  await form.getByRole("button", { name: "Add race" }).click();
+  await expect(page.getByRole("row", { name: /Late Traverse/ })).toBeVisible();
+  const after = new Date(Date.parse(`${date}T12:00:00Z`) + 28 * 86_400_000).toISOString().slice(0, 10);
+  expect((await seasonOf()).end).toBe(after);
 });
 
 test("an endurance session is added and the week shows it", async ({ page }) => {

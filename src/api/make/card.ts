@@ -1,8 +1,7 @@
 /** A session as a card for the gym: the strings that stand on paper and on the printed page alike. */
 
-import { placeName } from "../../core/athlete";
+import { LABEL_WORDS, placeName } from "../../core/athlete";
 import { clock, dayLabel, timeOf } from "../../core/dates";
-import { LABEL_WORDS } from "../../core/dose";
 import { carriedKg, emphasisText, heldText, reserveText, slowText, workText } from "../../core/session";
 import { massIn } from "../../core/units";
 import type { ItemView, SessionView } from "../views";

@@ -55,6 +55,7 @@ export {
   FITTED_LABELS,
   type Health,
   isRoutine,
+  LABEL_WORDS,
   LABELS,
   type Label,
   type LockedSession,

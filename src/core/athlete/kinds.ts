@@ -23,6 +23,22 @@ export type Priority = (typeof PRIORITIES)[number];
 /** A to D are fitted into the week; E to K are the routines that follow the runs of Monday to Sunday. */
 export const LABELS = ["A", "B", "C", "D", "E", "F", "G", "H", "I", "J", "K"] as const;
 export type Label = (typeof LABELS)[number];
+
+/** Names of the session labels where a coach reads them. */
+export const LABEL_WORDS: Record<Label, string> = {
+  A: "Heavy A",
+  B: "Single-leg B",
+  C: "Control C",
+  D: "Mobility D",
+  E: "Monday routine",
+  F: "Tuesday routine",
+  G: "Wednesday routine",
+  H: "Thursday routine",
+  I: "Friday routine",
+  J: "Saturday routine",
+  K: "Sunday routine",
+};
+
 export const FITTED_LABELS = ["A", "B", "C", "D"] as const satisfies readonly Label[];
 /** The routine of a weekday, Monday 1. */
 export const routineLabel = (weekday: number): Label => LABELS[3 + weekday] ?? "K";

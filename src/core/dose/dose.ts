@@ -10,7 +10,6 @@ import {
   type DoseRow,
   type Emphasis,
   type Gate,
-  type Label,
   type LinePoint,
   type Phase,
   type Range,
@@ -326,18 +325,3 @@ export function perWeek(
   const own = of(rowFor(athlete, day.phase, day.stage));
   return day.phase === "race" && day.stage !== "race" ? Math.min(own, of(rowFor(athlete, "race", "race"))) : own;
 }
-
-/** Names of the session labels where a coach reads them. */
-export const LABEL_WORDS: Record<Label, string> = {
-  A: "Heavy A",
-  B: "Single-leg B",
-  C: "Control C",
-  D: "Mobility D",
-  E: "Monday routine",
-  F: "Tuesday routine",
-  G: "Wednesday routine",
-  H: "Thursday routine",
-  I: "Friday routine",
-  J: "Saturday routine",
-  K: "Sunday routine",
-};

@@ -5,7 +5,6 @@ export {
   type ColumnDose,
   type Dose,
   type DoseKind,
-  LABEL_WORDS,
   perWeek,
   type SessionDose,
   sessionDose,

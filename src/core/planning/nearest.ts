@@ -3,6 +3,7 @@
  * by planning the week with it, until one places the session without costing another its place.
  */
 import type { Athlete, DatedWindow, EnduranceSession, Label, WeekChange } from "../athlete";
+import { LABEL_WORDS } from "../athlete";
 import {
   addDays,
   type ClockTime,
@@ -13,7 +14,6 @@ import {
   minutesOf,
   timeOf,
 } from "../dates";
-import { LABEL_WORDS } from "../dose";
 import { isLegHeavy, startOf } from "../endurance";
 import { numbers } from "../rulebook";
 import type { Placed } from "../week";

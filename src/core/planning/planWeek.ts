@@ -1,7 +1,6 @@
 /** One week of the plan: what each session would be in each window, the exact fit, and what the week and its days take. */
-import { type DatedWindow, type Label, windowsOfWeek } from "../athlete";
+import { type DatedWindow, LABEL_WORDS, type Label, windowsOfWeek } from "../athlete";
 import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate, MINUTES_A_DAY, timeOf } from "../dates";
-import { LABEL_WORDS } from "../dose";
 import type { JumpWeek } from "../jumps";
 import { type LedgerPattern, setsByPattern } from "../ledger";
 import type { LegLoadEvent } from "../legs";

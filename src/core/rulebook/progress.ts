@@ -182,7 +182,7 @@ export const PROGRESS = {
     ],
   }),
   "progress.ladder": rule({
-    title: "Ladder: reps, sets, position, load, slower",
+    title: "Progression: reps, sets, position, load, slower",
     kind: "dose",
     ...TRADE,
     parameters: {

@@ -4,6 +4,7 @@ import {
   type Athlete,
   type Column,
   type Emphasis,
+  LABEL_WORDS,
   type Label,
   lengthOf,
   type Phase,
@@ -11,7 +12,7 @@ import {
   setsOnce,
 } from "../athlete";
 import { addDays, dayLabel, type IsoDate } from "../dates";
-import { currentMax, LABEL_WORDS } from "../dose";
+import { currentMax } from "../dose";
 import { plannedAndDone, sessionLoad } from "../endurance";
 import { type Library, type Pattern, sideGaps } from "../exercise";
 import { SPORT_SHARE } from "../ledger";

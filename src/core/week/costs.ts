@@ -1,7 +1,6 @@
 /** What the rules that should hold charge: one session by itself, and two together. */
-import { placeName } from "../athlete";
+import { LABEL_WORDS, placeName } from "../athlete";
 import { weekdayName } from "../dates";
-import { LABEL_WORDS } from "../dose";
 import type { CostRule } from "./numbers";
 import { type EnduranceFact, enduranceFacts, FULLY_OVER, hours, isDemanding, points, startMinute, what } from "./rules";
 import type { Cost, ExistingSession, Option, WeekContext } from "./types";

@@ -1,9 +1,8 @@
 /** A block of weeks on paper: a row a week, what stands in it, and the lifts with their loads. */
 
 import { STATEMENT } from "../../api/make/card";
-import { type Athlete, placeName } from "../../core/athlete";
+import { type Athlete, LABEL_WORDS, placeName } from "../../core/athlete";
 import { addDays, dayLabel, timeOf } from "../../core/dates";
-import { LABEL_WORDS } from "../../core/dose";
 import type { PlanWeek } from "../../core/plan";
 import { carriedKg, reserveText, workText } from "../../core/session";
 import { massIn } from "../../core/units";

@@ -2,8 +2,8 @@
 import { copyEditBody, type EditBody, editBody } from "../../api/requests";
 import type { CopyResult, EditPreview } from "../../api/views";
 import type { Athlete, Label, SessionEdit } from "../../core/athlete";
+import { LABEL_WORDS } from "../../core/athlete";
 import { dayLabel, type IsoDate, mondayOf, timeOf } from "../../core/dates";
-import { LABEL_WORDS } from "../../core/dose";
 import { type PlanWeek, planWeek } from "../../core/planning";
 import { competes, groupOf, groupsOf } from "../../core/session";
 import { asLocked } from "../../core/week";

@@ -3,8 +3,8 @@
 import { seasonView } from "../../api/make/season";
 import { sessionOfLog } from "../../api/make/weekSessions";
 import { weekStrength } from "../../api/make/weekStrength";
+import { LABEL_WORDS } from "../../core/athlete";
 import { addDays, mondayOf, timeOf } from "../../core/dates";
-import { LABEL_WORDS } from "../../core/dose";
 import { carriedKg, emphasisText, isInTwo } from "../../core/session";
 import { massIn } from "../../core/units";
 import { writeSeasonCsv } from "../../formats/season-csv";

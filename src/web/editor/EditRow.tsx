@@ -7,9 +7,9 @@ import { lbToKg } from "../../core/units";
 import { loadText, massNumber, type Units } from "../format";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
+import { Asked } from "../ui/Asked";
 import { numberFrom } from "../ui/form";
 import { ICON } from "../ui/glyphs";
-import { Asked } from "../ui/Why";
 import type { Row } from "./draft";
 import { Picker } from "./Picker";
 

@@ -1,6 +1,6 @@
 /** The rail: every view with its picture and its word, folded to pictures where there is little room or by hand. */
 import { PanelLeftClose, PanelLeftOpen, SunMoon } from "lucide-react";
-import { DropdownMenu } from "radix-ui";
+import { Popover } from "radix-ui";
 import { NavLink } from "react-router";
 import { useClub } from "../data/hooks";
 import { chooseTheme, THEME_CHOICES, useThemeChoice } from "./theme";
@@ -75,8 +75,8 @@ const THEME_WORDS = { system: "As the system", day: "Day", dusk: "Dusk" } as con
 function ThemeMenu() {
   const choice = useThemeChoice();
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger
+    <Popover.Root>
+      <Popover.Trigger
         aria-label={`Theme: ${THEME_WORDS[choice].toLowerCase()}`}
         className="rail-item group text-ink2 hover:text-ink"
       >
@@ -84,28 +84,21 @@ function ThemeMenu() {
         <span className="rail-word" aria-hidden="true">
           Theme
         </span>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          side="right"
-          align="end"
-          sideOffset={6}
-          className="fade z-50 min-w-[150px] rounded-[3px] border border-edge bg-panel py-1 shadow-pop"
-        >
-          <DropdownMenu.RadioGroup value={choice}>
-            {THEME_CHOICES.map((c) => (
-              <DropdownMenu.RadioItem
-                key={c}
-                value={c}
-                onSelect={() => chooseTheme(c)}
-                className="cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-iron-l data-[state=checked]:font-semibold"
-              >
-                {THEME_WORDS[c]}
-              </DropdownMenu.RadioItem>
-            ))}
-          </DropdownMenu.RadioGroup>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content side="right" align="end" sideOffset={6} aria-label="Theme" className="menu fade min-w-[150px]">
+          {THEME_CHOICES.map((c) => (
+            <Popover.Close
+              key={c}
+              aria-pressed={choice === c}
+              onClick={() => chooseTheme(c)}
+              className={`menu-item w-full text-left hover:bg-iron-l ${choice === c ? "font-semibold" : ""}`}
+            >
+              {THEME_WORDS[c]}
+            </Popover.Close>
+          ))}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
   );
 }

@@ -111,7 +111,7 @@ export function ExerciseSheet({ exercise: e, library, fit, athlete, onOpen, onEd
           {e.ladder && (
             <section>
               <h3 className="sec-h">
-                Ladder: {ladderName(e.ladder.id).toLowerCase()}
+                Progression: {ladderName(e.ladder.id).toLowerCase()}
                 {progression && athlete && <em className="font-normal not-italic cond">{progression.because}</em>}
               </h3>
               <Ladder

@@ -9,12 +9,12 @@ import { useGym, useSaveGym, useTakeGym, useUndoFor } from "../data/gym";
 import { useClub } from "../data/hooks";
 import { day, duration, placeName, sessionName, time } from "../format";
 import { GymSheet } from "../gym/GymSheet";
+import { Asked } from "../ui/Asked";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Failed, LoadingNote } from "../ui/State";
-import { Asked } from "../ui/Why";
 
 type Shown = "now" | "next";
 

@@ -11,13 +11,14 @@ import { Overrule } from "../lifts/Overrule";
 import { DECISION_WORDS } from "../lifts/words";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
+import { Asked } from "../ui/Asked";
 import { WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PlateStack } from "../ui/Plates";
 import { PageHeader } from "../ui/page";
 import { Empty, Failed, LoadingNote } from "../ui/State";
 import { Toolbar } from "../ui/Toolbar";
-import { Asked, WhyList } from "../ui/Why";
+import { WhyList } from "../ui/Why";
 
 const LiftChart = lazy(() => import("../lifts/LiftChart"));
 

@@ -7,11 +7,11 @@ import { minutesOf, WEEKDAY_NAMES } from "../../core/dates";
 import { why } from "../../core/rulebook";
 import { useAthlete } from "../data/hooks";
 import { day, distance, duration, massNumber, SPORT_NAMES, type Units } from "../format";
+import { Asked } from "../ui/Asked";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
 import { Failed, LoadingNote } from "../ui/State";
-import { Asked } from "../ui/Why";
 
 const RaceSheet = lazy(() => import("../ui/RaceSheet"));
 const EnduranceSheet = lazy(() => import("../ui/EnduranceSheet"));

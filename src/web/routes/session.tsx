@@ -9,13 +9,14 @@ import { useUnits } from "../frame/current";
 import { Cards } from "../session/Cards";
 import { SessionAnchor, TimeBar } from "../session/Drawn";
 import { Lines, MEDIUM, WIDE } from "../session/Lines";
+import { Asked } from "../ui/Asked";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
 import { Empty, Failed, LoadingNote } from "../ui/State";
 import { type Action, Toolbar } from "../ui/Toolbar";
 import { usePhone } from "../ui/usePhone";
-import { Asked, WhyList } from "../ui/Why";
+import { WhyList } from "../ui/Why";
 
 export default function SessionRoute() {
   const { id = "", date, label } = useParams();

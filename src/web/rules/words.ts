@@ -81,11 +81,6 @@ export const GLOSSARY: readonly Term[] = [
     term: "Key session",
     says: "The endurance sessions that matter most in a week: tempo, threshold, intervals, race, long.",
   },
-  {
-    term: "Ladder",
-    also: "progression",
-    says: "Steps of one movement from easy to hard. The athlete stands on one of them.",
-  },
   { term: "Leading lift", also: "main lift", says: "The squat, hinge or split squat a session is built round." },
   { term: "Leg load", says: "The share of a training load that falls on the legs." },
   { term: "Locked", says: "A session that stays where it is when the week is planned again." },
@@ -105,6 +100,11 @@ export const GLOSSARY: readonly Term[] = [
   { term: "Plyometric", also: "jumps, hops", says: "Work with landings. Opened by tests, never on tired legs." },
   { term: "Prepare", says: "Emphasis of light sets of 10 to 15 at the start of a base." },
   { term: "Primary patterns", says: "Squat, hinge, split squat and hip: the sets that the season counts." },
+  {
+    term: "Progression",
+    also: "easier and harder versions",
+    says: "Versions of one movement from easy to hard. The athlete is at one of them.",
+  },
   { term: "Restore", says: "Emphasis after races and illness: no load, then bodyweight, then light." },
   {
     term: "RIR",

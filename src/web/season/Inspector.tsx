@@ -27,8 +27,9 @@ import { AmountField } from "../mileage/AmountField";
 import { PatternTile } from "../section/parts";
 import { BAND_STYLE, bandOf, STRATA } from "../section/patterns";
 import { SeasonDetail } from "../section/SeasonDetail";
+import { Asked } from "../ui/Asked";
 import { ICON, WarnIcon } from "../ui/glyphs";
-import { Asked, WhyList } from "../ui/Why";
+import { WhyList } from "../ui/Why";
 
 export function Inspector({
   id,

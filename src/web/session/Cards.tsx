@@ -4,7 +4,7 @@ import { heldText, reserveText, workText } from "../../core/session";
 import { loadText, mass, type Units } from "../format";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
-import { Asked } from "../ui/Why";
+import { Asked } from "../ui/Asked";
 import { lineWhy, Notes, platesText } from "./Lines";
 import { Swap } from "./Swap";
 

@@ -8,8 +8,8 @@ import { clock, day, loadText, mass, massNumber, type Units } from "../format";
 import { DECISION_WORDS } from "../lifts/words";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
+import { Asked } from "../ui/Asked";
 import { PlateStack } from "../ui/Plates";
-import { Asked } from "../ui/Why";
 import { Swap } from "./Swap";
 
 /** Columns that a narrow sheet has no room for: plates are told in words beside the load, tempo and rest when it is logged. */

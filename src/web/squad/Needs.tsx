@@ -4,7 +4,7 @@ import type { AttentionView, SquadRow, Urgency } from "../../api/views";
 import { addDays, mondayOf } from "../../core/dates";
 import { useSeen } from "../data/hooks";
 import { counted, day } from "../format";
-import { Asked } from "../ui/Why";
+import { Asked } from "../ui/Asked";
 
 export const URGENCY_WORDS: Record<Urgency, string> = { today: "Today", week: "This week", soon: "Soon" };
 

@@ -4,11 +4,14 @@ import { Controller, type Path, useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { type RaceBody, raceBody } from "../../api/requests";
 import { PRIORITIES, type Race, SESSION_SPORTS } from "../../core/athlete";
+import { addDays, isDate } from "../../core/dates";
 import { saidOf, THEIRS } from "../data/api";
 import { useDeleteRace, useSaveRace } from "../data/hooks";
+import { useSaveIntake } from "../data/intake";
 import { useHeld } from "../data/tags";
 import { SPORT_NAMES, type Units } from "../format";
 import { DateField } from "./DateField";
+import { textOfDate } from "./dateText";
 import {
   bodyResolver,
   compact,
@@ -144,7 +147,7 @@ export default function RaceSheet({
       open
       onClose={onClose}
       title={race ? "Edit race" : "Add race"}
-      note={`Inside the season, ${season.start} to ${season.end}. The duration decides how long the taper and the recovery are; where it is left out it is estimated and shown as assumed.`}
+      note={`Inside the season, ${textOfDate(season.start)} to ${textOfDate(season.end)}. The duration decides how long the taper and the recovery are; where it is left out it is estimated and shown as assumed.`}
     >
       <form onSubmit={submit} noValidate className="space-y-3">
         <FormProblem text={problem} />
@@ -190,6 +193,7 @@ export default function RaceSheet({
           {input("ascentM", "Ascent", "text", "m")}
           {input("days", "Days", "text", "if several")}
         </div>
+        <Lengthen id={id} season={season} date={form.watch("date")} />
         <FormActions
           save={race ? "Save race" : "Add race"}
           saving={save.isPending}
@@ -198,5 +202,43 @@ export default function RaceSheet({
         />
       </form>
     </Sheet>
+  );
+}
+
+/** Days that a season goes on after its last race: the time in which it is recovered from. */
+const AFTER = 28;
+
+/** A race after the season's end: the season can be made as long as it takes. */
+function Lengthen({ id, season, date }: { id: string; season: { start: string; end: string }; date: string }) {
+  const save = useSaveIntake(id);
+  const [end, setEnd] = useState(season.end);
+  if (!isDate(date) || date <= end) return null;
+  const to = addDays(date, AFTER);
+  return (
+    <div className="rounded-[3px] border border-edge bg-rest p-2 text-label leading-4">
+      <p className="mb-1.5">
+        The race lies after the season's end, {textOfDate(end)}. With four weeks to recover the season would go on until{" "}
+        {textOfDate(to)}.
+      </p>
+      <button
+        type="button"
+        className="btn btn-sm"
+        disabled={save.isPending}
+        onClick={() =>
+          save.mutate(
+            { season: { ...season, end: to } },
+            {
+              onSuccess: () => {
+                setEnd(to);
+                toast(`The season goes on until ${textOfDate(to)}.`);
+              },
+              onError: (e) => toast.error(e.message),
+            },
+          )
+        }
+      >
+        {save.isPending ? "Saving…" : "Lengthen the season"}
+      </button>
+    </div>
   );
 }

@@ -1,6 +1,4 @@
 /** Reasons: one sentence each with its rule; the rule opens to say how far it can be trusted and where it comes from. */
-import { Popover } from "radix-ui";
-import type { ReactNode } from "react";
 import { Link } from "react-router";
 import type { Why } from "../../core/rulebook";
 import { ruleIdOf, ruleOf, TRUST_WORDS, trustOf } from "../../core/rulebook";
@@ -53,43 +51,5 @@ export function WhyList({ reasons, sources = false }: { reasons: readonly Why[];
         </li>
       ))}
     </ul>
-  );
-}
-
-/** Any figure that can be asked: one action opens its reasons with their rules. */
-export function Asked({
-  reasons,
-  children,
-  className = "",
-  label,
-}: {
-  reasons: readonly Why[];
-  children: ReactNode;
-  className?: string;
-  label?: string;
-}) {
-  if (reasons.length === 0) return <span className={className}>{children}</span>;
-  return (
-    <Popover.Root>
-      <Popover.Trigger
-        aria-label={label}
-        data-why=""
-        className={`${className} decoration-edge decoration-dotted underline-offset-4 hover:underline`}
-      >
-        {children}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          aria-label="Why"
-          sideOffset={6}
-          collisionPadding={12}
-          className="fade z-50 w-[300px] rounded-[3px] border border-edge bg-panel p-3 shadow-pop"
-        >
-          <h3 className="mb-1.5 text-label font-semibold text-ink2">Why</h3>
-          <WhyList reasons={reasons} sources />
-          <Popover.Arrow className="fill-edge" />
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
   );
 }

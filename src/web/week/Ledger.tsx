@@ -1,6 +1,6 @@
 /** The week's account of sets by pattern: what is owed, planned and lifted, each owed figure with its reasons. */
 import type { LedgerRowView } from "../../api/views";
-import { Asked } from "../ui/Why";
+import { Asked } from "../ui/Asked";
 
 export function Ledger({ rows }: { rows: readonly LedgerRowView[] }) {
   if (rows.length === 0) return null;

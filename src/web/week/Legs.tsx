@@ -4,7 +4,7 @@ import { HALF_LIFE } from "../../core/legs";
 import { why } from "../../core/rulebook";
 import { day } from "../format";
 import { keyFreshness } from "../section/layout/freshness";
-import { Asked } from "../ui/Why";
+import { Asked } from "../ui/Asked";
 
 export function Legs({ view }: { view: WeekView }) {
   const { curve, meanDaily, tired } = view.freshness;
