@@ -157,10 +157,10 @@ export async function dragSession(address: string, id: string, monday: string, t
     }
     const words = await page
       .getByRole("status")
-      .filter({ hasText: /cost|may not stand/ })
+      .filter({ hasText: /disturbance|Not possible/ })
       .count();
     await browser.stopTracing();
-    if (words === 0) throw new Error("The cost was not shown while dragging.");
+    if (words === 0) throw new Error("Nothing was said of the places while dragging.");
     await page.keyboard.press("Escape");
     return mainThreadTasks(JSON.parse(readFileSync(traceFile, "utf8")));
   } finally {
