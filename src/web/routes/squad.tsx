@@ -96,8 +96,8 @@ export default function SquadView() {
               <tr className="sticky top-0 z-10 h-7 bg-paper text-label text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
                 <th className="w-[164px] pl-2 font-semibold">Athlete</th>
                 <th className="w-[280px] font-semibold">4 weeks back, 8 ahead</th>
-                <th className="w-[150px] font-semibold">Next race</th>
-                <th className="w-[112px] font-semibold">Today</th>
+                <th className="w-[150px] font-semibold max-[1100px]:hidden">Next race</th>
+                <th className="w-[112px] font-semibold max-[900px]:hidden">Today</th>
                 <th className="font-semibold">What needs you</th>
                 <th className="w-9">
                   <span className="sr-only">Open</span>
@@ -162,7 +162,7 @@ function Row({
           <ShortSection row={row} />
         </Link>
       </td>
-      <td>
+      <td className="max-[1100px]:hidden">
         {row.nextRace ? (
           <>
             <span className="block leading-4 font-medium">{row.nextRace.name}</span>
@@ -174,7 +174,7 @@ function Row({
           <span className="text-ink2">none entered</span>
         )}
       </td>
-      <td>
+      <td className="max-[900px]:hidden">
         {row.today ? (
           <Link to={`/a/${row.id}/session/${today}/${row.today.label}`} className="block hover:underline">
             <span className="block font-medium">{sessionName(row.today.label, row.emphasis ?? "develop")}</span>
