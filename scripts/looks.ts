@@ -2,16 +2,14 @@
  * `npm run looks [-- VIEW ...]`: every view of the demo club at six widths and enlarged twofold, in both themes: what axe finds, what is wider
  * than its screen, and a contact sheet a view under .tmp/looks. Takes some twenty minutes; a part of a view's name takes less.
  */
-import { spawn } from "node:child_process";
 import { mkdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import AxeBuilder from "@axe-core/playwright";
 import { chromium, type Page } from "@playwright/test";
+import { violationsOn } from "../tests/support/axe";
 import { browserOptions } from "../tests/support/browser";
-import { fits, goInside, nextDay, rowsOf, VIEWS } from "../tests/support/views";
+import { fits, goInside, idOf, nextDay, VIEWS } from "../tests/support/views";
+import { demoServer } from "./demoServer";
 
-const PORT = 4189;
-const address = `http://127.0.0.1:${PORT}`;
 const OUT = join(import.meta.dirname, "../.tmp/looks");
 /** Width and height; the last is 1280 x 800 enlarged to 200%. */
 const SCREENS = [
@@ -33,41 +31,13 @@ if (views.length === 0) {
   process.exit(1);
 }
 
-const server = spawn(process.execPath, ["dist/server/demo.js", "--reset"], {
-  env: {
-    ...process.env,
-    PORT: String(PORT),
-    FIELD_ANCHOR_TODAY: "2026-03-03",
-    FIELD_ANCHOR_DATA: "var/looks",
-    LOG_LEVEL: "error",
-  },
-  stdio: ["ignore", "ignore", "inherit"],
-});
-
-async function up(): Promise<void> {
-  for (let i = 0; i < 300; i++) {
-    const ok = await fetch(`${address}/api/health`)
-      .then((r) => r.ok)
-      .catch(() => false);
-    if (ok) return;
-    await new Promise((r) => setTimeout(r, 200));
-  }
-  throw new Error("The demo club did not start.");
-}
+const { address, server } = await demoServer({ port: 4189, today: "2026-03-03", data: "var/looks" });
 
 const faults: string[] = [];
 const note = (text: string): void => {
   faults.push(text);
   console.log(`  ${text}`);
 };
-
-async function readBy(page: Page, where: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
-    .setLegacyMode()
-    .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa", "best-practice"])
-    .analyze();
-  for (const v of violations) note(`${where}: ${v.id}: ${v.nodes[0]?.html.slice(0, 140)}`);
-}
 
 /** Pictures side by side, as large as they are easily compared. */
 async function sheet(page: Page, name: string, shots: readonly Buffer[]): Promise<void> {
@@ -79,13 +49,12 @@ async function sheet(page: Page, name: string, shots: readonly Buffer[]): Promis
 }
 
 try {
-  await up();
   rmSync(OUT, { recursive: true, force: true });
   mkdirSync(OUT, { recursive: true });
   const browser = await chromium.launch(browserOptions);
   const page = await browser.newPage({ baseURL: address });
   const paper = await browser.newPage();
-  const maren = (await rowsOf(page)).find((r) => r.name.startsWith("Maren"))?.id ?? "";
+  const maren = await idOf(page, "Maren");
   const day = await nextDay(page, maren, "A");
   for (const [name, path, ready, onPhone = ready] of views) {
     console.log(name);
@@ -101,7 +70,7 @@ try {
           .waitFor({ state: "attached" });
         await page.waitForTimeout(300);
         if (!(await fits(page))) note(`${name}, ${theme}, ${width}: wider than its screen`);
-        if (READ.has(width)) await readBy(page, `${name}, ${theme}, ${width}`);
+        if (READ.has(width)) for (const v of await violationsOn(page)) note(`${name}, ${theme}, ${width}: ${v}`);
         shots.push(await page.screenshot());
       }
     }

@@ -1,15 +1,13 @@
 /** `npm run shots`: docs/screenshots anew from the demo club on a fixed day. */
-import { spawn } from "node:child_process";
 import { mkdirSync, rmSync } from "node:fs";
 import { chromium, type Page } from "@playwright/test";
 import { browserOptions } from "../tests/support/browser";
 import { germanTable, gpxOf } from "../tests/support/foreign";
+import { demoServer } from "./demoServer";
 
-const PORT = 4188;
 const TODAY = "2026-03-03";
 const DATA = "var/shots";
 const OUT = process.env.SHOTS_OUT ?? "docs/screenshots";
-const address = `http://127.0.0.1:${PORT}`;
 
 /** A table from abroad with a few bad rows, a recording, and one that is cut off. */
 function foreignFiles() {
@@ -28,24 +26,8 @@ interface Row {
   today: { label: string } | null;
 }
 
-async function waitFor(url: string): Promise<void> {
-  for (let i = 0; i < 300; i++) {
-    try {
-      if ((await fetch(url)).ok) return;
-    } catch {
-      // Not up yet.
-    }
-    await new Promise((r) => setTimeout(r, 200));
-  }
-  throw new Error(`${url} did not answer`);
-}
-
-const server = spawn(process.execPath, ["dist/server/demo.js", "--reset"], {
-  env: { ...process.env, PORT: String(PORT), FIELD_ANCHOR_TODAY: TODAY, FIELD_ANCHOR_DATA: DATA, LOG_LEVEL: "error" },
-  stdio: ["ignore", "ignore", "inherit"],
-});
+const { address, server } = await demoServer({ port: 4188, today: TODAY, data: DATA });
 try {
-  await waitFor(`${address}/api/health`);
   const rows: Row[] = (await (await fetch(`${address}/api/squad`)).json()).rows;
   const id = (name: string) => rows.find((r) => r.name.startsWith(name))?.id ?? rows[0]?.id;
   const lifter = rows.find((r) => r.today && r.name.startsWith("Maren")) ?? rows.find((r) => r.today);

@@ -20,6 +20,19 @@ export type Planned = PlannedFrom<Stored>;
 /** Plans kept at most in each thread; the least lately used goes first. */
 const KEPT = 8;
 
+/** Load limits of past weeks as they were kept; worked out where one was not. */
+function withKept(
+  past: readonly { start: IsoDate }[],
+  kept: ReadonlyMap<IsoDate, { loadLimit: number }>,
+  workedOut: () => ReadonlyMap<IsoDate, number>,
+): ReadonlyMap<IsoDate, number> {
+  const known = past.flatMap(({ start }) => {
+    const week = kept.get(start);
+    return week ? [[start, week.loadLimit] as const] : [];
+  });
+  return known.length === past.length ? new Map(known) : new Map([...workedOut(), ...known]);
+}
+
 export class Planner {
   private readonly kept = new LRUCache<string, { key: string; growing: Growing<Stored> }>({ max: KEPT });
 
@@ -61,11 +74,7 @@ export class Planner {
     const past = growing.plan.season.filter((w) => w.start < mondayOf(growing.from));
     let limits: ReadonlyMap<IsoDate, number> | null = null;
     const pastLimits = () => {
-      const known = past.flatMap(({ start }) => {
-        const week = kept.get(start);
-        return week ? [[start, week.loadLimit] as const] : [];
-      });
-      limits ??= known.length === past.length ? new Map(known) : new Map([...growing.pastLimits(), ...known]);
+      limits ??= withKept(past, kept, growing.pastLimits);
       return limits;
     };
     return { ...growing, pastLimits };

@@ -2,7 +2,7 @@
 
 import { expectAccessible } from "../support/axe";
 import { expect, type Page, test } from "../support/journey";
-import { cutText, fits, goInside, nextDay, rowsOf, VIEWS, wordsOf } from "../support/views";
+import { cutText, fits, goInside, idOf, nextDay, rowsOf, VIEWS, wordsOf } from "../support/views";
 import { riddlesIn } from "../support/words";
 
 /** One page walks through all views: what it asks for is kept over all of them. */
@@ -16,7 +16,7 @@ test.beforeAll(async ({ browser, baseURL }) => {
   walker.on("request", (r) => {
     if (!r.url().startsWith(baseURL ?? "") && !/^(data|blob):/.test(r.url())) elsewhere.push(r.url());
   });
-  maren = (await rowsOf(walker)).find((r) => r.name.startsWith("Maren"))!.id;
+  maren = await idOf(walker, "Maren");
   day = await nextDay(walker, maren, "A");
 });
 test.afterAll(() => walker.close());

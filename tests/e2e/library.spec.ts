@@ -1,10 +1,7 @@
 /** The library, the sheets and the essential five, in the demo club. */
 import { expect, type Page, test } from "../support/journey";
+import { idOf } from "../support/views";
 
-const idOf = async (page: Page, name: string): Promise<string> => {
-  const { rows } = await (await page.request.get("/api/squad")).json();
-  return rows.find((r: { name: string }) => r.name.startsWith(name)).id;
-};
 /** Makes an athlete the one at hand, as looking at them does. */
 async function look(page: Page, id: string): Promise<void> {
   await page.goto(`/a/${id}/records`);

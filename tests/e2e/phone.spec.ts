@@ -1,11 +1,8 @@
 /** The coach on a phone, with a thumb alone: the morning look, a session moved and swapped, the week placed anew, cards. */
 import { expect, type Page, test } from "../support/journey";
-import { fits, rowsOf } from "../support/views";
+import { fits, idOf, nextDay } from "../support/views";
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
-
-const idOf = async (page: Page, name: string): Promise<string> =>
-  (await rowsOf(page)).find((r) => r.name.startsWith(name))!.id;
 
 /** Every button and link that is seen can be hit with a thumb. */
 async function expectThumbs(page: Page): Promise<void> {
@@ -74,9 +71,7 @@ test("a session is moved to another day and back, locked, and the week is placed
 
 test("an exercise is swapped on its card and given back, and the session's card is printed", async ({ page }) => {
   const id = await idOf(page, "Bryn");
-  const { sessions } = await (await page.request.get(`/api/athletes/${id}`)).json();
-  const next = sessions.find((s: { date: string; label: string }) => s.label === "A" && s.date > "2026-03-08");
-  await page.goto(`/a/${id}/session/${next.date}/A`);
+  await page.goto(`/a/${id}/session/${await nextDay(page, id, "A")}/A`);
   const card = page.getByRole("main").getByRole("listitem").nth(1);
   const name = (await card.locator("b").first().textContent())!;
   await card.getByRole("button", { name: /^Swap/ }).tap();

@@ -8,6 +8,13 @@ interface Row {
 }
 export const rowsOf = async (page: Page): Promise<Row[]> => (await (await page.request.get("/api/squad")).json()).rows;
 
+/** @param name as it begins */
+export async function idOf(page: Page, name: string): Promise<string> {
+  const row = (await rowsOf(page)).find((r) => r.name.startsWith(name));
+  if (!row) throw new Error(`Nobody is called ${name}.`);
+  return row.id;
+}
+
 /** The day of an athlete's next session of a letter after this week: it is the planner's to choose. */
 export const nextDay = async (page: Page, id: string, label: string): Promise<string> => {
   const { sessions } = await (await page.request.get(`/api/athletes/${id}`)).json();

@@ -10,9 +10,8 @@ import { faulty, notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { Planned } from "../planner";
 import type { ServerContext } from "../serverContext";
-import { pastWeeks } from "../views/review";
 import { checkedApproach } from "./approaches";
-import { athleteTools } from "./tools";
+import { athleteTools, pastTools } from "./tools";
 
 /** Settings with another choice of approach and rules; what is as it ships is not kept. */
 function following(
@@ -74,8 +73,9 @@ function comparedSide(p: Planned, id: string): CompareView["a"] {
 
 /** The choice itself. */
 function choiceRoutes(r: RouteList, ctx: ServerContext): void {
-  const { store, planner } = ctx;
-  const { stored, season, change } = athleteTools(ctx);
+  const { store } = ctx;
+  const { stored, change } = athleteTools(ctx);
+  const { pastOf, keepPast } = pastTools(ctx);
   r.read("/:id/follow", async ({ params }) => {
     const { athlete } = await stored(params.id);
     const view: FollowView = {
@@ -98,10 +98,10 @@ function choiceRoutes(r: RouteList, ctx: ServerContext): void {
         [...store.approaches.all, ...(athlete.approaches ?? [])],
       );
       // Weeks that are over stay as they were planned under the choice that goes.
-      return (await pastWeeks(store, await season(params.id, planner.today()), planner.today())).fresh;
+      return pastOf([{ id: params.id }]);
     },
     async ({ params, body }, past) => {
-      await store.archive.keep(params.id, past);
+      await keepPast(past);
       await change(
         params.id,
         "The choice",

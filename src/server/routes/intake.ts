@@ -8,9 +8,8 @@ import { faulty, notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
 import { choicesView, fitView, sheetsView } from "../views/library";
-import { pastWeeks } from "../views/review";
 import { screeningView, screenPreview, withScreen } from "../views/screening";
-import { athleteTools, dateParam, labelParam } from "./tools";
+import { athleteTools, dateParam, labelParam, pastTools } from "./tools";
 
 /** The settings that decide the dose, as a text to compare. */
 const dosedBy = (s: Settings = {}): string =>
@@ -19,7 +18,8 @@ const dosedBy = (s: Settings = {}): string =>
 /** What was entered, and whose places can be copied. */
 function entryRoutes(r: RouteList, ctx: ServerContext): void {
   const { store, planner } = ctx;
-  const { stored, season, change } = athleteTools(ctx);
+  const { stored, change } = athleteTools(ctx);
+  const { pastOf, keepPast } = pastTools(ctx);
 
   r.read("/:id/intake", async ({ params }) => {
     const { id, athlete: a } = await stored(params.id);
@@ -54,11 +54,11 @@ function entryRoutes(r: RouteList, ctx: ServerContext): void {
       // Weeks that are over stay as they were planned; an intake still under way has none yet.
       const { athlete: before } = await stored(params.id);
       return dosedBy(body.settings) !== dosedBy(before.settings) && before.availability.length > 0
-        ? (await pastWeeks(store, await season(params.id, planner.today()), planner.today())).fresh
+        ? pastOf([{ id: params.id }])
         : [];
     },
     async ({ params, body }, past) => {
-      await store.archive.keep(params.id, past);
+      await keepPast(past);
       await change(
         params.id,
         "The intake",

@@ -4,6 +4,7 @@ import { AriaComponent, GridComponent, LegendComponent, MarkLineComponent, Toolt
 import { type EChartsCoreOption, init, use } from "echarts/core";
 import { CanvasRenderer, SVGRenderer } from "echarts/renderers";
 import { type ReactNode, useEffect, useRef, useState } from "react";
+import { colour } from "./colour";
 
 use([
   LineChart,
@@ -17,10 +18,6 @@ use([
   SVGRenderer,
   CanvasRenderer,
 ]);
-
-/** A colour of the tokens, as the page has it. */
-export const colour = (name: string): string =>
-  getComputedStyle(document.documentElement).getPropertyValue(`--color-${name}`).trim();
 
 export const FONT = "Archivo Variable, system-ui, sans-serif";
 /** Axes, tooltip and type in the tokens. */

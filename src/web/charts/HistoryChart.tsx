@@ -8,12 +8,10 @@ import type { ScreenTestView } from "../../api/views";
 import { asymmetry } from "../../core/screening";
 import { day, dayAndYear } from "../format";
 import { valueText } from "../screening/draft";
+import { colour } from "./colour";
 import { themed } from "./themed";
 
 use([LineChart, BarChart, GridComponent, TooltipComponent, MarkLineComponent, AriaComponent, SVGRenderer]);
-
-const colour = (name: string): string =>
-  getComputedStyle(document.documentElement).getPropertyValue(`--color-${name}`).trim();
 
 const apart = (h: ScreenTestView["history"][number]): number | null =>
   h.left === null || h.right === null ? null : Math.round(asymmetry(h.left, h.right));

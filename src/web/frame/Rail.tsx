@@ -3,7 +3,7 @@ import { PanelLeftClose, PanelLeftOpen, SunMoon } from "lucide-react";
 import { Popover } from "radix-ui";
 import { NavLink } from "react-router";
 import { useClub } from "../data/hooks";
-import { chooseTheme, THEME_CHOICES, useThemeChoice } from "./theme";
+import { chooseTheme, THEME_CHOICES, THEME_WORDS, useThemeChoice } from "./theme";
 import { addressOf, type ViewEntry, viewsOf } from "./views";
 
 interface Props {
@@ -69,8 +69,6 @@ function RailGroup({ name, word, views, athlete }: GroupProps) {
     </section>
   );
 }
-
-const THEME_WORDS = { system: "As the system", day: "Day", dusk: "Dusk" } as const;
 
 function ThemeMenu() {
   const choice = useThemeChoice();

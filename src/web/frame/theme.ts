@@ -3,6 +3,7 @@ import { useSyncExternalStore } from "react";
 
 export const THEME_CHOICES = ["system", "day", "dusk"] as const;
 export type ThemeChoice = (typeof THEME_CHOICES)[number];
+export const THEME_WORDS: Record<ThemeChoice, string> = { system: "As the system", day: "Day", dusk: "Dusk" };
 export type Theme = "day" | "dusk";
 
 const KEPT = "field-anchor:theme";

@@ -2,7 +2,8 @@
 import { useMemo } from "react";
 import type { LiftView } from "../../api/views";
 import { amountOf } from "../../core/athlete";
-import Chart, { axisLook, colour, look } from "../charts/Chart";
+import Chart, { axisLook, look } from "../charts/Chart";
+import { colour } from "../charts/colour";
 import { themed } from "../charts/themed";
 import { day, dayAndYear, massNumber, type Units } from "../format";
 

@@ -2,7 +2,8 @@
 import { useMemo } from "react";
 import type { ReviewView } from "../../api/views";
 import { GROUP_WORDS } from "../../core/story";
-import Chart, { axisLook, colour, look } from "../charts/Chart";
+import Chart, { axisLook, look } from "../charts/Chart";
+import { colour } from "../charts/colour";
 import { themed } from "../charts/themed";
 
 function ShareChart({ view }: { view: ReviewView }) {

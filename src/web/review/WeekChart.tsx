@@ -1,7 +1,8 @@
 /** Hard sets and stress, planned against done, week by week, with the endurance beside them. */
 import { useMemo } from "react";
 import type { ReviewView } from "../../api/views";
-import Chart, { axisLook, colour, look } from "../charts/Chart";
+import Chart, { axisLook, look } from "../charts/Chart";
+import { colour } from "../charts/colour";
 import { themed } from "../charts/themed";
 import { day, PHASE_NAMES } from "../format";
 

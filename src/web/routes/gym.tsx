@@ -12,7 +12,7 @@ import { GymSheet } from "../gym/GymSheet";
 import { Asked } from "../ui/Asked";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
-import { PageHeader } from "../ui/page";
+import { PageHeader, Steps } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Failed, LoadingNote } from "../ui/State";
 
@@ -67,12 +67,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
     <div className="two-pane">
       <main className="flex min-w-0 flex-col">
         <PageHeader title={<>Gym on {day(view.date)}</>}>
-          <button type="button" className="btn btn-sq ml-2" aria-label="Day before" onClick={() => go(-1)}>
-            {ICON.left}
-          </button>
-          <button type="button" className="btn btn-sq -ml-1" aria-label="Next day" onClick={() => go(1)}>
-            {ICON.right}
-          </button>
+          <Steps before="Day before" next="Next day" onStep={go} />
           {view.gyms.length > 0 && (
             <label className="flex items-center gap-2 text-label">
               <span className="sr-only">Place</span>

@@ -13,7 +13,7 @@ import { useCurrentRow, useUnits } from "../frame/current";
 import { STRATA } from "../section/patterns";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
-import { PageHeader } from "../ui/page";
+import { PageHeader, Steps } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Empty, Failed, LoadingNote } from "../ui/State";
 import { useUnsaved } from "../ui/useUnsaved";
@@ -74,12 +74,7 @@ export default function ReviewRoute() {
           </>
         }
       >
-        <button type="button" className="btn btn-sq ml-2" aria-label="Block before" onClick={() => move(-1)}>
-          {ICON.left}
-        </button>
-        <button type="button" className="btn btn-sq -ml-1" aria-label="Next block" onClick={() => move(1)}>
-          {ICON.right}
-        </button>
+        <Steps before="Block before" next="Next block" onStep={move} />
         <Segments<Span>
           name="Span"
           value={span}

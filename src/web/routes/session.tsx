@@ -12,7 +12,7 @@ import { Lines, MEDIUM, WIDE } from "../session/Lines";
 import { Asked } from "../ui/Asked";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
-import { PageHeader } from "../ui/page";
+import { PageHeader, Steps } from "../ui/page";
 import { Empty, Failed, LoadingNote } from "../ui/State";
 import { type Action, Toolbar } from "../ui/Toolbar";
 import { usePhone } from "../ui/usePhone";
@@ -125,12 +125,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
             </>
           }
         >
-          <button type="button" className="btn btn-sq ml-2" aria-label="Session before" onClick={() => onStep(-1)}>
-            {ICON.left}
-          </button>
-          <button type="button" className="btn btn-sq -ml-1" aria-label="Next session" onClick={() => onStep(1)}>
-            {ICON.right}
-          </button>
+          <Steps before="Session before" next="Next session" onStep={onStep} />
           <Toolbar name="More for this session" actions={sessionActions(view)}>
             {view.date > view.today ? (
               <span className="text-label leading-4 text-ink2">Logging opens on {day(view.date)}</span>

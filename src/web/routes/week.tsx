@@ -24,7 +24,7 @@ import { useSize } from "../section/useSize";
 import { WeekSection } from "../section/WeekSection";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
-import { PageHeader } from "../ui/page";
+import { PageHeader, Steps } from "../ui/page";
 import { Sheet } from "../ui/Sheet";
 import { Failed, LoadingNote } from "../ui/State";
 import { type Action, Toolbar } from "../ui/Toolbar";
@@ -197,12 +197,7 @@ function Week({ id, view }: { id: string; view: WeekView }) {
     <div className="two-pane">
       <main className="flex min-w-0 flex-col">
         <PageHeader title={<>Week {view.isoWeek}</>} note={span(view.monday, end)}>
-          <button type="button" className="btn btn-sq ml-2" aria-label="Previous week" onClick={() => go(-1)}>
-            {ICON.left}
-          </button>
-          <button type="button" className="btn btn-sq -ml-1" aria-label="Next week" onClick={() => go(1)}>
-            {ICON.right}
-          </button>
+          <Steps before="Previous week" next="Next week" onStep={go} />
           <Toolbar name="More for this week" actions={tools} />
         </PageHeader>
         <div className="flex h-7 flex-none items-end gap-3 pr-3 pl-4">

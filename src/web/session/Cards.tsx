@@ -5,7 +5,7 @@ import { loadText, mass, type Units } from "../format";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
 import { Asked } from "../ui/Asked";
-import { lineWhy, Notes, platesText } from "./Lines";
+import { lineWhy, loadWhy, Notes, platesText } from "./Lines";
 import { Swap } from "./Swap";
 
 export function Cards({ view, units }: { view: SessionView; units: Units }) {
@@ -36,10 +36,7 @@ function Card({ item: i, view, units }: { item: ItemView; view: SessionView; uni
         <Asked reasons={lineWhy(i.why, view.why)} className="min-h-11 text-title font-semibold whitespace-nowrap">
           {i.sets} × {workText(i)}
         </Asked>
-        <Asked
-          reasons={i.why.filter((w) => /^(load|progress|block)/.test(w.rule))}
-          className="min-h-11 text-title font-semibold whitespace-nowrap"
-        >
+        <Asked reasons={loadWhy(i.why)} className="min-h-11 text-title font-semibold whitespace-nowrap">
           {loadText(i, units)}
         </Asked>
         <span className="text-label text-ink2">

@@ -73,10 +73,7 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
           {i.eachSide && <span className="block text-label leading-4 text-ink2">each side</span>}
         </td>
         <td>
-          <Asked
-            reasons={i.why.filter((w) => /^(load|progress|block)/.test(w.rule))}
-            className="text-lead font-semibold whitespace-nowrap"
-          >
+          <Asked reasons={loadWhy(i.why)} className="text-lead font-semibold whitespace-nowrap">
             {loadText(i, units)}
           </Asked>
           {i.percent1rm !== null && (
@@ -155,6 +152,9 @@ export const lineWhy = (item: readonly Why[], session: readonly Why[]): Why[] =>
   ...item.filter((w) => /^(block|stepback|hold|load\.triple)/.test(w.rule)),
   ...session,
 ];
+
+/** Why an item has its load. */
+export const loadWhy = (item: readonly Why[]): Why[] => item.filter((w) => /^(load|progress|block)/.test(w.rule));
 
 /** What a coach must see without asking: which side begins, and what the screening added. */
 export function Notes({ item: i, block }: { item: ItemView; block: SessionView["block"] }) {

@@ -3,7 +3,7 @@ import { Command } from "cmdk";
 import { useNavigate } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { SPORT_NAMES } from "../format";
-import { chooseTheme, THEME_CHOICES } from "../frame/theme";
+import { chooseTheme, THEME_CHOICES, THEME_WORDS } from "../frame/theme";
 import { addressOf, VIEWS } from "../frame/views";
 import { GLOSSARY } from "../rules/words";
 
@@ -112,7 +112,7 @@ export default function Palette({
                 chooseTheme(c);
               }}
             >
-              Theme: {c === "system" ? "as the system" : c}
+              Theme: {THEME_WORDS[c].toLowerCase()}
             </Command.Item>
           ))}
           <Command.Item className={item} onSelect={go("/?import=1")}>
