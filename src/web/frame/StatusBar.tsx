@@ -22,7 +22,7 @@ export function useSavedWords(): { words: string; safe: boolean } {
 export function StatusBar({ row }: { row: SquadRow | undefined }) {
   const keys = useKeyList().filter((k) => k.bar);
   const saved = useSavedWords();
-  const warning = row?.attention[0];
+  const warning = row?.attention.find((a) => a.seenUntil === null);
   return (
     <footer className="print:hidden col-span-2 flex items-center gap-4 border-t border-hair bg-panel pr-3 pl-4 text-label leading-4 text-ink2 cond-s">
       <span className="flex flex-none items-center gap-1.5">

@@ -32,7 +32,9 @@ export function useGoTo(): (id: string) => void {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   return (id) => {
-    const view = VIEWS.find((v) => v.group === "athlete" && new RegExp(`^/a/[^/]+/${v.id}(/|$)`).test(pathname));
-    navigate(`/a/${id}/${view?.id ?? "week"}`);
+    const at = /^\/a\/[^/]+\/([^/]+)/.exec(pathname)?.[1];
+    // The sheets are a view of an athlete too, though no list names them.
+    const known = at === "sheets" || VIEWS.some((v) => v.group === "athlete" && v.id === at);
+    navigate(`/a/${id}/${known ? at : "week"}`);
   };
 }
