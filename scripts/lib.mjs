@@ -17,6 +17,15 @@ export function must(command, args, options = {}) {
   if (done.status !== 0) process.exit(done.status ?? 1);
 }
 
+/** Says what takes a while before it begins, and how long it took after it. */
+export function timed(words, work) {
+  const began = Date.now();
+  console.log(`${words} ...`);
+  work();
+  const seconds = Math.round((Date.now() - began) / 1000);
+  console.log(`  done in ${seconds < 100 ? `${seconds} s` : `${Math.floor(seconds / 60)} min ${seconds % 60} s`}`);
+}
+
 /** A tool of node_modules. */
 export const tool = (name) => join(ROOT, "node_modules", ".bin", name);
 
@@ -25,8 +34,9 @@ export function ensureInstalled() {
   const marker = join(ROOT, "node_modules", ".package-lock.json");
   if (existsSync(marker) && statSync(marker).mtimeMs >= statSync(join(ROOT, "package-lock.json")).mtimeMs - 1000)
     return;
-  console.log("Installing packages (npm ci) ...");
-  must("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]);
+  timed("Installing packages (npm ci): once, a few minutes; SQLite is compiled where no ready build of it fits", () =>
+    must("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]),
+  );
 }
 
 function newest(path) {
@@ -42,9 +52,10 @@ export function ensureBuilt() {
     newest(join(ROOT, p)),
   );
   if (existsSync(stamp) && statSync(stamp).mtimeMs >= Math.max(...sources)) return;
-  console.log("Building ...");
-  must(tool("vite"), ["build", "--logLevel", "warn"]);
-  must(tool("vite"), ["build", "--ssr", "--logLevel", "warn"]);
+  timed("Building the application: once for each version", () => {
+    must(tool("vite"), ["build", "--logLevel", "warn"]);
+    must(tool("vite"), ["build", "--ssr", "--logLevel", "warn"]);
+  });
   mkdirSync(dirname(stamp), { recursive: true });
   writeFileSync(stamp, new Date().toISOString());
 }

@@ -122,6 +122,8 @@ export const weekChangesBody = z.strictObject({
 });
 export const gymBody = z.strictObject({ racks: z.int().min(0).max(50), athletes: z.int().min(1).max(200) });
 export const gymTakeBody = z.strictObject({ place: idSchema });
+/** What to undo or redo: the last change, or one of the history. */
+export const stepBody = z.strictObject({ seq: z.int().min(1).optional() }).default({});
 export const moveBody = z.strictObject({ date: dateSchema, start: timeSchema });
 const weights = z.record(z.string(), z.number().min(0).max(1000));
 export const weightsBody = z.strictObject({

@@ -70,6 +70,23 @@ export interface SessionView {
   edit: SessionEdit | null;
 }
 
+type DoseView = Pick<Item, "sets" | "reps" | "seconds">;
+
+/** What a shorter session would lose. */
+export interface ShorterView {
+  /** Minutes it then takes, rounded up; no more than was asked for, but for what cannot be less. */
+  minutes: number;
+  /** Where it would stand. */
+  date: string;
+  start: number;
+  gone: { name: string; before: DoseView }[];
+  less: { name: string; before: DoseView; after: DoseView | null }[];
+  /** Exercises that stay as they are. */
+  kept: number;
+  /** What comes in the place of what goes. */
+  instead: { name: string; after: DoseView }[];
+}
+
 /** A session as it would be by hand. */
 export interface EditPreview {
   session: SessionView | null;

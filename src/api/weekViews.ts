@@ -106,6 +106,9 @@ export interface EditsView {
   redo: { what: string; at: string } | null;
 }
 
+/** What was changed of an athlete, newest first. `at` is an instant, ISO 8601. */
+export type HistoryView = { seq: number; what: string; at: string; undone: boolean }[];
+
 /** A change that makes room for a session, and how the web makes it. */
 export interface RoomView {
   text: string;

@@ -135,9 +135,12 @@ export const phaseSchema = z.strictObject({ phase: z.enum(PHASES), start: date, 
 export const lockedSchema = z.strictObject({ date, start: time, place: id, label: z.enum(LABELS) });
 
 const label = z.enum(LABELS);
+/** Lengths a session can be shortened to, whole minutes. */
+export const SESSION_MINUTES = { least: 20, most: 300 };
+const sessionMinutes = z.int().min(SESSION_MINUTES.least).max(SESSION_MINUTES.most);
 export const weekChangeSchema = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("skip"), week: date, label, reason: text.max(200) }),
-  z.strictObject({ kind: z.literal("shorten"), week: date, label, minutes: z.int().min(20).max(300) }),
+  z.strictObject({ kind: z.literal("shorten"), week: date, label, minutes: sessionMinutes }),
   z.strictObject({ kind: z.literal("missed"), date, label }),
   z.strictObject({ kind: z.literal("closed"), place: id, start: date, end: date, instead: id.optional() }),
   z.strictObject({

@@ -1,7 +1,16 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { athleteWith, weeksOf } from "../../tests/support/athlete";
 import { type TestServer, testServer } from "../../tests/support/server";
-import type { EditsView, GymView, RoomView, RuleWeightsView, WeekView } from "../api/views";
+import type {
+  EditsView,
+  GymView,
+  HistoryView,
+  RoomView,
+  RuleWeightsView,
+  SessionView,
+  ShorterView,
+  WeekView,
+} from "../api/views";
 import type { Athlete } from "../core/athlete/types";
 import { KEPT_EDITS } from "./store/journal";
 
@@ -85,6 +94,34 @@ describe("undo and redo", () => {
     });
     expect((await edits(id)).undo!.what).toBe("A skipped");
   });
+  it("of one change of the history take back that one alone, also long after it, unless something later lies on it", async () => {
+    const id = await add();
+    const history = async () => (await app.call<HistoryView>("GET", `/athletes/${id}/history`)).body;
+    const one = (way: "undo" | "redo", seq: number) =>
+      app.call<{ what: string }>("POST", `/athletes/${id}/${way}`, { seq });
+    const races = async () => (await app.store.athletes.get(id))!.athlete.races.map((r) => `${r.name} ${r.priority}`);
+    const race = { date: "2026-05-10", name: "Mill Ten", sport: "run", priority: "C" };
+    const added = await app.call<{ id: string }>("POST", `/athletes/${id}/races`, race);
+    await app.call("PUT", `/athletes/${id}/races/${added.body.id}`, { ...race, priority: "B" });
+    await change(id, { what: "B skipped", add: { changes: [skip("B")] } });
+    expect((await history()).map((e) => e.what)).toEqual([
+      "B skipped",
+      "Race changed: Mill Ten",
+      "Race added: Mill Ten",
+    ]);
+    // The race was changed after it was added: its adding alone cannot be taken back.
+    expect((await one("undo", 1)).status).toBe(409);
+    expect(await races()).toContain("Mill Ten B");
+    expect((await one("undo", 2)).body.what).toBe("Race changed: Mill Ten");
+    expect(await races()).toContain("Mill Ten C");
+    expect((await history()).map((e) => e.undone)).toEqual([false, true, false]);
+    expect((await app.store.athletes.get(id))!.athlete.changes).toHaveLength(1);
+    expect((await one("undo", 2)).status).toBe(409);
+    expect((await one("redo", 2)).status).toBe(200);
+    expect(await races()).toContain("Mill Ten B");
+    expect((await one("undo", 99)).status).toBe(409);
+    expect((await app.call("GET", "/athletes/nobody/history")).status).toBe(404);
+  });
   it("refuse where an import has made something else of it, and change nothing then", async () => {
     const id = await add();
     const row = (await app.store.athletes.get(id))!.enduranceIds[3]!;
@@ -122,6 +159,38 @@ describe("a week changed by hand", () => {
     expect((await week(id)).away).toEqual(away);
     await change(id, { what: "Travel off", drop: { away } });
     expect(await dayOf(id, "A")).toBe(at);
+  });
+  it("says what a shorter session loses before it is taken, and then loses just that", async () => {
+    const id = await add();
+    const a = (await week(id)).sessions.find((s) => s.label === "A")!;
+    const at = `/athletes/${id}/sessions/${a.date}/A`;
+    const read = async () => (await app.call<SessionView>("GET", at)).body.items;
+    const names = (list: { name: string }[]) => list.map((i) => i.name);
+    const before = await read();
+    const stored = JSON.stringify((await app.store.athletes.get(id))!.athlete);
+    const shorter = (await app.call<ShorterView>("GET", `${at}/shorter/30`)).body;
+    expect(JSON.stringify((await app.store.athletes.get(id))!.athlete)).toBe(stored);
+    expect(shorter.minutes).toBeLessThanOrEqual(30);
+    expect(shorter.gone.length + shorter.less.length).toBeGreaterThan(0);
+    expect(shorter.gone.length + shorter.less.length + shorter.kept).toBe(before.length);
+
+    await change(id, {
+      what: "A shortened to 30 min",
+      add: { changes: [{ kind: "shorten", week: MONDAY, label: "A", minutes: 30 }] },
+    });
+    const now = (await week(id)).sessions.find((s) => s.label === "A")!;
+    expect([now.minutes, now.date, now.start]).toEqual([shorter.minutes, shorter.date, shorter.start]);
+    const after = (await app.call<SessionView>("GET", `/athletes/${id}/sessions/${now.date}/A`)).body.items;
+    expect(names(after).sort()).toEqual(
+      [...names(before).filter((n) => !names(shorter.gone).includes(n)), ...names(shorter.instead)].sort(),
+    );
+    for (const l of shorter.less) expect(after.find((i) => i.name === l.name)).toMatchObject(l.after!);
+    // As long as it is: nothing goes.
+    const whole = (await app.call<ShorterView>("GET", `${at}/shorter/30`)).body;
+    expect(whole).toMatchObject({ gone: [], less: [], instead: [], kept: after.length });
+    for (const minutes of ["19", "301", "x"])
+      expect([minutes, (await app.call("GET", `${at}/shorter/${minutes}`)).status]).toEqual([minutes, 422]);
+    expect((await app.call("GET", `/athletes/${id}/sessions/${a.date}/K/shorter/30`)).status).toBe(404);
   });
   it("copies the days of the week before", async () => {
     const id = await add();

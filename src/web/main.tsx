@@ -3,7 +3,6 @@ import { setNonce } from "get-nonce";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
-import "sonner/dist/styles.css";
 import "./app.css";
 import { onForget } from "./data/forget";
 import { Frame } from "./frame/Frame";

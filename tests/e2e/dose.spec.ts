@@ -444,4 +444,21 @@ test("on the floor a load is found in rising sets, and a hinge is asked where it
         )?.felt,
     )
     .toBe("low-back");
+
+  // The machine is taken: something else stands in, in the middle of the session; what is logged stays.
+  const taken = log.items.find((i) => !["squat", "hinge"].includes(i.pattern))!;
+  await page
+    .getByRole("button", { name: new RegExp(taken.name) })
+    .first()
+    .click();
+  await page.getByRole("button", { name: `Swap ${taken.name}` }).click();
+  const list = page.getByRole("dialog", { name: `Instead of ${taken.name.toLowerCase()}` });
+  await list.getByRole("listitem").getByRole("button", { disabled: false }).first().click();
+  await expect(list).toHaveCount(0);
+  await expect
+    .poll(async () => {
+      const now = await read<SessionView>(page, `/athletes/${id}/sessions/2026-03-03/A`);
+      return [now.items.some((i) => i.exercise === taken.exercise), now.log?.items.length];
+    })
+    .toEqual([false, 2]);
 });

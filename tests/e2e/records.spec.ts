@@ -50,6 +50,16 @@ test("a race is added, refused where it does not fit, changed, removed and broug
   await expect(row).toHaveCount(0);
   await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(row).toHaveCount(1);
+
+  // An hour later, from another view: the change of its importance is found by its name and taken back.
+  await page.keyboard.press("3");
+  await expect(page.getByRole("heading", { name: /^Week/ })).toBeVisible();
+  await page.getByRole("button", { name: "Changes" }).click();
+  await page.getByRole("button", { name: /^Undo: Race changed: Beacon Round/ }).click();
+  await expect(page.getByRole("button", { name: /^Do again: Race changed: Beacon Round/ })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.getByRole("link", { name: "Records" }).click();
+  await expect(row.locator("td").first()).not.toHaveText("C");
 });
 
 test("a race after the season's end takes the season along, four weeks past it", async ({ page }) => {

@@ -206,10 +206,14 @@ test("an endurance session is dragged and the fit follows; a session is shortene
   expect(moved.fit.cost).toBe(cost);
 
   await session(page, "A").click();
-  await page.getByRole("button", { name: "Shorten" }).click();
-  await page.getByRole("button", { name: "25 min" }).click();
-  await expect(page.getByText(/A shortened to 25 min/).first()).toBeVisible();
-  expect((await week(page, id)).sessions.find((s) => s.label === "A")!.minutes).toBeLessThanOrEqual(25);
+  // What goes is read before it is taken.
+  await page.getByRole("button", { name: "Shorten…" }).click();
+  const shorter = page.getByRole("dialog");
+  await shorter.getByRole("button", { name: "30 min", exact: true }).click();
+  await expect(shorter.getByRole("heading", { name: /^(Goes|Less of)$/ }).first()).toBeVisible();
+  await shorter.getByRole("button", { name: "Shorten to 30 min" }).click();
+  await expect(page.getByText(/A shortened to 30 min/).first()).toBeVisible();
+  expect((await week(page, id)).sessions.find((s) => s.label === "A")!.minutes).toBeLessThanOrEqual(30);
 
   const before = await placedOn(page, id);
   await page.getByRole("button", { name: "Swap with B" }).click();

@@ -20,7 +20,8 @@ export type Params = Record<
   | "template"
   | "place"
   | "absence"
-  | "backup",
+  | "backup"
+  | "minutes",
   string
 >;
 

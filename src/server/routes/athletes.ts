@@ -14,7 +14,7 @@ import {
   raceBody,
   windowsBody,
 } from "../../api/requests";
-import type { AthleteView, ErasedView, ImportedView } from "../../api/views";
+import type { AthleteView, ErasedView, ImportedView, ShorterView } from "../../api/views";
 import type { Approach, Athlete, StrengthLog } from "../../core/athlete";
 import { addDays, dayLabel, dayNumber, mondayOf } from "../../core/dates";
 import { unknownLifts } from "../../core/plan";
@@ -29,9 +29,10 @@ import type { ServerContext } from "../serverContext";
 import { backupsWith, noteErased } from "../store/backup";
 import type { Store, Stored } from "../store/store";
 import { sessionView } from "../views/session";
+import { shortened, shorterView, withShorter } from "../views/shorter";
 import { forgetSeen } from "../views/squad";
 import { checkedApproach } from "./approaches";
-import { athleteTools, dateParam, fileName, labelParam } from "./tools";
+import { athleteTools, dateParam, fileName, labelParam, minutesParam } from "./tools";
 
 /** Planned weeks that the records name sessions of. */
 const SHOWN_WEEKS = 3;
@@ -215,12 +216,22 @@ function weekRoutes(r: RouteList, ctx: ServerContext): void {
 /** Sessions and what was lifted in them. */
 function sessionRoutes(r: RouteList, ctx: ServerContext): void {
   const { store, planner } = ctx;
-  const { season } = athleteTools(ctx);
+  const { season, stored } = athleteTools(ctx);
 
   r.read("/:id/sessions/:date/:label", async ({ params }) => {
     const [date, label] = [dateParam(params.date), labelParam(params.label)];
     const view = sessionView(await season(params.id, date), planner.today(), date, label);
     if (!view) throw notFound("session on that day");
+    return json(view);
+  });
+
+  /** What shortening it would cost; nothing is stored. */
+  r.read("/:id/sessions/:date/:label/shorter/:minutes", async ({ params }) => {
+    const [date, label, minutes] = [dateParam(params.date), labelParam(params.label), minutesParam(params.minutes)];
+    const now = await season(params.id, date);
+    const then = planner.until(withShorter(await stored(params.id), shortened(date, label, minutes)), date);
+    const view: ShorterView | null = then && shorterView(now, then, date, label);
+    if (!view) throw notFound("planned session on that day");
     return json(view);
   });
 
@@ -255,30 +266,32 @@ function sessionRoutes(r: RouteList, ctx: ServerContext): void {
 /** Races, endurance sessions, free time, phases. */
 function factRoutes(r: RouteList, ctx: ServerContext): void {
   const { store } = ctx;
-  const { change } = athleteTools(ctx);
+  const { stored, change } = athleteTools(ctx);
   const race = { body: { schema: raceBody, what: "The race" } };
   const endurance = { body: { schema: enduranceBody, what: "The session" } };
 
   r.change("POST", "/:id/races", race, async ({ params, body }) => {
     const id = `race-${randomUUID().slice(0, 8)}`;
     const answer = answering(json({ id }, 201), params.id);
-    await change(params.id, "The race", (a) => ({ ...a, races: [...a.races, { id, ...body }] }));
+    const words = `Race added: ${body.name}`;
+    await change(params.id, "The race", (a) => ({ ...a, races: [...a.races, { id, ...body }] }), words);
     return answer;
   });
 
   r.change("PUT", "/:id/races/:race", race, async ({ params, body }) => {
-    await change(params.id, "The race", (a) => {
+    const apply = (a: Athlete): Athlete => {
       if (!a.races.some((x) => x.id === params.race)) throw notFound("race");
       return { ...a, races: a.races.map((x) => (x.id === params.race ? { id: x.id, ...body } : x)) };
-    });
+    };
+    await change(params.id, "The race", apply, `Race changed: ${body.name}`);
     return done();
   });
 
   r.change("DELETE", "/:id/races/:race", {}, async ({ params }) => {
-    await change(params.id, "The race", (a) => {
-      if (!a.races.some((x) => x.id === params.race)) throw notFound("race");
-      return { ...a, races: a.races.filter((x) => x.id !== params.race) };
-    });
+    const race = (await stored(params.id)).athlete.races.find((x) => x.id === params.race);
+    if (!race) throw notFound("race");
+    const apply = (a: Athlete): Athlete => ({ ...a, races: a.races.filter((x) => x.id !== params.race) });
+    await change(params.id, "The race", apply, `Race removed: ${race.name}`);
     return done();
   });
 

@@ -1,6 +1,6 @@
 /** The week board: what is changed of a week by hand, and undo and redo of everything that was changed. */
-import { moveBody, type WeightsBody, weekChangesBody, weightsBody } from "../../api/requests";
-import type { EditsView, RoomView, RuleWeightsView } from "../../api/views";
+import { moveBody, stepBody, type WeightsBody, weekChangesBody, weightsBody } from "../../api/requests";
+import type { EditsView, HistoryView, RoomView, RuleWeightsView } from "../../api/views";
 import type { Athlete, LockedSession, Settings } from "../../core/athlete";
 import { addDays, dayLabel, type IsoDate, mondayOf, weekday } from "../../core/dates";
 import { nearestChanges } from "../../core/planning";
@@ -40,11 +40,18 @@ function changeRoutes(r: RouteList, ctx: ServerContext): void {
     return json(view);
   });
 
+  r.read("/:id/history", async ({ params }) => {
+    const view: HistoryView | null = await store.athletes.history(params.id);
+    if (!view) throw notFound("athlete");
+    return json(view);
+  });
+
   for (const way of ["undo", "redo"] as const)
-    r.change("POST", `/:id/${way}`, {}, async ({ params }) => {
+    r.change("POST", `/:id/${way}`, { body: { schema: stepBody, what: "What to undo" } }, async ({ params, body }) => {
       if ((await store.athletes.revision(params.id)) === null) throw notFound("athlete");
       try {
-        const what = await store.athletes.step(params.id, way, (done) => answering(json({ what: done }), params.id));
+        const answer = (done: string) => answering(json({ what: done }), params.id);
+        const what = await store.athletes.step(params.id, way, answer, body.seq);
         if (what === null) throw new HttpProblem(409, `Nothing to ${way}`, `There is no change left to ${way}.`);
         return json({ what });
       } catch (error) {
@@ -52,7 +59,7 @@ function changeRoutes(r: RouteList, ctx: ServerContext): void {
         throw new HttpProblem(
           409,
           `Cannot ${way}`,
-          `What was changed has become something else since, by an import or the training log. Nothing was changed.`,
+          "What was changed has become something else since, by a later change, an import or the training log. Nothing was changed.",
         );
       }
     });

@@ -9,6 +9,7 @@ import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
 import { choicesView, fitView, sheetsView } from "../views/library";
 import { screeningView, screenPreview, withScreen } from "../views/screening";
+import { plannedOn } from "../views/session";
 import { athleteTools, dateParam, labelParam, pastTools } from "./tools";
 
 /** The settings that decide the dose, as a text to compare. */
@@ -109,9 +110,8 @@ function choiceRoutes(r: RouteList, ctx: ServerContext): void {
   r.read("/:id/sessions/:date/:label/choices/:exercise", async ({ params }) => {
     const [date, label] = [dateParam(params.date), labelParam(params.label)];
     const p = await season(params.id, date);
-    const week = p.plan.weeks.find((w) => w.sessions.some((s) => s.date === date && s.label === label));
-    const session = week?.sessions.find((s) => s.date === date && s.label === label);
-    const view = week && session ? choicesView(p, week, session, params.exercise) : null;
+    const planned = date < planner.today() ? null : plannedOn(p, date, label);
+    const view = planned && choicesView(p, planned.week, planned.session, params.exercise);
     if (!view) throw notFound("exercise in a planned session on that day");
     return json(view);
   });

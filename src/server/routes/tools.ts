@@ -6,6 +6,7 @@ import { withPastPlanned } from "../../core/mileage";
 import { withPastKept } from "../../core/season";
 import type { WeekPlan } from "../../core/story";
 import { crossFaults } from "../../formats/athlete-file";
+import { SESSION_MINUTES } from "../../formats/athlete-schema";
 import type { Context } from "../context";
 import { faulty, notFound } from "../errors";
 import type { Planned } from "../planner";
@@ -17,6 +18,17 @@ export function labelParam(value: string | undefined): Label {
   const label = LABELS.find((l) => l === value);
   if (!label) throw faulty([{ path: "label", expected: `one of ${LABELS.join(", ")} expected` }], "The request");
   return label;
+}
+
+/** The length of a session in the address, min. @throws a problem that says what was expected */
+export function minutesParam(value: string | undefined): number {
+  const minutes = Number(value);
+  if (!Number.isInteger(minutes) || minutes < SESSION_MINUTES.least || minutes > SESSION_MINUTES.most)
+    throw faulty(
+      [{ path: "minutes", expected: `${SESSION_MINUTES.least} to ${SESSION_MINUTES.most} whole minutes expected` }],
+      "The request",
+    );
+  return minutes;
 }
 
 export interface AthleteTools {

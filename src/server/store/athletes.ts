@@ -19,7 +19,7 @@ import {
   SwapEntity,
   WeekNoteEntity,
 } from "./entities";
-import { type Edits, editsOf, remember, stepHistory, watched } from "./journal";
+import { type Edits, editsOf, type HistoryEntry, historyOf, remember, stepHistory, watched } from "./journal";
 import { insertList, listRows, putList } from "./lists";
 
 export interface Stored extends Facts {
@@ -293,18 +293,29 @@ export class AthleteStore {
   /**
    * Takes the last change of an athlete back, or does it again.
    * @param told is called in the same transaction with what it was
+   * @param seq one change of the history instead of the last
    * @returns what it was, null where there is nothing to take back
    * @throws EditConflict where what it changed has become something else since; nothing is changed then
    */
-  async step(id: string, way: "undo" | "redo", told: (what: string) => void = () => undefined): Promise<string | null> {
+  async step(
+    id: string,
+    way: "undo" | "redo",
+    told: (what: string) => void = () => undefined,
+    seq?: number,
+  ): Promise<string | null> {
     return this.db.write(async (m) => {
-      const what = await stepHistory(m, id, way);
+      const what = await stepHistory(m, id, way, seq);
       if (what !== null) {
         await this.touch(m, id);
         told(what);
       }
       return what;
     });
+  }
+
+  /** What was changed, newest first; null where there is no such athlete. */
+  async history(id: string): Promise<HistoryEntry[] | null> {
+    return (await this.revision(id)) === null ? null : historyOf(this.db.reader, id);
   }
 
   edits(id: string): Promise<Edits> {

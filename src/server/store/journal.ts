@@ -32,6 +32,11 @@ export interface EditFacts {
   what: string;
   at: string;
 }
+export interface HistoryEntry extends EditFacts {
+  /** Counts up with each change of the athlete. */
+  seq: number;
+  undone: boolean;
+}
 /** The next that undo and redo would act on. */
 export interface Edits {
   undo: EditFacts | null;
@@ -181,14 +186,32 @@ const next = (m: EntityManager, athleteId: string, way: "undo" | "redo") =>
     order: { seq: way === "undo" ? "DESC" : "ASC" },
   });
 
-/** Takes the last change back, or does the last one taken back again. @returns what it was, null where there is none @throws EditConflict */
-export async function stepHistory(m: EntityManager, athleteId: string, way: "undo" | "redo"): Promise<string | null> {
-  const edit = await next(m, athleteId, way);
+/**
+ * Takes the last change back, or does the last one taken back again.
+ * @param seq a change of its own instead, wherever it stands, where nothing has touched its rows since
+ * @returns what it was, null where there is none @throws EditConflict
+ */
+export async function stepHistory(
+  m: EntityManager,
+  athleteId: string,
+  way: "undo" | "redo",
+  seq?: number,
+): Promise<string | null> {
+  const edit =
+    seq === undefined
+      ? await next(m, athleteId, way)
+      : await m.findOneBy(EditEntity, { athleteId, seq, undone: way === "redo" });
   if (!edit) return null;
   const changes = JSON.parse(edit.changes) as RowChange[];
   for (const c of way === "undo" ? [...changes].reverse() : changes) await put(m, c, way === "undo");
   await m.update(EditEntity, { id: edit.id }, { undone: way === "undo" });
   return edit.what;
+}
+
+/** All that is remembered, newest first. */
+export async function historyOf(m: EntityManager, athleteId: string): Promise<HistoryEntry[]> {
+  const edits = await m.find(EditEntity, { where: { athleteId }, order: { seq: "DESC" } });
+  return edits.map(({ seq, what, at, undone }) => ({ seq, what, at, undone }));
 }
 
 export async function editsOf(m: EntityManager, athleteId: string): Promise<Edits> {

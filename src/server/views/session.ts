@@ -160,15 +160,20 @@ export function sessionView(p: Planned, today: IsoDate, date: IsoDate, label: La
   const { athlete } = p.stored;
   const log = athlete.strengthLog.find((l) => l.date === date && l.label === label) ?? null;
   if (log && date < today) return loggedView(p, today, log);
-  const from = p.from > date ? date : p.from;
-  const plans =
+  const planned = plannedOn(p, date, label);
+  if (!planned) return log ? loggedView(p, today, log) : null;
+  return plannedView(p, today, planned.week, planned.session, log);
+}
+
+/** A session as it is planned; today's too, after the first set of it is logged and the plan begins tomorrow. */
+export function plannedOn(p: Planned, date: IsoDate, label: Label): { week: PlanWeek; session: PlanSession } | null {
+  const { weeks } =
     p.from > date
-      ? plan(athlete, { from, weeks: 1, library: p.library, ...clubOptions(p.stored) }).weeks
-      : p.plan.weeks;
-  const week = plans.find((w) => w.season.start === mondayOf(date));
-  const s = week?.sessions.find((x) => x.date === date && x.label === label);
-  if (!week || !s) return log ? loggedView(p, today, log) : null;
-  return plannedView(p, today, week, s, log);
+      ? plan(p.stored.athlete, { from: date, weeks: 1, library: p.library, ...clubOptions(p.stored) })
+      : p.plan;
+  const week = weeks.find((w) => w.season.start === mondayOf(date));
+  const session = week?.sessions.find((x) => x.date === date && x.label === label);
+  return week && session ? { week, session } : null;
 }
 
 /** A planned session as the sheet shows it. */

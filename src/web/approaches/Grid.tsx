@@ -71,7 +71,7 @@ export function Grid({ approach, was, at, faulty, onChoose }: Props) {
     );
   };
   return (
-    <table className="w-full table-fixed border-collapse">
+    <table className="w-full min-w-[820px] table-fixed border-collapse">
       <caption className="sr-only">{approach.name}: what each part of the season prescribes for each pattern</caption>
       <thead>
         <tr className="text-left align-bottom text-label text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">

@@ -1,7 +1,6 @@
 /** Days on which the coach is away: a list, and a line to add one. */
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { toast } from "sonner";
 import type { AbsenceBody } from "../../api/requests";
 import type { CalendarView, CoachAbsence } from "../../api/views";
 import { del, post } from "../data/api";
@@ -10,6 +9,7 @@ import { markSaved } from "../data/saved";
 import { span } from "../format";
 import { DateField } from "../ui/DateField";
 import { ICON } from "../ui/glyphs";
+import { tellUndo } from "../ui/tell";
 
 export function Absences({ view }: { view: CalendarView }) {
   const client = useQueryClient();
@@ -41,12 +41,7 @@ export function Absences({ view }: { view: CalendarView }) {
               onClick={() =>
                 remove.mutate(a, {
                   onSuccess: () =>
-                    toast(`${a.what} removed.`, {
-                      action: {
-                        label: "Undo",
-                        onClick: () => add.mutate({ start: a.start, end: a.end, what: a.what }),
-                      },
-                    }),
+                    tellUndo(`${a.what} removed.`, () => add.mutate({ start: a.start, end: a.end, what: a.what })),
                 })
               }
             >

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import type { Remote } from "comlink";
 import { useEffect, useMemo, useRef } from "react";
 import type { WeekChangesBody, WeightsBody } from "../../api/requests";
-import type { EditsView, RoomView, RuleWeightsView, WeekView } from "../../api/views";
+import type { EditsView, HistoryView, RoomView, RuleWeightsView, WeekView } from "../../api/views";
 import type { Label } from "../../core/athlete";
 import type { Board } from "../../core/planning";
 import type { Placed } from "../../core/week";
@@ -18,7 +18,15 @@ const base = (id: string) => `/athletes/${id}`;
 export const useEdits = (id: string) =>
   useQuery({ queryKey: ["a", id, "edits"], queryFn: () => get<EditsView>(`${base(id)}/edits`) });
 export const useStep = (id: string) =>
-  useChange(id, (way: "undo" | "redo") => post<{ what: string }>(`${base(id)}/${way}`));
+  useChange(id, ({ way, seq }: { way: "undo" | "redo"; seq?: number }) =>
+    post<{ what: string }>(`${base(id)}/${way}`, seq === undefined ? {} : { seq }),
+  );
+export const useHistory = (id: string | undefined) =>
+  useQuery({
+    queryKey: ["a", id, "history"],
+    queryFn: () => get<HistoryView>(`${base(id ?? "")}/history`),
+    enabled: id !== undefined,
+  });
 export const useWeekChanges = (id: string) =>
   useChange(id, (body: WeekChangesBody) => post(`${base(id)}/week-changes`, body));
 export const useMoveEndurance = (id: string) =>

@@ -1,6 +1,5 @@
 /** Templates, and the same session for other athletes. */
 import { useState } from "react";
-import { toast } from "sonner";
 import type { CopyResult, SessionView } from "../../api/views";
 import type { EditItem } from "../../core/athlete";
 import { useCopyEdit, useDeleteTemplate, useSaveTemplate, useTemplates } from "../data/dose";
@@ -9,6 +8,7 @@ import { day, LABEL_NAMES, SPORT_NAMES } from "../format";
 import { ICON } from "../ui/glyphs";
 import { Sheet } from "../ui/Sheet";
 import { Failed, LoadingNote } from "../ui/State";
+import { tellUndo } from "../ui/tell";
 
 interface TemplatesProps {
   items: EditItem[];
@@ -54,9 +54,7 @@ export function TemplatesSheet({ items, onTake, onClose }: TemplatesProps) {
                 onClick={() =>
                   remove.mutate(t.id, {
                     onSuccess: () =>
-                      toast(`${t.name} is removed.`, {
-                        action: { label: "Undo", onClick: () => save.mutate({ name: t.name, items: t.items }) },
-                      }),
+                      tellUndo(`${t.name} is removed.`, () => save.mutate({ name: t.name, items: t.items })),
                   })
                 }
               >

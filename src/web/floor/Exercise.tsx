@@ -8,6 +8,7 @@ import { reserveText, slowText, together } from "../../core/session";
 import { clock, loadText, massNumber, setsByReps, type Units } from "../format";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
+import { Swap } from "../session/Swap";
 import { ICON } from "../ui/glyphs";
 import { BigBar } from "../ui/Plates";
 import { Felt, Ramp } from "./asked";
@@ -98,6 +99,7 @@ export function Exercise({
                   .join("; ")}
               </p>
             )}
+            {n === 0 && view.date === view.today && <Swap item={item} view={view} />}
           </div>
           <FloorAnchor view={view} log={log} current={item} />
         </div>

@@ -1,10 +1,11 @@
 /** The frame: title block, rail, status bar; on a phone a top line and a bar at the bottom. Every view stands in its middle. */
 import { lazy, Suspense, useEffect, useState } from "react";
-import { Outlet, useLocation, useNavigate } from "react-router";
-import { Toaster } from "sonner";
+import { Outlet, useLocation, useMatch, useNavigate } from "react-router";
+import { Toaster, useSonner } from "sonner";
 import type { SquadRow } from "../../api/views";
 import { useSquad } from "../data/hooks";
 import { useKeys } from "../ui/keys";
+import { useUndo } from "../ui/undo";
 import { usePhone } from "../ui/usePhone";
 import { useCurrentRow, useGoTo } from "./current";
 import { Notices } from "./Notices";
@@ -16,20 +17,29 @@ import { addressOf, VIEWS } from "./views";
 
 const loadPalette = () => import("../ui/Palette");
 const Palette = lazy(loadPalette);
+const History = lazy(() => import("./History"));
 const FOLDED = "field-anchor:rail-folded";
-
-const TOAST = {
-  fontFamily: "var(--font-sans)",
-  borderRadius: 3,
-  border: "1px solid var(--color-edge)",
-  background: "var(--color-panel)",
-  color: "var(--color-ink)",
-};
 
 interface Opens {
   palette: () => void;
   help: () => void;
   athletes: () => void;
+  history: () => void;
+}
+
+/** Undo and redo of what was changed of the athlete on screen. */
+function useUndoKeys(id: string | undefined): void {
+  const { undo, redo } = useUndo(id ?? "");
+  useKeys(
+    "undo",
+    id === undefined
+      ? []
+      : [
+          { key: "ctrl+z", label: "undo", run: undo, bar: true },
+          { key: "ctrl+shift+z", label: "redo", run: redo },
+          { key: "ctrl+y", label: "redo", run: redo },
+        ],
+  );
 }
 
 /** Keys that work on every view. */
@@ -44,6 +54,7 @@ function useFrameKeys(rows: readonly SquadRow[], row: SquadRow | undefined, goTo
     { key: "ctrl+k", label: "search and go to", run: open.palette },
     { key: "?", label: "all keys", run: open.help, bar: true },
     { key: "a", label: "choose athlete", run: open.athletes },
+    { key: "z", label: "changes of the athlete", run: open.history },
     { key: "[", label: "athlete before", run: () => step(-1) },
     { key: "]", label: "next athlete", run: () => step(1) },
     ...VIEWS.flatMap((v) =>
@@ -72,6 +83,10 @@ export function Frame() {
   // It is there before it is asked for: what is typed right after its key is typed into it.
   useEffect(() => void loadPalette(), []);
   const [help, setHelp] = useState(false);
+  const [history, setHistory] = useState(false);
+  const own = useMatch("/a/:id/*")?.params.id;
+  useUndoKeys(own);
+  const told = useSonner().toasts.length > 0;
   const [switcher, setSwitcher] = useState(false);
   const [folded, setFolded] = useState(() => localStorage.getItem(FOLDED) === "1");
   const fold = (next: boolean) => {
@@ -82,10 +97,15 @@ export function Frame() {
     palette: () => setPalette(true),
     help: () => setHelp(true),
     athletes: () => setSwitcher(true),
+    history: () => setHistory(row !== undefined),
   });
 
   return (
-    <div data-rail={folded ? "folded" : "open"} className="frame h-full print:block print:h-auto">
+    <div
+      data-rail={folded ? "folded" : "open"}
+      data-told={told || undefined}
+      className="frame h-full print:block print:h-auto"
+    >
       <a href="#view" className="skip">
         Skip to the view
       </a>
@@ -103,14 +123,29 @@ export function Frame() {
           <Outlet />
         </div>
       </div>
-      {phone ? <BottomBar row={row} onSearch={() => setPalette(true)} /> : <StatusBar row={row} />}
+      {phone ? (
+        <BottomBar row={row} onSearch={() => setPalette(true)} onHistory={() => setHistory(true)} />
+      ) : (
+        <StatusBar row={row} onHistory={() => setHistory(true)} />
+      )}
       {palette && (
         <Suspense fallback={null}>
           <Palette rows={rows} current={row?.id ?? null} onClose={() => setPalette(false)} />
         </Suspense>
       )}
+      {history && row && (
+        <Suspense fallback={null}>
+          <History id={row.id} name={row.name} onClose={() => setHistory(false)} />
+        </Suspense>
+      )}
       <KeySheet open={help} onClose={() => setHelp(false)} />
-      <Toaster position="bottom-center" toastOptions={{ style: TOAST }} />
+      <Toaster
+        position="bottom-center"
+        offset={{ bottom: 0 }}
+        mobileOffset={{ bottom: 60, left: 0, right: 0 }}
+        gap={0}
+        toastOptions={{ className: "told", unstyled: true }}
+      />
     </div>
   );
 }

@@ -1,5 +1,5 @@
 /** The frame of a phone: whose plan this is at the top, four ways on at the bottom, everything else under More. */
-import { CalendarCheck, ChevronDown, Dumbbell, Ellipsis, Search, Users } from "lucide-react";
+import { CalendarCheck, ChevronDown, Dumbbell, Ellipsis, History as HistoryIcon, Search, Users } from "lucide-react";
 import { useState } from "react";
 import { Link, NavLink, useLocation } from "react-router";
 import type { SquadRow } from "../../api/views";
@@ -58,9 +58,10 @@ const look = { size: 22, strokeWidth: 1.6, "aria-hidden": true } as const;
 interface BarProps {
   row: SquadRow | undefined;
   onSearch: () => void;
+  onHistory: () => void;
 }
 
-export function BottomBar({ row, onSearch }: BarProps) {
+export function BottomBar({ row, onSearch, onHistory }: BarProps) {
   const [more, setMore] = useState(false);
   const linked = ({ isActive }: { isActive: boolean }) => `${tab} ${isActive ? on : "text-ink2"}`;
   return (
@@ -77,12 +78,12 @@ export function BottomBar({ row, onSearch }: BarProps) {
       <button type="button" className={`${tab} text-ink2`} aria-haspopup="dialog" onClick={() => setMore(true)}>
         <Ellipsis {...look} /> More
       </button>
-      <MoreSheet row={row} open={more} onClose={() => setMore(false)} onSearch={onSearch} />
+      <MoreSheet row={row} open={more} onClose={() => setMore(false)} onSearch={onSearch} onHistory={onHistory} />
     </nav>
   );
 }
 
-function MoreSheet({ row, open, onClose, onSearch }: BarProps & { open: boolean; onClose: () => void }) {
+function MoreSheet({ row, open, onClose, onSearch, onHistory }: BarProps & { open: boolean; onClose: () => void }) {
   const choice = useThemeChoice();
   const group = (name: string, which: "club" | "athlete") => (
     <section aria-label={name}>
@@ -117,6 +118,18 @@ function MoreSheet({ row, open, onClose, onSearch }: BarProps & { open: boolean;
       >
         <Search size={18} aria-hidden="true" /> Search and go to
       </button>
+      {row && (
+        <button
+          type="button"
+          className="mt-2 flex h-11 w-full items-center gap-2.5 rounded-[3px] border border-hair bg-surface px-3 text-lead"
+          onClick={() => {
+            onClose();
+            onHistory();
+          }}
+        >
+          <HistoryIcon size={18} aria-hidden="true" /> Changes of {row.name}, undo
+        </button>
+      )}
       {row && group(row.name, "athlete")}
       {group("Club", "club")}
       <div className="mt-4 flex items-center gap-2">

@@ -19,7 +19,12 @@ export function useSavedWords(): { words: string; safe: boolean } {
   return { words, safe: !fault && !waiting };
 }
 
-export function StatusBar({ row }: { row: SquadRow | undefined }) {
+interface Props {
+  row: SquadRow | undefined;
+  onHistory: () => void;
+}
+
+export function StatusBar({ row, onHistory }: Props) {
   const keys = useKeyList().filter((k) => k.bar);
   const saved = useSavedWords();
   const warning = row?.attention.find((a) => a.seenUntil === null);
@@ -29,19 +34,26 @@ export function StatusBar({ row }: { row: SquadRow | undefined }) {
         {!saved.safe ? <WarnIcon /> : <Check size={14} strokeWidth={2} aria-hidden="true" className="text-moss-ink" />}
         {saved.words}
       </span>
+      {row && (
+        <button type="button" className="link flex-none" aria-haspopup="dialog" onClick={onHistory}>
+          Changes
+        </button>
+      )}
       {warning && (
         <span className="flex min-w-0 items-center gap-1.5" title={warning.text}>
           <WarnIcon />
           <span className="truncate">Now: {warning.text}</span>
         </span>
       )}
-      <span className="flex-1" />
-      {keys.map((k) => (
-        <span key={k.key} className="flex flex-none items-center gap-1.5">
-          <kbd className="key">{keyName(k.key)}</kbd>
-          {k.label}
-        </span>
-      ))}
+      {/* What finds no room on the line is on the sheet that "?" opens. */}
+      <span className="flex h-full min-w-[40%] flex-1 flex-wrap justify-end gap-x-4 overflow-hidden">
+        {keys.map((k) => (
+          <span key={k.key} className="flex h-full flex-none items-center gap-1.5">
+            <kbd className="key">{keyName(k.key)}</kbd>
+            {k.label}
+          </span>
+        ))}
+      </span>
     </footer>
   );
 }

@@ -1,10 +1,10 @@
 /** The training log an athlete's devices write to: linked, pulled, and what came; imports with their undo. */
 import { useState } from "react";
-import { toast } from "sonner";
 import type { FeedView, ImportCounts } from "../../api/views";
 import { useFeed, useLinkFeed, usePull, useUndoImport } from "../data/imports";
 import { day, duration, SPORT_NAMES } from "../format";
 import { ICON, WarnIcon } from "../ui/glyphs";
+import { tell, tellFault, tellUndo } from "../ui/tell";
 import { FATE_WORDS } from "./rows";
 
 /** "3 new, 2 done, 1 changed" */
@@ -89,8 +89,8 @@ function Link({ id, feed }: { id: string; feed: FeedView }) {
               disabled={pull.isPending}
               onClick={() =>
                 pull.mutate(undefined, {
-                  onSuccess: (c) => toast(`Training log: ${countWords(c)}.`),
-                  onError: (e) => toast.error(e.message),
+                  onSuccess: (c) => tell(`Training log: ${countWords(c)}.`),
+                  onError: (e) => tellFault(e.message),
                 })
               }
             >
@@ -102,10 +102,7 @@ function Link({ id, feed }: { id: string; feed: FeedView }) {
               onClick={() => {
                 const was = feed.account;
                 link.mutate(null, {
-                  onSuccess: () =>
-                    toast("Link ended; what came stays.", {
-                      action: { label: "Undo", onClick: () => link.mutate(was) },
-                    }),
+                  onSuccess: () => tellUndo("Link ended; what came stays.", () => link.mutate(was)),
                 });
               }}
             >
@@ -148,7 +145,7 @@ function Came({ id, feed }: { id: string; feed: FeedView }) {
                 className="btn btn-sm"
                 aria-label={`Undo the import of ${i.name}, ${when(i.at)}`}
                 disabled={undo.isPending}
-                onClick={() => undo.mutate(i.id, { onSuccess: () => toast(`${i.name} taken back.`) })}
+                onClick={() => undo.mutate(i.id, { onSuccess: () => tell(`${i.name} taken back.`) })}
               >
                 Undo
               </button>

@@ -1,6 +1,5 @@
 /** The safety gate: clearance questions, whose answers stay in this browser, and trouble areas from head to toe. */
 import { useCallback, useState } from "react";
-import { toast } from "sonner";
 import type { IntakeView } from "../../api/views";
 import {
   AREA_EFFECT,
@@ -18,6 +17,7 @@ import { DateField } from "../ui/DateField";
 import { Field, FormProblem } from "../ui/form";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { Segments } from "../ui/Segments";
+import { tellUndo } from "../ui/tell";
 import { Body } from "./Body";
 import { draftOf, faultAt, keepDraft, useStep } from "./useStep";
 
@@ -184,9 +184,7 @@ function Clearance({
               onClick={() => {
                 const { clearance: _, ...rest } = health;
                 set(rest);
-                toast("The clearance is gone from the record.", {
-                  action: { label: "Undo", onClick: () => set(health) },
-                });
+                tellUndo("The clearance is gone from the record.", () => set(health));
               }}
             >
               Take the clearance away

@@ -1,12 +1,12 @@
 /** Places and what there is to lift: from a preset, copied from another athlete, or entered piece by piece. */
 import { useCallback, useState } from "react";
-import { toast } from "sonner";
 import type { IntakeView } from "../../api/views";
 import { PLACE_PRESETS, type Place, PRESET_WORDS, placeFrom } from "../../core/athlete";
 import { usePlaces } from "../data/intake";
 import { mass, type Units } from "../format";
 import { Field, FormProblem } from "../ui/form";
 import { ICON } from "../ui/glyphs";
+import { tellUndo } from "../ui/tell";
 import { Equipment } from "./Equipment";
 import { useStep } from "./useStep";
 
@@ -35,7 +35,7 @@ export function PlacesStep({ view }: { view: IntakeView }) {
     const before = places;
     step.set(places.filter((p) => p.id !== id));
     setAt(0);
-    toast(`${id} removed.`, { action: { label: "Undo", onClick: () => step.set(before) } });
+    tellUndo(`${id} removed.`, () => step.set(before));
   };
   return (
     <div className="max-w-[900px]">

@@ -1,7 +1,6 @@
 /** Weekly windows, painted on a grid with mouse, finger or keys; the list below says the same in words. */
 import { useCallback, useRef, useState } from "react";
 import { Link } from "react-router";
-import { toast } from "sonner";
 import type { IntakeView } from "../../api/views";
 import type { Window } from "../../core/athlete";
 import { minutesOf, timeOf, WEEKDAY_NAMES, WEEKDAYS } from "../../core/dates";
@@ -9,6 +8,7 @@ import { duration, placeName } from "../format";
 import { FormProblem } from "../ui/form";
 import { ICON } from "../ui/glyphs";
 import { Segments } from "../ui/Segments";
+import { tellUndo } from "../ui/tell";
 import { GRID, paint } from "./paint";
 import { useStep } from "./useStep";
 
@@ -80,7 +80,7 @@ export function WeekStep({ view }: { view: IntakeView }) {
                   onClick={() => {
                     const before = step.value;
                     step.set(before.filter((x) => x !== w));
-                    toast("Free time slot removed.", { action: { label: "Undo", onClick: () => step.set(before) } });
+                    tellUndo("Free time slot removed.", () => step.set(before));
                   }}
                 >
                   {ICON.close}

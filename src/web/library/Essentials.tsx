@@ -1,8 +1,9 @@
 /** The essential five of a sport. */
-import { toast } from "sonner";
+
 import type { FitView, LibraryView, SquadRow } from "../../api/views";
 import { useIntake, useSaveIntake } from "../data/intake";
 import { SPORT_NAMES } from "../format";
+import { tellUndo } from "../ui/tell";
 
 /** What matters most for the sport, and the one tap that makes it the plan. */
 export function Essentials({
@@ -23,10 +24,7 @@ export function Essentials({
   const on = settings.shortTime !== undefined;
   const { shortTime: _, ...rest } = settings;
   const put = (next: NonNullable<typeof settings>, said: string) =>
-    save.mutate(
-      { settings: next },
-      { onSuccess: () => toast(said, { action: { label: "Undo", onClick: () => save.mutate({ settings }) } }) },
-    );
+    save.mutate({ settings: next }, { onSuccess: () => tellUndo(said, () => save.mutate({ settings })) });
   return (
     <div className="border-b border-hair bg-panel px-5 py-3">
       <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">

@@ -1,5 +1,5 @@
 /** Everything about one exercise: how it is set up and done, what to look at, cautions, its ladder, its dose. */
-import { toast } from "sonner";
+
 import type { ExerciseView, FitView, LibraryView, SquadRow } from "../../api/views";
 import { AREA_WORDS, EMPHASES } from "../../core/athlete";
 import { testName } from "../../core/screening";
@@ -8,6 +8,7 @@ import { EMPHASIS_NAMES, placeName, SPORT_NAMES } from "../format";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
 import { WarnIcon } from "../ui/glyphs";
+import { tellUndo } from "../ui/tell";
 import { Figure } from "./Figure";
 import { Ladder } from "./Ladder";
 import { HAND_NAMES, LOADING_NAMES, ladderName, needsText, PATTERN_NAMES } from "./words";
@@ -225,17 +226,9 @@ function HideButton({ exercise: e }: { exercise: ExerciseView }) {
       { exercise: e.id, hidden },
       {
         onSuccess: ({ gaps }) => {
-          toast(hidden ? `${e.name} is hidden from the planner.` : `${e.name} may be planned again.`, {
-            ...(gaps.length > 0
-              ? {
-                  description: `Now empty: ${gaps
-                    .slice(0, 2)
-                    .map((g) => g.replace(/^library\./, ""))
-                    .join("; ")}`,
-                }
-              : {}),
-            action: { label: "Undo", onClick: () => set(!hidden) },
-          });
+          const said = hidden ? `${e.name} is hidden from the planner.` : `${e.name} may be planned again.`;
+          const empty = gaps.slice(0, 2).map((g) => g.replace(/^library\./, ""));
+          tellUndo(empty.length > 0 ? `${said} Now empty: ${empty.join("; ")}.` : said, () => set(!hidden));
         },
       },
     );
@@ -262,10 +255,7 @@ function PutHere({
   if (!intake.data || !ladder) return null;
   const { rungs } = intake.data;
   const put = (next: typeof rungs, said: string) =>
-    save.mutate(
-      { rungs: next },
-      { onSuccess: () => toast(said, { action: { label: "Undo", onClick: () => save.mutate({ rungs }) } }) },
-    );
+    save.mutate({ rungs: next }, { onSuccess: () => tellUndo(said, () => save.mutate({ rungs })) });
   const rest = rungs.filter((r) => r.ladder !== ladder);
   const set = rungs.find((r) => r.ladder === ladder);
   return (

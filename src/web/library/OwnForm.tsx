@@ -1,7 +1,6 @@
 /** Add or edit an exercise of the coach's own. */
 import { useState } from "react";
 import { useForm } from "react-hook-form";
-import { toast } from "sonner";
 import { ownExerciseBody } from "../../api/requests";
 import type { ExerciseView } from "../../api/views";
 import { AREA_WORDS, AREAS } from "../../core/athlete";
@@ -11,6 +10,7 @@ import { useDeleteOwn, useSaveOwn } from "../data/intake";
 import { useHeld } from "../data/tags";
 import { bodyResolver, Field, FormActions, FormProblem, placeFaults } from "../ui/form";
 import { Sheet } from "../ui/Sheet";
+import { tell, tellUndo } from "../ui/tell";
 import { LOADING_NAMES, PATTERN_NAMES } from "./words";
 
 interface Form {
@@ -98,7 +98,7 @@ export default function OwnForm({
       { exercise: exercise?.id ?? null, body },
       {
         onSuccess: (answer) => {
-          toast(saidOf(answer, exercise ? "Exercise changed." : "Exercise added."));
+          tell(saidOf(answer, exercise ? "Exercise changed." : "Exercise added."));
           onSaved(exercise?.id ?? (answer as { id: string }).id);
         },
         onError: (e) =>
@@ -117,9 +117,7 @@ export default function OwnForm({
     const body = ownExerciseBody.parse(toBody(form.getValues()));
     remove.mutate(exercise.id, {
       onSuccess: () => {
-        toast(`${exercise.name} removed.`, {
-          action: { label: "Undo", onClick: () => save.mutate({ exercise: null, body }) },
-        });
+        tellUndo(`${exercise.name} removed.`, () => save.mutate({ exercise: null, body }));
         onClose();
       },
       onError: (e) => setProblem(e.message),

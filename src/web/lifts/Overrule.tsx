@@ -1,11 +1,11 @@
 /** The coach's word on what comes next for a lift; it holds until the lift is logged again. */
 import { useState } from "react";
-import { toast } from "sonner";
 import type { LiftView } from "../../api/views";
 import type { DecisionKind } from "../../core/athlete";
 import { useOverrule, useTakeBackOverrule } from "../data/dose";
 import { day, mass, type Units } from "../format";
 import { FormProblem } from "../ui/form";
+import { tell } from "../ui/tell";
 import { DECISION_WORDS } from "./words";
 
 const LOADED: readonly DecisionKind[] = ["up-load", "same", "down-load", "up-reps", "fewer-reps"];
@@ -42,7 +42,7 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
           onClick={() =>
             back.mutate(
               { date: last.date, exercise: view.exercise },
-              { onSuccess: () => toast("The rules decide again.") },
+              { onSuccess: () => tell("The rules decide again.") },
             )
           }
         >
@@ -72,7 +72,7 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
       {
         onSuccess: () => {
           setOpen(false);
-          toast("Decided. It holds until the lift is logged again.");
+          tell("Decided. It holds until the lift is logged again.");
         },
       },
     );

@@ -1,8 +1,8 @@
 /** The weeks' amounts as fields under the drawing: typed one by one, walked with arrow keys, a column of a spreadsheet pasted at once. */
 import { useRef } from "react";
-import { toast } from "sonner";
 import type { SeasonLayout } from "../section/layout/season";
 import { numberFrom } from "../ui/form";
+import { tell, tellFault } from "../ui/tell";
 import { pastedNumbers } from "./amounts";
 
 interface Props {
@@ -52,13 +52,13 @@ export function AmountRow({ layout: l, y, today, amountOf, onType }: Props) {
               const numbers = pastedNumbers(text);
               if (numbers === null) {
                 e.preventDefault();
-                toast.error("Numbers expected, one a week: nothing was changed.");
+                tellFault("Numbers expected, one a week: nothing was changed.");
               } else if (numbers.length > 1) {
                 e.preventDefault();
                 const weeks = l.columns.filter((x) => x.index >= c.index).map((x) => x.week.start);
                 onType(new Map(numbers.slice(0, weeks.length).map((n, i) => [weeks[i] ?? start, n])));
                 if (numbers.length > weeks.length)
-                  toast(`${numbers.length - weeks.length} numbers lie beyond what is shown.`);
+                  tell(`${numbers.length - weeks.length} numbers lie beyond what is shown.`);
               }
             }}
             onKeyDown={(e) => {

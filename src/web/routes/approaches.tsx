@@ -1,7 +1,6 @@
 /** Approaches: what each school prescribes, as grids; the coach's copies; two compared on a season; who follows what. */
 import { useMemo, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
-import { toast } from "sonner";
 import type { FollowBody, PreviewBody } from "../../api/requests";
 import type { ApproachesView, ApproachView } from "../../api/views";
 import type { Approach, Phase } from "../../core/athlete";
@@ -35,6 +34,7 @@ import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Sheet } from "../ui/Sheet";
 import { Failed, LoadingNote } from "../ui/State";
+import { tell, tellFault } from "../ui/tell";
 import { useUnsaved } from "../ui/useUnsaved";
 
 export default function ApproachesRoute() {
@@ -107,11 +107,11 @@ function View({ view }: { view: ApproachesView }) {
     setWaiting(null);
     if (answer === THEIRS) setRound((n) => n + 1);
     changes.stop();
-    toast(saidOf(answer, words));
+    tell(saidOf(answer, words));
   };
   const keep = () => {
     if (!waiting) return;
-    const fail = (e: Error) => toast.error(e.message);
+    const fail = (e: Error) => tellFault(e.message);
     if (waiting.what === "approach")
       save.mutate(
         { approach: waiting.approach, ...(note ? { note } : {}) },

@@ -1,6 +1,5 @@
 /** Club data: whether everything is saved, the backups, taking one, putting one back. */
 import { useEffect, useState } from "react";
-import { toast } from "sonner";
 import type { BackupView, ClubDataView, RestorePreviewView } from "../../api/views";
 import { MINUTES_A_DAY } from "../../core/dates";
 import { useClubData, useRestore, useRestorePreview, useTakeBackup } from "../data/club";
@@ -10,6 +9,7 @@ import { FormProblem } from "../ui/form";
 import { ICON } from "../ui/glyphs";
 import { Sheet } from "../ui/Sheet";
 import { Failed, LoadingNote } from "../ui/State";
+import { tell, tellFault } from "../ui/tell";
 
 const KINDS: Record<BackupView["kind"], string> = {
   daily: "daily",
@@ -84,8 +84,8 @@ function ClubData({ view }: { view: ClubDataView }) {
             disabled={take.isPending}
             onClick={() =>
               take.mutate(undefined, {
-                onSuccess: () => toast("Backup taken and checked."),
-                onError: (e) => toast.error(e.message),
+                onSuccess: () => tell("Backup taken and checked."),
+                onError: (e) => tellFault(e.message),
               })
             }
           >
@@ -156,7 +156,7 @@ function RestoreSheet({ backup, onClose }: { backup: BackupView; onClose: () => 
   const put = () =>
     restore.mutate(backup.name, {
       onSuccess: ({ safety }) => {
-        toast(safety ? "Restored. What was here before is among the backups." : "Restored.");
+        tell(safety ? "Restored. What was here before is among the backups." : "Restored.");
         onClose();
       },
     });

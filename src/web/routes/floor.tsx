@@ -150,7 +150,12 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
           onEnd={() => setEnding(true)}
         />
       )}
-      <Toaster position="top-center" />
+      <Toaster
+        position="top-center"
+        offset={{ top: 56 }}
+        mobileOffset={{ top: 56, left: 0, right: 0 }}
+        toastOptions={{ className: "told", unstyled: true }}
+      />
     </main>
   );
 }

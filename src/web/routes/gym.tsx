@@ -1,7 +1,6 @@
 /** The gym on one day: who lifts when and on which rack, and the hours fitted together so that there is room. */
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { toast } from "sonner";
 import type { GymRow, GymView } from "../../api/views";
 import { addDays, mondayOf } from "../../core/dates";
 import { why } from "../../core/rulebook";
@@ -15,6 +14,7 @@ import { useKeys } from "../ui/keys";
 import { PageHeader, Steps } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Failed, LoadingNote } from "../ui/State";
+import { tellFault, tellUndo } from "../ui/tell";
 
 type Shown = "now" | "next";
 
@@ -47,16 +47,14 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
   const crowded = over(view, "now");
   const more = view.rows.reduce((a, r) => a + (r.change ?? 0), 0);
   const limits = (change: Partial<GymView["limits"]>) =>
-    save.mutate({ place: view.place, ...view.limits, ...change }, { onError: (e) => toast.error(e.message) });
+    save.mutate({ place: view.place, ...view.limits, ...change }, { onError: (e) => tellFault(e.message) });
   const takeOver = () =>
     take.mutate(view.place, {
       onSuccess: ({ changed }) => {
         setShown("now");
-        toast(`${changed.length} session${changed.length === 1 ? "" : "s"} moved.`, {
-          action: { label: "Undo", onClick: () => undo.mutate(changed) },
-        });
+        tellUndo(`${changed.length} session${changed.length === 1 ? "" : "s"} moved.`, () => undo.mutate(changed));
       },
-      onError: (e) => toast.error(e.message),
+      onError: (e) => tellFault(e.message),
     });
   useKeys("view", [
     { key: "ArrowLeft", label: "", run: () => go(-1), bar: true },

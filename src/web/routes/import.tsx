@@ -2,7 +2,6 @@
 import { useMemo, useRef, useState } from "react";
 import { useDropzone } from "react-dropzone";
 import { Link, useParams } from "react-router";
-import { toast } from "sonner";
 import type { AthleteView } from "../../api/views";
 import { useAthlete } from "../data/hooks";
 import { useImportPreview, useTakeImport, useUndoImport } from "../data/imports";
@@ -19,6 +18,7 @@ import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Failed, LoadingNote } from "../ui/State";
+import { tell, tellFault, tellUndo } from "../ui/tell";
 
 const KIND_WORDS = { table: "table", gpx: "GPX recording", tcx: "TCX recording", calendar: "calendar" } as const;
 
@@ -86,12 +86,11 @@ function Import({ view }: { view: AthleteView }) {
       onSuccess: ({ counts: c, batch }) => {
         list.clear(taken);
         setLeft((now) => new Set([...now].filter((key) => !taken.has(fileOf(key)))));
-        toast(`${name}: ${countWords(c)}.`, {
-          duration: 15_000,
-          ...(batch ? { action: { label: "Undo", onClick: () => undo.mutate(batch) } } : {}),
-        });
+        const said = `${name}: ${countWords(c)}.`;
+        if (batch) tellUndo(said, () => undo.mutate(batch));
+        else tell(said);
       },
-      onError: (e) => toast.error(e.message),
+      onError: (e) => tellFault(e.message),
     });
   };
 

@@ -29,9 +29,19 @@ export default function LibraryRoute() {
 /** Milliseconds. */
 const TYPING_REST = 300;
 
+/**
+ * What the address says at this moment, which may be ahead of what is drawn: two changes right after one another must not
+ * undo each other.
+ */
+const addressNow = (): Filter => filterFrom(new URLSearchParams(window.location.search));
+const addressWith = (change: (now: Filter) => Filter): string => {
+  const query = new URLSearchParams(paramsFrom(change(addressNow()))).toString();
+  return window.location.pathname + (query ? `?${query}` : "");
+};
+
 function Library({ library }: { library: LibraryView }) {
   const { exercise: chosen } = useParams();
-  const [params, setParams] = useSearchParams();
+  const [params] = useSearchParams();
   const navigate = useNavigate();
   const athlete = useCurrentRow();
   const [place, setPlace] = useState("");
@@ -41,22 +51,25 @@ function Library({ library }: { library: LibraryView }) {
   // What is typed is shown at once; the address follows when the typing rests.
   const [text, setText] = useState(params.get("q") ?? "");
   const filter = { ...filterFrom(params), text };
+  const write = (change: (now: Filter) => Filter) => navigate(addressWith(change), { replace: true });
   const set = (change: Partial<Filter>) => {
     if (change.text !== undefined) setText(change.text);
-    else setParams(paramsFrom({ ...filter, ...change }), { replace: true });
+    else write((now) => ({ ...now, text, ...change }));
   };
   const clear = () => {
     setText("");
-    setParams({}, { replace: true });
-  };
-  const address = useRef<() => void>(() => undefined);
-  address.current = () => {
-    if (text !== (params.get("q") ?? "")) setParams(paramsFrom(filter), { replace: true });
+    navigate(window.location.pathname, { replace: true });
   };
   useEffect(() => {
-    const rest = setTimeout(() => address.current(), TYPING_REST);
+    const rest = setTimeout(() => {
+      if (text !== addressNow().text)
+        navigate(
+          addressWith((now) => ({ ...now, text })),
+          { replace: true },
+        );
+    }, TYPING_REST);
     return () => clearTimeout(rest);
-  }, [text]);
+  }, [text, navigate]);
   const nearest = nearestTo(filter.text);
   const query = new URLSearchParams(paramsFrom(filter)).toString();
   const open = (id: string) => navigate(`/library/${id}${query ? `?${query}` : ""}`);
@@ -74,7 +87,7 @@ function Library({ library }: { library: LibraryView }) {
     { key: "/", label: "search", run: () => search.current?.focus(), bar: true },
     { key: "ArrowUp", label: "", run: () => step(-1), bar: true },
     { key: "ArrowDown", label: "exercise", run: () => step(1), bar: true },
-    { key: "f", label: "fits the athlete now", run: () => set({ fits: !filter.fits }), bar: true },
+    { key: "f", label: "fits the athlete now", run: () => set({ fits: !addressNow().fits }), bar: true },
     { key: "n", label: "add an exercise", run: () => setForm("add") },
   ]);
   useEffect(() => {

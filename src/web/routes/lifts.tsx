@@ -173,7 +173,7 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
         {view.current && (
           <div className="sec">
             <h2 className="sec-h">Estimated 1RM</h2>
-            <p className="num text-hero leading-9 font-semibold">
+            <p className="num text-hero leading-[48px] font-semibold">
               {mass(Math.round(view.current.kg * 10) / 10, units)}
             </p>
             <p className="text-label leading-4 text-ink2">

@@ -1,7 +1,6 @@
 /** Review: planned against done by week and phase, patterns against the sport's share, and the block in words to change and send. */
 import { lazy, Suspense, useMemo, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
-import { toast } from "sonner";
 import type { ReviewView } from "../../api/views";
 import { addDays, earlierOf, laterOf, mondayOf } from "../../core/dates";
 import { saidOf } from "../data/api";
@@ -16,6 +15,7 @@ import { useKeys } from "../ui/keys";
 import { PageHeader, Steps } from "../ui/page";
 import { Segments } from "../ui/Segments";
 import { Empty, Failed, LoadingNote } from "../ui/State";
+import { tell, tellFault } from "../ui/tell";
 import { useUnsaved } from "../ui/useUnsaved";
 
 const WeekChart = lazy(() => import("../review/WeekChart"));
@@ -207,7 +207,7 @@ function Words({ view }: { view: ReviewView }) {
   const keep = (sent: boolean, said: string) =>
     save.mutate(
       { start: view.from, end: view.to, text, sent },
-      { onSuccess: (answer) => toast(saidOf(answer, said)), onError: (e) => toast.error(e.message) },
+      { onSuccess: (answer) => tell(saidOf(answer, said)), onError: (e) => tellFault(e.message) },
     );
   const subject = `${row?.name ?? "Strength"}: ${day(view.from)} to ${day(view.to)}`.replaceAll("\u00A0", " ");
   return (
@@ -239,8 +239,8 @@ function Words({ view }: { view: ReviewView }) {
           className="btn"
           onClick={() =>
             navigator.clipboard.writeText(text).then(
-              () => toast("Copied."),
-              () => toast.error("The browser would not copy: select the text and copy it by hand."),
+              () => tell("Copied."),
+              () => tellFault("The browser would not copy: select the text and copy it by hand."),
             )
           }
         >

@@ -1,7 +1,6 @@
 /** The guided screen: one test a page, then what was seen, then what it changes. Made for a tablet at the rack and for keys. */
 import { useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { toast } from "sonner";
 import type { ScreeningView, ScreenTestView } from "../../api/views";
 import { useAcceptScreen, usePreview, useScreening } from "../data/intake";
 import { day } from "../format";
@@ -15,6 +14,7 @@ import { FormProblem } from "../ui/form";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { Failed, LoadingNote } from "../ui/State";
+import { tell } from "../ui/tell";
 
 export default function ScreenRoute() {
   const { id = "" } = useParams();
@@ -101,7 +101,7 @@ function Run({ id, view }: { id: string; view: ScreeningView }) {
             draft={draft}
             onDone={() => {
               localStorage.removeItem(draftKey(id));
-              toast("The screen is in the plan.");
+              tell("The screen is in the plan.");
               navigate(`/a/${id}/screening`);
             }}
           />

@@ -1,4 +1,5 @@
 /** Session: the sheet of one session, its time against the window, its cautions and reasons. */
+import { useState } from "react";
 import { Link, Navigate, useNavigate, useParams } from "react-router";
 import type { SessionView } from "../../api/views";
 import { why } from "../../core/rulebook";
@@ -9,6 +10,7 @@ import { useUnits } from "../frame/current";
 import { Cards } from "../session/Cards";
 import { SessionAnchor, TimeBar } from "../session/Drawn";
 import { Lines, MEDIUM, WIDE } from "../session/Lines";
+import { lengthsBelow, ShortenSheet } from "../session/ShortenSheet";
 import { Asked } from "../ui/Asked";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
@@ -85,13 +87,16 @@ function One({ id, date, label }: { id: string; date: string; label: string }) {
 const canLift = (v: SessionView): boolean => v.date === v.today || (v.date < v.today && v.log === null);
 
 /** What can be done with a session; it is edited and printed as long as it is planned. */
-function sessionActions(v: SessionView): Action[] {
+function sessionActions(v: SessionView, shorten: () => void): Action[] {
   const at = `${v.date}/${v.label}`;
   return [
     { label: "Week", name: "Open this week", to: `/a/${v.id}/week/${v.date}` },
     ...(v.time
       ? [
           { label: "Edit", icon: ICON.edit, to: `/a/${v.id}/session/${at}/edit` },
+          ...(v.date >= v.today && !v.log && !v.edit && lengthsBelow(v.minutes).length > 0
+            ? [{ label: "Shorten…", run: shorten }]
+            : []),
           { label: "Card", to: `/a/${v.id}/card/${at}` },
         ]
       : []),
@@ -111,6 +116,7 @@ function sessionActions(v: SessionView): Action[] {
 
 function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => void }) {
   const phone = usePhone();
+  const [shortening, setShortening] = useState(false);
   const units = useUnits();
   return (
     <div className="two-pane">
@@ -126,7 +132,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
           }
         >
           <Steps before="Session before" next="Next session" onStep={onStep} />
-          <Toolbar name="More for this session" actions={sessionActions(view)}>
+          <Toolbar name="More for this session" actions={sessionActions(view, () => setShortening(true))}>
             {view.date > view.today ? (
               <span className="text-label leading-4 text-ink2">Logging opens on {day(view.date)}</span>
             ) : (
@@ -134,6 +140,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
             )}
           </Toolbar>
         </PageHeader>
+        {shortening && <ShortenSheet id={view.id} session={view} onClose={() => setShortening(false)} />}
         <div className="@container min-h-0 flex-1 overflow-auto px-4 pb-4">
           {phone ? (
             <Cards view={view} units={units} />

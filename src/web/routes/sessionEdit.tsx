@@ -12,7 +12,6 @@ import {
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { toast } from "sonner";
 import type { EditPreview, LibraryView, SessionView } from "../../api/views";
 import { mondayOf } from "../../core/dates";
 import { saidOf } from "../data/api";
@@ -45,6 +44,7 @@ import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
 import { Failed, LoadingNote } from "../ui/State";
 import { Toolbar } from "../ui/Toolbar";
+import { tell, tellFault } from "../ui/tell";
 import { useUnsaved } from "../ui/useUnsaved";
 
 export default function SessionEditRoute() {
@@ -128,10 +128,10 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
       { items, ...(note.trim() ? { note: note.trim() } : {}) },
       {
         onSuccess: (answer) => {
-          toast(saidOf(answer, "Kept. The planner leaves this session as you made it."));
+          tell(saidOf(answer, "Kept. The planner leaves this session as you made it."));
           navigate(back);
         },
-        onError: (e) => toast.error(e.message),
+        onError: (e) => tellFault(e.message),
       },
     );
   useKeys("view", [
@@ -318,7 +318,7 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
               onClick={() =>
                 save.mutate(null, {
                   onSuccess: () => {
-                    toast("The planner makes this session again.");
+                    tell("The planner makes this session again.");
                     navigate(back);
                   },
                 })

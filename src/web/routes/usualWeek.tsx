@@ -1,7 +1,6 @@
 /** The usual week of an athlete, saved as it is changed; undo takes a change back. */
 import { useEffect, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
-import { toast } from "sonner";
 import type { EndurancePlan } from "../../core/athlete";
 import { STARTER_SESSIONS, starterWeek } from "../../core/mileage";
 import { useSeason } from "../data/hooks";
@@ -11,6 +10,7 @@ import { usePlanning } from "../data/trial";
 import { useUnits } from "../frame/current";
 import { fromThisWeek, ordinaryAmount, UsualWeekEditor } from "../mileage/UsualWeekEditor";
 import { Failed, LoadingNote } from "../ui/State";
+import { tellFault } from "../ui/tell";
 
 /** Milliseconds of quiet before a change is sent. */
 const QUIET = 500;
@@ -31,7 +31,7 @@ export default function UsualWeekRoute() {
     waiting &&
     mutate(draft, {
       onSuccess: () => setStored(draft),
-      onError: (e) => toast.error(`Not saved: ${e.message}`),
+      onError: (e) => tellFault(`Not saved: ${e.message}`),
     });
   useEffect(() => {
     if (!draft) return;

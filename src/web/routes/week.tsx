@@ -1,7 +1,6 @@
 /** Week: the fit around the key sessions, its price by rule, its best alternatives. */
 import { lazy, Suspense, startTransition, useCallback, useEffect, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import { toast } from "sonner";
 import type { EnduranceView, PlannedSessionView, WeekView } from "../../api/views";
 import { addDays, laterOf, mondayOf } from "../../core/dates";
 import { useWeigher } from "../data/board";
@@ -28,6 +27,7 @@ import { PageHeader, Steps } from "../ui/page";
 import { Sheet } from "../ui/Sheet";
 import { Failed, LoadingNote } from "../ui/State";
 import { type Action, Toolbar } from "../ui/Toolbar";
+import { tell } from "../ui/tell";
 import { usePhone } from "../ui/usePhone";
 import { Chosen } from "../week/Chosen";
 import { DragMarks, DragWords } from "../week/DragLayer";
@@ -42,6 +42,7 @@ import { WeekStrip } from "../week/WeekStrip";
 const EnduranceSheet = lazy(() => import("../ui/EnduranceSheet"));
 const DisruptionSheet = lazy(() => import("../week/DisruptionSheet"));
 const WeightsSheet = lazy(() => import("../week/WeightsSheet"));
+const MoveSheet = lazy(() => import("../week/MoveSheet"));
 
 export default function WeekRoute() {
   const { id = "", monday } = useParams();
@@ -62,6 +63,7 @@ function Week({ id, view }: { id: string; view: WeekView }) {
   const [editing, setEditing] = useState<EnduranceView | "new" | null>(null);
   const [sheet, setSheet] = useState<"disruption" | "weights" | null>(null);
   const [preview, setPreview] = useState<number | null>(null);
+  const [nowhere, setNowhere] = useState<{ session: PlannedSessionView; date: string } | null>(null);
   const phone = usePhone();
   const actions = useWeekActions(id, view);
   const weigher = useWeigher(id, view.monday, view.editable);
@@ -109,9 +111,6 @@ function Week({ id, view }: { id: string; view: WeekView }) {
     { key: "l", label: "lock", run: () => actions.toggleLock(session), bar: true },
     { key: "e", label: "add endurance session", run: () => setEditing("new") },
     { key: "d", label: "something came up", run: () => setSheet("disruption") },
-    { key: "ctrl+z", label: "undo", run: actions.undo, bar: true },
-    { key: "ctrl+shift+z", label: "redo", run: actions.redo },
-    { key: "ctrl+y", label: "redo", run: actions.redo },
   ]);
 
   const shown: WeekView = useMemo(() => {
@@ -142,7 +141,11 @@ function Week({ id, view }: { id: string; view: WeekView }) {
     layout,
     view,
     weigher,
-    onLocked: (label) => toast(`Session ${label} is locked and stays. Unlock it first (L).`),
+    onLocked: (label) => tell(`Session ${label} is locked and stays. Unlock it first (L).`),
+    onNowhere: (label, date) => {
+      const s = view.sessions.find((x) => x.label === label && !x.done);
+      if (s) setNowhere({ session: s, date });
+    },
     onDrop: (end) => actions.drop(end, placeAt(store.get().board, store.get().target)?.place ?? null),
   });
   const end = addDays(view.monday, 6);
@@ -264,6 +267,16 @@ function Week({ id, view }: { id: string; view: WeekView }) {
         </Suspense>
       )}
       <Suspense fallback={null}>
+        {nowhere && (
+          <MoveSheet
+            view={view}
+            session={nowhere.session}
+            on={nowhere.date}
+            weigher={weigher}
+            actions={actions}
+            onClose={() => setNowhere(null)}
+          />
+        )}
         {sheet === "disruption" && <DisruptionSheet view={view} actions={actions} onClose={() => setSheet(null)} />}
         {sheet === "weights" && (
           <WeightsSheet id={id} name={row?.name ?? "This athlete"} onClose={() => setSheet(null)} />

@@ -1,6 +1,5 @@
 /** A rule's numbers, each with its own trust, and the coach's own values beside them. */
 import { type FormEvent, useState } from "react";
-import { toast } from "sonner";
 import {
   type NumberParameter,
   numbers,
@@ -13,6 +12,7 @@ import {
 } from "../../core/rulebook";
 import { useSaveOwnRuleValues, useSaveRuleValues } from "../data/rules";
 import { FormProblem } from "../ui/form";
+import { tell } from "../ui/tell";
 import { figure } from "./words";
 
 const isNumber = (p: Parameter): p is NumberParameter => typeof p.value === "number";
@@ -139,7 +139,7 @@ function Values({
     setProblem("");
     const { [id]: _, ...rest } = set;
     save(Object.keys(next).length > 0 ? { ...rest, [id]: next } : rest, {
-      onSuccess: () => toast("Saved. What lies ahead is planned with it."),
+      onSuccess: () => tell("Saved. What lies ahead is planned with it."),
       onError: (e) => setProblem(e.message),
     });
   };

@@ -1,12 +1,13 @@
 /** What leaves the season view: what-if, import, paper, files and the calendar feed. */
-import { toast } from "sonner";
+
 import type { Action } from "../ui/Toolbar";
+import { tell, tellAndKeep } from "../ui/tell";
 
 function copyFeed(id: string): void {
   const address = `${location.origin}/api/athletes/${id}/strength.ics`;
   void navigator.clipboard.writeText(address).then(
-    () => toast("Address of the calendar feed copied."),
-    () => toast(address, { duration: 20_000 }),
+    () => tell("Address of the calendar feed copied."),
+    () => tellAndKeep(address),
   );
 }
 

@@ -1,12 +1,13 @@
 /** A tried season taken over, with the way back. */
-import { toast } from "sonner";
-import { useStep } from "../data/board";
+
 import { type Trial, useTakeScenario } from "../data/trial";
+import { tellFault } from "../ui/tell";
+import { useUndo } from "../ui/undo";
 
 /** @param after runs once it is stored */
 export function useTakeOver(id: string, trial: Trial, after?: () => void) {
   const take = useTakeScenario(id);
-  const step = useStep(id);
+  const { said } = useUndo(id);
   const { scenario, facts } = trial;
   return {
     ready: scenario !== null && !trial.busy && !take.isPending,
@@ -16,16 +17,10 @@ export function useTakeOver(id: string, trial: Trial, after?: () => void) {
       take.mutate(scenario, {
         onSuccess: () => {
           trial.discard();
-          toast("Season changed.", {
-            duration: 15_000,
-            action: {
-              label: "Undo",
-              onClick: () => step.mutate("undo", { onError: (e) => toast.error(e.message) }),
-            },
-          });
+          said("Season changed.");
           after?.();
         },
-        onError: (e) => toast.error(e.message),
+        onError: (e) => tellFault(e.message),
       });
     },
   };

@@ -2,10 +2,10 @@
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Link } from "react-router";
-import { toast } from "sonner";
 import type { ItemView, SessionView } from "../../api/views";
 import { useChoices, useSwap } from "../data/intake";
 import { LOADING_NAMES } from "../library/words";
+import { tellFault, tellUndo } from "../ui/tell";
 
 const CLOSED: Record<string, string> = {
   pain: "Stopped for pain",
@@ -53,12 +53,12 @@ function List({ item, view, onDone }: { item: ItemView; view: SessionView; onDon
   const take = (to: string | null, name: string) =>
     swap.mutateAsync({ from, to }).then(
       () => {
-        toast(to === null ? "The planner chooses again." : `${name} stands instead.`, {
-          action: { label: "Undo", onClick: () => swap.mutate({ from, to: swappedFrom ? item.exercise : null }) },
-        });
+        tellUndo(to === null ? "The planner chooses again." : `${name} stands instead.`, () =>
+          swap.mutate({ from, to: swappedFrom ? item.exercise : null }),
+        );
         onDone();
       },
-      (error: Error) => toast.error(error.message),
+      (error: Error) => tellFault(error.message),
     );
   const groups = Object.keys(CLOSED)
     .map((kind) => ({ kind, list: closed.filter((c) => c.kind === kind) }))

@@ -1,10 +1,11 @@
 /** What needs the coach, by urgency: each grade has a shape and a word of its own; what was seen waits until its day. */
-import { toast } from "sonner";
+
 import type { AttentionView, SquadRow, Urgency } from "../../api/views";
 import { addDays, mondayOf } from "../../core/dates";
 import { useSeen } from "../data/hooks";
 import { counted, day } from "../format";
 import { Asked } from "../ui/Asked";
+import { tellFault, tellUndo } from "../ui/tell";
 
 export const URGENCY_WORDS: Record<Urgency, string> = { today: "Today", week: "This week", soon: "Soon" };
 
@@ -34,11 +35,11 @@ export function Needs({ row, today, most }: { row: SquadRow; today: string; most
   const open = openNeeds(row);
   const away = row.attention.length - open.length;
   const put = (a: AttentionView, until: string | null) =>
-    seen.mutate({ id: row.id, key: a.key, until }, { onError: (e) => toast.error(e.message) });
+    seen.mutate({ id: row.id, key: a.key, until }, { onError: (e) => tellFault(e.message) });
   const putOff = (a: AttentionView) => {
     const until = seenUntil(a, today);
     put(a, until);
-    toast(`Seen; back on ${day(until)}.`, { action: { label: "Undo", onClick: () => put(a, null) } });
+    tellUndo(`Seen; back on ${day(until)}.`, () => put(a, null));
   };
   return (
     <div className="flex flex-col gap-1">

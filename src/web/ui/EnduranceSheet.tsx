@@ -1,12 +1,10 @@
 /** Add or edit an endurance session. */
 import { useState } from "react";
 import { Controller, type Path, useForm } from "react-hook-form";
-import { toast } from "sonner";
 import { type EnduranceBody, enduranceBody } from "../../api/requests";
 import type { EnduranceView } from "../../api/views";
 import { type EndurancePlan, type EnduranceSession, SESSION_KINDS, SESSION_SPORTS } from "../../core/athlete";
 import { saidOf, THEIRS } from "../data/api";
-import { useStep } from "../data/board";
 import { useDeleteEndurance, useSaveEndurance } from "../data/hooks";
 import { useSavePlan } from "../data/mileage";
 import { useHeld } from "../data/tags";
@@ -28,6 +26,8 @@ import {
   placeFaults,
 } from "./form";
 import { Sheet } from "./Sheet";
+import { tell } from "./tell";
+import { useUndo } from "./undo";
 import { WhyList } from "./Why";
 
 interface Form {
@@ -82,7 +82,7 @@ export default function EnduranceSheet({
   const save = useSaveEndurance(id);
   const remove = useDeleteEndurance(id);
   const savePlan = useSavePlan(id);
-  const step = useStep(id);
+  const { said } = useUndo(id);
   const [always, setAlways] = useState(false);
   /** The session of the usual week that this one is made from. */
   const slot = session?.slot ?? session?.insteadOf;
@@ -124,14 +124,13 @@ export default function EnduranceSheet({
     },
   });
   const { errors } = form.formState;
-  const undo = { label: "Undo", onClick: () => step.mutate("undo", { onError: (e: Error) => toast.error(e.message) }) };
   const submit = form.handleSubmit((values) => {
     const body = toBody(values) as EnduranceBody;
     const next = always && plan && slot && session ? usuallyAs(plan, slot, session, body as EnduranceSession) : null;
     if (next) {
       savePlan.mutate(next, {
         onSuccess: () => {
-          toast("The usual week is changed from now on.", { action: undo });
+          said("The usual week is changed from now on.");
           onClose();
         },
         onError: (e) => setProblem(e.message),
@@ -142,7 +141,7 @@ export default function EnduranceSheet({
       { row: session?.id ?? null, body },
       {
         onSuccess: (answer) => {
-          toast(saidOf(answer, session ? "Session changed." : "Session added."));
+          said(saidOf(answer, session ? "Session changed." : "Session added."));
           onClose();
         },
         onError: (e) => setProblem(placeFaults(e, FIELDS, form.setError)),
@@ -153,8 +152,8 @@ export default function EnduranceSheet({
     session &&
     remove.mutate(session.id, {
       onSuccess: (answer) => {
-        if (answer === THEIRS) toast(saidOf(answer, ""));
-        else toast("Session removed.", { action: undo });
+        if (answer === THEIRS) tell(saidOf(answer, ""));
+        else said("Session removed.");
         onClose();
       },
       onError: (e) => setProblem(e.message),

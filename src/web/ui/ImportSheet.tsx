@@ -2,11 +2,11 @@
 import { useState } from "react";
 import { useDropzone } from "react-dropzone";
 import { useNavigate } from "react-router";
-import { toast } from "sonner";
 import { ProblemError } from "../data/api";
 import { useImport } from "../data/hooks";
 import { ICON, WarnIcon } from "./glyphs";
 import { Sheet } from "./Sheet";
+import { tell, tellAndKeep } from "./tell";
 
 const SHOWN = 12;
 
@@ -21,8 +21,8 @@ export default function ImportSheet({ open, onClose }: { open: boolean; onClose:
     const text = await file.text();
     bring.mutate(text, {
       onSuccess: ({ id, name: athlete, warnings }) => {
-        toast(`${athlete} is in.`);
-        for (const text of warnings) toast.warning(text, { duration: Number.POSITIVE_INFINITY, closeButton: true });
+        tell(`${athlete} is in.`);
+        for (const text of warnings) tellAndKeep(text);
         onClose();
         navigate(`/a/${id}/season`);
       },

@@ -1,7 +1,6 @@
 /** Add or edit a race. */
 import { useState } from "react";
 import { Controller, type Path, useForm } from "react-hook-form";
-import { toast } from "sonner";
 import { type RaceBody, raceBody } from "../../api/requests";
 import { PRIORITIES, type Race, SESSION_SPORTS } from "../../core/athlete";
 import { addDays, isDate } from "../../core/dates";
@@ -25,6 +24,8 @@ import {
   placeFaults,
 } from "./form";
 import { Sheet } from "./Sheet";
+import { tell, tellFault } from "./tell";
+import { useUndo } from "./undo";
 
 interface Form {
   name: string;
@@ -101,13 +102,14 @@ export default function RaceSheet({
     },
   });
   const { errors } = form.formState;
+  const { said } = useUndo(id);
   const submit = form.handleSubmit(
     (values) =>
       save.mutate(
         { race: race?.id ?? null, body: toBody(values) as RaceBody },
         {
           onSuccess: (answer) => {
-            toast(saidOf(answer, race ? "Race changed. Phases follow it." : "Race added. Phases follow it."));
+            said(saidOf(answer, race ? "Race changed. Phases follow it." : "Race added. Phases follow it."));
             onClose();
           },
           onError: (e) => setProblem(placeFaults(e, FIELDS, form.setError)),
@@ -119,12 +121,8 @@ export default function RaceSheet({
     race &&
     remove.mutate(race.id, {
       onSuccess: (answer) => {
-        const { id: _, ...body } = race;
-        if (answer === THEIRS) toast(saidOf(answer, ""));
-        else
-          toast(`${race.name} removed.`, {
-            action: { label: "Undo", onClick: () => save.mutate({ race: null, body }) },
-          });
+        if (answer === THEIRS) tell(saidOf(answer, ""));
+        else said(`${race.name} removed.`);
         onClose();
       },
       onError: (e) => setProblem(e.message),
@@ -230,9 +228,9 @@ function Lengthen({ id, season, date }: { id: string; season: { start: string; e
             {
               onSuccess: () => {
                 setEnd(to);
-                toast(`The season goes on until ${textOfDate(to)}.`);
+                tell(`The season goes on until ${textOfDate(to)}.`);
               },
-              onError: (e) => toast.error(e.message),
+              onError: (e) => tellFault(e.message),
             },
           )
         }

@@ -2,7 +2,6 @@
 
 import { useState } from "react";
 import { useForm } from "react-hook-form";
-import { toast } from "sonner";
 import { windowSchema } from "../../api/requests";
 import type { Window } from "../../core/athlete";
 import { WEEKDAY_NAMES } from "../../core/dates";
@@ -11,6 +10,7 @@ import { useSaveWindows } from "../data/hooks";
 import { useHeld } from "../data/tags";
 import { bodyResolver, Field, FormActions, FormProblem, numberFrom, placeFaults } from "./form";
 import { Sheet } from "./Sheet";
+import { tell, tellUndo } from "./tell";
 
 interface Form {
   day: string;
@@ -51,8 +51,8 @@ export default function WindowSheet({
   const put = (next: Window[], done: string) =>
     save.mutate(next, {
       onSuccess: (answer) => {
-        if (answer === THEIRS) toast(saidOf(answer, ""));
-        else toast(done, { action: { label: "Undo", onClick: () => save.mutate([...windows]) } });
+        if (answer === THEIRS) tell(saidOf(answer, ""));
+        else tellUndo(done, () => save.mutate([...windows]));
         onClose();
       },
       onError: (e) => setProblem(placeFaults(e, ["day", "start", "minutes", "place"], form.setError)),

@@ -37,7 +37,17 @@ const nameOf = (e: KeyboardEvent): string =>
 
 export function KeysProvider({ children }: { children: ReactNode }) {
   const [owners, setOwners] = useState<Record<string, KeyAction[]>>({});
-  const actions = useMemo(() => Object.values(owners).flat(), [owners]);
+  // Where the frame and a view use one key, the view's own meaning holds.
+  const actions = useMemo(() => {
+    const { view = [], ...rest } = owners;
+    const own = new Set(view.map((a) => a.key));
+    return [
+      ...Object.values(rest)
+        .flat()
+        .filter((a) => !own.has(a.key)),
+      ...view,
+    ];
+  }, [owners]);
   const latest = useRef(actions);
   latest.current = actions;
   useEffect(() => {

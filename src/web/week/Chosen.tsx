@@ -4,13 +4,13 @@ import { useNavigate } from "react-router";
 import type { PlannedSessionView, WeekView } from "../../api/views";
 import type { Weigher } from "../data/board";
 import { day, duration, placeName, sessionName, time } from "../format";
+import { lengthsBelow, ShortenSheet } from "../session/ShortenSheet";
 import { ICON } from "../ui/glyphs";
 import { REASONS, type WeekActions } from "./useWeekActions";
 
 const MoveSheet = lazy(() => import("./MoveSheet"));
 
 /** Lengths a session is cut to, minutes. */
-const LENGTHS = [25, 30, 35, 40, 45, 50, 60, 75];
 
 export function Chosen({
   id,
@@ -30,7 +30,6 @@ export function Chosen({
   const navigate = useNavigate();
   const [asking, setAsking] = useState<"shorten" | "skip" | "move" | null>(null);
   const others = view.sessions.filter((x) => !x.done && !x.locked && x.label !== s.label && x.date >= view.monday);
-  const shorter = LENGTHS.filter((m) => m < s.minutes);
   return (
     <div className="sec bg-iron-l">
       <h2 className="text-lead leading-5 font-[650]">{sessionName(s.label, view.emphasis, s.slow)}</h2>
@@ -66,14 +65,9 @@ export function Chosen({
                 Move…
               </button>
             )}
-            {shorter.length > 0 && (
-              <button
-                type="button"
-                className="btn btn-sm"
-                aria-expanded={asking === "shorten"}
-                onClick={() => setAsking(asking === "shorten" ? null : "shorten")}
-              >
-                Shorten
+            {lengthsBelow(s.minutes).length > 0 && (
+              <button type="button" className="btn btn-sm" aria-haspopup="dialog" onClick={() => setAsking("shorten")}>
+                Shorten…
               </button>
             )}
             {!s.locked &&
@@ -103,21 +97,16 @@ export function Chosen({
           <MoveSheet view={view} session={s} weigher={weigher} actions={actions} onClose={() => setAsking(null)} />
         </Suspense>
       )}
-      {(asking === "shorten" || asking === "skip") && (
+      {asking === "shorten" && <ShortenSheet id={id} session={s} onClose={() => setAsking(null)} />}
+      {asking === "skip" && (
         <fieldset className="mt-2">
-          <legend className="mb-1 text-label text-ink2">{asking === "shorten" ? "To how long?" : "Why?"}</legend>
+          <legend className="mb-1 text-label text-ink2">Why?</legend>
           <div className="flex flex-wrap gap-1.5">
-            {asking === "shorten"
-              ? shorter.map((m) => (
-                  <button key={m} type="button" className="btn btn-sm" onClick={() => void actions.shorten(s.label, m)}>
-                    {m} min
-                  </button>
-                ))
-              : REASONS.map((r) => (
-                  <button key={r} type="button" className="btn btn-sm" onClick={() => void actions.skip(s.label, r)}>
-                    {r}
-                  </button>
-                ))}
+            {REASONS.map((r) => (
+              <button key={r} type="button" className="btn btn-sm" onClick={() => void actions.skip(s.label, r)}>
+                {r}
+              </button>
+            ))}
           </div>
         </fieldset>
       )}

@@ -1,30 +1,27 @@
 /** What the endurance plan gives this week: its amount in place, what it is warned of, and the usual week carried on where nothing is planned. */
 import { Link } from "react-router";
-import { toast } from "sonner";
 import type { WeekView } from "../../api/views";
 import type { EndurancePlan } from "../../core/athlete";
 import { withAmounts } from "../../core/mileage";
-import { useStep } from "../data/board";
 import { useSavePlan } from "../data/mileage";
 import { useHeld } from "../data/tags";
 import { textIn, type Units } from "../format";
 import { AmountField } from "../mileage/AmountField";
 import { amountNumber, amountUnit } from "../mileage/amounts";
 import { WarnIcon } from "../ui/glyphs";
+import { tellFault } from "../ui/tell";
+import { useUndo } from "../ui/undo";
 import { WhyList } from "../ui/Why";
 
 export function EndurancePlanned({ id, view, units }: { id: string; view: WeekView; units: Units }) {
   const save = useSavePlan(id);
-  const step = useStep(id);
+  const { said } = useUndo(id);
   useHeld(`athletes/${id}/endurance-plan`);
   const { plan, amount, before, warnings } = view.mileage;
   const put = (next: EndurancePlan, words: string) =>
     save.mutate(next, {
-      onSuccess: () =>
-        toast(words, {
-          action: { label: "Undo", onClick: () => step.mutate("undo", { onError: (e) => toast.error(e.message) }) },
-        }),
-      onError: (e) => toast.error(`Not saved: ${e.message}`),
+      onSuccess: () => said(words),
+      onError: (e) => tellFault(`Not saved: ${e.message}`),
     });
   const shown = (n: number) => (plan ? `${amountNumber(n, plan.unit, units)} ${amountUnit(plan.unit, units)}` : "");
   const amountTo = (n: number) =>

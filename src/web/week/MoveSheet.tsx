@@ -1,11 +1,12 @@
 /** Where a session could stand instead: the best hour of each free time slot, what it would cost, and why other days are closed. */
-import { useEffect, useState } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 import type { PlannedSessionView, WeekView } from "../../api/views";
 import { addDays } from "../../core/dates";
 import type { Board, BoardPlace } from "../../core/planning";
 import type { Weigher } from "../data/board";
 import { counted, day, placeName, sessionName, time } from "../format";
 import { Sheet } from "../ui/Sheet";
+import { AddSlot } from "./AddSlot";
 import type { WeekActions } from "./useWeekActions";
 import { placedOf } from "./useWeekDrag";
 
@@ -14,10 +15,13 @@ interface Props {
   session: PlannedSessionView;
   weigher: Weigher;
   actions: WeekActions;
+  /** The day that is looked at first, where the session was put down on one that has no slot for it. */
+  on?: string;
   onClose: () => void;
 }
 
-export default function MoveSheet({ view, session: s, weigher, actions, onClose }: Props) {
+export default function MoveSheet({ view, session: s, weigher, actions, on, onClose }: Props) {
+  const [adding, setAdding] = useState(on ?? null);
   const [board, setBoard] = useState<Board | null>(null);
   useEffect(() => {
     let asked = true;
@@ -41,7 +45,15 @@ export default function MoveSheet({ view, session: s, weigher, actions, onClose 
       {board ? (
         <ul>
           {days.map((date) => (
-            <Day key={date} date={date} board={board} session={s} onMove={move} />
+            <Day key={date} date={date} board={board} session={s} onMove={move}>
+              {date < view.today || !lacksSlot(board, date) ? null : adding === date ? (
+                <AddSlot view={view} date={date} minutes={s.minutes} actions={actions} onDone={() => setAdding(null)} />
+              ) : (
+                <button type="button" className="link ml-2 min-h-8" onClick={() => setAdding(date)}>
+                  Add a free time slot this week…
+                </button>
+              )}
+            </Day>
           ))}
         </ul>
       ) : (
@@ -64,6 +76,10 @@ export function bestOf(board: Board, date: string): BoardPlace[] {
   return [...best.values()].sort((a, b) => a.cost - b.cost || a.start - b.start);
 }
 
+/** A day that takes the session nowhere for want of a slot, and not for safety. */
+const lacksSlot = (board: Board, date: string): boolean =>
+  board.closed.some((c) => c.date === date && c.block.rule === "M1");
+
 /** Why a day takes the session nowhere. */
 export function closedBecause(board: Board, date: string): string {
   const whole = board.closed.find((c) => c.date === date)?.block;
@@ -76,9 +92,11 @@ interface DayProps {
   board: Board;
   session: PlannedSessionView;
   onMove: (p: BoardPlace) => void;
+  /** What can be done about a day without a slot. */
+  children: ReactNode;
 }
 
-function Day({ date, board, session: s, onMove }: DayProps) {
+function Day({ date, board, session: s, onMove, children }: DayProps) {
   const places = bestOf(board, date);
   return (
     <li className="border-b border-hair2 py-1.5 last:border-b-0">
@@ -116,6 +134,7 @@ function Day({ date, board, session: s, onMove }: DayProps) {
           <b className="font-semibold">{day(date)}</b>. Not possible: {closedBecause(board, date)}
         </p>
       )}
+      {children}
     </li>
   );
 }

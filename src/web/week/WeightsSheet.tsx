@@ -1,6 +1,5 @@
 /** Points of the rules: for this athlete or for all, each against what it ships with, and back with one press. */
 import { useState } from "react";
-import { toast } from "sonner";
 import type { RuleWeightsView } from "../../api/views";
 import { MINUTES_A_DAY, WEEKDAYS } from "../../core/dates";
 import { ruleOf } from "../../core/rulebook";
@@ -10,6 +9,7 @@ import { FormProblem, numberFrom } from "../ui/form";
 import { Segments } from "../ui/Segments";
 import { Sheet } from "../ui/Sheet";
 import { Failed, LoadingNote } from "../ui/State";
+import { tell } from "../ui/tell";
 
 export default function WeightsSheet({ id, name, onClose }: { id: string; name: string; onClose: () => void }) {
   const weights = useWeights(id);
@@ -76,7 +76,7 @@ function Form({ id, name, view, onClose }: { id: string; name: string; view: Rul
     if (!own || !club) return;
     const fail = (e: Error) => setProblem(e.message);
     const finish = () => {
-      toast("Weights saved. Sessions of the weeks ahead are placed with them.");
+      tell("Weights saved. Sessions of the weeks ahead are placed with them.");
       onClose();
     };
     const body = { weights: own, preferredDays: days, maxMinutesPerDay: limit ?? null };

@@ -1,12 +1,13 @@
-/** What a coach does to a week, each with words for the toast and for undo. Anything can be undone, also after a reload. */
-import { toast } from "sonner";
+/** What a coach does to a week, each with words for the message and for undo. Anything can be undone, also after a reload. */
 import type { RoomView, WeekView } from "../../api/views";
 import type { Away, Label, LockedSession, WeekChange } from "../../core/athlete";
 import { timeOf } from "../../core/dates";
 import { asLocked } from "../../core/week";
-import { useCopyWeek, useEdits, useMoveEndurance, useStep, useWeekChanges } from "../data/board";
+import { useCopyWeek, useEdits, useMoveEndurance, useWeekChanges } from "../data/board";
 import { useFit, useHold, useLock, useUnlock } from "../data/hooks";
 import { day, time } from "../format";
+import { tellFault } from "../ui/tell";
+import { useUndo } from "../ui/undo";
 import type { DragEnd } from "./useWeekDrag";
 import { placedOf } from "./useWeekDrag";
 
@@ -20,13 +21,10 @@ export function useWeekActions(id: string, view: WeekView) {
   const changes = useWeekChanges(id);
   const move = useMoveEndurance(id);
   const copy = useCopyWeek(id);
-  const step = useStep(id);
   const edits = useEdits(id);
 
-  const failed = (e: Error) => toast.error(e.message);
-  const undo = () => step.mutate("undo", { onSuccess: ({ what }) => toast(`Undone: ${what}.`), onError: failed });
-  const redo = () => step.mutate("redo", { onSuccess: ({ what }) => toast(`Done again: ${what}.`), onError: failed });
-  const said = (words: string) => toast(words, { action: { label: "Undo", onClick: undo } });
+  const failed = (e: Error) => tellFault(e.message);
+  const { undo, redo, said } = useUndo(id);
   const holdAs = (sessions: LockedSession[], what: string) =>
     hold.mutateAsync({ monday: view.monday, sessions, what }).then(() => said(`${what}.`), failed);
   const asHeld = (list = placedOf(view)): LockedSession[] => list.map(asLocked);
@@ -38,7 +36,7 @@ export function useWeekActions(id: string, view: WeekView) {
   ) =>
     changes
       .mutateAsync({ what, add, drop, ...(free ? { free: view.monday } : {}) })
-      .then(() => said(`${what}. The other sessions are placed again.`), failed);
+      .then(() => said(free ? `${what}. The other sessions are placed again.` : `${what}.`), failed);
 
   return {
     edits: edits.data ?? null,
@@ -78,19 +76,15 @@ export function useWeekActions(id: string, view: WeekView) {
         {},
         false,
       ),
-    shorten: (label: Label, minutes: number) =>
-      change(
-        `${label} shortened to ${minutes} min`,
-        { changes: [{ kind: "shorten", week: view.monday, label, minutes }] },
-        {},
-        false,
-      ),
     missed: (label: Label, date: string) =>
       change(`${label} missed on ${day(date)}`, { changes: [{ kind: "missed", date, label }] }),
     /** Takes one change of this week back. */
     takeBack: (c: WeekChange, what: string) => change(`${what} taken back`, {}, { changes: [c] }),
     takeAwayBack: (a: Away) => change(`${a.kind} taken back`, {}, { away: [a] }),
     disrupt: (what: string, add: { changes?: WeekChange[]; away?: Away[] }) => change(what, add),
+    /** Free time for this week alone; what stands stays where it is. */
+    addSlot: (slot: Extract<WeekChange, { kind: "window" }>) =>
+      change(`Free time slot on ${day(slot.date)} ${slot.start}, ${slot.minutes} min`, { changes: [slot] }, {}, false),
     makeRoom: (r: RoomView) => {
       if (r.fix.kind === "change") return change(r.text.replace(/\.$/, ""), { changes: [r.fix.change] });
       const { row, date, start } = r.fix;

@@ -1,6 +1,7 @@
 /** Dragging a session on the week section: mouse, touch, and keys. The worker weighs; the main thread only draws a ghost. */
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from "react";
 import type { WeekView } from "../../api/views";
+import type { Label } from "../../core/athlete";
 import { addDays, laterOf, MINUTES_A_DAY } from "../../core/dates";
 import type { Placed } from "../../core/week";
 import type { Weigher } from "../data/board";
@@ -33,6 +34,8 @@ interface Given {
   weigher: Weigher;
   /** A locked session was reached for. */
   onLocked: (label: string) => void;
+  /** Put down on a day that has no place for it. */
+  onNowhere: (label: Label, date: string) => void;
   /** Put down on an allowed place other than its own; ends once it is stored. */
   onDrop: (end: DragEnd) => Promise<unknown>;
 }
@@ -116,7 +119,11 @@ export function useWeekDrag(given: Given): { store: DragStore; drag: DragStart }
     };
     const put = async () => {
       const { dragged, target, board } = store.get();
-      if (!dragged || !target || target.start === null) return store.set(EMPTY_HAND);
+      if (!dragged || !target || target.start === null) {
+        store.set(EMPTY_HAND);
+        if (dragged?.kind === "session" && board && target) now.current.onNowhere(dragged.label, target.date);
+        return;
+      }
       const from = placeOf(now.current.view, dragged);
       const place = dragged.kind === "session" ? placeAt(board, target) : null;
       if (sameTarget(from, target) || (dragged.kind === "session" && (!place || place.blocked)))

@@ -1,0 +1,27 @@
+/**
+ * What the application says of an act: one message at a time, in the foot of the frame, where it covers no figure.
+ * A newer message takes the place of the one before, so that "Undo" always means what was done last.
+ */
+import { type ExternalToast, toast } from "sonner";
+
+/** Milliseconds: time to read a line, and time to think better of what was done. */
+const READ = 6_000;
+const THINK = 15_000;
+
+let standing: string | number | undefined;
+
+function say(words: string, how: ExternalToast, as: (words: string, how: ExternalToast) => string | number = toast) {
+  if (standing !== undefined) toast.dismiss(standing);
+  standing = as(words, how);
+}
+
+export const tell = (words: string): void => say(words, { duration: READ });
+
+export const tellUndo = (words: string, undo: () => void): void =>
+  say(words, { duration: THINK, action: { label: "Undo", onClick: undo } });
+
+export const tellFault = (words: string): void => say(words, { duration: THINK }, toast.error);
+
+/** Stays until it is closed, beside what is said after it. */
+export const tellAndKeep = (words: string): void =>
+  void toast.warning(words, { duration: Number.POSITIVE_INFINITY, closeButton: true });
