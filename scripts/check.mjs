@@ -7,6 +7,7 @@ must(tool("tsc"), ["--noEmit", "-p", "."]);
 must(tool("tsx"), ["scripts/arrows.ts"]);
 must(tool("tsx"), ["scripts/schemas.ts", "--check"]);
 must(tool("tsx"), ["scripts/handbook.ts", "--check"]);
+must(tool("tsx"), ["scripts/guide.ts", "--check"]);
 must(tool("tsx"), ["scripts/literals.ts"]);
 must(tool("tsx"), ["scripts/lengths.ts"]);
 must(tool("tsx"), ["scripts/tokens.ts"]);

@@ -235,7 +235,7 @@ describe("sessions by hand", () => {
     }));
     const over = await app.call<{ detail: string }>("PUT", `/athletes/${id}/sessions/${at}/edit`, { items: long });
     expect(over.status).toBe(409);
-    expect(over.body.detail).toContain("longer than its window");
+    expect(over.body.detail).toContain("longer than its free time slot");
     const unknown = await app.call<{ faults: { path: string }[] }>("POST", `/athletes/${id}/sessions/${at}/preview`, {
       items: [{ exercise: "moon-walk", group: 1, sets: 2, reps: 5 }],
     });

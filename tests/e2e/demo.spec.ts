@@ -85,6 +85,27 @@ test("the palette and the switcher reach athletes by keyboard", async ({ page })
   await expect(page.getByRole("dialog", { name: "Keys that work here" })).toBeVisible();
 });
 
+test("the guide is found from the search box, stands beside the view it speaks of, and leads there", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await expect(page.locator("tbody tr").first()).toBeVisible();
+  await page.keyboard.press("Control+k");
+  await page.getByPlaceholder("Athlete, view or action").fill("less time");
+  await page.keyboard.press("Enter");
+  const guide = page.getByRole("complementary", { name: "Guide" });
+  await expect(guide.getByRole("heading", { name: "Shorten a session" })).toBeVisible();
+  await guide.getByRole("link", { name: "Open the view" }).click();
+  await expect(page.getByRole("region", { name: "Time" })).toBeVisible();
+  await expect(guide).toBeVisible();
+  await guide.getByRole("button", { name: "All tasks" }).click();
+  await guide.getByRole("button", { name: "Review four weeks" }).click();
+  await page.reload();
+  await expect(guide.getByRole("article", { name: "Review four weeks" })).toBeVisible();
+  await guide.getByRole("button", { name: "Close the guide" }).click();
+  await expect(guide).toHaveCount(0);
+});
+
 test("pounds and miles are shown where the athlete asks for them", async ({ page }) => {
   await page.goto("/");
   await page.getByRole("link", { name: "Pell Ashdown", exact: true }).click();

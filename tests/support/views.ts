@@ -69,7 +69,7 @@ export const VIEWS: [string, (id: string) => string, string, string?][] = [
   ["today", () => "/today", "main h1"],
   ["season", (id) => `/a/${id}/season`, "svg[aria-label^='Season, ']"],
   ["week", (id) => `/a/${id}/week/2026-03-09`, "svg[aria-label^='Week drawn']", "main ol li"],
-  ["session", (id) => `/a/${id}/session/DAY/A`, "tbody tr", "main li"],
+  ["session", (id) => `/a/${id}/session/DAY/A`, "section[aria-label=Time]", "main li"],
   ["approaches", () => "/approaches", "table caption"],
   ["approaches compared", () => "/approaches?tab=compare", "table caption"],
   ["who follows what", () => "/approaches?tab=follow", "#follow-all"],

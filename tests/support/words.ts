@@ -28,7 +28,7 @@ export const NOT_THIS: readonly (readonly [RegExp, string])[] = [
   [/ratchets?/i, "(left out)"],
   [/draws looks/i, "Avoid conspicuous exercises"],
   [/number of its own/i, "Record ID"],
-  [/floor opens|to the floor\b(?!,)/i, "Logging opens on 1 Dec; Log session"],
+  [/floor opens|to the floor\b(?!,| and back)/i, "Logging opens on 1 Dec; Log session"],
   [/rest, empty|changing over/i, "rest; set-up time"],
   [/e1RM as it stands/i, "current estimated 1RM"],
   [/inside what the estimate can tell/i, "too small to be sure"],

@@ -73,7 +73,7 @@ function checkLadders(library: readonly Exercise[], fault: (e: Exercise) => Faul
     const step = ids.get(before);
     if (!step) fault(e)("ladder", `the step before it, "${before}", does not exist`);
     else if (step.ladder?.id !== id)
-      fault(e)("ladder", `the step before it, "${before}", is not on the ladder "${id}"`);
+      fault(e)("ladder", `the step before it, "${before}", is not in the progression "${id}"`);
     const seen = new Set([e.id]);
     for (let at = step; at?.ladder?.before; at = ids.get(at.ladder.before)) {
       if (seen.has(at.id)) {

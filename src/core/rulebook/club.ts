@@ -20,7 +20,7 @@ export const CLUB = {
     },
     says: {
       points: (v: { weeks: number; together: number; proven: boolean }) =>
-        `The weeks cost ${v.weeks} points above their best, heavy sets that fall together ${v.together}. ${v.proven ? "Nothing cheaper exists" : "The search was cut short; something cheaper may exist"}.`,
+        `The weeks lie ${v.weeks} points above their best; heavy sets that fall together add ${v.together}. ${v.proven ? "No better arrangement exists" : "The search was cut short; a better arrangement may exist"}.`,
     },
     examples: [eg({ heavyTogetherMinutes: 0 }, 0), eg({ heavyTogetherMinutes: 45 }, 6)],
   }),

@@ -224,7 +224,7 @@ export const SEASON = {
     parameters: {
       lastHeavy: num(4, "days out", TRADE, "of the last heavy session", { least: 3, most: 7 }),
       easyDays: num(2, "days", TRADE, "after it without load"),
-      share: num(0.5, "of the sets", TRADE, "that its week keeps", { least: 0.3, most: 1 }),
+      share: num(0.5, "of the sets", TRADE, "that stay in the week of the race", { least: 0.3, most: 1 }),
     },
     switchable: "Sets halved in the week of a B race, last heavy session 4 days before",
     says: {

@@ -45,9 +45,9 @@ function itemOf(e: EditItem, r: SessionRequest): Item | Left | null {
   if (loadingAt(exercise, r.place) === null) return null;
   const loading = loadingToday(exercise, r.choice);
   if (loading === null || (UNLOADED.includes(r.loading) && EXTERNAL.includes(loading)))
-    return { left: "needs load, and the day takes none" };
+    return { left: "needs load, and no loaded work is allowed that day" };
   if (r.loading === "mobility" && exercise.pattern !== "mobility" && !["hip", "calf"].includes(exercise.pattern))
-    return { left: "the day takes mobility only" };
+    return { left: "only mobility is allowed that day" };
   const main = slotKindOf(exercise) === "main";
   const base = itemFor(
     { exercise, loading, score: 0, parts: [] },

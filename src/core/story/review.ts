@@ -272,7 +272,7 @@ export function reviewWords(
       out.push(`${l.name}: estimated 1RM ${roundTo(l.toKg, 1)} kg (${unsure}), the first estimate.`);
     else {
       const pct = (l.toKg / l.fromKg - 1) * 100;
-      const word = Math.abs(pct) <= l.unsurePct ? "inside what the estimate can tell" : pct > 0 ? "up" : "down";
+      const word = Math.abs(pct) <= l.unsurePct ? "too small a change to be sure" : pct > 0 ? "up" : "down";
       out.push(
         `${l.name}: estimated 1RM ${roundTo(l.fromKg, 1)} to ${roundTo(l.toKg, 1)} kg (${pct >= 0 ? "+" : ""}${roundTo(pct, 1)}%, ${unsure}): ${word}.`,
       );

@@ -30,8 +30,10 @@ async function answer(text: string, keeper: BackupKeeper): Promise<CommandReply>
   return { ok: true, text: describeRestore(await keeper.restore(read.data.file)) };
 }
 
+const of = (n = 0, what: string): string => `${n} ${what}${n === 1 ? "" : "s"}`;
+
 export const describeBackup = (file: string, m: { counts: Record<string, number>; sha256: string }): string =>
-  `Backup written and read again: ${file}\n${m.counts.athlete ?? 0} athletes, ${m.counts.endurance_session ?? 0} endurance sessions, ${m.counts.strength_log ?? 0} strength logs; SHA-256 of the rows ${m.sha256}`;
+  `Backup written and read again: ${file}\n${of(m.counts.athlete, "athlete")}, ${of(m.counts.endurance_session, "endurance session")}, ${of(m.counts.strength_log, "strength log")}; SHA-256 of the rows ${m.sha256}`;
 
 export const describeRestore = (r: { safety: string | null; erasedAgain: number }): string =>
   [

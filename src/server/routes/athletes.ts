@@ -312,8 +312,8 @@ function factRoutes(r: RouteList, ctx: ServerContext): void {
     return done();
   });
 
-  r.change("PUT", "/:id/windows", { body: { schema: windowsBody, what: "The windows" } }, async ({ params, body }) => {
-    await change(params.id, "The windows", (a) => ({ ...a, availability: body.windows }));
+  r.change("PUT", "/:id/windows", { body: { schema: windowsBody, what: "Free time" } }, async ({ params, body }) => {
+    await change(params.id, "Free time", (a) => ({ ...a, availability: body.windows }));
     return done();
   });
 

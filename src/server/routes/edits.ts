@@ -50,7 +50,7 @@ function tryEdit(p: Planned, today: IsoDate, date: IsoDate, edit: SessionEdit): 
     return {
       session: null,
       warnings: [],
-      fault: `It cannot stand on ${dayLabel(date)} at ${timeOf(session.start)}: it is longer than its window, the place lacks the equipment, or a rule that must hold forbids it.${why ? ` ${why}` : ""}`,
+      fault: `Not possible on ${dayLabel(date)} at ${timeOf(session.start)}: it is longer than its free time slot, the place lacks the equipment, or a rule that must hold forbids it.${why ? ` ${why}` : ""}`,
     };
   }
   const view = plannedView(p, today, tried, { ...made, locked: session.locked }, null);

@@ -30,7 +30,7 @@ const USUAL_WEEKS = 3;
 const HOW = {
   load: "",
   control:
-    "Ladders come before load here: repetitions or seconds go from the low end to the top, then the next step comes.",
+    "Progressions come before load here: repetitions or seconds go from the low end to the top, then the next step comes.",
   assist: "Assistance goes low, high, low through a block, by the ranges above.",
 };
 

@@ -99,7 +99,11 @@ export function Exercise({
                   .join("; ")}
               </p>
             )}
-            {n === 0 && view.date === view.today && <Swap item={item} view={view} />}
+            {n === 0 && view.date === view.today && (
+              <div className="mt-1 -ml-3">
+                <Swap item={item} view={view} />
+              </div>
+            )}
           </div>
           <FloorAnchor view={view} log={log} current={item} />
         </div>

@@ -17,8 +17,11 @@ import { addressOf, VIEWS } from "./views";
 
 const loadPalette = () => import("../ui/Palette");
 const Palette = lazy(loadPalette);
+const GuidePanel = lazy(() => import("../guide/GuidePanel"));
 const History = lazy(() => import("./History"));
 const FOLDED = "field-anchor:rail-folded";
+/** The page of the guide that is open, kept over a reload. */
+const GUIDE = "field-anchor:guide";
 
 interface Opens {
   palette: () => void;
@@ -86,6 +89,12 @@ export function Frame() {
   const [history, setHistory] = useState(false);
   const own = useMatch("/a/:id/*")?.params.id;
   useUndoKeys(own);
+  const [guide, setGuide] = useState(() => sessionStorage.getItem(GUIDE));
+  const openGuide = (page: string | null) => {
+    if (page === null) sessionStorage.removeItem(GUIDE);
+    else sessionStorage.setItem(GUIDE, page);
+    setGuide(page);
+  };
   const told = useSonner().toasts.length > 0;
   const [switcher, setSwitcher] = useState(false);
   const [folded, setFolded] = useState(() => localStorage.getItem(FOLDED) === "1");
@@ -114,23 +123,35 @@ export function Frame() {
       ) : (
         <>
           <TitleBlock row={row} rows={rows} switcher={switcher} setSwitcher={setSwitcher} goTo={goTo} />
-          <Rail athlete={row} folded={folded} onFold={fold} />
+          <Rail athlete={row} folded={folded} onFold={fold} onGuide={() => openGuide(guide === null ? "" : null)} />
         </>
       )}
       <div id="view" tabIndex={-1} className="flex min-h-0 min-w-0 flex-col outline-none max-[700px]:col-span-2">
         <Notices />
-        <div className="min-h-0 flex-1">
-          <Outlet />
+        <div className="flex min-h-0 flex-1">
+          <div className="h-full min-w-0 flex-1">
+            <Outlet />
+          </div>
+          {guide !== null && (
+            <Suspense fallback={null}>
+              <GuidePanel page={guide} row={row} onPage={openGuide} onClose={() => openGuide(null)} />
+            </Suspense>
+          )}
         </div>
       </div>
       {phone ? (
-        <BottomBar row={row} onSearch={() => setPalette(true)} onHistory={() => setHistory(true)} />
+        <BottomBar
+          row={row}
+          onSearch={() => setPalette(true)}
+          onHistory={() => setHistory(true)}
+          onGuide={() => openGuide("")}
+        />
       ) : (
         <StatusBar row={row} onHistory={() => setHistory(true)} />
       )}
       {palette && (
         <Suspense fallback={null}>
-          <Palette rows={rows} current={row?.id ?? null} onClose={() => setPalette(false)} />
+          <Palette rows={rows} current={row?.id ?? null} onGuide={openGuide} onClose={() => setPalette(false)} />
         </Suspense>
       )}
       {history && row && (

@@ -1,5 +1,14 @@
 /** The frame of a phone: whose plan this is at the top, four ways on at the bottom, everything else under More. */
-import { CalendarCheck, ChevronDown, Dumbbell, Ellipsis, History as HistoryIcon, Search, Users } from "lucide-react";
+import {
+  CalendarCheck,
+  ChevronDown,
+  CircleHelp,
+  Dumbbell,
+  Ellipsis,
+  History as HistoryIcon,
+  Search,
+  Users,
+} from "lucide-react";
 import { useState } from "react";
 import { Link, NavLink, useLocation } from "react-router";
 import type { SquadRow } from "../../api/views";
@@ -59,9 +68,10 @@ interface BarProps {
   row: SquadRow | undefined;
   onSearch: () => void;
   onHistory: () => void;
+  onGuide: () => void;
 }
 
-export function BottomBar({ row, onSearch, onHistory }: BarProps) {
+export function BottomBar({ row, onSearch, onHistory, onGuide }: BarProps) {
   const [more, setMore] = useState(false);
   const linked = ({ isActive }: { isActive: boolean }) => `${tab} ${isActive ? on : "text-ink2"}`;
   return (
@@ -78,12 +88,26 @@ export function BottomBar({ row, onSearch, onHistory }: BarProps) {
       <button type="button" className={`${tab} text-ink2`} aria-haspopup="dialog" onClick={() => setMore(true)}>
         <Ellipsis {...look} /> More
       </button>
-      <MoreSheet row={row} open={more} onClose={() => setMore(false)} onSearch={onSearch} onHistory={onHistory} />
+      <MoreSheet
+        row={row}
+        open={more}
+        onClose={() => setMore(false)}
+        onSearch={onSearch}
+        onHistory={onHistory}
+        onGuide={onGuide}
+      />
     </nav>
   );
 }
 
-function MoreSheet({ row, open, onClose, onSearch, onHistory }: BarProps & { open: boolean; onClose: () => void }) {
+function MoreSheet({
+  row,
+  open,
+  onClose,
+  onSearch,
+  onHistory,
+  onGuide,
+}: BarProps & { open: boolean; onClose: () => void }) {
   const choice = useThemeChoice();
   const group = (name: string, which: "club" | "athlete") => (
     <section aria-label={name}>
@@ -132,6 +156,16 @@ function MoreSheet({ row, open, onClose, onSearch, onHistory }: BarProps & { ope
       )}
       {row && group(row.name, "athlete")}
       {group("Club", "club")}
+      <button
+        type="button"
+        className="mt-4 flex h-11 w-full items-center gap-2.5 rounded-[3px] border border-hair bg-surface px-3 text-lead"
+        onClick={() => {
+          onClose();
+          onGuide();
+        }}
+      >
+        <CircleHelp size={18} aria-hidden="true" /> Guide
+      </button>
       <div className="mt-4 flex items-center gap-2">
         <span className="flex-1 text-label text-ink2">Theme</span>
         <Segments

@@ -1,5 +1,5 @@
 /** The rail: every view with its picture and its word, folded to pictures where there is little room or by hand. */
-import { PanelLeftClose, PanelLeftOpen, SunMoon } from "lucide-react";
+import { CircleHelp, PanelLeftClose, PanelLeftOpen, SunMoon } from "lucide-react";
 import { Popover } from "radix-ui";
 import { NavLink } from "react-router";
 import { useClub } from "../data/hooks";
@@ -11,9 +11,10 @@ interface Props {
   athlete: { id: string; name: string } | undefined;
   folded: boolean;
   onFold: (folded: boolean) => void;
+  onGuide: () => void;
 }
 
-export function Rail({ athlete, folded, onFold }: Props) {
+export function Rail({ athlete, folded, onFold, onGuide }: Props) {
   const club = useClub();
   return (
     <nav
@@ -23,6 +24,12 @@ export function Rail({ athlete, folded, onFold }: Props) {
       <RailGroup name={club.data?.name ?? "Club"} word="Club" views={viewsOf("club")} athlete={athlete?.id ?? ""} />
       {athlete && <RailGroup name={athlete.name} word={athlete.name} views={viewsOf("athlete")} athlete={athlete.id} />}
       <span className="flex-1" />
+      <button type="button" aria-label="Guide" className="rail-item group text-ink2 hover:text-ink" onClick={onGuide}>
+        <CircleHelp size={18} strokeWidth={1.6} />
+        <span className="rail-word" aria-hidden="true">
+          Guide
+        </span>
+      </button>
       <ThemeMenu />
       <button
         type="button"

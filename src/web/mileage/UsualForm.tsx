@@ -12,6 +12,7 @@ import { roundTo } from "../../core/units";
 import { SPORT_NAMES } from "../format";
 import { compact, numberFrom } from "../ui/form";
 import { ICON } from "../ui/glyphs";
+import { TimeField } from "../ui/TimeField";
 
 export function UsualForm({
   session: s,
@@ -59,13 +60,12 @@ export function UsualForm({
             ))}
           </select>
         </label>
-        <label className="block text-label">
+        <label className="block text-label" htmlFor={`usual-start-${s.id}`}>
           Starts
-          <input
-            type="time"
-            className="input"
+          <TimeField
+            id={`usual-start-${s.id}`}
             value={s.start ?? ""}
-            onChange={(e) => e.target.value && onChange({ ...s, start: e.target.value })}
+            onChange={(start) => start && onChange({ ...s, start })}
           />
         </label>
         <label className="block text-label">

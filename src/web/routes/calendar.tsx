@@ -97,7 +97,7 @@ function Calendar({ view }: { view: CalendarView }) {
           </h2>
           {clashes.length === 0 && (
             <p className="text-label leading-4 text-ink2">
-              Nobody races while you are away, no weekend has three or more racing, nobody is away on a race day.
+              Nobody races during your absences, no weekend has three or more racing, nobody is away on a race day.
             </p>
           )}
           <ul>

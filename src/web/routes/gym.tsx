@@ -144,14 +144,14 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
             <Asked
               reasons={[why("gym.fit", "points", view.fit)]}
               className="num text-figure leading-7 font-semibold"
-              label={`Cost of fitting together ${view.fit.cost}`}
+              label={`Disturbance of the shared hours ${view.fit.cost}`}
             >
               {view.fit.cost}
             </Asked>{" "}
             points in all,{" "}
             {changes.length === 0
               ? "nobody moves"
-              : `${changes.length === 1 ? "1 athlete moves" : `${changes.length} athletes move`}, ${more > 0 ? `${more} more for their weeks` : more < 0 ? `${-more} less for their weeks` : "their weeks cost the same"}`}
+              : `${changes.length === 1 ? "1 athlete moves" : `${changes.length} athletes move`}, ${more > 0 ? `their weeks are disturbed ${more} points more` : more < 0 ? `their weeks are disturbed ${-more} points less` : "their weeks are disturbed no more"}`}
             .
           </p>
           <ul>

@@ -12,6 +12,7 @@ import { type Filter, filtered, filterFrom, paramsFrom } from "../library/filter
 import { LOADING_NAMES, PATTERN_NAMES } from "../library/words";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
+import { useFocusOn } from "../ui/focus";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
@@ -79,7 +80,9 @@ function Library({ library }: { library: LibraryView }) {
   );
   const at = list.findIndex((e) => e.id === chosen);
   const shown = library.exercises.find((e) => e.id === chosen) ?? list[0];
+  const walked = useFocusOn(`[data-exercise="${chosen}"] button`);
   const step = (by: number) => {
+    walked();
     const next = list[Math.min(list.length - 1, Math.max(0, Math.max(at, 0) + by))];
     if (next) open(next.id);
   };
@@ -90,9 +93,6 @@ function Library({ library }: { library: LibraryView }) {
     { key: "f", label: "fits the athlete now", run: () => set({ fits: !addressNow().fits }), bar: true },
     { key: "n", label: "add an exercise", run: () => setForm("add") },
   ]);
-  useEffect(() => {
-    document.querySelector(`[data-exercise="${chosen}"]`)?.scrollIntoView({ block: "nearest" });
-  }, [chosen]);
   return (
     <div className="grid h-full grid-cols-[372px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] max-[860px]:grid-cols-1 max-[860px]:grid-rows-[42%_minmax(0,1fr)]">
       <main className="flex min-h-0 min-w-0 flex-col border-r border-hair">

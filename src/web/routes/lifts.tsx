@@ -12,6 +12,7 @@ import { DECISION_WORDS } from "../lifts/words";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
 import { Asked } from "../ui/Asked";
+import { useFocusOn } from "../ui/focus";
 import { WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PlateStack } from "../ui/Plates";
@@ -44,7 +45,9 @@ function Both({ id, rows, exercise }: { id: string; rows: LiftRow[]; exercise: s
   const navigate = useNavigate();
   const lift = useLift(id, exercise);
   const at = rows.findIndex((r) => r.exercise === exercise);
+  const walked = useFocusOn(`[data-lift="${exercise}"]`);
   const step = (by: 1 | -1) => {
+    walked();
     const to = rows[at + by];
     if (to) navigate(`/a/${id}/lifts/${to.exercise}`);
   };
@@ -58,6 +61,7 @@ function Both({ id, rows, exercise }: { id: string; rows: LiftRow[]; exercise: s
         {rows.map((r) => (
           <Link
             key={r.exercise}
+            data-lift={r.exercise}
             to={`/a/${id}/lifts/${r.exercise}`}
             aria-current={r.exercise === exercise ? "page" : undefined}
             className={`relative flex gap-2 px-3 py-1.5 leading-4 ${r.exercise === exercise ? "bg-iron-l before:absolute before:inset-y-0 before:left-0 before:w-[3px] before:bg-iron" : "hover:bg-surface"}`}

@@ -17,6 +17,7 @@ import { day, textIn } from "../format";
 import { useCurrentRow, useUnits } from "../frame/current";
 import { OwnValues, Parameters } from "../rules/Parameters";
 import { CHAPTER_NAMES, GLOSSARY, rulePath } from "../rules/words";
+import { useFocusOn } from "../ui/focus";
 import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
@@ -60,7 +61,9 @@ function Rules({ values }: { values: RuleValues }) {
   );
   const list = found.flatMap(([, ids]) => ids);
   const chosen = ruleIdOf(rule === undefined ? chapter : `${chapter}.${rule}`) ?? list[0] ?? null;
+  const walked = useFocusOn(`[data-rule="${chosen}"]`);
   const step = (by: number) => {
+    walked();
     const at = chosen ? list.indexOf(chosen) : -1;
     const next = list[Math.min(list.length - 1, Math.max(0, at + by))];
     if (next) navigate(rulePath(next));
@@ -71,9 +74,6 @@ function Rules({ values }: { values: RuleValues }) {
     { key: "ArrowDown", label: "rule", run: () => step(1), bar: true },
     { key: "t", label: "terms", run: () => setParams(tab === "terms" ? {} : { tab: "terms" }), bar: true },
   ]);
-  useEffect(() => {
-    document.querySelector(`[data-rule="${chosen}"]`)?.scrollIntoView({ block: "nearest" });
-  }, [chosen]);
   return (
     <div className="grid h-full grid-cols-[340px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] max-[860px]:grid-cols-1 max-[860px]:grid-rows-[42%_minmax(0,1fr)]">
       <nav aria-label="Rules by chapter" className="flex min-h-0 min-w-0 flex-col border-r border-hair bg-panel">

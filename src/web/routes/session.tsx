@@ -38,11 +38,11 @@ function Nearest({ id }: { id: string }) {
   return (
     <Empty title="No session in sight">
       <p className="mb-3">
-        Nothing is placed in the next three weeks. Sessions need windows, and weeks need days that races and absences
-        leave open.
+        Nothing is placed in the next three weeks. Sessions need free time slots, and weeks need days that races and
+        absences leave open.
       </p>
       <Link className="btn" to={`/a/${id}/records`}>
-        Open windows and races
+        Open free time and races
       </Link>
     </Empty>
   );
@@ -87,16 +87,13 @@ function One({ id, date, label }: { id: string; date: string; label: string }) {
 const canLift = (v: SessionView): boolean => v.date === v.today || (v.date < v.today && v.log === null);
 
 /** What can be done with a session; it is edited and printed as long as it is planned. */
-function sessionActions(v: SessionView, shorten: () => void): Action[] {
+function sessionActions(v: SessionView): Action[] {
   const at = `${v.date}/${v.label}`;
   return [
     { label: "Week", name: "Open this week", to: `/a/${v.id}/week/${v.date}` },
     ...(v.time
       ? [
           { label: "Edit", icon: ICON.edit, to: `/a/${v.id}/session/${at}/edit` },
-          ...(v.date >= v.today && !v.log && !v.edit && lengthsBelow(v.minutes).length > 0
-            ? [{ label: "Shorten…", run: shorten }]
-            : []),
           { label: "Card", to: `/a/${v.id}/card/${at}` },
         ]
       : []),
@@ -116,7 +113,8 @@ function sessionActions(v: SessionView, shorten: () => void): Action[] {
 
 function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => void }) {
   const phone = usePhone();
-  const [shortening, setShortening] = useState(false);
+  const [shortening, setShortening] = useState<number | null>(null);
+  const shorter = view.date >= view.today && !view.log && !view.edit ? lengthsBelow(view.minutes) : [];
   const units = useUnits();
   return (
     <div className="two-pane">
@@ -132,7 +130,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
           }
         >
           <Steps before="Session before" next="Next session" onStep={onStep} />
-          <Toolbar name="More for this session" actions={sessionActions(view, () => setShortening(true))}>
+          <Toolbar name="More for this session" actions={sessionActions(view)}>
             {view.date > view.today ? (
               <span className="text-label leading-4 text-ink2">Logging opens on {day(view.date)}</span>
             ) : (
@@ -140,7 +138,9 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
             )}
           </Toolbar>
         </PageHeader>
-        {shortening && <ShortenSheet id={view.id} session={view} onClose={() => setShortening(false)} />}
+        {shortening !== null && (
+          <ShortenSheet id={view.id} session={view} to={shortening} onClose={() => setShortening(null)} />
+        )}
         <div className="@container min-h-0 flex-1 overflow-auto px-4 pb-4">
           {phone ? (
             <Cards view={view} units={units} />
@@ -168,6 +168,22 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
             </table>
           )}
           <TimeBar view={view} />
+          {shorter.length > 0 && (
+            <p className="mt-2 flex flex-wrap items-center gap-2 text-label text-ink2">
+              Less time? See what goes at
+              {shorter.map((m) => (
+                <button
+                  key={m}
+                  type="button"
+                  className="btn btn-sm"
+                  aria-haspopup="dialog"
+                  onClick={() => setShortening(m)}
+                >
+                  {m} min
+                </button>
+              ))}
+            </p>
+          )}
           {view.edit?.note && (
             <section className="mt-4">
               <h2 className="sec-h">Note</h2>

@@ -1,5 +1,5 @@
 /** Squad: who lifts today, who needs a look and why. A survey table, the most pressing first. */
-import { lazy, Suspense, useEffect, useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { daysBetween } from "../../core/dates";
@@ -10,6 +10,7 @@ import { ShortSection } from "../section/ShortSection";
 import { Steps, StepsWith } from "../squad/FirstSteps";
 import { Needs, openNeeds } from "../squad/Needs";
 import { SquadCards } from "../squad/SquadCards";
+import { useFocusOn } from "../ui/focus";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
@@ -40,18 +41,20 @@ export default function SquadView() {
     filter === "today" ? r.today !== null : filter === "look" ? openNeeds(r).length > 0 : true,
   );
   const at = Math.min(chosen, Math.max(0, rows.length - 1));
+  const walked = useFocusOn(`[data-row="${at}"]`);
+  const walk = (by: 1 | -1) => {
+    walked();
+    setChosen(Math.max(0, Math.min(rows.length - 1, at + by)));
+  };
   const open = () => rows[at] && navigate(`/a/${rows[at].id}/week`);
   useKeys("view", [
-    { key: "ArrowUp", label: "", run: () => setChosen(Math.max(0, at - 1)), bar: true },
-    { key: "ArrowDown", label: "athlete", run: () => setChosen(Math.min(rows.length - 1, at + 1)), bar: true },
+    { key: "ArrowUp", label: "", run: () => walk(-1), bar: true },
+    { key: "ArrowDown", label: "athlete", run: () => walk(1), bar: true },
     { key: "Enter", label: "open week", run: open, bar: true },
     { key: "t", label: "lifts today", run: () => setFilter(filter === "today" ? "all" : "today"), bar: true },
     { key: "n", label: "new athlete", run: () => navigate("/new"), bar: true },
     { key: "i", label: "import", run: () => setImporting(true), bar: true },
   ]);
-  useEffect(() => {
-    document.querySelector(`[data-row="${at}"]`)?.scrollIntoView({ block: "nearest" });
-  }, [at]);
 
   if (squad.isPending) return <LoadingNote what="the squad" />;
   if (squad.isError) return <Failed error={squad.error} retry={() => squad.refetch()} what="The squad" />;
@@ -73,7 +76,7 @@ export default function SquadView() {
           {ICON.plus} New athlete
         </Link>
       </PageHeader>
-      <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">
+      <div className="@container min-h-0 flex-1 overflow-auto px-4 pb-4">
         {all.length === 1 && all[0] && <StepsWith id={all[0].id} />}
         {all.length === 0 ? (
           <Empty title="No athletes yet">
@@ -96,8 +99,8 @@ export default function SquadView() {
               <tr className="sticky top-0 z-10 h-7 bg-paper text-label text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
                 <th className="w-[164px] pl-2 font-semibold">Athlete</th>
                 <th className="w-[280px] font-semibold">4 weeks back, 8 ahead</th>
-                <th className="w-[150px] font-semibold max-[1100px]:hidden">Next race</th>
-                <th className="w-[112px] font-semibold max-[900px]:hidden">Today</th>
+                <th className="w-[150px] font-semibold @max-[1012px]:hidden">Next race</th>
+                <th className="w-[112px] font-semibold @max-[812px]:hidden">Today</th>
                 <th className="font-semibold">What needs you</th>
                 <th className="w-9">
                   <span className="sr-only">Open</span>
@@ -140,6 +143,7 @@ function Row({
   return (
     <tr
       data-row={at}
+      tabIndex={-1}
       onClick={onChoose}
       className={`h-[76px] border-b border-hair align-middle ${on ? "bg-panel shadow-[inset_3px_0_0_var(--color-iron)]" : ""}`}
     >
@@ -162,7 +166,7 @@ function Row({
           <ShortSection row={row} />
         </Link>
       </td>
-      <td className="max-[1100px]:hidden">
+      <td className="@max-[1012px]:hidden">
         {row.nextRace ? (
           <>
             <span className="block leading-4 font-medium">{row.nextRace.name}</span>
@@ -174,7 +178,7 @@ function Row({
           <span className="text-ink2">none entered</span>
         )}
       </td>
-      <td className="max-[900px]:hidden">
+      <td className="@max-[812px]:hidden">
         {row.today ? (
           <Link to={`/a/${row.id}/session/${today}/${row.today.label}`} className="block hover:underline">
             <span className="block font-medium">{sessionName(row.today.label, row.emphasis ?? "develop")}</span>

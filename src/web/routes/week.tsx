@@ -21,6 +21,7 @@ import { Legend } from "../section/Legend";
 import { weekLayout } from "../section/layout/week";
 import { useSize } from "../section/useSize";
 import { WeekSection } from "../section/WeekSection";
+import { useFocusOn } from "../ui/focus";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PageHeader, Steps } from "../ui/page";
@@ -76,7 +77,9 @@ function Week({ id, view }: { id: string; view: WeekView }) {
     if (chosen !== null && !session) setChosen(null);
   }, [chosen, session]);
   const go = (by: number) => navigate(`/a/${id}/week/${addDays(view.monday, by * 7)}`);
+  const walked = useFocusOn(`[data-session="${session?.label ?? ""}"]`);
   const walk = (by: 1 | -1) => {
+    walked();
     if (view.sessions.length === 0) return;
     const next = view.sessions[(selected + by + view.sessions.length) % view.sessions.length];
     if (next) setChosen(`${next.date}${next.label}`);

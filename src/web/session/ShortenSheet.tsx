@@ -19,12 +19,14 @@ export const lengthsBelow = (minutes: number): number[] => LENGTHS.filter((m) =>
 interface Props {
   id: string;
   session: { date: string; label: Label; start: number; minutes: number };
+  /** The length looked at first, min. */
+  to?: number;
   onClose: () => void;
 }
 
-export function ShortenSheet({ id, session: s, onClose }: Props) {
+export function ShortenSheet({ id, session: s, to, onClose }: Props) {
   const lengths = lengthsBelow(s.minutes);
-  const [minutes, setMinutes] = useState(lengths.at(-1) ?? LENGTHS[0]);
+  const [minutes, setMinutes] = useState(to ?? lengths.at(-1) ?? LENGTHS[0]);
   const changes = useWeekChanges(id);
   const { said } = useUndo(id);
   const shorter = useQuery({
@@ -75,7 +77,7 @@ export function ShortenSheet({ id, session: s, onClose }: Props) {
         </button>
         <button
           type="button"
-          className="btn btn-primary"
+          className="btn btn-pri"
           disabled={!shorter.data || shorter.isPlaceholderData || changes.isPending}
           onClick={take}
         >

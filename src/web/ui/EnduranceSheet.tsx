@@ -26,6 +26,7 @@ import {
   placeFaults,
 } from "./form";
 import { Sheet } from "./Sheet";
+import { TimeField } from "./TimeField";
 import { tell } from "./tell";
 import { useUndo } from "./undo";
 import { WhyList } from "./Why";
@@ -211,7 +212,22 @@ export default function EnduranceSheet({
               )}
             />
           </Field>
-          {input("start", "Start", "time", "optional")}
+          <Field id="end-start" label="Start" hint="optional" error={errors.start?.message}>
+            <Controller
+              name="start"
+              control={form.control}
+              render={({ field }) => (
+                <TimeField
+                  id="end-start"
+                  value={field.value}
+                  invalid={!!errors.start}
+                  describedBy={errors.start ? "end-start-error" : undefined}
+                  onChange={field.onChange}
+                  onBlur={field.onBlur}
+                />
+              )}
+            />
+          </Field>
           {select(
             "sport",
             "Sport",

@@ -5,6 +5,7 @@ import type { SquadRow } from "../../api/views";
 import { SPORT_NAMES } from "../format";
 import { chooseTheme, THEME_CHOICES, THEME_WORDS } from "../frame/theme";
 import { addressOf, VIEWS } from "../frame/views";
+import { GUIDE } from "../guide/pages";
 import { GLOSSARY } from "../rules/words";
 
 /** Every word that is typed must stand in a name; names that begin with it come first. */
@@ -18,10 +19,12 @@ function matches(value: string, typed: string): number {
 export default function Palette({
   rows,
   current,
+  onGuide,
   onClose,
 }: {
   rows: readonly SquadRow[];
   current: string | null;
+  onGuide: (page: string) => void;
   onClose: () => void;
 }) {
   const navigate = useNavigate();
@@ -74,6 +77,21 @@ export default function Palette({
             <Command.Item key={r.id} value={`${r.name} ${r.id}`} className={item} onSelect={go(`/a/${r.id}/week`)}>
               {r.name}
               <span className="text-ink2">{SPORT_NAMES[r.sport]}</span>
+            </Command.Item>
+          ))}
+        </Command.Group>
+        <Command.Group heading="Guide" className={heading}>
+          {GUIDE.map((p) => (
+            <Command.Item
+              key={p.id}
+              value={`${p.title} how to guide help ${p.also}`}
+              className={item}
+              onSelect={() => {
+                onClose();
+                onGuide(p.id);
+              }}
+            >
+              {p.title}
             </Command.Item>
           ))}
         </Command.Group>

@@ -24,6 +24,7 @@ import {
   placeFaults,
 } from "./form";
 import { Sheet } from "./Sheet";
+import { TimeField } from "./TimeField";
 import { tell, tellFault } from "./tell";
 import { useUndo } from "./undo";
 
@@ -167,7 +168,22 @@ export default function RaceSheet({
               )}
             />
           </Field>
-          {input("start", "Start", "time", "optional")}
+          <Field id="race-start" label="Start" hint="optional" error={errors.start?.message}>
+            <Controller
+              name="start"
+              control={form.control}
+              render={({ field }) => (
+                <TimeField
+                  id="race-start"
+                  value={field.value}
+                  invalid={!!errors.start}
+                  describedBy={errors.start ? "race-start-error" : undefined}
+                  onChange={field.onChange}
+                  onBlur={field.onBlur}
+                />
+              )}
+            />
+          </Field>
           <Field id="race-priority" label="Importance" error={errors.priority?.message}>
             <select id="race-priority" className="input" {...form.register("priority")}>
               {PRIORITIES.map((p) => (

@@ -1,7 +1,7 @@
 /** Add or edit a weekly window. */
 
 import { useState } from "react";
-import { useForm } from "react-hook-form";
+import { Controller, useForm } from "react-hook-form";
 import { windowSchema } from "../../api/requests";
 import type { Window } from "../../core/athlete";
 import { WEEKDAY_NAMES } from "../../core/dates";
@@ -10,6 +10,7 @@ import { useSaveWindows } from "../data/hooks";
 import { useHeld } from "../data/tags";
 import { bodyResolver, Field, FormActions, FormProblem, numberFrom, placeFaults } from "./form";
 import { Sheet } from "./Sheet";
+import { TimeField } from "./TimeField";
 import { tell, tellUndo } from "./tell";
 
 interface Form {
@@ -94,12 +95,19 @@ export default function WindowSheet({
             </select>
           </Field>
           <Field id="win-start" label="From" error={errors.start?.message}>
-            <input
-              id="win-start"
-              type="time"
-              className="input"
-              aria-invalid={!!errors.start}
-              {...form.register("start")}
+            <Controller
+              name="start"
+              control={form.control}
+              render={({ field }) => (
+                <TimeField
+                  id="win-start"
+                  value={field.value}
+                  invalid={!!errors.start}
+                  describedBy={errors.start ? "win-start-error" : undefined}
+                  onChange={field.onChange}
+                  onBlur={field.onBlur}
+                />
+              )}
             />
           </Field>
           <Field id="win-minutes" label="Length" hint="min" error={errors.minutes?.message}>

@@ -1,6 +1,6 @@
 /** Expected dates are read off a calendar of 2026 and 2028. */
 import { describe, expect, it } from "vitest";
-import { dateFromText, textOfDate } from "./dateText";
+import { dateFromText, textOfDate, timeFromText } from "./dateText";
 
 describe("a typed date", () => {
   it.each([
@@ -31,5 +31,24 @@ describe("a typed date", () => {
     expect(textOfDate("2026-03-11")).toBe("Wed 11 Mar 2026");
     expect(textOfDate("2028-02-29")).toBe("Tue 29 Feb 2028");
     expect(textOfDate("")).toBe("");
+  });
+});
+
+describe("a typed time of day", () => {
+  it.each([
+    ["17:30", "17:30"],
+    ["17.30", "17:30"],
+    ["1730", "17:30"],
+    ["5:30 pm", "17:30"],
+    ["5:30pm", "17:30"],
+    ["12 am", "00:00"],
+    ["7", "07:00"],
+    ["0:05", "00:05"],
+    ["23:59", "23:59"],
+  ])("%s is %s", (typed, time) => {
+    expect(timeFromText(typed)).toBe(time);
+  });
+  it.each(["", "24:00", "12:60", "noon", "17:3", "-1"])("%s is none", (typed) => {
+    expect(timeFromText(typed)).toBeNull();
   });
 });

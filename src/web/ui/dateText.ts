@@ -1,4 +1,4 @@
-/** Dates as people type them, day before month, and as they are shown. */
+/** Dates and times of day as people type them, day before month, and as they are shown. */
 import { format, isValid, parse } from "date-fns";
 import { enGB } from "date-fns/locale/en-GB";
 import { type IsoDate, isDate } from "../../core/dates";
@@ -37,3 +37,19 @@ export function dateFromText(text: string, near: IsoDate): IsoDate | null {
 /** "Wed 11 Mar 2026" */
 export const textOfDate = (date: IsoDate): string =>
   isDate(date) ? format(new Date(`${date}T12:00:00`), "EEE d MMM yyyy", { locale: enGB }) : date;
+
+const CLOCKS = ["H:mm", "H.mm", "HHmm", "h:mm a", "h.mm a", "h a", "ha", "h:mma", "H"];
+
+/**
+ * The time of day that a text means: "17:30", "17.30", "1730", "5:30 pm", "7".
+ * @returns "HH:mm"; null for a text that is no time
+ */
+export function timeFromText(text: string): string | null {
+  const typed = text.trim().replaceAll("\u00a0", " ").replace(/\s*h$/i, "");
+  if (/^24[:.]?00$|[:.]\d(?!\d)/.test(typed)) return null;
+  for (const pattern of CLOCKS) {
+    const found = parse(typed, pattern, new Date(2026, 0, 1), { locale: enGB });
+    if (isValid(found)) return format(found, "HH:mm");
+  }
+  return null;
+}

@@ -4,6 +4,7 @@ import type { WeekView } from "../../api/views";
 import { timeOf } from "../../core/dates";
 import { day, placeName } from "../format";
 import { Field, minutesFrom } from "../ui/form";
+import { TimeField } from "../ui/TimeField";
 import type { WeekActions } from "./useWeekActions";
 
 interface Props {
@@ -39,14 +40,7 @@ export function AddSlot({ view, date, minutes, actions, onDone }: Props) {
       }}
     >
       <Field id={`${field}-start`} label="From">
-        <input
-          id={`${field}-start`}
-          type="time"
-          className="input"
-          required
-          value={start}
-          onChange={(e) => setStart(e.target.value)}
-        />
+        <TimeField id={`${field}-start`} value={start} onChange={setStart} />
       </Field>
       <Field id={`${field}-minutes`} label="Length" hint="min" error={fault}>
         <input
@@ -67,7 +61,7 @@ export function AddSlot({ view, date, minutes, actions, onDone }: Props) {
           ))}
         </select>
       </Field>
-      <button type="submit" className="btn btn-primary" disabled={busy}>
+      <button type="submit" className="btn btn-pri" disabled={busy}>
         {busy ? "Adding…" : "Add slot"}
       </button>
     </form>

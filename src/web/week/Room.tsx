@@ -30,7 +30,8 @@ export function Room({
       {room.isError && <p className="text-label text-brick-ink">{room.error.message}</p>}
       {room.data?.length === 0 && (
         <p className="text-label leading-4 text-ink2">
-          No single change of a window, a length or a key session makes room this week. Skip it, or change two things.
+          No single change of a free time slot, a length or a key session makes room this week. Skip it, or change two
+          things.
         </p>
       )}
       <ul>

@@ -116,7 +116,7 @@ export const UPPER: readonly Exercise[] = [
   }),
   ex("band-row", "Band row", "pull", "band", 4, ["latissimus dorsi", "rhomboids"], ["biceps"], {
     setup: ["Band fixed at chest height, stand or sit tall."],
-    cues: ["Anchor at chest height, squeeze, slow back.", "Shoulders down."],
+    cues: ["Squeeze, slow back.", "Shoulders down."],
     mistakes: ["Shrugging", "Leaning back"],
     look: ["shoulders down"],
     felt: "Between the shoulder blades",
@@ -134,7 +134,7 @@ export const UPPER: readonly Exercise[] = [
     ["biceps", "forearms"],
     {
       setup: [
-        "Towel knotted over the top of a closed door, or round its anchor.",
+        "Towel knotted over the top of a closed door, or round the door anchor.",
         "Lean back, arms long, body in one line.",
       ],
       cues: ["Elbows to the ribs, chest to the hands.", "Slow back, shoulders down."],
@@ -146,7 +146,7 @@ export const UPPER: readonly Exercise[] = [
       notWith: ["bone-stress"],
       careWith: ["shoulder"],
       places: ["home"],
-      cautions: ["The door closed and locked, opening away from you; the anchor pulled at before you lean."],
+      cautions: ["The door closed and locked, opening away from you; the towel pulled at before you lean."],
     },
   ),
   ex("prone-pull", "Prone arm pull", "pull", "bodyweight", 2, ["rhomboids", "latissimus dorsi"], ["deltoids"], {
