@@ -140,6 +140,7 @@ test("a locked session never moves: not by hand, not by a fit, not by what came 
   await session(page, "A").click();
   await page.getByRole("button", { name: "Lock here" }).click();
   await expect(page.getByRole("button", { name: "Unlock" })).toBeVisible();
+  await expect(page.getByText(/^Session A stays on/)).toBeVisible();
   const at = (await placedOn(page, id)).A;
   await hold(page, session(page, "A"));
   const saturday = await pointOn(page, 5, 0.7);
@@ -278,7 +279,7 @@ test("two athletes with one rack at the same hour are separated, with the cost s
   await page.getByRole("button", { name: "Fewer: Racks" }).click();
   await expect(page.getByLabel("Racks", { exact: true })).toHaveText("1");
   await expect(page.getByText(/As planned there is no room for \d+ min/)).toBeVisible();
-  await expect(page.getByRole("button", { name: /^Cost of fitting together \d+/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: /^Disturbance of the shared hours \d+/ })).toBeVisible();
   await page.getByRole("button", { name: "Shared out" }).click();
   await expect(page.getByText(", rack 1")).toHaveCount(2);
   await page.getByRole("button", { name: "Apply" }).click();

@@ -57,6 +57,7 @@ const building: Partial<Athlete> = {
 /** What no generated season uses, with an athlete who gets it. */
 const REACHED: Readonly<Record<string, Athlete>> = {
   "wall-facing-squat": at(placeFrom("bare-home", "home"), onStep("squat", "wall-facing-squat")),
+  "overhead-wall-squat": at(placeFrom("bare-home", "home"), onStep("squat", "overhead-wall-squat")),
   "safety-bar-squat": at(
     { ...gym, bars: [...gym.bars, { id: "safety", kind: "safety", massKg: 25 }] },
     { health: { clearanceNeeded: false, areas: [{ area: "shoulder", side: "left", status: "current" }] } },
@@ -68,6 +69,15 @@ const REACHED: Readonly<Record<string, Athlete>> = {
     settings: { approach: "full-range" },
   }),
   "slider-lunge": at(gym, onStep("lunge", "slider-lunge")),
+  "pull-up": at(
+    { ...placeFrom("bare-home", "home"), other: ["step", "wall", "chair", "pull-up-bar"] },
+    { athlete: { ...athleteWith().athlete, strengthTrainingMonths: 24 } },
+  ),
+  "band-pulldown": at(
+    { ...placeFrom("bare-home", "home"), bands: ["light", "medium"], other: ["step", "door-anchor"] },
+    { athlete: { ...athleteWith().athlete, sport: "row" } },
+  ),
+  "adductor-plank-bent-knee": at(gym, onStep("adductor", "adductor-plank-bent-knee")),
   "cable-row": at(placeFrom("club-gym", "gym")),
   "half-kneeling-lift": at(gym),
   "towel-row": at(placeFrom("bare-home", "home")),

@@ -31,14 +31,14 @@ const STEPS: Record<string, string> = {
 
 /** What the trade names beside the ladders. */
 const BESIDE: Partial<Record<Pattern, string>> = {
-  squat: "leg-press",
+  squat: "leg-press bodyweight-squat",
   hinge: "supported-back-extension kettlebell-swing",
   "split-squat": "knee-forward-split-squat shallow-single-leg-squat-band terminal-knee-extension",
-  hip: "hip-hike toe-tap wall-knee-press band-kickback adductor-side-plank march-hold loaded-hip-flexor-raise straight-leg-hold quadruped-kick quadruped-circle hydrant slider-curl heel-walk-out side-hold-knee-lift lateral-squat-step backward-walk hand-foot-walk",
+  hip: "hip-hike toe-tap wall-knee-press band-kickback adductor-side-plank adductor-plank-bent-knee lying-hamstring-curl march-hold loaded-hip-flexor-raise straight-leg-hold quadruped-kick quadruped-circle hydrant slider-curl heel-walk-out side-hold-knee-lift lateral-squat-step backward-walk hand-foot-walk",
   calf: "heel-walk soleus-raise leg-press-calf-hold",
   trunk: "bird-dog band-rotation half-kneeling-chop half-kneeling-lift running-arm-pull loaded-carry",
   push: "push-up incline-press band-punch",
-  pull: "one-arm-row staggered-row band-row cable-row",
+  pull: "one-arm-row staggered-row band-row cable-row pull-up band-pulldown",
   mobility:
     "hip-flexor-stretch outer-hip-stretch active-quad-stretch groiners leg-swings-back cat-cow foot-rolling foam-rolling mobility-flow",
 };

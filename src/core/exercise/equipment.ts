@@ -7,7 +7,8 @@ import type { Exercise, LoadKind, Need } from "./types";
 /** @returns whether the place holds what the word asks for */
 export function hasNeed(place: Place, need: Need): boolean {
   if (need.startsWith("machine:")) return place.machines.some((m) => m.kind === need.slice(8));
-  if (need.endsWith("-bar")) return place.bars.some((b) => `${b.kind}-bar` === need);
+  // A bar to hang from is no bar to load.
+  if (need.endsWith("-bar") && need !== "pull-up-bar") return place.bars.some((b) => `${b.kind}-bar` === need);
   switch (need) {
     case "dumbbell":
       return place.dumbbellsKg.some((d) => d.count > 0) || (place.bottlesKg ?? []).length > 0 || !!place.rucksack;

@@ -36,8 +36,7 @@ function changeRoutes(r: RouteList, ctx: ServerContext): void {
 
   r.read("/:id/edits", async ({ params }) => {
     if ((await store.athletes.revision(params.id)) === null) throw notFound("athlete");
-    const view: EditsView = await store.athletes.edits(params.id);
-    return json(view);
+    return json((await store.athletes.edits(params.id)) satisfies EditsView);
   });
 
   r.read("/:id/history", async ({ params }) => {

@@ -144,46 +144,7 @@ function Cell({
           How hard: the percent of the build before it is kept; the reserve follows.
         </p>
       ) : (
-        <>
-          <div className="mb-2 flex items-center gap-2">
-            <span className="w-[92px] text-label font-medium">How hard by</span>
-            <fieldset disabled={locked} className="-ml-1">
-              <Segments<"reserve" | "percent">
-                name="How hard by"
-                value={by}
-                onChange={swap}
-                options={[
-                  ["reserve", "Reserve"],
-                  ["percent", "Percent"],
-                ]}
-              />
-            </fieldset>
-          </div>
-          {cell.percent === null ? (
-            <Span
-              label="In reserve"
-              unit="reps"
-              value={cell.rir ?? [2, 3]}
-              locked={locked}
-              onChange={(rir) => onChange({ ...cell, rir })}
-              fault={fault("rir")}
-            />
-          ) : (
-            <div className="mb-2">
-              <div className="flex items-center gap-2">
-                <span className="w-[92px] text-label font-medium">Percent</span>
-                <Num
-                  label="Percent of 1RM"
-                  value={cell.percent}
-                  locked={locked}
-                  onChange={(percent) => onChange({ ...cell, percent })}
-                />
-                <span className="text-label text-ink2">% of 1RM</span>
-              </div>
-              <Fault text={fault("percent")} />
-            </div>
-          )}
-        </>
+        <HowHard locked={locked} by={by} swap={swap} cell={cell} onChange={onChange} fault={fault} />
       )}
       <Span
         label="Holds"
@@ -206,26 +167,7 @@ function Cell({
         </div>
         <Fault text={fault("restSeconds")} />
       </div>
-      <div className="flex items-center gap-2">
-        <label htmlFor={tempoId} className="w-[92px] text-label font-medium">
-          Tempo
-        </label>
-        <input
-          id={tempoId}
-          className="input h-7 w-20"
-          placeholder="its own"
-          disabled={locked}
-          defaultValue={cell.tempo ?? ""}
-          key={cell.tempo ?? ""}
-          onBlur={(e) => {
-            const t = e.target.value.trim();
-            if (t === "") onChange({ ...cell, tempo: null });
-            else if (/^\d{1,2}-\d{1,2}-\d{1,2}$/.test(t)) onChange({ ...cell, tempo: t });
-            else e.target.value = cell.tempo ?? "";
-          }}
-        />
-        <span className="text-label text-ink2">seconds</span>
-      </div>
+      <Tempo tempoId={tempoId} locked={locked} cell={cell} onChange={onChange} />
     </div>
   );
 }
@@ -272,6 +214,93 @@ function RowForm({
       {box("Squat and hinge keep the percent of the build before it", row.samePercent, (samePercent) =>
         onChange({ ...row, samePercent }),
       )}
+    </div>
+  );
+}
+
+interface HowHardProps {
+  locked: boolean;
+  by: "reserve" | "percent";
+  swap: (to: "reserve" | "percent") => void;
+  cell: DoseCell;
+  onChange: (c: DoseCell) => void;
+  fault: (field: string) => string | undefined;
+}
+
+/** By reserve or by percent. */
+function HowHard({ locked, by, swap, cell, onChange, fault }: HowHardProps) {
+  return (
+    <>
+      <div className="mb-2 flex items-center gap-2">
+        <span className="w-[92px] text-label font-medium">How hard by</span>
+        <fieldset disabled={locked} className="-ml-1">
+          <Segments<"reserve" | "percent">
+            name="How hard by"
+            value={by}
+            onChange={swap}
+            options={[
+              ["reserve", "Reserve"],
+              ["percent", "Percent"],
+            ]}
+          />
+        </fieldset>
+      </div>
+      {cell.percent === null ? (
+        <Span
+          label="In reserve"
+          unit="reps"
+          value={cell.rir ?? [2, 3]}
+          locked={locked}
+          onChange={(rir) => onChange({ ...cell, rir })}
+          fault={fault("rir")}
+        />
+      ) : (
+        <div className="mb-2">
+          <div className="flex items-center gap-2">
+            <span className="w-[92px] text-label font-medium">Percent</span>
+            <Num
+              label="Percent of 1RM"
+              value={cell.percent}
+              locked={locked}
+              onChange={(percent) => onChange({ ...cell, percent })}
+            />
+            <span className="text-label text-ink2">% of 1RM</span>
+          </div>
+          <Fault text={fault("percent")} />
+        </div>
+      )}
+    </>
+  );
+}
+
+interface TempoProps {
+  tempoId: string;
+  locked: boolean;
+  cell: DoseCell;
+  onChange: (c: DoseCell) => void;
+}
+
+function Tempo({ tempoId, locked, cell, onChange }: TempoProps) {
+  return (
+    <div className="flex items-center gap-2">
+      <label htmlFor={tempoId} className="w-[92px] text-label font-medium">
+        Tempo
+      </label>
+      <input
+        id={tempoId}
+        className="input h-7 w-20"
+        placeholder="its own"
+        disabled={locked}
+        defaultValue={cell.tempo ?? ""}
+        key={cell.tempo ?? ""}
+        onBlur={(e) => {
+          const t = e.target.value.trim();
+          if (t === "") onChange({ ...cell, tempo: null });
+          else if (/^\d{1,2}-\d{1,2}-\d{1,2}$/.test(t)) onChange({ ...cell, tempo: t });
+          else e.target.value = cell.tempo ?? "";
+        }}
+      />
+      <span className="text-label text-ink2">seconds</span>
     </div>
   );
 }

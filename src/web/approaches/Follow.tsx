@@ -1,4 +1,5 @@
 /** What one athlete follows: the approach, its exceptions by phase, and the rules of the phases that act. */
+import type { Dispatch, SetStateAction } from "react";
 import { useState } from "react";
 import type { FollowBody } from "../../api/requests";
 import type { ApproachView, FollowView } from "../../api/views";
@@ -78,64 +79,79 @@ export function Follow({ name, view, approaches, onPreview, onClubRules }: Props
           Rules of the phases
           <span className="font-normal">what must hold, clearance, pain and age cannot be switched off</span>
         </h2>
-        <table className="w-full border-collapse text-label leading-4">
-          <thead>
-            <tr className="h-6 text-left text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
-              <th className="font-semibold">Rule</th>
-              <th className="font-semibold">What it does</th>
-              <th className="w-[72px] font-semibold">{name.split(" ")[0]}</th>
-              <th className="w-[72px] font-semibold">All</th>
-            </tr>
-          </thead>
-          <tbody>
-            {SWITCHES.map((s) => {
-              const all = !club.includes(s.id);
-              return (
-                <tr key={s.id} className="border-b border-hair2">
-                  <td className="py-1.5 pr-3 font-semibold">
-                    {RULES[s.id]?.title}
-                    <span className="block font-normal text-ink2">
-                      {s.id} ·{" "}
-                      {RULES[s.id]?.trust === "pub"
-                        ? "published"
-                        : RULES[s.id]?.trust === "trade"
-                          ? "common practice"
-                          : "our assumption"}
-                    </span>
-                  </td>
-                  <td className="pr-3">{s.does}</td>
-                  <td>
-                    <label className="flex items-center gap-1.5">
-                      <input
-                        type="checkbox"
-                        aria-label={`${RULES[s.id]?.title} for ${name}`}
-                        checked={all && !off.includes(s.id)}
-                        disabled={!all}
-                        onChange={() => setOff((o) => toggle(o, s.id))}
-                      />
-                      {all ? (off.includes(s.id) ? "off" : "on") : "off"}
-                    </label>
-                  </td>
-                  <td>
-                    <label className="flex items-center gap-1.5">
-                      <input
-                        type="checkbox"
-                        aria-label={`${RULES[s.id]?.title} for all athletes`}
-                        checked={all}
-                        onChange={() => setClub((o) => toggle(o, s.id))}
-                      />
-                      {all ? "on" : "off"}
-                    </label>
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <RulesTable name={name} club={club} off={off} setOff={setOff} toggle={toggle} setClub={setClub} />
         <button type="button" className="btn mt-3" disabled={!clubChanged} onClick={() => onClubRules(club)}>
           Change the rules of all athletes
         </button>
       </section>
     </div>
+  );
+}
+
+interface RulesTableProps {
+  name: string;
+  club: string[];
+  off: string[];
+  setOff: Dispatch<SetStateAction<string[]>>;
+  toggle: (list: string[], id: string) => string[];
+  setClub: Dispatch<SetStateAction<string[]>>;
+}
+
+function RulesTable({ name, club, off, setOff, toggle, setClub }: RulesTableProps) {
+  return (
+    <table className="w-full border-collapse text-label leading-4">
+      <thead>
+        <tr className="h-6 text-left text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
+          <th className="font-semibold">Rule</th>
+          <th className="font-semibold">What it does</th>
+          <th className="w-[72px] font-semibold">{name.split(" ")[0]}</th>
+          <th className="w-[72px] font-semibold">All</th>
+        </tr>
+      </thead>
+      <tbody>
+        {SWITCHES.map((s) => {
+          const all = !club.includes(s.id);
+          return (
+            <tr key={s.id} className="border-b border-hair2">
+              <td className="py-1.5 pr-3 font-semibold">
+                {RULES[s.id]?.title}
+                <span className="block font-normal text-ink2">
+                  {s.id} ·{" "}
+                  {RULES[s.id]?.trust === "pub"
+                    ? "published"
+                    : RULES[s.id]?.trust === "trade"
+                      ? "common practice"
+                      : "our assumption"}
+                </span>
+              </td>
+              <td className="pr-3">{s.does}</td>
+              <td>
+                <label className="flex items-center gap-1.5">
+                  <input
+                    type="checkbox"
+                    aria-label={`${RULES[s.id]?.title} for ${name}`}
+                    checked={all && !off.includes(s.id)}
+                    disabled={!all}
+                    onChange={() => setOff((o) => toggle(o, s.id))}
+                  />
+                  {all ? (off.includes(s.id) ? "off" : "on") : "off"}
+                </label>
+              </td>
+              <td>
+                <label className="flex items-center gap-1.5">
+                  <input
+                    type="checkbox"
+                    aria-label={`${RULES[s.id]?.title} for all athletes`}
+                    checked={all}
+                    onChange={() => setClub((o) => toggle(o, s.id))}
+                  />
+                  {all ? "on" : "off"}
+                </label>
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
   );
 }

@@ -1,7 +1,7 @@
 /** One row of the session: dragged by its handle, or moved with the keyboard from there; its figures are fields that arrow keys walk. */
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import type { KeyboardEvent } from "react";
+import type { KeyboardEvent, ReactNode } from "react";
 import type { ExerciseView, ItemView } from "../../api/views";
 import { lbToKg } from "../../core/units";
 import { loadText, massNumber, type Units } from "../format";
@@ -29,6 +29,17 @@ interface Props {
 }
 
 const FIELDS = ["sets", "low", "reps", "rir", "load", "rest", "note"] as const;
+type FieldName = (typeof FIELDS)[number];
+/** A field of the row: its name, words, value, width, what takes the number, its limits and what an empty one shows. */
+type FieldMaker = (
+  id: FieldName,
+  words: string,
+  value: number | undefined,
+  width: string,
+  put: (n: number | undefined) => void,
+  limits: [number, number],
+  placeholder?: string,
+) => ReactNode;
 
 export function EditRow({
   row,
@@ -48,25 +59,9 @@ export function EditRow({
   });
   const timed = exercise?.unit === "seconds";
   const name = exercise?.name ?? row.exercise;
-  const walk = (e: KeyboardEvent<HTMLInputElement>, field: (typeof FIELDS)[number]) => {
-    const to = (row: number, f: string) => document.getElementById(`e-${row}-${f}`);
-    const input = e.currentTarget;
-    const edge = e.key === "ArrowLeft" ? input.selectionStart === 0 : input.selectionEnd === input.value.length;
-    let next: HTMLElement | null = null;
-    if (e.key === "ArrowUp") next = to(at - 1, field);
-    else if (e.key === "ArrowDown" || e.key === "Enter") next = to(at + 1, field);
-    else if (edge && (e.key === "ArrowLeft" || e.key === "ArrowRight")) {
-      const by = e.key === "ArrowLeft" ? -1 : 1;
-      for (let i = FIELDS.indexOf(field) + by; i >= 0 && i < FIELDS.length && !next; i += by)
-        next = to(at, FIELDS[i] ?? "");
-    }
-    if (!next) return;
-    e.preventDefault();
-    next.focus();
-    if (next instanceof HTMLInputElement) next.select();
-  };
+  const walk = (e: KeyboardEvent<HTMLInputElement>, field: FieldName) => walkFrom(e, at, field);
   const field = (
-    id: (typeof FIELDS)[number],
+    id: FieldName,
     words: string,
     value: number | undefined,
     width: string,
@@ -93,7 +88,6 @@ export function EditRow({
       }}
     />
   );
-  const bottom = made && made.why.length > 0;
   return (
     <li
       ref={setNodeRef}
@@ -120,31 +114,16 @@ export function EditRow({
             <span className="absolute -top-2 right-1 -bottom-2 border-l-[1.5px] border-iron" aria-hidden="true" />
           )}
         </span>
-        <span className="min-w-0">
-          <Picker
-            exercises={exercises}
-            label={`Instead of ${name}`}
-            className="flex min-h-6 min-w-0 items-center gap-2 text-left font-semibold decoration-edge decoration-dotted underline-offset-4 hover:underline"
-            onPick={(e) => {
-              const wasTimed = timed;
-              const { seconds: _s, reps: _r, repsLow: _l, rir: _i, loadKg: _k, ...rest } = row;
-              if ((e.unit === "seconds") === wasTimed) onChange({ ...row, exercise: e.id });
-              else if (e.unit === "seconds") onChange({ ...rest, exercise: e.id, seconds: e.ownSeconds ?? 20 });
-              else onChange({ ...rest, exercise: e.id, reps: e.ownReps?.[1] ?? 10, rir: 2 });
-            }}
-          >
-            {exercise && <PatternTile id={bandOf(exercise.pattern)} size={18} />}
-            <span className="truncate">{name}</span>
-          </Picker>
-          <span className="flex items-center gap-3 pl-[26px] text-label leading-4">
-            {at > 0 && (
-              <button type="button" className="link min-h-6" onClick={() => onLink(!row.linked)}>
-                {row.linked ? "Unpair" : "Pair with above"}
-              </button>
-            )}
-            {exercise?.unilateral && <span className="text-ink2">each side</span>}
-          </span>
-        </span>
+        <NameCell
+          exercises={exercises}
+          name={name}
+          timed={timed}
+          row={row}
+          onChange={onChange}
+          exercise={exercise}
+          at={at}
+          onLink={onLink}
+        />
         {field(
           "sets",
           "sets",
@@ -153,68 +132,9 @@ export function EditRow({
           (n) => onChange({ ...row, sets: Math.round(n ?? row.sets) }),
           [1, 10],
         )}
-        {timed ? (
-          <span className="flex items-center gap-1">
-            {field("reps", "seconds", row.seconds, "w-[52px]", (n) => onChange({ ...row, seconds: n ?? 20 }), [1, 600])}
-            <span className="text-label text-ink2">s</span>
-          </span>
-        ) : (
-          <span className="flex items-center gap-1">
-            {field(
-              "low",
-              "reps, low end",
-              row.repsLow,
-              "w-[40px]",
-              (n) => {
-                const { repsLow: _, ...rest } = row;
-                onChange(n === undefined ? rest : { ...row, repsLow: Math.round(n) });
-              },
-              [1, 100],
-            )}
-            <span className="text-ink2">–</span>
-            {field(
-              "reps",
-              "reps",
-              row.reps,
-              "w-[40px]",
-              (n) => onChange({ ...row, reps: Math.round(n ?? 8) }),
-              [1, 100],
-            )}
-          </span>
-        )}
-        {timed ? (
-          <span className="text-center text-ink2">–</span>
-        ) : (
-          field(
-            "rir",
-            "in reserve",
-            row.rir,
-            "w-[42px]",
-            (n) => {
-              const { rir: _, ...rest } = row;
-              onChange(n === undefined ? rest : { ...row, rir: n });
-            },
-            [0, 10],
-          )
-        )}
-        <span>
-          {made && !["bodyweight", "band"].includes(made.loading) ? (
-            field(
-              "load",
-              `load in ${units.massUnit}, empty works it out`,
-              row.loadKg === undefined ? undefined : massNumber(row.loadKg, units),
-              "w-[78px]",
-              (n) => {
-                const { loadKg: _, ...rest } = row;
-                onChange(n === undefined ? rest : { ...row, loadKg: units.massUnit === "lb" ? lbToKg(n) : n });
-              },
-              [0, 1300],
-              made.loadKg === null ? "find" : String(massNumber(made.loadKg, units)),
-            )
-          ) : (
-            <span className="block text-center text-label text-ink2">{made ? loadText(made, units) : "…"}</span>
-          )}
-        </span>
+        <AmountCell timed={timed} field={field} row={row} onChange={onChange} />
+        <ReserveCell timed={timed} field={field} row={row} onChange={onChange} />
+        <LoadCell made={made} field={field} units={units} row={row} onChange={onChange} />
         {field(
           "rest",
           "rest in seconds",
@@ -227,43 +147,237 @@ export function EditRow({
           [0, 900],
           made ? String(made.restSeconds) : "",
         )}
-        <span className="flex justify-end">
-          <button
-            type="button"
-            className="btn btn-sm btn-sq"
-            aria-label={`Remove ${name}`}
-            disabled={count === 1}
-            onClick={onRemove}
-          >
-            {ICON.bin}
-          </button>
-        </span>
+        <RemoveCell name={name} count={count} onRemove={onRemove} />
       </div>
-      <div className="flex items-center gap-3 pb-2 pl-[70px]">
-        <input
-          id={`e-${at}-note`}
-          aria-label={`${name}: note`}
-          className="input h-6 flex-1 border-hair bg-transparent text-label"
-          placeholder="Note for the athlete"
-          maxLength={300}
-          defaultValue={row.note ?? ""}
-          key={`note${row.note ?? ""}`}
-          onKeyDown={(e) => {
-            if (e.key === "ArrowUp" || e.key === "ArrowDown") walk(e, "note");
-          }}
-          onBlur={(e) => {
-            const text = e.target.value.trim();
-            if (text === (row.note ?? "")) return;
-            const { note: _, ...rest } = row;
-            onChange(text === "" ? rest : { ...row, note: text });
-          }}
-        />
-        {bottom && (
-          <Asked reasons={made.why} className="text-label text-ink2">
-            {made.percent1rm === null ? "why" : `${made.percent1rm}% of 1RM`}
-          </Asked>
-        )}
-      </div>
+      <NoteLine at={at} name={name} row={row} walk={walk} onChange={onChange} made={made} />
     </li>
+  );
+}
+
+interface NameCellProps {
+  exercises: readonly ExerciseView[];
+  name: string;
+  timed: boolean;
+  row: Row;
+  onChange: (r: Row) => void;
+  exercise: ExerciseView | undefined;
+  at: number;
+  onLink: (linked: boolean) => void;
+}
+
+/** The exercise, its pairing, and another one in its place. */
+function NameCell({ exercises, name, timed, row, onChange, exercise, at, onLink }: NameCellProps) {
+  return (
+    <span className="min-w-0">
+      <Picker
+        exercises={exercises}
+        label={`Instead of ${name}`}
+        className="flex min-h-6 min-w-0 items-center gap-2 text-left font-semibold decoration-edge decoration-dotted underline-offset-4 hover:underline"
+        onPick={(e) => {
+          const wasTimed = timed;
+          const { seconds: _s, reps: _r, repsLow: _l, rir: _i, loadKg: _k, ...rest } = row;
+          if ((e.unit === "seconds") === wasTimed) onChange({ ...row, exercise: e.id });
+          else if (e.unit === "seconds") onChange({ ...rest, exercise: e.id, seconds: e.ownSeconds ?? 20 });
+          else onChange({ ...rest, exercise: e.id, reps: e.ownReps?.[1] ?? 10, rir: 2 });
+        }}
+      >
+        {exercise && <PatternTile id={bandOf(exercise.pattern)} size={18} />}
+        <span className="truncate">{name}</span>
+      </Picker>
+      <span className="flex items-center gap-3 pl-[26px] text-label leading-4">
+        {at > 0 && (
+          <button type="button" className="link min-h-6" onClick={() => onLink(!row.linked)}>
+            {row.linked ? "Unpair" : "Pair with above"}
+          </button>
+        )}
+        {exercise?.unilateral && <span className="text-ink2">each side</span>}
+      </span>
+    </span>
+  );
+}
+
+interface AmountCellProps {
+  timed: boolean;
+  field: FieldMaker;
+  row: Row;
+  onChange: (r: Row) => void;
+}
+
+/** Repetitions with their low end, or seconds. */
+function AmountCell({ timed, field, row, onChange }: AmountCellProps) {
+  return (
+    <>
+      {timed ? (
+        <span className="flex items-center gap-1">
+          {field("reps", "seconds", row.seconds, "w-[52px]", (n) => onChange({ ...row, seconds: n ?? 20 }), [1, 600])}
+          <span className="text-label text-ink2">s</span>
+        </span>
+      ) : (
+        <span className="flex items-center gap-1">
+          {field(
+            "low",
+            "reps, low end",
+            row.repsLow,
+            "w-[40px]",
+            (n) => {
+              const { repsLow: _, ...rest } = row;
+              onChange(n === undefined ? rest : { ...row, repsLow: Math.round(n) });
+            },
+            [1, 100],
+          )}
+          <span className="text-ink2">–</span>
+          {field("reps", "reps", row.reps, "w-[40px]", (n) => onChange({ ...row, reps: Math.round(n ?? 8) }), [1, 100])}
+        </span>
+      )}
+    </>
+  );
+}
+
+interface LoadCellProps {
+  made: ItemView | null;
+  field: FieldMaker;
+  units: Units;
+  row: Row;
+  onChange: (r: Row) => void;
+}
+
+function LoadCell({ made, field, units, row, onChange }: LoadCellProps) {
+  return (
+    <span>
+      {made && !["bodyweight", "band"].includes(made.loading) ? (
+        field(
+          "load",
+          `load in ${units.massUnit}, empty works it out`,
+          row.loadKg === undefined ? undefined : massNumber(row.loadKg, units),
+          "w-[78px]",
+          (n) => {
+            const { loadKg: _, ...rest } = row;
+            onChange(n === undefined ? rest : { ...row, loadKg: units.massUnit === "lb" ? lbToKg(n) : n });
+          },
+          [0, 1300],
+          made.loadKg === null ? "find" : String(massNumber(made.loadKg, units)),
+        )
+      ) : (
+        <span className="block text-center text-label text-ink2">{made ? loadText(made, units) : "…"}</span>
+      )}
+    </span>
+  );
+}
+
+interface NoteLineProps {
+  at: number;
+  name: string;
+  row: Row;
+  walk: (e: KeyboardEvent<HTMLInputElement>, field: FieldName) => void;
+  onChange: (r: Row) => void;
+  made: ItemView | null;
+}
+
+/** A note for the athlete, and why the load is what it is. */
+function NoteLine({ at, name, row, walk, onChange, made }: NoteLineProps) {
+  return (
+    <div className="flex items-center gap-3 pb-2 pl-[70px]">
+      <input
+        id={`e-${at}-note`}
+        aria-label={`${name}: note`}
+        className="input h-6 flex-1 border-hair bg-transparent text-label"
+        placeholder="Note for the athlete"
+        maxLength={300}
+        defaultValue={row.note ?? ""}
+        key={`note${row.note ?? ""}`}
+        onKeyDown={(e) => {
+          if (e.key === "ArrowUp" || e.key === "ArrowDown") walk(e, "note");
+        }}
+        onBlur={(e) => {
+          const text = e.target.value.trim();
+          if (text === (row.note ?? "")) return;
+          const { note: _, ...rest } = row;
+          onChange(text === "" ? rest : { ...row, note: text });
+        }}
+      />
+      {made && made.why.length > 0 && (
+        <Asked reasons={made.why} className="text-label text-ink2">
+          {made.percent1rm === null ? "why" : `${made.percent1rm}% of 1RM`}
+        </Asked>
+      )}
+    </div>
+  );
+}
+
+/** Arrow keys walk from field to field; at an end of the text they leave it. */
+function walkFrom(e: KeyboardEvent<HTMLInputElement>, at: number, field: FieldName): void {
+  const to = (row: number, f: string) => document.getElementById(`e-${row}-${f}`);
+  const input = e.currentTarget;
+  const edge = e.key === "ArrowLeft" ? input.selectionStart === 0 : input.selectionEnd === input.value.length;
+  let next: HTMLElement | null = null;
+  if (e.key === "ArrowUp") next = to(at - 1, field);
+  else if (e.key === "ArrowDown" || e.key === "Enter") next = to(at + 1, field);
+  else if (edge && (e.key === "ArrowLeft" || e.key === "ArrowRight")) {
+    const by = e.key === "ArrowLeft" ? -1 : 1;
+    for (let i = FIELDS.indexOf(field) + by; i >= 0 && i < FIELDS.length && !next; i += by)
+      next = to(at, FIELDS[i] ?? "");
+  }
+  if (!next) return;
+  e.preventDefault();
+  next.focus();
+  if (next instanceof HTMLInputElement) next.select();
+}
+
+interface ReserveCellProps {
+  timed: boolean;
+  field: (
+    id: "reps" | "sets" | "rir" | "note" | "low" | "load" | "rest",
+    words: string,
+    value: number | undefined,
+    width: string,
+    put: (n: number | undefined) => void,
+    limits: [number, number],
+    placeholder?: string,
+  ) => ReactNode;
+  row: Row;
+  onChange: (r: Row) => void;
+}
+
+function ReserveCell({ timed, field, row, onChange }: ReserveCellProps) {
+  return (
+    <>
+      {timed ? (
+        <span className="text-center text-ink2">–</span>
+      ) : (
+        field(
+          "rir",
+          "in reserve",
+          row.rir,
+          "w-[42px]",
+          (n) => {
+            const { rir: _, ...rest } = row;
+            onChange(n === undefined ? rest : { ...row, rir: n });
+          },
+          [0, 10],
+        )
+      )}
+    </>
+  );
+}
+
+interface RemoveCellProps {
+  name: string;
+  count: number;
+  onRemove: () => void;
+}
+
+function RemoveCell({ name, count, onRemove }: RemoveCellProps) {
+  return (
+    <span className="flex justify-end">
+      <button
+        type="button"
+        className="btn btn-sm btn-sq"
+        aria-label={`Remove ${name}`}
+        disabled={count === 1}
+        onClick={onRemove}
+      >
+        {ICON.bin}
+      </button>
+    </span>
   );
 }

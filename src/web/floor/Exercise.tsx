@@ -1,8 +1,9 @@
 /** One exercise at the rack: what to lift, the plates, the sets, the pain. */
 
+import type { Dispatch, SetStateAction } from "react";
 import { useState } from "react";
 import type { ItemView, SessionView } from "../../api/views";
-import type { LoggedItem, StrengthLog } from "../../core/athlete";
+import type { LoggedItem, LoggedSet, StrengthLog } from "../../core/athlete";
 import { numbers } from "../../core/rulebook";
 import { reserveText, slowText, together } from "../../core/session";
 import { clock, loadText, massNumber, setsByReps, type Units } from "../format";
@@ -77,36 +78,7 @@ export function Exercise({
   return (
     <>
       <div className="min-h-0 flex-1 overflow-auto px-4 pt-3 pb-4">
-        <div className="flex items-start gap-2">
-          <div className="min-w-0 flex-1">
-            <h1 className="flex items-center gap-2.5 text-figure leading-7 font-[650]">
-              <PatternTile id={bandOf(item.pattern)} size={24} /> <span className="cond-s">{item.name}</span>
-            </h1>
-            <p className="mt-1 text-lead">
-              {setsByReps(item)} {item.eachSide ? "each side " : ""}@ {loadText(item, units)}
-              {item.seconds === null ? `, ${reserveText(item.rir)} in reserve` : ""}, {clock(item.restSeconds)} rest
-            </p>
-            {item.slow && <p className="text-lead font-medium">{slowText(item)}</p>}
-            {item.note && <p className="text-lead font-medium">{item.note}</p>}
-            {(item.style || item.firstSide) && (
-              <p className="text-body text-ink2">
-                {[
-                  item.style,
-                  item.firstSide ? `${item.firstSide} side first, the other matches it` : "",
-                  item.extraSide ? `one set more on the ${item.extraSide}` : "",
-                ]
-                  .filter(Boolean)
-                  .join("; ")}
-              </p>
-            )}
-            {n === 0 && view.date === view.today && (
-              <div className="mt-1 -ml-3">
-                <Swap item={item} view={view} />
-              </div>
-            )}
-          </div>
-          <FloorAnchor view={view} log={log} current={item} />
-        </div>
+        <Head item={item} units={units} n={n} view={view} log={log} />
         {item.loading === "bar" && item.barKg !== null && entry.loadKg !== null ? (
           <BigBar
             barText={`bar ${massNumber(item.barKg, units)} ${units.massUnit}`}
@@ -141,82 +113,10 @@ export function Exercise({
           <Ramp item={item} units={units} onFound={(loadKg) => setEntry({ ...entry, loadKg })} />
         )}
         <div className="overflow-hidden rounded-[3px] border border-edge bg-panel">
-          {rows.map((s, i) => (
-            <div key={i} className="flex h-11 items-center gap-3 border-b border-hair px-4 text-lead">
-              <span className="w-9 text-body text-ink2">
-                {Math.floor(i / sides.length) + 1}
-                {s.side !== "both" ? ` ${s.side[0]?.toUpperCase()}` : ""}
-              </span>
-              <span className="w-20">
-                <b>{s.reps ?? s.seconds}</b> <small className="text-body">{s.reps === undefined ? "s" : "reps"}</small>
-              </span>
-              <span className="flex-1">
-                {s.loadKg !== undefined && (
-                  <>
-                    <b>{massNumber(s.loadKg, units)}</b> <small className="text-body">{units.massUnit}</small>
-                  </>
-                )}
-              </span>
-              <span className="text-body">{item.seconds === null ? `${s.rir ?? "–"} in res.` : ""}</span>
-              {i === rows.length - 1 ? (
-                <button
-                  type="button"
-                  aria-label="Take back this set"
-                  className="grid h-11 w-11 place-items-center [&_svg]:h-5 [&_svg]:w-5 [&_svg]:fill-none [&_svg]:stroke-current [&_svg]:stroke-[1.5]"
-                  onClick={onUndo}
-                >
-                  {ICON.undo}
-                </button>
-              ) : (
-                <span className="grid w-11 place-items-center text-moss-ink [&_svg]:h-5 [&_svg]:w-5 [&_svg]:fill-none [&_svg]:stroke-current [&_svg]:stroke-2">
-                  {ICON.check}
-                </span>
-              )}
-            </div>
-          ))}
+          <Done rows={rows} sides={sides} units={units} item={item} onUndo={onUndo} />
           {rest && <Rest rest={rest} partner={partner} onOver={onRestOver} />}
           {!stopped && left > 0 && (
-            <div className="border-l-4 border-iron bg-surface p-2">
-              {side !== "both" && (
-                <p className="px-1 pb-1 text-lead font-semibold">{side === "left" ? "Left" : "Right"} side</p>
-              )}
-              <div className={`grid gap-2 ${external && item.seconds === null ? "grid-cols-3" : "grid-cols-2"}`}>
-                {item.seconds === null ? (
-                  <Stepper
-                    label="Reps"
-                    value={entry.reps ?? 0}
-                    onStep={(by) => setEntry({ ...entry, reps: Math.max(0, (entry.reps ?? 0) + by) })}
-                  />
-                ) : (
-                  <Stepper
-                    label="Seconds"
-                    value={entry.seconds ?? 0}
-                    onStep={(by) => setEntry({ ...entry, seconds: Math.max(0, (entry.seconds ?? 0) + 5 * by) })}
-                  />
-                )}
-                {external && (
-                  <Stepper
-                    label={
-                      item.loading !== "pair"
-                        ? "Load"
-                        : item.household === "rucksack"
-                          ? "Half the rucksack"
-                          : "Load, each"
-                    }
-                    value={entry.loadKg === null ? "find" : massNumber(entry.loadKg, units)}
-                    unit={units.massUnit}
-                    onStep={(by) => setEntry({ ...entry, loadKg: stepLoad(item.loads, entry.loadKg, by) })}
-                  />
-                )}
-                {item.seconds === null && (
-                  <Stepper
-                    label="In reserve"
-                    value={entry.rir}
-                    onStep={(by) => setEntry({ ...entry, rir: Math.min(10, Math.max(0, entry.rir + by)) })}
-                  />
-                )}
-              </div>
-            </div>
+            <Entry side={side} external={external} item={item} entry={entry} setEntry={setEntry} units={units} />
           )}
           {Array.from({ length: stopped ? 0 : Math.max(0, item.sets - current) }, (_, i) => current + i + 1).map(
             (set) => (
@@ -230,28 +130,7 @@ export function Exercise({
         </div>
         {item.pattern === "hinge" && n > 0 && <Felt felt={loggedOf(log, item.exercise)?.felt} onFelt={onFelt} />}
         <Pain pain={pain} onPain={onPain} stopped={stopped} />
-        {later.length > 0 && (
-          <ul className="mt-3 border-t border-ground">
-            {later.slice(0, 4).map(({ i, at }, k) => (
-              <li key={i.exercise + i.pair} className="border-b border-hair">
-                <button
-                  type="button"
-                  className="flex min-h-11 w-full items-center gap-2.5 text-left"
-                  onClick={() => onPick(at)}
-                >
-                  <PatternTile id={bandOf(i.pattern)} size={20} />
-                  <span className="flex-1 font-semibold">
-                    {k === 0 ? "Next: " : ""}
-                    {i.name}
-                  </span>
-                  <span className="text-body whitespace-nowrap">
-                    {setsByReps(i)} @ {loadText(i, units)}
-                  </span>
-                </button>
-              </li>
-            ))}
-          </ul>
-        )}
+        {later.length > 0 && <Later later={later} onPick={onPick} units={units} />}
         <button type="button" className="mt-2 min-h-11 text-body text-ink2 underline" onClick={onEnd}>
           Stop here: what is done counts
         </button>
@@ -279,5 +158,182 @@ export function Exercise({
         )}
       </div>
     </>
+  );
+}
+
+interface HeadProps {
+  item: ItemView;
+  units: Units;
+  n: number;
+  view: SessionView;
+  log: StrengthLog;
+}
+
+/** What is to be done, and how. */
+function Head({ item, units, n, view, log }: HeadProps) {
+  return (
+    <div className="flex items-start gap-2">
+      <div className="min-w-0 flex-1">
+        <h1 className="flex items-center gap-2.5 text-figure leading-7 font-[650]">
+          <PatternTile id={bandOf(item.pattern)} size={24} /> <span className="cond-s">{item.name}</span>
+        </h1>
+        <p className="mt-1 text-lead">
+          {setsByReps(item)} {item.eachSide ? "each side " : ""}@ {loadText(item, units)}
+          {item.seconds === null ? `, ${reserveText(item.rir)} in reserve` : ""}, {clock(item.restSeconds)} rest
+        </p>
+        {item.slow && <p className="text-lead font-medium">{slowText(item)}</p>}
+        {item.note && <p className="text-lead font-medium">{item.note}</p>}
+        {(item.style || item.firstSide) && (
+          <p className="text-body text-ink2">
+            {[
+              item.style,
+              item.firstSide ? `${item.firstSide} side first, the other matches it` : "",
+              item.extraSide ? `one set more on the ${item.extraSide}` : "",
+            ]
+              .filter(Boolean)
+              .join("; ")}
+          </p>
+        )}
+        {n === 0 && view.date === view.today && (
+          <div className="mt-1 -ml-3">
+            <Swap item={item} view={view} />
+          </div>
+        )}
+      </div>
+      <FloorAnchor view={view} log={log} current={item} />
+    </div>
+  );
+}
+
+interface DoneProps {
+  rows: LoggedSet[];
+  sides: ("left" | "right" | "both")[];
+  units: Units;
+  item: ItemView;
+  onUndo: () => void;
+}
+
+/** Sets that are logged. */
+function Done({ rows, sides, units, item, onUndo }: DoneProps) {
+  return (
+    <>
+      {rows.map((s, i) => (
+        <div key={i} className="flex h-11 items-center gap-3 border-b border-hair px-4 text-lead">
+          <span className="w-9 text-body text-ink2">
+            {Math.floor(i / sides.length) + 1}
+            {s.side !== "both" ? ` ${s.side[0]?.toUpperCase()}` : ""}
+          </span>
+          <span className="w-20">
+            <b>{s.reps ?? s.seconds}</b> <small className="text-body">{s.reps === undefined ? "s" : "reps"}</small>
+          </span>
+          <span className="flex-1">
+            {s.loadKg !== undefined && (
+              <>
+                <b>{massNumber(s.loadKg, units)}</b> <small className="text-body">{units.massUnit}</small>
+              </>
+            )}
+          </span>
+          <span className="text-body">{item.seconds === null ? `${s.rir ?? "–"} in res.` : ""}</span>
+          {i === rows.length - 1 ? (
+            <button
+              type="button"
+              aria-label="Take back this set"
+              className="grid h-11 w-11 place-items-center [&_svg]:h-5 [&_svg]:w-5 [&_svg]:fill-none [&_svg]:stroke-current [&_svg]:stroke-[1.5]"
+              onClick={onUndo}
+            >
+              {ICON.undo}
+            </button>
+          ) : (
+            <span className="grid w-11 place-items-center text-moss-ink [&_svg]:h-5 [&_svg]:w-5 [&_svg]:fill-none [&_svg]:stroke-current [&_svg]:stroke-2">
+              {ICON.check}
+            </span>
+          )}
+        </div>
+      ))}
+    </>
+  );
+}
+
+interface EntryProps {
+  side: "left" | "right" | "both";
+  external: boolean;
+  item: ItemView;
+  entry: SetEntry;
+  setEntry: Dispatch<SetStateAction<SetEntry>>;
+  units: Units;
+}
+
+/** The set that comes next, with its steppers. */
+function Entry({ side, external, item, entry, setEntry, units }: EntryProps) {
+  return (
+    <div className="border-l-4 border-iron bg-surface p-2">
+      {side !== "both" && (
+        <p className="px-1 pb-1 text-lead font-semibold">{side === "left" ? "Left" : "Right"} side</p>
+      )}
+      <div className={`grid gap-2 ${external && item.seconds === null ? "grid-cols-3" : "grid-cols-2"}`}>
+        {item.seconds === null ? (
+          <Stepper
+            label="Reps"
+            value={entry.reps ?? 0}
+            onStep={(by) => setEntry({ ...entry, reps: Math.max(0, (entry.reps ?? 0) + by) })}
+          />
+        ) : (
+          <Stepper
+            label="Seconds"
+            value={entry.seconds ?? 0}
+            onStep={(by) => setEntry({ ...entry, seconds: Math.max(0, (entry.seconds ?? 0) + 5 * by) })}
+          />
+        )}
+        {external && (
+          <Stepper
+            label={
+              item.loading !== "pair" ? "Load" : item.household === "rucksack" ? "Half the rucksack" : "Load, each"
+            }
+            value={entry.loadKg === null ? "find" : massNumber(entry.loadKg, units)}
+            unit={units.massUnit}
+            onStep={(by) => setEntry({ ...entry, loadKg: stepLoad(item.loads, entry.loadKg, by) })}
+          />
+        )}
+        {item.seconds === null && (
+          <Stepper
+            label="In reserve"
+            value={entry.rir}
+            onStep={(by) => setEntry({ ...entry, rir: Math.min(10, Math.max(0, entry.rir + by)) })}
+          />
+        )}
+      </div>
+    </div>
+  );
+}
+
+interface LaterProps {
+  later: { i: ItemView; at: number }[];
+  onPick: (at: number) => void;
+  units: Units;
+}
+
+/** What comes after it. */
+function Later({ later, onPick, units }: LaterProps) {
+  return (
+    <ul className="mt-3 border-t border-ground">
+      {later.slice(0, 4).map(({ i, at }, k) => (
+        <li key={i.exercise + i.pair} className="border-b border-hair">
+          <button
+            type="button"
+            className="flex min-h-11 w-full items-center gap-2.5 text-left"
+            onClick={() => onPick(at)}
+          >
+            <PatternTile id={bandOf(i.pattern)} size={20} />
+            <span className="flex-1 font-semibold">
+              {k === 0 ? "Next: " : ""}
+              {i.name}
+            </span>
+            <span className="text-body whitespace-nowrap">
+              {setsByReps(i)} @ {loadText(i, units)}
+            </span>
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -66,81 +66,7 @@ export function MappingPanel({ table, onChange }: { table: TableFacts; onChange:
           </p>
         )}
       </div>
-      <div className="sec">
-        <h2 className="sec-h">How it is written</h2>
-        <div className="grid grid-cols-[92px_minmax(0,1fr)] items-center gap-x-2 gap-y-1">
-          <Choice
-            name="Dates"
-            value={m.dateOrder}
-            options={[
-              ["ymd", "year, month, day"],
-              ["dmy", "day, month, year"],
-              ["mdy", "month, day, year"],
-            ]}
-            onChange={(dateOrder) => set({ dateOrder })}
-          />
-          <Choice
-            name="Decimals"
-            value={m.decimal}
-            options={[
-              [",", "comma: 12,5"],
-              [".", "point: 12.5"],
-            ]}
-            onChange={(decimal) => set({ decimal })}
-          />
-          <Choice
-            name="Durations"
-            value={m.duration}
-            options={[
-              ["h:mm", "h:mm or h:mm:ss"],
-              ["mm:ss", "mm:ss or h:mm:ss"],
-              ["minutes", "minutes"],
-              ["seconds", "seconds"],
-              ["hours", "hours"],
-            ]}
-            onChange={(duration) => set({ duration })}
-          />
-          <Choice
-            name="Distances"
-            value={m.distanceUnit}
-            options={[
-              ["km", "km"],
-              ["m", "m"],
-              ["mi", "mi"],
-            ]}
-            onChange={(distanceUnit) => set({ distanceUnit })}
-          />
-          <Choice
-            name="Heights"
-            value={m.heightUnit}
-            options={[
-              ["m", "m"],
-              ["ft", "ft"],
-            ]}
-            onChange={(heightUnit) => set({ heightUnit })}
-          />
-          {m.columns.pack !== undefined && (
-            <Choice
-              name="Packs"
-              value={m.massUnit}
-              options={[
-                ["kg", "kg"],
-                ["lb", "lb"],
-              ]}
-              onChange={(massUnit) => set({ massUnit })}
-            />
-          )}
-          <Choice
-            name="Sessions"
-            value={m.done ? "done" : "planned"}
-            options={[
-              ["done", "were done"],
-              ["planned", "are planned"],
-            ]}
-            onChange={(v) => set({ done: v === "done" })}
-          />
-        </div>
-      </div>
+      <Written m={m} set={set} />
     </>
   );
 }
@@ -178,5 +104,86 @@ function Choice<T extends string>({
         ))}
       </select>
     </>
+  );
+}
+
+/** How dates, numbers and units are written. */
+function Written({ m, set }: { m: Mapping; set: (change: Partial<Mapping>) => void }) {
+  return (
+    <div className="sec">
+      <h2 className="sec-h">How it is written</h2>
+      <div className="grid grid-cols-[92px_minmax(0,1fr)] items-center gap-x-2 gap-y-1">
+        <Choice
+          name="Dates"
+          value={m.dateOrder}
+          options={[
+            ["ymd", "year, month, day"],
+            ["dmy", "day, month, year"],
+            ["mdy", "month, day, year"],
+          ]}
+          onChange={(dateOrder) => set({ dateOrder })}
+        />
+        <Choice
+          name="Decimals"
+          value={m.decimal}
+          options={[
+            [",", "comma: 12,5"],
+            [".", "point: 12.5"],
+          ]}
+          onChange={(decimal) => set({ decimal })}
+        />
+        <Choice
+          name="Durations"
+          value={m.duration}
+          options={[
+            ["h:mm", "h:mm or h:mm:ss"],
+            ["mm:ss", "mm:ss or h:mm:ss"],
+            ["minutes", "minutes"],
+            ["seconds", "seconds"],
+            ["hours", "hours"],
+          ]}
+          onChange={(duration) => set({ duration })}
+        />
+        <Choice
+          name="Distances"
+          value={m.distanceUnit}
+          options={[
+            ["km", "km"],
+            ["m", "m"],
+            ["mi", "mi"],
+          ]}
+          onChange={(distanceUnit) => set({ distanceUnit })}
+        />
+        <Choice
+          name="Heights"
+          value={m.heightUnit}
+          options={[
+            ["m", "m"],
+            ["ft", "ft"],
+          ]}
+          onChange={(heightUnit) => set({ heightUnit })}
+        />
+        {m.columns.pack !== undefined && (
+          <Choice
+            name="Packs"
+            value={m.massUnit}
+            options={[
+              ["kg", "kg"],
+              ["lb", "lb"],
+            ]}
+            onChange={(massUnit) => set({ massUnit })}
+          />
+        )}
+        <Choice
+          name="Sessions"
+          value={m.done ? "done" : "planned"}
+          options={[
+            ["done", "were done"],
+            ["planned", "are planned"],
+          ]}
+          onChange={(v) => set({ done: v === "done" })}
+        />
+      </div>
+    </div>
   );
 }

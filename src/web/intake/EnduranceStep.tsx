@@ -1,9 +1,11 @@
 /** The endurance plan in short: a usual week from records or from a starter, this week's amount and what it rises to. */
+
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import type { IntakeView } from "../../api/views";
 import type { EndurancePlan } from "../../core/athlete";
 import { laterOf, mondayOf } from "../../core/dates";
+import type { UsualFound } from "../../core/mileage";
 import { planFaults, ruleFrom, STARTER_COUNTS, starterWeek } from "../../core/mileage";
 import { useSavePlan } from "../data/mileage";
 import { useWaiting } from "../data/saved";
@@ -98,17 +100,7 @@ export function EnduranceStep({ view }: { view: IntakeView }) {
         A usual week and a number for each week: from both come the sessions that strength is placed around. Leave it
         open where you do not know it; nothing is taken for rest.
       </p>
-      {found && (
-        <p className="max-w-[60ch]">
-          The last {found.weeks.length} recorded weeks have {found.sessions.length} sessions that come again,{" "}
-          {Math.round(amountNumber(found.amount, found.unit, units))} {amountUnit(found.unit, units)} a week.
-          {!stored && (
-            <button type="button" className="btn btn-sm ml-2" onClick={() => put({ sessions: "" })}>
-              Use as usual week
-            </button>
-          )}
-        </p>
-      )}
+      {found && <FoundNote found={found} units={units} stored={stored} put={put} />}
       <div className="grid grid-cols-3 gap-4 max-[700px]:grid-cols-1">
         <Field id="m-sessions" label="Usual week">
           <select
@@ -144,24 +136,59 @@ export function EnduranceStep({ view }: { view: IntakeView }) {
           {x.expected}
         </p>
       ))}
-      <p className="flex flex-wrap gap-x-4 text-label leading-6">
-        {plan && !touched && !stored && (
-          <span className="text-ink2">Not planned yet: change a field or use it as it is.</span>
-        )}
-        {plan && !touched && !stored && (
-          <button type="button" className="link" onClick={() => put({})}>
-            Use it as it is
-          </button>
-        )}
-        {stored && (
-          <Link className="link" to={`/a/${view.id}/usual-week`}>
-            Edit the usual week by day and hour
-          </Link>
-        )}
-        <Link className="link" to={`/a/${view.id}/import`}>
-          Import past training
-        </Link>
-      </p>
+      <Ways plan={plan} touched={touched} stored={stored} put={put} view={view} />
     </div>
+  );
+}
+
+interface FoundNoteProps {
+  found: UsualFound;
+  units: { readonly distanceUnit: "km" | "mi"; readonly massUnit: "kg" | "lb" };
+  stored: EndurancePlan | null;
+  put: (more: Partial<Form>) => void;
+}
+
+function FoundNote({ found, units, stored, put }: FoundNoteProps) {
+  return (
+    <p className="max-w-[60ch]">
+      The last {found.weeks.length} recorded weeks have {found.sessions.length} sessions that come again,{" "}
+      {Math.round(amountNumber(found.amount, found.unit, units))} {amountUnit(found.unit, units)} a week.
+      {!stored && (
+        <button type="button" className="btn btn-sm ml-2" onClick={() => put({ sessions: "" })}>
+          Use as usual week
+        </button>
+      )}
+    </p>
+  );
+}
+
+interface WaysProps {
+  plan: EndurancePlan | null;
+  touched: boolean;
+  stored: EndurancePlan | null;
+  put: (more: Partial<Form>) => void;
+  view: IntakeView;
+}
+
+function Ways({ plan, touched, stored, put, view }: WaysProps) {
+  return (
+    <p className="flex flex-wrap gap-x-4 text-label leading-6">
+      {plan && !touched && !stored && (
+        <span className="text-ink2">Not planned yet: change a field or use it as it is.</span>
+      )}
+      {plan && !touched && !stored && (
+        <button type="button" className="link" onClick={() => put({})}>
+          Use it as it is
+        </button>
+      )}
+      {stored && (
+        <Link className="link" to={`/a/${view.id}/usual-week`}>
+          Edit the usual week by day and hour
+        </Link>
+      )}
+      <Link className="link" to={`/a/${view.id}/import`}>
+        Import past training
+      </Link>
+    </p>
   );
 }

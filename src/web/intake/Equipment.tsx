@@ -8,7 +8,19 @@ import { ICON } from "../ui/glyphs";
 import { Counted, MassInput, Title } from "./MassRows";
 
 /** Things that exercises ask for and that have no mass. */
-const THINGS = ["bench", "rack", "step", "sliders", "ball", "wall", "low-wall", "chair", "towel", "door-anchor"];
+const THINGS = [
+  "bench",
+  "rack",
+  "step",
+  "sliders",
+  "ball",
+  "wall",
+  "low-wall",
+  "chair",
+  "towel",
+  "door-anchor",
+  "pull-up-bar",
+];
 const MACHINES = ["leg-press", "cable", "back-extension"];
 const BANDS = ["light", "medium", "strong"];
 

@@ -122,75 +122,7 @@ function Clearance({
         </p>
       )}
       {(yes || c) && (
-        <div className="rounded-[3px] border border-edge bg-panel p-3">
-          <p className="mb-2 flex items-center gap-1.5 font-medium [&>svg]:h-4 [&>svg]:w-4 [&>svg]:fill-none [&>svg]:stroke-current">
-            {c ? ICON.check : <WarnIcon />}{" "}
-            {c ? "Cleared" : "Clearance is needed: restore and mobility until it is recorded."}
-          </p>
-          <div className="grid grid-cols-2 gap-3 max-[700px]:grid-cols-1">
-            <Field
-              id="h-by"
-              label="Cleared by"
-              hint="name and profession"
-              error={c ? faultAt(faults, "health.clearance.by") : undefined}
-            >
-              <input
-                id="h-by"
-                className="input"
-                value={c?.by ?? ""}
-                onChange={(e) => setClearance({ by: e.target.value })}
-              />
-            </Field>
-            <Field id="h-date" label="On" error={c ? faultAt(faults, "health.clearance.date") : undefined}>
-              <DateField
-                id="h-date"
-                max={view.today}
-                value={c?.date ?? ""}
-                onChange={(date) => setClearance({ date })}
-              />
-            </Field>
-            <Field id="h-limits" label="Limits" hint="in their words" className="col-span-2 max-[700px]:col-span-1">
-              <input
-                id="h-limits"
-                className="input"
-                value={c?.limits ?? ""}
-                onChange={(e) => setClearance({ limits: e.target.value })}
-              />
-            </Field>
-          </div>
-          <fieldset className="mt-2">
-            <legend className="text-label leading-4 font-medium">Limits that the planner keeps</legend>
-            {CLEARANCE_RULES.map((r) => (
-              <label key={r} className="flex items-center gap-2 py-0.5">
-                <input
-                  type="checkbox"
-                  className="h-4 w-4 accent-iron"
-                  disabled={!c}
-                  checked={c?.rules?.includes(r) ?? false}
-                  onChange={(e) =>
-                    setClearance({
-                      rules: e.target.checked ? [...(c?.rules ?? []), r] : (c?.rules ?? []).filter((x) => x !== r),
-                    })
-                  }
-                />
-                {CLEARANCE_RULE_WORDS[r]}
-              </label>
-            ))}
-          </fieldset>
-          {c && (
-            <button
-              type="button"
-              className="link mt-2 text-label"
-              onClick={() => {
-                const { clearance: _, ...rest } = health;
-                set(rest);
-                tellUndo("The clearance is gone from the record.", () => set(health));
-              }}
-            >
-              Take the clearance away
-            </button>
-          )}
-        </div>
+        <Cleared c={c} faults={faults} setClearance={setClearance} view={view} health={health} set={set} />
       )}
     </section>
   );
@@ -288,5 +220,98 @@ function AreaRow({
         </div>
       )}
     </li>
+  );
+}
+
+interface ClearedProps {
+  c:
+    | {
+        date: string;
+        by: string;
+        limits: string;
+        rules?: ("moderate-effort" | "no-supine" | "no-impact")[] | undefined;
+      }
+    | undefined;
+  faults: Parameters<typeof faultAt>[0];
+  setClearance: (
+    change: Partial<{
+      date: string;
+      by: string;
+      limits: string;
+      rules?: ("moderate-effort" | "no-supine" | "no-impact")[] | undefined;
+    }>,
+  ) => void;
+  view: IntakeView;
+  health: Health;
+  set: (health: Health) => void;
+}
+
+/** Who has cleared the athlete, and with what limits. */
+function Cleared({ c, faults, setClearance, view, health, set }: ClearedProps) {
+  return (
+    <div className="rounded-[3px] border border-edge bg-panel p-3">
+      <p className="mb-2 flex items-center gap-1.5 font-medium [&>svg]:h-4 [&>svg]:w-4 [&>svg]:fill-none [&>svg]:stroke-current">
+        {c ? ICON.check : <WarnIcon />}{" "}
+        {c ? "Cleared" : "Clearance is needed: restore and mobility until it is recorded."}
+      </p>
+      <div className="grid grid-cols-2 gap-3 max-[700px]:grid-cols-1">
+        <Field
+          id="h-by"
+          label="Cleared by"
+          hint="name and profession"
+          error={c ? faultAt(faults, "health.clearance.by") : undefined}
+        >
+          <input
+            id="h-by"
+            className="input"
+            value={c?.by ?? ""}
+            onChange={(e) => setClearance({ by: e.target.value })}
+          />
+        </Field>
+        <Field id="h-date" label="On" error={c ? faultAt(faults, "health.clearance.date") : undefined}>
+          <DateField id="h-date" max={view.today} value={c?.date ?? ""} onChange={(date) => setClearance({ date })} />
+        </Field>
+        <Field id="h-limits" label="Limits" hint="in their words" className="col-span-2 max-[700px]:col-span-1">
+          <input
+            id="h-limits"
+            className="input"
+            value={c?.limits ?? ""}
+            onChange={(e) => setClearance({ limits: e.target.value })}
+          />
+        </Field>
+      </div>
+      <fieldset className="mt-2">
+        <legend className="text-label leading-4 font-medium">Limits that the planner keeps</legend>
+        {CLEARANCE_RULES.map((r) => (
+          <label key={r} className="flex items-center gap-2 py-0.5">
+            <input
+              type="checkbox"
+              className="h-4 w-4 accent-iron"
+              disabled={!c}
+              checked={c?.rules?.includes(r) ?? false}
+              onChange={(e) =>
+                setClearance({
+                  rules: e.target.checked ? [...(c?.rules ?? []), r] : (c?.rules ?? []).filter((x) => x !== r),
+                })
+              }
+            />
+            {CLEARANCE_RULE_WORDS[r]}
+          </label>
+        ))}
+      </fieldset>
+      {c && (
+        <button
+          type="button"
+          className="link mt-2 text-label"
+          onClick={() => {
+            const { clearance: _, ...rest } = health;
+            set(rest);
+            tellUndo("The clearance is gone from the record.", () => set(health));
+          }}
+        >
+          Take the clearance away
+        </button>
+      )}
+    </div>
   );
 }

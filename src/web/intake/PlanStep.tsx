@@ -1,7 +1,8 @@
 /** How the plan is made: season, approach, placement, time a day, and a few settings with their defaults. */
+import type { ReactNode } from "react";
 import { useCallback } from "react";
 import { Link } from "react-router";
-import type { IntakeView } from "../../api/views";
+import type { ApproachView, IntakeView } from "../../api/views";
 import { APPROACHES, type ApproachId, type Settings } from "../../core/athlete";
 import { useApproaches } from "../data/dose";
 import { DateField } from "../ui/DateField";
@@ -160,28 +161,7 @@ export function PlanStep({ view }: { view: IntakeView }) {
       <div className="grid grid-cols-2 gap-4 max-[700px]:grid-cols-1">
         {date("p-start", "Season from", "start", "season.start")}
         {date("p-end", "to", "end", "season.end")}
-        <Field id="p-approach" label="Approach" error={fault("settings.approach")}>
-          <select
-            id="p-approach"
-            className="input"
-            value={f.approach}
-            onChange={(e) => put({ approach: e.target.value })}
-          >
-            {APPROACHES.map((a) => (
-              <option key={a} value={a}>
-                {APPROACH_WORDS[a]}
-              </option>
-            ))}
-            {own.map((a) => (
-              <option key={a.approach.id} value={a.approach.id}>
-                {a.approach.name}
-              </option>
-            ))}
-          </select>
-          <Link className="link mt-1 block w-fit text-label leading-6" to="/approaches?tab=follow">
-            See which sessions another would change
-          </Link>
-        </Field>
+        <ApproachField fault={fault} f={f} put={put} own={own} />
         <Field
           id="p-max"
           label="Most training on one day"
@@ -199,30 +179,85 @@ export function PlanStep({ view }: { view: IntakeView }) {
           />
         </Field>
       </div>
-      <div>
-        <span className="mb-0.5 block text-label leading-4 font-medium">Placement</span>
-        <div className="-ml-1">
-          <Segments
-            name="Placement"
-            options={[
-              ["stack", "Hard days hard"],
-              ["spread", "On easy days"],
-            ]}
-            value={f.placement}
-            onChange={(placement) => put({ placement })}
-          />
-        </div>
-        <p className="mt-1 text-label leading-4 text-ink2">
-          {f.placement === "stack"
-            ? "Strength stands on the key session's day, so that easy days stay easy."
-            : "Strength stands on easy days, on fresher legs."}
-        </p>
-      </div>
+      <PlacementField f={f} put={put} />
       <div className="grid grid-cols-3 gap-4 max-[700px]:grid-cols-1">
         {select("p-depth", "Squat depth", "depth", DEPTHS)}
         {select("p-style", "Split-squat style", "style", STYLES)}
         {select("p-hand", "Single-leg load", "hand", HANDS)}
       </div>
+      <Choices select={select} date={date} tick={tick} />
+    </div>
+  );
+}
+
+interface ApproachFieldProps {
+  fault: (path: string) => string | undefined;
+  f: PlanForm;
+  put: (change: Partial<PlanForm>) => void;
+  own: ApproachView[];
+}
+
+function ApproachField({ fault, f, put, own }: ApproachFieldProps) {
+  return (
+    <Field id="p-approach" label="Approach" error={fault("settings.approach")}>
+      <select id="p-approach" className="input" value={f.approach} onChange={(e) => put({ approach: e.target.value })}>
+        {APPROACHES.map((a) => (
+          <option key={a} value={a}>
+            {APPROACH_WORDS[a]}
+          </option>
+        ))}
+        {own.map((a) => (
+          <option key={a.approach.id} value={a.approach.id}>
+            {a.approach.name}
+          </option>
+        ))}
+      </select>
+      <Link className="link mt-1 block w-fit text-label leading-6" to="/approaches?tab=follow">
+        See which sessions another would change
+      </Link>
+    </Field>
+  );
+}
+
+function PlacementField({ f, put }: { f: PlanForm; put: (change: Partial<PlanForm>) => void }) {
+  return (
+    <div>
+      <span className="mb-0.5 block text-label leading-4 font-medium">Placement</span>
+      <div className="-ml-1">
+        <Segments
+          name="Placement"
+          options={[
+            ["stack", "Hard days hard"],
+            ["spread", "On easy days"],
+          ]}
+          value={f.placement}
+          onChange={(placement) => put({ placement })}
+        />
+      </div>
+      <p className="mt-1 text-label leading-4 text-ink2">
+        {f.placement === "stack"
+          ? "Strength stands on the key session's day, so that easy days stay easy."
+          : "Strength stands on easy days, on fresher legs."}
+      </p>
+    </div>
+  );
+}
+
+interface ChoicesProps {
+  select: <K extends "depth" | "style" | "hand" | "formula" | "jumps">(
+    id: string,
+    label: string,
+    key: K,
+    options: readonly (readonly [PlanForm[K], string])[],
+  ) => ReactNode;
+  date: (id: string, label: string, key: "start" | "end" | "lossFrom" | "lossTo", path: string) => ReactNode;
+  tick: (key: "strictPain" | "quiet", label: string, says: string) => ReactNode;
+}
+
+/** How loads are estimated, jumps, losing weight, pain, quiet exercises. */
+function Choices({ select, date, tick }: ChoicesProps) {
+  return (
+    <>
       <div className="max-w-[366px]">
         {select("p-formula", "1RM estimated by", "formula", FORMULA_WORDS)}
         <p className="mt-1 text-label leading-4 text-ink2">
@@ -253,6 +288,6 @@ export function PlanStep({ view }: { view: IntakeView }) {
           "Avoid conspicuous exercises in public gyms: quiet work of the same pattern instead.",
         )}
       </div>
-    </div>
+    </>
   );
 }

@@ -204,89 +204,124 @@ function Grid({
             <path d="M0 0v6" stroke="var(--color-brick-ink)" strokeWidth="1.500" />
           </pattern>
         </defs>
-        {WEEKDAYS.map((d, i) => (
-          <g key={d}>
-            <rect
-              x={LEFT + i * COLUMN}
-              y={TOP}
-              width={COLUMN - 4}
-              height={y(GRID.to) - TOP}
-              fill="var(--color-panel)"
-              stroke="var(--color-hair)"
-            />
-            <text
-              x={LEFT + i * COLUMN + (COLUMN - 4) / 2}
-              y={14}
-              textAnchor="middle"
-              fontSize="12"
-              fontWeight="600"
-              fill="var(--color-ink)"
-            >
-              {d}
-            </text>
-          </g>
-        ))}
-        {hours.map((h) => (
-          <g key={h}>
-            <path d={`M${LEFT} ${y(h)}H${width - 8}`} stroke="var(--color-hair2)" />
-            {h % 120 === 60 || h === GRID.from ? (
-              <text x={LEFT - 6} y={y(h) + 4} textAnchor="end" fontSize="11" fill="var(--color-ink2)">
-                {timeOf(h)}
-              </text>
-            ) : null}
-          </g>
-        ))}
-        {windows.map((w) => {
-          const top = y(Math.max(GRID.from, minutesOf(w.start)));
-          const bottom = y(Math.min(GRID.to, minutesOf(w.start) + w.minutes));
-          return (
-            <g key={`${w.day}${w.start}`}>
-              <rect
-                x={LEFT + (w.day - 1) * COLUMN + 2}
-                y={top}
-                width={COLUMN - 8}
-                height={Math.max(2, bottom - top)}
-                fill={tint(w.place)}
-                stroke="var(--color-iron)"
-              />
-              {bottom - top >= 14 && (
-                <text
-                  x={LEFT + (w.day - 1) * COLUMN + 7}
-                  y={top + 12}
-                  fontSize="11"
-                  fill="var(--color-ink)"
-                  style={{ fontStretch: "82%" }}
-                >
-                  {w.start} {w.place.length > 9 ? `${w.place.slice(0, 8)}…` : w.place}
-                </text>
-              )}
-            </g>
-          );
-        })}
-        {stroke && (
-          <rect
-            x={LEFT + (stroke.day - 1) * COLUMN + 2}
-            y={y(Math.min(stroke.from, stroke.to))}
-            width={COLUMN - 8}
-            height={Math.abs(y(stroke.to) - y(stroke.from))}
-            fill={brush === "" ? "url(#rub)" : tint(brush)}
-            fillOpacity="0.7"
-            stroke="var(--color-ink)"
-            strokeDasharray="3 2"
-          />
-        )}
-        {focus && (
-          <rect
-            x={LEFT + (cursor.day - 1) * COLUMN + 1}
-            y={y(cursor.minute)}
-            width={COLUMN - 6}
-            height={CELL}
-            fill="none"
-            stroke="var(--color-iron)"
-            strokeWidth="2"
-          />
-        )}
+        <Paper hours={hours} width={width} />
+        <Slots windows={windows} tint={tint} />
+        <Marks stroke={stroke} brush={brush} tint={tint} focus={focus} cursor={cursor} />
       </svg>
     </div>
+  );
+}
+
+/** Days and hours. */
+function Paper({ hours, width }: { hours: number[]; width: number }) {
+  return (
+    <>
+      {WEEKDAYS.map((d, i) => (
+        <g key={d}>
+          <rect
+            x={LEFT + i * COLUMN}
+            y={TOP}
+            width={COLUMN - 4}
+            height={y(GRID.to) - TOP}
+            fill="var(--color-panel)"
+            stroke="var(--color-hair)"
+          />
+          <text
+            x={LEFT + i * COLUMN + (COLUMN - 4) / 2}
+            y={14}
+            textAnchor="middle"
+            fontSize="12"
+            fontWeight="600"
+            fill="var(--color-ink)"
+          >
+            {d}
+          </text>
+        </g>
+      ))}
+      {hours.map((h) => (
+        <g key={h}>
+          <path d={`M${LEFT} ${y(h)}H${width - 8}`} stroke="var(--color-hair2)" />
+          {h % 120 === 60 || h === GRID.from ? (
+            <text x={LEFT - 6} y={y(h) + 4} textAnchor="end" fontSize="11" fill="var(--color-ink2)">
+              {timeOf(h)}
+            </text>
+          ) : null}
+        </g>
+      ))}
+    </>
+  );
+}
+
+/** What is marked. */
+function Slots({ windows, tint }: { windows: readonly Window[]; tint: (place: string) => string | undefined }) {
+  return (
+    <>
+      {windows.map((w) => {
+        const top = y(Math.max(GRID.from, minutesOf(w.start)));
+        const bottom = y(Math.min(GRID.to, minutesOf(w.start) + w.minutes));
+        return (
+          <g key={`${w.day}${w.start}`}>
+            <rect
+              x={LEFT + (w.day - 1) * COLUMN + 2}
+              y={top}
+              width={COLUMN - 8}
+              height={Math.max(2, bottom - top)}
+              fill={tint(w.place)}
+              stroke="var(--color-iron)"
+            />
+            {bottom - top >= 14 && (
+              <text
+                x={LEFT + (w.day - 1) * COLUMN + 7}
+                y={top + 12}
+                fontSize="11"
+                fill="var(--color-ink)"
+                style={{ fontStretch: "82%" }}
+              >
+                {w.start} {w.place.length > 9 ? `${w.place.slice(0, 8)}…` : w.place}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+interface MarksProps {
+  stroke: Stroke | null;
+  brush: string;
+  tint: (place: string) => string | undefined;
+  focus: boolean;
+  cursor: { day: number; minute: number };
+}
+
+/** What is being painted, and where the cursor stands. */
+function Marks({ stroke, brush, tint, focus, cursor }: MarksProps) {
+  return (
+    <>
+      {stroke && (
+        <rect
+          x={LEFT + (stroke.day - 1) * COLUMN + 2}
+          y={y(Math.min(stroke.from, stroke.to))}
+          width={COLUMN - 8}
+          height={Math.abs(y(stroke.to) - y(stroke.from))}
+          fill={brush === "" ? "url(#rub)" : tint(brush)}
+          fillOpacity="0.7"
+          stroke="var(--color-ink)"
+          strokeDasharray="3 2"
+        />
+      )}
+      {focus && (
+        <rect
+          x={LEFT + (cursor.day - 1) * COLUMN + 1}
+          y={y(cursor.minute)}
+          width={COLUMN - 6}
+          height={CELL}
+          fill="none"
+          stroke="var(--color-iron)"
+          strokeWidth="2"
+        />
+      )}
+    </>
   );
 }

@@ -117,24 +117,38 @@ export function Filters({
           </select>
         )}
       </div>
-      <div className="flex items-center gap-2">
-        {athlete && (
-          <label className="flex min-h-7 flex-1 items-center gap-2">
-            <input
-              type="checkbox"
-              className="h-4 w-4 accent-iron"
-              checked={filter.fits}
-              onChange={(e) => set({ fits: e.target.checked })}
-            />
-            Fits {athlete.name} now
-          </label>
-        )}
-        {filtering && (
-          <button type="button" className="link text-label" onClick={() => set(cleared)}>
-            Clear filters
-          </button>
-        )}
-      </div>
+      <Below athlete={athlete} filter={filter} set={set} filtering={filtering} cleared={cleared} />
+    </div>
+  );
+}
+
+interface BelowProps {
+  athlete: SquadRow | undefined;
+  filter: Filter;
+  set: (change: Partial<Filter>) => void;
+  filtering: boolean;
+  cleared: Omit<Filter, "text">;
+}
+
+function Below({ athlete, filter, set, filtering, cleared }: BelowProps) {
+  return (
+    <div className="flex items-center gap-2">
+      {athlete && (
+        <label className="flex min-h-7 flex-1 items-center gap-2">
+          <input
+            type="checkbox"
+            className="h-4 w-4 accent-iron"
+            checked={filter.fits}
+            onChange={(e) => set({ fits: e.target.checked })}
+          />
+          Fits {athlete.name} now
+        </label>
+      )}
+      {filtering && (
+        <button type="button" className="link text-label" onClick={() => set(cleared)}>
+          Clear filters
+        </button>
+      )}
     </div>
   );
 }

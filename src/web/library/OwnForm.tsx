@@ -1,5 +1,7 @@
 /** Add or edit an exercise of the coach's own. */
+
 import { useState } from "react";
+import type { FieldErrors, UseFormReturn } from "react-hook-form";
 import { useForm } from "react-hook-form";
 import { ownExerciseBody } from "../../api/requests";
 import type { ExerciseView } from "../../api/views";
@@ -141,92 +143,18 @@ export default function OwnForm({
         <Field id="own-name" label="Name" error={errors.name?.message}>
           <input id="own-name" className="input" aria-invalid={!!errors.name} {...form.register("name")} />
         </Field>
-        <div className="grid grid-cols-3 gap-3">
-          <Field id="own-pattern" label="Pattern">
-            <select id="own-pattern" className="input" {...form.register("pattern")}>
-              {PATTERNS.map((p) => (
-                <option key={p} value={p}>
-                  {PATTERN_NAMES[p]}
-                </option>
-              ))}
-            </select>
-          </Field>
-          <Field id="own-loading" label="Load">
-            <select id="own-loading" className="input" {...form.register("loading")}>
-              {LOADINGS.map((l) => (
-                <option key={l} value={l}>
-                  {LOADING_NAMES[l]}
-                </option>
-              ))}
-            </select>
-          </Field>
-          <Field id="own-unit" label="Counted in">
-            <select id="own-unit" className="input" {...form.register("unit")}>
-              <option value="reps">repetitions</option>
-              <option value="seconds">seconds</option>
-            </select>
-          </Field>
-          <Field id="own-level" label="Who may start">
-            <select id="own-level" className="input" {...form.register("level")}>
-              <option value="1">everybody</option>
-              <option value="2">past three months</option>
-              <option value="3">past a year</option>
-            </select>
-          </Field>
-          <Field
-            id="own-needs"
-            label="Equipment"
-            hint="commas; empty is nothing"
-            className="col-span-2"
-            error={errors.needs?.message as string | undefined}
-          >
-            <input id="own-needs" className="input" placeholder="band, step" {...form.register("needs")} />
-          </Field>
-        </div>
+        <KindFields form={form} errors={errors} />
         <label className="flex items-center gap-2">
           <input type="checkbox" className="h-4 w-4 accent-iron" {...form.register("unilateral")} /> One side at a time
         </label>
-        <div className="grid grid-cols-2 gap-3">
-          <Field
-            id="own-primary"
-            label="Muscles first"
-            hint="commas"
-            error={errors.primary?.message as string | undefined}
-          >
-            <input
-              id="own-primary"
-              className="input"
-              list="own-muscles"
-              aria-invalid={!!errors.primary}
-              {...form.register("primary")}
-            />
-          </Field>
-          <Field id="own-secondary" label="Then" hint="commas" error={errors.secondary?.message as string | undefined}>
-            <input id="own-secondary" className="input" list="own-muscles" {...form.register("secondary")} />
-          </Field>
-          <datalist id="own-muscles">
-            {MUSCLES.map((m) => (
-              <option key={m} value={m} />
-            ))}
-          </datalist>
-        </div>
+        <MuscleFields errors={errors} form={form} />
         {area("setup", "Set-up", "a step a line")}
         {area("cues", "Cues", "one a line; the first stands on the session")}
         {area("mistakes", "Usual mistakes", "one a line")}
         <Field id="own-felt" label="Where it should be felt" error={errors.felt?.message}>
           <input id="own-felt" className="input" aria-invalid={!!errors.felt} {...form.register("felt")} />
         </Field>
-        <fieldset>
-          <legend className="mb-0.5 text-label leading-4 font-medium">Leave out with trouble at</legend>
-          <div className="flex flex-wrap gap-x-4 gap-y-1">
-            {AREAS.map((a) => (
-              <label key={a} className="flex items-center gap-1.5">
-                <input type="checkbox" value={a} className="h-4 w-4 accent-iron" {...form.register("notWith")} />
-                {AREA_WORDS[a]}
-              </label>
-            ))}
-          </div>
-        </fieldset>
+        <TroubleField form={form} />
         <FormActions
           save={exercise ? "Save exercise" : "Add exercise"}
           saving={save.isPending}
@@ -235,5 +163,92 @@ export default function OwnForm({
         />
       </form>
     </Sheet>
+  );
+}
+
+function KindFields({ form, errors }: { form: UseFormReturn<Form, unknown, Form>; errors: FieldErrors<Form> }) {
+  return (
+    <div className="grid grid-cols-3 gap-3">
+      <Field id="own-pattern" label="Pattern">
+        <select id="own-pattern" className="input" {...form.register("pattern")}>
+          {PATTERNS.map((p) => (
+            <option key={p} value={p}>
+              {PATTERN_NAMES[p]}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field id="own-loading" label="Load">
+        <select id="own-loading" className="input" {...form.register("loading")}>
+          {LOADINGS.map((l) => (
+            <option key={l} value={l}>
+              {LOADING_NAMES[l]}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field id="own-unit" label="Counted in">
+        <select id="own-unit" className="input" {...form.register("unit")}>
+          <option value="reps">repetitions</option>
+          <option value="seconds">seconds</option>
+        </select>
+      </Field>
+      <Field id="own-level" label="Who may start">
+        <select id="own-level" className="input" {...form.register("level")}>
+          <option value="1">everybody</option>
+          <option value="2">past three months</option>
+          <option value="3">past a year</option>
+        </select>
+      </Field>
+      <Field
+        id="own-needs"
+        label="Equipment"
+        hint="commas; empty is nothing"
+        className="col-span-2"
+        error={errors.needs?.message as string | undefined}
+      >
+        <input id="own-needs" className="input" placeholder="band, step" {...form.register("needs")} />
+      </Field>
+    </div>
+  );
+}
+
+function MuscleFields({ errors, form }: { errors: FieldErrors<Form>; form: UseFormReturn<Form, unknown, Form> }) {
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <Field id="own-primary" label="Muscles first" hint="commas" error={errors.primary?.message as string | undefined}>
+        <input
+          id="own-primary"
+          className="input"
+          list="own-muscles"
+          aria-invalid={!!errors.primary}
+          {...form.register("primary")}
+        />
+      </Field>
+      <Field id="own-secondary" label="Then" hint="commas" error={errors.secondary?.message as string | undefined}>
+        <input id="own-secondary" className="input" list="own-muscles" {...form.register("secondary")} />
+      </Field>
+      <datalist id="own-muscles">
+        {MUSCLES.map((m) => (
+          <option key={m} value={m} />
+        ))}
+      </datalist>
+    </div>
+  );
+}
+
+function TroubleField({ form }: { form: UseFormReturn<Form, unknown, Form> }) {
+  return (
+    <fieldset>
+      <legend className="mb-0.5 text-label leading-4 font-medium">Leave out with trouble at</legend>
+      <div className="flex flex-wrap gap-x-4 gap-y-1">
+        {AREAS.map((a) => (
+          <label key={a} className="flex items-center gap-1.5">
+            <input type="checkbox" value={a} className="h-4 w-4 accent-iron" {...form.register("notWith")} />
+            {AREA_WORDS[a]}
+          </label>
+        ))}
+      </div>
+    </fieldset>
   );
 }

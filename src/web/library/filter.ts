@@ -2,7 +2,6 @@
 import type { ExerciseView, FitView } from "../../api/views";
 import { AREAS, type Area, SPORTS, type Sport } from "../../core/athlete";
 import { PATTERNS, type Pattern } from "../../core/exercise";
-import { namesOf } from "./aliases";
 import { needName } from "./words";
 
 export interface Filter {
@@ -20,16 +19,7 @@ export const NO_FILTER: Filter = { text: "", pattern: "", need: "", place: "", s
 
 /** Everything of an exercise that a word may be found in. */
 const wordsOf = (e: ExerciseView): string =>
-  [
-    e.name,
-    ...e.alsoCalled,
-    namesOf(e.id),
-    e.id,
-    e.pattern,
-    ...e.primary,
-    ...e.secondary,
-    ...e.needs.flat().map(needName),
-  ]
+  [e.name, ...e.alsoCalled, e.id, e.pattern, ...e.primary, ...e.secondary, ...e.needs.flat().map(needName)]
     .join(" ")
     .toLowerCase()
     .replace(/['’]/g, "");
@@ -44,7 +34,8 @@ export function filtered(
     .toLowerCase()
     .replace(/['’]/g, "")
     .split(/[\s-]+/)
-    .filter(Boolean);
+    .filter(Boolean)
+    .map((w) => (w.length > 2 ? w.replace(/s$/, "") : w));
   const first = words[0] ?? "";
   return list
     .filter(

@@ -115,28 +115,7 @@ function ByMax({ view, units }: { view: LiftView; units: Units }) {
       option={option}
       height={230}
       file={`${view.exercise}-e1rm`}
-      table={
-        <table className="w-full max-w-[520px] text-left text-label">
-          <thead>
-            <tr className="text-ink2">
-              <th className="font-semibold">Day</th>
-              <th className="font-semibold">e1RM, {units.massUnit}</th>
-              <th className="font-semibold">From</th>
-              <th className="font-semibold">To</th>
-            </tr>
-          </thead>
-          <tbody>
-            {[...view.line].reverse().map((l) => (
-              <tr key={l.date}>
-                <td>{dayAndYear(l.date)}</td>
-                <td>{round(massNumber(l.kg, units))}</td>
-                <td>{round(massNumber(l.lowKg, units))}</td>
-                <td>{round(massNumber(l.highKg, units))}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      }
+      table={<MaxTable units={units} view={view} />}
     />
   );
 }
@@ -221,3 +200,28 @@ function ByWork({ view, units }: { view: LiftView; units: Units }) {
 }
 
 export default themed(LiftChart);
+
+function MaxTable({ units, view }: { units: Units; view: LiftView }) {
+  return (
+    <table className="w-full max-w-[520px] text-left text-label">
+      <thead>
+        <tr className="text-ink2">
+          <th className="font-semibold">Day</th>
+          <th className="font-semibold">e1RM, {units.massUnit}</th>
+          <th className="font-semibold">From</th>
+          <th className="font-semibold">To</th>
+        </tr>
+      </thead>
+      <tbody>
+        {[...view.line].reverse().map((l) => (
+          <tr key={l.date}>
+            <td>{dayAndYear(l.date)}</td>
+            <td>{round(massNumber(l.kg, units))}</td>
+            <td>{round(massNumber(l.lowKg, units))}</td>
+            <td>{round(massNumber(l.highKg, units))}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,4 +1,6 @@
 /** The coach's word on what comes next for a lift; it holds until the lift is logged again. */
+
+import type { Dispatch, SetStateAction } from "react";
 import { useState } from "react";
 import type { LiftView } from "../../api/views";
 import type { DecisionKind } from "../../core/athlete";
@@ -26,30 +28,8 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
   const [sets, setSets] = useState(next?.sets ?? 3);
   const [reason, setReason] = useState("");
   const save = useOverrule(view.id);
-  const back = useTakeBackOverrule(view.id);
   if (!last) return null;
-  if (view.overrule)
-    return (
-      <div className="mt-2 border-t border-hair2 pt-2 text-label leading-4">
-        <p>
-          You decided after {day(last.date)}: <b>{DECISION_WORDS[view.overrule.kind]}</b>
-          {view.overrule.reason ? `, ${view.overrule.reason}` : ""}. It holds until the lift is logged again.
-        </p>
-        <button
-          type="button"
-          className="btn btn-sm mt-2"
-          disabled={back.isPending}
-          onClick={() =>
-            back.mutate(
-              { date: last.date, exercise: view.exercise },
-              { onSuccess: () => tell("The rules decide again.") },
-            )
-          }
-        >
-          Back to the rules
-        </button>
-      </div>
-    );
+  if (view.overrule) return <Decided last={last} view={view} decided={view.overrule} />;
   if (!open)
     return (
       <button type="button" className="btn btn-sm mt-2" onClick={() => setOpen(true)}>
@@ -107,49 +87,19 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
           ))}
         </select>
       </label>
-      <div className="mb-1.5 flex gap-2">
-        {loads.length > 0 && !view.timed && (
-          <label className="block text-label font-medium" htmlFor="o-load">
-            Load
-            <select
-              id="o-load"
-              className="input mt-0.5 w-[96px] font-normal"
-              value={String(loadKg ?? "")}
-              onChange={(e) => setLoad(Number(e.target.value))}
-            >
-              {loads.map((l) => (
-                <option key={l} value={String(l)}>
-                  {mass(l, units)}
-                </option>
-              ))}
-            </select>
-          </label>
-        )}
-        <label className="block text-label font-medium" htmlFor="o-sets">
-          Sets
-          <input
-            id="o-sets"
-            type="number"
-            min={1}
-            max={10}
-            className="input mt-0.5 w-14 font-normal"
-            value={sets}
-            onChange={(e) => setSets(Number(e.target.value))}
-          />
-        </label>
-        <label className="block text-label font-medium" htmlFor="o-work">
-          {view.timed ? "Seconds" : "Reps"}
-          <input
-            id="o-work"
-            type="number"
-            min={1}
-            max={120}
-            className="input mt-0.5 w-16 font-normal"
-            value={view.timed ? seconds : reps}
-            onChange={(e) => (view.timed ? setSeconds : setReps)(Number(e.target.value))}
-          />
-        </label>
-      </div>
+      <Amounts
+        loads={loads}
+        view={view}
+        loadKg={loadKg}
+        setLoad={setLoad}
+        units={units}
+        sets={sets}
+        setSets={setSets}
+        seconds={seconds}
+        reps={reps}
+        setSeconds={setSeconds}
+        setReps={setReps}
+      />
       <label className="mb-2 block text-label font-medium" htmlFor="o-why">
         Why <span className="font-normal text-ink2">(may stay empty)</span>
         <input
@@ -169,5 +119,111 @@ export function Overrule({ view, units }: { view: LiftView; units: Units }) {
         </button>
       </div>
     </form>
+  );
+}
+
+interface DecidedProps {
+  last: LiftView["entries"][number];
+  view: LiftView;
+  decided: NonNullable<LiftView["overrule"]>;
+}
+
+function Decided({ last, view, decided }: DecidedProps) {
+  const back = useTakeBackOverrule(view.id);
+  return (
+    <div className="mt-2 border-t border-hair2 pt-2 text-label leading-4">
+      <p>
+        You decided after {day(last.date)}: <b>{DECISION_WORDS[decided.kind]}</b>
+        {decided.reason ? `, ${decided.reason}` : ""}. It holds until the lift is logged again.
+      </p>
+      <button
+        type="button"
+        className="btn btn-sm mt-2"
+        disabled={back.isPending}
+        onClick={() =>
+          back.mutate(
+            { date: last.date, exercise: view.exercise },
+            { onSuccess: () => tell("The rules decide again.") },
+          )
+        }
+      >
+        Back to the rules
+      </button>
+    </div>
+  );
+}
+
+interface AmountsProps {
+  loads: number[];
+  view: LiftView;
+  loadKg: number | null;
+  setLoad: Dispatch<SetStateAction<number | null>>;
+  units: Units;
+  sets: number;
+  setSets: Dispatch<SetStateAction<number>>;
+  seconds: number;
+  reps: number;
+  setSeconds: Dispatch<SetStateAction<number>>;
+  setReps: Dispatch<SetStateAction<number>>;
+}
+
+/** Load, sets and repetitions or seconds. */
+function Amounts({
+  loads,
+  view,
+  loadKg,
+  setLoad,
+  units,
+  sets,
+  setSets,
+  seconds,
+  reps,
+  setSeconds,
+  setReps,
+}: AmountsProps) {
+  return (
+    <div className="mb-1.5 flex gap-2">
+      {loads.length > 0 && !view.timed && (
+        <label className="block text-label font-medium" htmlFor="o-load">
+          Load
+          <select
+            id="o-load"
+            className="input mt-0.5 w-[96px] font-normal"
+            value={String(loadKg ?? "")}
+            onChange={(e) => setLoad(Number(e.target.value))}
+          >
+            {loads.map((l) => (
+              <option key={l} value={String(l)}>
+                {mass(l, units)}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <label className="block text-label font-medium" htmlFor="o-sets">
+        Sets
+        <input
+          id="o-sets"
+          type="number"
+          min={1}
+          max={10}
+          className="input mt-0.5 w-14 font-normal"
+          value={sets}
+          onChange={(e) => setSets(Number(e.target.value))}
+        />
+      </label>
+      <label className="block text-label font-medium" htmlFor="o-work">
+        {view.timed ? "Seconds" : "Reps"}
+        <input
+          id="o-work"
+          type="number"
+          min={1}
+          max={120}
+          className="input mt-0.5 w-16 font-normal"
+          value={view.timed ? seconds : reps}
+          onChange={(e) => (view.timed ? setSeconds : setReps)(Number(e.target.value))}
+        />
+      </label>
+    </div>
   );
 }

@@ -1,4 +1,5 @@
 /** The endurance plan beside the season: its rule, several weeks at once, what it is warned of. Every change is previewed in the drawing. */
+import type { Dispatch, SetStateAction } from "react";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { SeasonView, SeasonWeekView } from "../../api/views";
@@ -232,22 +233,7 @@ export function RuleForm({
         {field("start", "Starts at", unit)}
         {field("top", "Rises to", unit)}
         {field("rise", "A loading week", "%")}
-        <label className="block text-label">
-          Easier week
-          <select
-            className="input"
-            value={f.every}
-            onChange={(e) => {
-              const next = { ...f, every: e.target.value };
-              setF(next);
-              draw(next);
-            }}
-          >
-            <option value="3">every 3rd</option>
-            <option value="4">every 4th</option>
-            <option value="0">none</option>
-          </select>
-        </label>
+        <EasierWeek f={f} setF={setF} draw={draw} />
         {f.every !== "0" && field("back", "It holds", "% of the last")}
       </div>
       <div className="mt-2 space-y-1">
@@ -334,5 +320,32 @@ function Warnings({ view, units, onPlan }: Pick<Props, "view" | "units" | "onPla
         </p>
       ))}
     </div>
+  );
+}
+
+interface EasierWeekProps {
+  f: Form;
+  setF: Dispatch<SetStateAction<Form>>;
+  draw: (next: Form) => void;
+}
+
+function EasierWeek({ f, setF, draw }: EasierWeekProps) {
+  return (
+    <label className="block text-label">
+      Easier week
+      <select
+        className="input"
+        value={f.every}
+        onChange={(e) => {
+          const next = { ...f, every: e.target.value };
+          setF(next);
+          draw(next);
+        }}
+      >
+        <option value="3">every 3rd</option>
+        <option value="4">every 4th</option>
+        <option value="0">none</option>
+      </select>
+    </label>
   );
 }

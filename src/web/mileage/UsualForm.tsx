@@ -68,46 +68,7 @@ export function UsualForm({
             onChange={(start) => start && onChange({ ...s, start })}
           />
         </label>
-        <label className="block text-label">
-          Sport
-          <select
-            className="input"
-            value={s.sport}
-            onChange={(e) => onChange({ ...s, sport: e.target.value as SessionSport })}
-          >
-            {SESSION_SPORTS.map((x) => (
-              <option key={x} value={x}>
-                {SPORT_NAMES[x]}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="block text-label">
-          Kind
-          <select
-            className="input"
-            value={s.kind}
-            onChange={(e) => onChange({ ...s, kind: e.target.value as SessionKind })}
-          >
-            {SESSION_KINDS.filter((k) => k !== "race").map((k) => (
-              <option key={k}>{k}</option>
-            ))}
-          </select>
-        </label>
-        <label className="block text-label">
-          Length
-          <select
-            className="input"
-            value={shared ? "share" : "minutes"}
-            onChange={(e) => {
-              const { share: _, minutes: __, ...rest } = s;
-              onChange(e.target.value === "share" ? { ...rest, share: 0.15 } : { ...rest, minutes: 45 });
-            }}
-          >
-            <option value="share">part of the week</option>
-            <option value="minutes">fixed minutes</option>
-          </select>
-        </label>
+        <Choices s={s} onChange={onChange} shared={shared} />
         {shared ? (
           <label className="block text-label">
             Of the week, %
@@ -142,5 +103,58 @@ export function UsualForm({
         </button>
       </div>
     </div>
+  );
+}
+
+interface ChoicesProps {
+  s: UsualSession;
+  onChange: (s: UsualSession) => void;
+  shared: boolean;
+}
+
+function Choices({ s, onChange, shared }: ChoicesProps) {
+  return (
+    <>
+      <label className="block text-label">
+        Sport
+        <select
+          className="input"
+          value={s.sport}
+          onChange={(e) => onChange({ ...s, sport: e.target.value as SessionSport })}
+        >
+          {SESSION_SPORTS.map((x) => (
+            <option key={x} value={x}>
+              {SPORT_NAMES[x]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="block text-label">
+        Kind
+        <select
+          className="input"
+          value={s.kind}
+          onChange={(e) => onChange({ ...s, kind: e.target.value as SessionKind })}
+        >
+          {SESSION_KINDS.filter((k) => k !== "race").map((k) => (
+            <option key={k}>{k}</option>
+          ))}
+        </select>
+      </label>
+      <label className="block text-label">
+        Length
+        <select
+          className="input"
+          value={shared ? "share" : "minutes"}
+          onChange={(e) => {
+            const { share: _, minutes: __, ...rest } = s;
+            onChange(e.target.value === "share" ? { ...rest, share: 0.15 } : { ...rest, minutes: 45 });
+          }}
+        >
+          <option value="share">part of the week</option>
+          <option value="minutes">fixed minutes</option>
+        </select>
+      </label>
+    </>
   );
 }

@@ -106,6 +106,59 @@ export function UsualGrid({ sessions, chosen, room, onChoose, onMove, onStretch,
       role="group"
       aria-label="Usual week by day and hour. Arrow keys move the session in focus, plus and minus stretch it, C copies it, Delete takes it out"
     >
+      <Backdrop left={left} column={column} room={room} />
+      {sessions.map((s) => {
+        const g = ghost?.id === s.id ? ghost : null;
+        const [day, start, length] = [g?.day ?? s.day, g?.start ?? startOf(s), g?.length ?? s.length];
+        const key = isKey(s);
+        return (
+          <button
+            key={s.id}
+            type="button"
+            aria-pressed={chosen === s.id}
+            aria-label={`${SPORT_NAMES[s.sport]}, ${s.kind}, ${weekdayName(day)} ${timeOf(start)}, ${duration(length)}${key ? ", key session" : ""}`}
+            className={`absolute cursor-grab overflow-hidden rounded-[3px] border px-1 text-left text-note leading-4 cond ${key ? "border-moss-ink bg-moss-ink text-panel" : "border-moss-ink bg-moss-plan"} ${chosen === s.id ? "outline-2 outline-offset-1 outline-iron" : ""}`}
+            style={{
+              left: `calc(${left(day)} + 4px)`,
+              width: `calc(${column} - 8px)`,
+              top: y(start),
+              height: Math.max(24, (length / 60) * HOUR),
+            }}
+            onClick={() => onChoose(s.id)}
+            onPointerDown={(e) => down(e, s, false)}
+            onPointerMove={(e) => move(e, s)}
+            onPointerUp={() => up(s)}
+            onPointerCancel={() => {
+              held.current = null;
+              setGhost(null);
+            }}
+            onKeyDown={(e) => onKey(e, s)}
+          >
+            <Words length={length} s={s} />
+            <span
+              aria-hidden="true"
+              className="absolute right-0 bottom-0 left-0 h-2 cursor-ns-resize"
+              onPointerDown={(e) => down(e, s, true)}
+              onPointerMove={(e) => move(e, s)}
+              onPointerUp={() => up(s)}
+            />
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+interface BackdropProps {
+  left: (day: number) => string;
+  column: "calc((100% - 40px) / 7)";
+  room: readonly SlotRoom[];
+}
+
+/** Days, hours, and what strength has of free time. */
+function Backdrop({ left, column, room }: BackdropProps) {
+  return (
+    <>
       {WEEKDAYS.map((d, i) => (
         <div
           key={d}
@@ -142,53 +195,23 @@ export function UsualGrid({ sessions, chosen, room, onChoose, onMove, onStretch,
           </span>
         </div>
       ))}
-      {sessions.map((s) => {
-        const g = ghost?.id === s.id ? ghost : null;
-        const [day, start, length] = [g?.day ?? s.day, g?.start ?? startOf(s), g?.length ?? s.length];
-        const key = isKey(s);
-        return (
-          <button
-            key={s.id}
-            type="button"
-            aria-pressed={chosen === s.id}
-            aria-label={`${SPORT_NAMES[s.sport]}, ${s.kind}, ${weekdayName(day)} ${timeOf(start)}, ${duration(length)}${key ? ", key session" : ""}`}
-            className={`absolute cursor-grab overflow-hidden rounded-[3px] border px-1 text-left text-note leading-4 cond ${key ? "border-moss-ink bg-moss-ink text-panel" : "border-moss-ink bg-moss-plan"} ${chosen === s.id ? "outline-2 outline-offset-1 outline-iron" : ""}`}
-            style={{
-              left: `calc(${left(day)} + 4px)`,
-              width: `calc(${column} - 8px)`,
-              top: y(start),
-              height: Math.max(24, (length / 60) * HOUR),
-            }}
-            onClick={() => onChoose(s.id)}
-            onPointerDown={(e) => down(e, s, false)}
-            onPointerMove={(e) => move(e, s)}
-            onPointerUp={() => up(s)}
-            onPointerCancel={() => {
-              held.current = null;
-              setGhost(null);
-            }}
-            onKeyDown={(e) => onKey(e, s)}
-          >
-            {(length / 60) * HOUR >= TWO_LINES ? (
-              <>
-                <b className="block truncate font-semibold">{s.kind}</b>
-                <span className="block truncate">{duration(length)}</span>
-              </>
-            ) : (
-              <span className="block truncate">
-                <b className="font-semibold">{s.kind}</b> {duration(length)}
-              </span>
-            )}
-            <span
-              aria-hidden="true"
-              className="absolute right-0 bottom-0 left-0 h-2 cursor-ns-resize"
-              onPointerDown={(e) => down(e, s, true)}
-              onPointerMove={(e) => move(e, s)}
-              onPointerUp={() => up(s)}
-            />
-          </button>
-        );
-      })}
-    </div>
+    </>
+  );
+}
+
+function Words({ length, s }: { length: number; s: Sized }) {
+  return (
+    <>
+      {(length / 60) * HOUR >= TWO_LINES ? (
+        <>
+          <b className="block truncate font-semibold">{s.kind}</b>
+          <span className="block truncate">{duration(length)}</span>
+        </>
+      ) : (
+        <span className="block truncate">
+          <b className="font-semibold">{s.kind}</b> {duration(length)}
+        </span>
+      )}
+    </>
   );
 }

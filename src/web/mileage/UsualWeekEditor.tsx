@@ -1,6 +1,8 @@
 /** The usual week: a grid by day and hour, one session in words, and what it leaves for strength. */
+
+import type { Dispatch, SetStateAction } from "react";
 import { useMemo, useState } from "react";
-import type { Athlete, EndurancePlan, Phase, UsualSession } from "../../core/athlete";
+import type { Athlete, EndurancePlan, Phase, UsualSession, UsualWeekPlan } from "../../core/athlete";
 import { addDays, mondayOf, weekdayName } from "../../core/dates";
 import {
   freeId,
@@ -12,6 +14,7 @@ import {
   withSession,
   withShare,
 } from "../../core/mileage";
+import type { SlotRoom } from "../../core/planning";
 import { heavyRoom } from "../../core/planning";
 import { PHASE_NAMES, type Units } from "../format";
 import { Segments } from "../ui/Segments";
@@ -90,55 +93,17 @@ export function UsualWeekEditor({
   return (
     <div className="two-pane max-[900px]:grid-cols-[minmax(0,1fr)]">
       <div className="min-w-0 overflow-auto px-4 py-2">
-        <div className="mb-2 flex flex-wrap items-center gap-2">
-          <Segments
-            name="Phase"
-            options={PHASES}
-            value={phase ?? "all"}
-            onChange={(p) => setPhase(p === "all" ? null : (p as Phase))}
-          />
-          <label className="ml-2 flex items-center gap-1 text-label">
-            Starter
-            <select
-              className="input w-auto"
-              value=""
-              onChange={(e) => e.target.value && put(starterWeek(athlete.athlete.sport, Number(e.target.value)))}
-            >
-              <option value="">sessions a week…</option>
-              {STARTER_COUNTS.map((n) => (
-                <option key={n}>{n}</option>
-              ))}
-            </select>
-          </label>
-          <button
-            type="button"
-            className="btn btn-sm"
-            onClick={() => {
-              const day = [1, 2, 3, 4, 5, 6, 7].find((d) => !sessions.some((s) => s.day === d)) ?? 1;
-              const session: UsualSession = {
-                id: freeId(sessions, day),
-                day,
-                start: "07:00",
-                sport: athlete.athlete.sport === "triathlon" ? "run" : athlete.athlete.sport,
-                kind: "easy",
-                share: sessions.length === 0 ? 1 : 0.12,
-              };
-              put(withSession(sessions, session));
-              setChosen(session.id);
-            }}
-          >
-            Add session
-          </button>
-          {phase !== null && own && (
-            <button
-              type="button"
-              className="link text-label"
-              onClick={() => onPlan({ ...plan, usualWeeks: plan.usualWeeks.filter((u) => u !== own) })}
-            >
-              Same as all phases
-            </button>
-          )}
-        </div>
+        <Tools
+          phase={phase}
+          setPhase={setPhase}
+          put={put}
+          athlete={athlete}
+          sessions={sessions}
+          setChosen={setChosen}
+          own={own}
+          onPlan={onPlan}
+          plan={plan}
+        />
         <UsualGrid
           sessions={sized}
           chosen={chosen}
@@ -159,24 +124,7 @@ export function UsualWeekEditor({
         />
       </div>
       <aside className="overflow-auto border-l border-hair bg-panel" aria-label="Session of the usual week">
-        <div className="sec">
-          <p className="text-label leading-4">
-            Drawn with {amountNumber(amount, plan.unit, units)} {amountUnit(plan.unit, units)}, this season's ordinary
-            week.
-          </p>
-          <p className="mt-1 text-label leading-4" role="status">
-            {athlete.availability.length === 0
-              ? "No free time slots for strength are entered yet."
-              : `${free} of ${room.length} free time slots can still take a heavy session.`}
-          </p>
-          {room
-            .filter((r) => r.blocked !== null)
-            .map((r) => (
-              <p key={`${r.window.day}${r.window.start}`} className="text-label leading-4 text-ink2">
-                {weekdayName(r.window.day)} {r.window.start}: {r.blocked}
-              </p>
-            ))}
-        </div>
+        <Room amount={amount} plan={plan} units={units} athlete={athlete} free={free} room={room} />
         {at ? (
           <UsualForm
             session={at}
@@ -204,3 +152,102 @@ export function ordinaryAmount(amounts: readonly number[], unit: EndurancePlan["
 
 export const fromThisWeek = <T extends { start: string }>(weeks: readonly T[], today: string): T[] =>
   weeks.filter((w) => addDays(w.start, 6) >= today);
+
+interface ToolsProps {
+  phase: "race" | "base" | "build" | "recovery" | null;
+  setPhase: Dispatch<SetStateAction<"race" | "base" | "build" | "recovery" | null>>;
+  put: (next: readonly UsualSession[]) => void;
+  athlete: Athlete;
+  sessions: UsualSession[];
+  setChosen: Dispatch<SetStateAction<string | null>>;
+  own: UsualWeekPlan | undefined;
+  onPlan: (plan: EndurancePlan) => void;
+  plan: EndurancePlan;
+}
+
+/** Which phase it is of, a starter, another session. */
+function Tools({ phase, setPhase, put, athlete, sessions, setChosen, own, onPlan, plan }: ToolsProps) {
+  return (
+    <div className="mb-2 flex flex-wrap items-center gap-2">
+      <Segments
+        name="Phase"
+        options={PHASES}
+        value={phase ?? "all"}
+        onChange={(p) => setPhase(p === "all" ? null : (p as Phase))}
+      />
+      <label className="ml-2 flex items-center gap-1 text-label">
+        Starter
+        <select
+          className="input w-auto"
+          value=""
+          onChange={(e) => e.target.value && put(starterWeek(athlete.athlete.sport, Number(e.target.value)))}
+        >
+          <option value="">sessions a week…</option>
+          {STARTER_COUNTS.map((n) => (
+            <option key={n}>{n}</option>
+          ))}
+        </select>
+      </label>
+      <button
+        type="button"
+        className="btn btn-sm"
+        onClick={() => {
+          const day = [1, 2, 3, 4, 5, 6, 7].find((d) => !sessions.some((s) => s.day === d)) ?? 1;
+          const session: UsualSession = {
+            id: freeId(sessions, day),
+            day,
+            start: "07:00",
+            sport: athlete.athlete.sport === "triathlon" ? "run" : athlete.athlete.sport,
+            kind: "easy",
+            share: sessions.length === 0 ? 1 : 0.12,
+          };
+          put(withSession(sessions, session));
+          setChosen(session.id);
+        }}
+      >
+        Add session
+      </button>
+      {phase !== null && own && (
+        <button
+          type="button"
+          className="link text-label"
+          onClick={() => onPlan({ ...plan, usualWeeks: plan.usualWeeks.filter((u) => u !== own) })}
+        >
+          Same as all phases
+        </button>
+      )}
+    </div>
+  );
+}
+
+interface RoomProps {
+  amount: number;
+  plan: EndurancePlan;
+  units: Units;
+  athlete: Athlete;
+  free: number;
+  room: SlotRoom[];
+}
+
+/** What room the week leaves for strength. */
+function Room({ amount, plan, units, athlete, free, room }: RoomProps) {
+  return (
+    <div className="sec">
+      <p className="text-label leading-4">
+        Drawn with {amountNumber(amount, plan.unit, units)} {amountUnit(plan.unit, units)}, this season's ordinary week.
+      </p>
+      <p className="mt-1 text-label leading-4" role="status">
+        {athlete.availability.length === 0
+          ? "No free time slots for strength are entered yet."
+          : `${free} of ${room.length} free time slots can still take a heavy session.`}
+      </p>
+      {room
+        .filter((r) => r.blocked !== null)
+        .map((r) => (
+          <p key={`${r.window.day}${r.window.start}`} className="text-label leading-4 text-ink2">
+            {weekdayName(r.window.day)} {r.window.start}: {r.blocked}
+          </p>
+        ))}
+    </div>
+  );
+}

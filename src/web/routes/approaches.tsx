@@ -1,5 +1,7 @@
 /** Approaches: what each school prescribes, as grids; the coach's copies; two compared on a season; who follows what. */
+
 import { useMemo, useState } from "react";
+import type { NavigateFunction } from "react-router";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 import type { FollowBody, PreviewBody } from "../../api/requests";
 import type { ApproachesView, ApproachView } from "../../api/views";
@@ -66,26 +68,16 @@ const thingFor = (w: Waiting, athlete: string): string =>
       ? `athletes/${athlete}/follow`
       : "approaches/rules";
 
-function View({ view }: { view: ApproachesView }) {
-  const { approach: asked } = useParams();
-  const [search, setSearch] = useSearchParams();
-  const navigate = useNavigate();
-  const row = useCurrentRow();
-  const squad = useSquad();
-  const tab = TABS.find(([t]) => t === search.get("tab"))?.[0] ?? "grid";
-  const of = view.approaches.find((v) => v.approach.id === asked) ?? view.approaches[0];
-  const follow = useFollow(row?.id ?? "");
+/** A change that is looked at before it is kept: of an approach, of what an athlete follows, or of the rules of all. */
+function useLooked(view: ApproachesView, athlete: string, everybody: readonly string[]) {
   const [waiting, setWaiting] = useState<Waiting | null>(null);
   const [note, setNote] = useState("");
   /** Rises where another's version was kept: the editor begins anew with it. */
   const [round, setRound] = useState(0);
   const changes = useChanges();
   const save = useSaveApproach();
-  const saveFollow = useSaveFollow(row?.id ?? "");
+  const saveFollow = useSaveFollow(athlete);
   const saveRules = useSaveClubRules();
-  if (!of) return null;
-
-  const everybody = squad.data?.rows.map((r) => r.id) ?? [];
   const preview = (w: Waiting) => {
     setWaiting(w);
     setNote("");
@@ -99,7 +91,7 @@ function View({ view }: { view: ApproachesView }) {
       w.what === "approach"
         ? (view.approaches.find((v) => v.approach.id === w.approach.id)?.users ?? []).map((u) => u.id)
         : w.what === "follow"
-          ? [row?.id ?? ""]
+          ? [athlete]
           : everybody;
     void changes.ask(ids, body);
   };
@@ -119,7 +111,7 @@ function View({ view }: { view: ApproachesView }) {
       );
     else if (waiting.what === "follow")
       saveFollow.mutate(waiting.body, {
-        onSuccess: (a) => done(a, "Saved. Undo stands in the week view."),
+        onSuccess: (a) => done(a, "Saved. It can be undone under Changes."),
         onError: fail,
       });
     else
@@ -128,6 +120,28 @@ function View({ view }: { view: ApproachesView }) {
         onError: fail,
       });
   };
+  const close = () => {
+    changes.stop();
+    setWaiting(null);
+  };
+  const busy = save.isPending || saveFollow.isPending || saveRules.isPending;
+  return { waiting, note, setNote, round, changes, saving: save.isPending, busy, preview, keep, close };
+}
+
+function View({ view }: { view: ApproachesView }) {
+  const { approach: asked } = useParams();
+  const [search, setSearch] = useSearchParams();
+  const navigate = useNavigate();
+  const row = useCurrentRow();
+  const squad = useSquad();
+  const tab = TABS.find(([t]) => t === search.get("tab"))?.[0] ?? "grid";
+  const of = view.approaches.find((v) => v.approach.id === asked) ?? view.approaches[0];
+  const follow = useFollow(row?.id ?? "");
+  const everybody = squad.data?.rows.map((r) => r.id) ?? [];
+  const looked = useLooked(view, row?.id ?? "", everybody);
+  const { waiting, preview } = looked;
+  if (!of) return null;
+
   const switchTo = (phase: Phase | "all", approach: string) => {
     if (!follow.data) return;
     const { approachByPhase, rulesOff } = follow.data;
@@ -148,33 +162,7 @@ function View({ view }: { view: ApproachesView }) {
   return (
     <div className="list-pane">
       {waiting && <Held thing={thingFor(waiting, row?.id ?? "")} />}
-      <nav aria-label="Approaches" className="min-h-0 overflow-auto border-r border-hair bg-panel py-3">
-        <h2 className="sec-h px-4">As they ship</h2>
-        {view.approaches
-          .filter((v) => !v.own)
-          .map((v) => (
-            <Entry
-              key={v.approach.id}
-              view={v}
-              here={v === of && tab === "grid"}
-              onOpen={() => navigate(`/approaches/${v.approach.id}`)}
-            />
-          ))}
-        <h2 className="sec-h mt-4 px-4">Your copies</h2>
-        {view.approaches
-          .filter((v) => v.own)
-          .map((v) => (
-            <Entry
-              key={v.approach.id}
-              view={v}
-              here={v === of && tab === "grid"}
-              onOpen={() => navigate(`/approaches/${v.approach.id}`)}
-            />
-          ))}
-        {!view.approaches.some((v) => v.own) && (
-          <p className="px-4 text-label leading-4 text-ink2">None yet. Copy one to change it; the shipped ones stay.</p>
-        )}
-      </nav>
+      <ApproachList view={view} of={of} tab={tab} navigate={navigate} />
       <main className="flex min-h-0 min-w-0 flex-col">
         <PageHeader
           title={
@@ -197,9 +185,9 @@ function View({ view }: { view: ApproachesView }) {
         </PageHeader>
         {tab === "grid" && (
           <Editor
-            key={`${of.approach.id}/${round}`}
+            key={`${of.approach.id}/${looked.round}`}
             view={of}
-            busy={save.isPending}
+            busy={looked.saving}
             onSave={(approach) => preview({ what: "approach", approach })}
           />
         )}
@@ -228,40 +216,7 @@ function View({ view }: { view: ApproachesView }) {
             <LoadingNote what="what is followed" />
           ))}
       </main>
-      {waiting && changes.state && (
-        <ChangesSheet
-          changes={changes.state}
-          title={
-            waiting.what === "approach"
-              ? `${waiting.approach.name}: what changes`
-              : waiting.what === "follow"
-                ? `${row?.name}: what changes`
-                : `${rulesWords(view.rulesOff, waiting.rulesOff)}: what changes`
-          }
-          save={waiting.what === "approach" ? `Save version ${waiting.approach.version + 1}` : "Save"}
-          saving={save.isPending || saveFollow.isPending || saveRules.isPending}
-          onSave={keep}
-          onClose={() => {
-            changes.stop();
-            setWaiting(null);
-          }}
-        >
-          {waiting.what === "approach" && (
-            <div className="mt-3">
-              <label htmlFor="version-note" className="block text-label font-medium">
-                What this version is about <span className="font-normal text-ink2">(may stay empty)</span>
-              </label>
-              <input
-                id="version-note"
-                className="input"
-                maxLength={200}
-                value={note}
-                onChange={(e) => setNote(e.target.value)}
-              />
-            </div>
-          )}
-        </ChangesSheet>
-      )}
+      <Looked looked={looked} athlete={row?.name ?? ""} view={view} />
     </div>
   );
 }
@@ -537,5 +492,90 @@ function RemoveSheet({ view: v, onClose }: { view: ApproachView; onClose: () => 
         </button>
       </div>
     </Sheet>
+  );
+}
+
+interface ApproachListProps {
+  view: ApproachesView;
+  of: ApproachView;
+  tab: Tab;
+  navigate: NavigateFunction;
+}
+
+function ApproachList({ view, of, tab, navigate }: ApproachListProps) {
+  return (
+    <nav aria-label="Approaches" className="min-h-0 overflow-auto border-r border-hair bg-panel py-3">
+      <h2 className="sec-h px-4">As they ship</h2>
+      {view.approaches
+        .filter((v) => !v.own)
+        .map((v) => (
+          <Entry
+            key={v.approach.id}
+            view={v}
+            here={v === of && tab === "grid"}
+            onOpen={() => navigate(`/approaches/${v.approach.id}`)}
+          />
+        ))}
+      <h2 className="sec-h mt-4 px-4">Your copies</h2>
+      {view.approaches
+        .filter((v) => v.own)
+        .map((v) => (
+          <Entry
+            key={v.approach.id}
+            view={v}
+            here={v === of && tab === "grid"}
+            onOpen={() => navigate(`/approaches/${v.approach.id}`)}
+          />
+        ))}
+      {!view.approaches.some((v) => v.own) && (
+        <p className="px-4 text-label leading-4 text-ink2">None yet. Copy one to change it; the shipped ones stay.</p>
+      )}
+    </nav>
+  );
+}
+
+interface LookedProps {
+  looked: ReturnType<typeof useLooked>;
+  athlete: string;
+  view: ApproachesView;
+}
+
+/** What a change comes to, before it is kept. */
+function Looked({ looked, athlete, view }: LookedProps) {
+  const { waiting, changes, note, setNote } = looked;
+  return (
+    <>
+      {waiting && changes.state && (
+        <ChangesSheet
+          changes={changes.state}
+          title={
+            waiting.what === "approach"
+              ? `${waiting.approach.name}: what changes`
+              : waiting.what === "follow"
+                ? `${athlete}: what changes`
+                : `${rulesWords(view.rulesOff, waiting.rulesOff)}: what changes`
+          }
+          save={waiting.what === "approach" ? `Save version ${waiting.approach.version + 1}` : "Save"}
+          saving={looked.busy}
+          onSave={looked.keep}
+          onClose={looked.close}
+        >
+          {waiting.what === "approach" && (
+            <div className="mt-3">
+              <label htmlFor="version-note" className="block text-label font-medium">
+                What this version is about <span className="font-normal text-ink2">(may stay empty)</span>
+              </label>
+              <input
+                id="version-note"
+                className="input"
+                maxLength={200}
+                value={note}
+                onChange={(e) => setNote(e.target.value)}
+              />
+            </div>
+          )}
+        </ChangesSheet>
+      )}
+    </>
   );
 }

@@ -123,58 +123,7 @@ function Gym({ view, onPlace }: { view: GymView; onPlace: (place: string) => voi
             />
           </div>
         </div>
-        <div className="sec">
-          <h3 className="sec-h">Shared out</h3>
-          {crowded > 0 ? (
-            <p className="flex gap-1.5 text-label leading-4 text-brick-ink">
-              <WarnIcon />
-              <span>
-                As planned there is no room for {crowded * 15} min: more racks or athletes are wanted than there are.
-              </span>
-            </p>
-          ) : (
-            <p className="text-label leading-4 text-ink2">
-              As planned there is room for everybody
-              {view.fit.togetherNow > 0
-                ? `; heavy sets at the same time weigh ${view.fit.togetherNow}, since one coach stands by one rack.`
-                : "."}
-            </p>
-          )}
-          <p className="mt-2 text-label leading-4">
-            <Asked
-              reasons={[why("gym.fit", "points", view.fit)]}
-              className="num text-figure leading-7 font-semibold"
-              label={`Disturbance of the shared hours ${view.fit.cost}`}
-            >
-              {view.fit.cost}
-            </Asked>{" "}
-            points in all,{" "}
-            {changes.length === 0
-              ? "nobody moves"
-              : `${changes.length === 1 ? "1 athlete moves" : `${changes.length} athletes move`}, ${more > 0 ? `their weeks are disturbed ${more} points more` : more < 0 ? `their weeks are disturbed ${-more} points less` : "their weeks are disturbed no more"}`}
-            .
-          </p>
-          <ul>
-            {changes.map((r) => (
-              <li key={r.id} className="border-t border-hair2 py-1 text-label leading-6 first:border-t-0">
-                <Link className="link font-semibold" to={`/a/${r.id}/week/${mondayOf(view.date)}`}>
-                  {r.name}
-                </Link>
-                : {time(r.now.start)} to{" "}
-                {r.next
-                  ? `${r.next.date === view.date ? "" : `${day(r.next.date)} `}${time(r.next.start)}`
-                  : "no hour left"}
-                <span className="text-ink2">
-                  {r.change === null
-                    ? ""
-                    : r.change === 0
-                      ? ", no change"
-                      : `, ${r.change > 0 ? "+" : "−"}${Math.abs(r.change)}`}
-                </span>
-              </li>
-            ))}
-          </ul>
-        </div>
+        <SharedOut crowded={crowded} view={view} changes={changes} more={more} />
         <div className="sec flex-1">
           <h3 className="sec-h">Who lifts</h3>
           <ul>
@@ -231,6 +180,71 @@ function Count({
           {ICON.plus}
         </button>
       </div>
+    </div>
+  );
+}
+
+interface SharedOutProps {
+  crowded: number;
+  view: GymView;
+  changes: GymRow[];
+  more: number;
+}
+
+/** Whether there is room, and who would move. */
+function SharedOut({ crowded, view, changes, more }: SharedOutProps) {
+  return (
+    <div className="sec">
+      <h3 className="sec-h">Shared out</h3>
+      {crowded > 0 ? (
+        <p className="flex gap-1.5 text-label leading-4 text-brick-ink">
+          <WarnIcon />
+          <span>
+            As planned there is no room for {crowded * 15} min: more racks or athletes are wanted than there are.
+          </span>
+        </p>
+      ) : (
+        <p className="text-label leading-4 text-ink2">
+          As planned there is room for everybody
+          {view.fit.togetherNow > 0
+            ? `; heavy sets at the same time weigh ${view.fit.togetherNow}, since one coach stands by one rack.`
+            : "."}
+        </p>
+      )}
+      <p className="mt-2 text-label leading-4">
+        <Asked
+          reasons={[why("gym.fit", "points", view.fit)]}
+          className="num text-figure leading-7 font-semibold"
+          label={`Disturbance of the shared hours ${view.fit.cost}`}
+        >
+          {view.fit.cost}
+        </Asked>{" "}
+        points in all,{" "}
+        {changes.length === 0
+          ? "nobody moves"
+          : `${changes.length === 1 ? "1 athlete moves" : `${changes.length} athletes move`}, ${more > 0 ? `their weeks are disturbed ${more} points more` : more < 0 ? `their weeks are disturbed ${-more} points less` : "their weeks are disturbed no more"}`}
+        .
+      </p>
+      <ul>
+        {changes.map((r) => (
+          <li key={r.id} className="border-t border-hair2 py-1 text-label leading-6 first:border-t-0">
+            <Link className="link font-semibold" to={`/a/${r.id}/week/${mondayOf(view.date)}`}>
+              {r.name}
+            </Link>
+            : {time(r.now.start)} to{" "}
+            {r.next
+              ? `${r.next.date === view.date ? "" : `${day(r.next.date)} `}${time(r.next.start)}`
+              : "no hour left"}
+            <span className="text-ink2">
+              {r.change === null
+                ? ""
+                : r.change === 0
+                  ? ", no change"
+                  : `, ${r.change > 0 ? "+" : "−"}${Math.abs(r.change)}`}
+            </span>
+          </li>
+        ))}
+      </ul>
     </div>
   );
 }

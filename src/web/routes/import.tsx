@@ -1,8 +1,11 @@
 /** Import: foreign files read, mapped and previewed row by row; nothing is stored until it is taken over. */
+import type { UseQueryResult } from "@tanstack/react-query";
+import type { Dispatch, SetStateAction } from "react";
 import { useMemo, useRef, useState } from "react";
-import { useDropzone } from "react-dropzone";
+import { type DropzoneState, useDropzone } from "react-dropzone";
 import { Link, useParams } from "react-router";
-import type { AthleteView } from "../../api/views";
+import type { AthleteView, ImportAnswer } from "../../api/views";
+import type { AthleteFacts } from "../../core/athlete";
 import { useAthlete } from "../data/hooks";
 import { useImportPreview, useTakeImport, useUndoImport } from "../data/imports";
 import type { Units } from "../format";
@@ -10,6 +13,7 @@ import { counted } from "../format";
 import { countWords, FeedPanel } from "../import/FeedPanel";
 import { MappingPanel } from "../import/MappingPanel";
 import { RowList } from "../import/RowList";
+import type { ListedRow } from "../import/rows";
 import { askedOf, countFates, fileOf, listRows, type RowFate } from "../import/rows";
 import { type ForeignEntry, useFiles } from "../import/useFiles";
 import { UsualFoundNote } from "../mileage/UsualFoundNote";
@@ -102,61 +106,32 @@ function Import({ view }: { view: AthleteView }) {
           className: `flex min-h-0 min-w-0 flex-col ${drop.isDragActive ? "bg-iron-l" : ""}`,
         })}
       >
-        <PageHeader title="Import" note={<>races and endurance sessions of {facts.name}</>}>
-          <span className="flex-1" />
-          <input
-            {...drop.getInputProps({ "aria-label": "Files to import" })}
-            accept=".csv,.tsv,.txt,.gpx,.tcx,.ics,text/csv,text/calendar"
-          />
-          <Link className="btn" to={`/a/${id}/records`}>
-            {ICON.left} Records
-          </Link>
-          <button type="button" className={`btn ${files.length === 0 ? "btn-pri" : ""}`} onClick={choose}>
-            {ICON.file} Choose files
-          </button>
-          {files.length > 0 && (
-            <button
-              type="button"
-              className="btn btn-pri"
-              disabled={stored === 0 || !answer || reading || take.isPending}
-              onClick={takeOver}
-            >
-              {take.isPending ? "Storing…" : `Import ${counted(stored, "row")}`}
-            </button>
-          )}
-        </PageHeader>
+        <Head
+          facts={facts}
+          drop={drop}
+          id={id}
+          files={files}
+          choose={choose}
+          stored={stored}
+          answer={answer}
+          reading={reading}
+          take={take}
+          takeOver={takeOver}
+        />
         {files.length === 0 ? (
           <Empty />
         ) : (
           <>
-            <ul className="max-h-[188px] flex-none overflow-auto border-y border-hair" aria-label="Files">
-              {files.map((f) => (
-                <FileLine
-                  key={f.key}
-                  file={f}
-                  chosen={f.key === chosen?.key}
-                  onChoose={() => setOpen(f.key)}
-                  onRemove={() => list.remove(f.key)}
-                />
-              ))}
-            </ul>
-            <div className="flex h-12 flex-none items-center gap-3 px-3">
-              <Segments<Shown>
-                name="Rows shown"
-                value={shown}
-                onChange={setShown}
-                options={[
-                  ["all", `All ${rows.length}`],
-                  ["stored", `To import ${stored}`],
-                  ["known", `Known or left out ${counts.same + counts.twice + counts.left}`],
-                  ["fault", `Cannot be taken ${counts.fault}`],
-                ]}
-              />
-              <span className="flex-1" />
-              <output className="text-label text-ink2">
-                {reading ? "Reading…" : preview.isFetching ? "Comparing with what is known…" : "Nothing is stored yet."}
-              </output>
-            </div>
+            <FileList files={files} chosen={chosen} setOpen={setOpen} list={list} />
+            <Which
+              shown={shown}
+              setShown={setShown}
+              rows={rows}
+              stored={stored}
+              counts={counts}
+              reading={reading}
+              preview={preview}
+            />
             {preview.isError && (
               <p role="alert" className="mx-4 mb-2 flex gap-1.5 text-brick-ink">
                 <WarnIcon /> {preview.error.message}
@@ -179,14 +154,7 @@ function Import({ view }: { view: AthleteView }) {
           </>
         )}
       </main>
-      <aside
-        className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel"
-        aria-label="Mapping and training log"
-      >
-        {chosen?.table && <MappingPanel table={chosen.table} onChange={(m) => void list.remap(chosen.key, m)} />}
-        <UsualFoundNote id={id} units={units} />
-        <FeedPanel id={id} />
-      </aside>
+      <Beside chosen={chosen} list={list} id={id} units={units} />
     </div>
   );
 }
@@ -253,5 +221,122 @@ function FileLine({
         {ICON.close}
       </button>
     </li>
+  );
+}
+
+interface HeadProps {
+  facts: AthleteFacts;
+  drop: DropzoneState;
+  id: string;
+  files: ForeignEntry[];
+  choose: () => void;
+  stored: number;
+  answer: ImportAnswer | null;
+  reading: boolean;
+  take: ReturnType<typeof useTakeImport>;
+  takeOver: () => void;
+}
+
+function Head({ facts, drop, id, files, choose, stored, answer, reading, take, takeOver }: HeadProps) {
+  return (
+    <PageHeader title="Import" note={<>races and endurance sessions of {facts.name}</>}>
+      <span className="flex-1" />
+      <input
+        {...drop.getInputProps({ "aria-label": "Files to import" })}
+        accept=".csv,.tsv,.txt,.gpx,.tcx,.ics,text/csv,text/calendar"
+      />
+      <Link className="btn" to={`/a/${id}/records`}>
+        {ICON.left} Records
+      </Link>
+      <button type="button" className={`btn ${files.length === 0 ? "btn-pri" : ""}`} onClick={choose}>
+        {ICON.file} Choose files
+      </button>
+      {files.length > 0 && (
+        <button
+          type="button"
+          className="btn btn-pri"
+          disabled={stored === 0 || !answer || reading || take.isPending}
+          onClick={takeOver}
+        >
+          {take.isPending ? "Storing…" : `Import ${counted(stored, "row")}`}
+        </button>
+      )}
+    </PageHeader>
+  );
+}
+
+interface WhichProps {
+  shown: Shown;
+  setShown: Dispatch<SetStateAction<Shown>>;
+  rows: ListedRow[];
+  stored: number;
+  counts: Record<"fault" | "done" | "new" | "changed" | "moved" | "same" | "twice" | "left", number>;
+  reading: boolean;
+  preview: UseQueryResult<ImportAnswer, Error>;
+}
+
+/** Which of the rows are shown. */
+function Which({ shown, setShown, rows, stored, counts, reading, preview }: WhichProps) {
+  return (
+    <div className="flex h-12 flex-none items-center gap-3 px-3">
+      <Segments<Shown>
+        name="Rows shown"
+        value={shown}
+        onChange={setShown}
+        options={[
+          ["all", `All ${rows.length}`],
+          ["stored", `To import ${stored}`],
+          ["known", `Known or left out ${counts.same + counts.twice + counts.left}`],
+          ["fault", `Cannot be taken ${counts.fault}`],
+        ]}
+      />
+      <span className="flex-1" />
+      <output className="text-label text-ink2">
+        {reading ? "Reading…" : preview.isFetching ? "Comparing with what is known…" : "Nothing is stored yet."}
+      </output>
+    </div>
+  );
+}
+
+interface FileListProps {
+  files: ForeignEntry[];
+  chosen: ForeignEntry | undefined;
+  setOpen: Dispatch<SetStateAction<number | null>>;
+  list: ReturnType<typeof useFiles>;
+}
+
+function FileList({ files, chosen, setOpen, list }: FileListProps) {
+  return (
+    <ul className="max-h-[188px] flex-none overflow-auto border-y border-hair" aria-label="Files">
+      {files.map((f) => (
+        <FileLine
+          key={f.key}
+          file={f}
+          chosen={f.key === chosen?.key}
+          onChoose={() => setOpen(f.key)}
+          onRemove={() => list.remove(f.key)}
+        />
+      ))}
+    </ul>
+  );
+}
+
+interface BesideProps {
+  chosen: ForeignEntry | undefined;
+  list: ReturnType<typeof useFiles>;
+  id: string;
+  units: Units;
+}
+
+function Beside({ chosen, list, id, units }: BesideProps) {
+  return (
+    <aside
+      className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel"
+      aria-label="Mapping and training log"
+    >
+      {chosen?.table && <MappingPanel table={chosen.table} onChange={(m) => void list.remap(chosen.key, m)} />}
+      <UsualFoundNote id={id} units={units} />
+      <FeedPanel id={id} />
+    </aside>
   );
 }

@@ -1,7 +1,9 @@
 /** Library: search, filter, and the sheet of one exercise, read for the athlete at hand. */
+
+import type { UseQueryResult } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
-import type { ExerciseView, LibraryView } from "../../api/views";
+import type { ExerciseView, FitView, LibraryView } from "../../api/views";
 import { useFit, useLibrary } from "../data/intake";
 import { useCurrentRow } from "../frame/current";
 import { nearestTo } from "../library/aliases";
@@ -116,39 +118,16 @@ function Library({ library }: { library: LibraryView }) {
           onPlace={setPlace}
           onFirst={() => list[0] && open(list[0].id)}
         />
-        <ul className="min-h-0 flex-1 overflow-auto border-t border-hair" aria-label="Exercises">
-          {nearest && (
-            <li className="border-b border-hair2 bg-rest px-4 py-2 text-label leading-4">
-              The library holds no “{filter.text.trim()}”. What comes nearest:{" "}
-              {nearest.map((n, i) => (
-                <span key={n}>
-                  {i > 0 ? ", " : ""}
-                  <button type="button" className="link" onClick={() => open(n)}>
-                    {library.exercises.find((e) => e.id === n)?.name ?? n}
-                  </button>
-                </span>
-              ))}
-              .
-            </li>
-          )}
-          {list.map((e) => (
-            <Row
-              key={e.id}
-              exercise={e}
-              on={e.id === shown?.id}
-              closed={fit.data?.closed[e.id]?.text}
-              onOpen={() => open(e.id)}
-            />
-          ))}
-          {list.length === 0 && !nearest && (
-            <li className="p-4 text-ink2">
-              Nothing by that name with these filters.{" "}
-              <button type="button" className="link" onClick={clear}>
-                Clear the filters
-              </button>
-            </li>
-          )}
-        </ul>
+        <ExerciseList
+          nearest={nearest}
+          filter={filter}
+          open={open}
+          library={library}
+          list={list}
+          shown={shown}
+          fit={fit}
+          clear={clear}
+        />
       </main>
       <section className="min-h-0 overflow-auto" aria-label="Exercise sheet">
         {athlete && fit.data && <Essentials athlete={athlete} fit={fit.data} onOpen={open} library={library} />}
@@ -217,5 +196,76 @@ function Row({
         )}
       </button>
     </li>
+  );
+}
+
+interface ExerciseListProps {
+  nearest: readonly string[] | null;
+  filter: {
+    text: string;
+    pattern: "" | "squat" | "hinge" | "split-squat" | "hip" | "calf" | "trunk" | "push" | "pull" | "jump" | "mobility";
+    need: string;
+    place: "" | "home" | "gym" | "outdoors";
+    sport: "" | "run" | "triathlon" | "ride" | "row" | "hike";
+    area:
+      | ""
+      | "hip"
+      | "calf"
+      | "knee-front"
+      | "knee-outside"
+      | "low-back"
+      | "achilles"
+      | "shin"
+      | "foot"
+      | "hamstring"
+      | "groin"
+      | "hip-flexor"
+      | "shoulder"
+      | "bone-stress";
+    fits: boolean;
+  };
+  open: (id: string) => void | Promise<void>;
+  library: LibraryView;
+  list: ExerciseView[];
+  shown: ExerciseView | undefined;
+  fit: UseQueryResult<FitView, Error>;
+  clear: () => void;
+}
+
+function ExerciseList({ nearest, filter, open, library, list, shown, fit, clear }: ExerciseListProps) {
+  return (
+    <ul className="min-h-0 flex-1 overflow-auto border-t border-hair" aria-label="Exercises">
+      {nearest && (
+        <li className="border-b border-hair2 bg-rest px-4 py-2 text-label leading-4">
+          The library holds no “{filter.text.trim()}”. What comes nearest:{" "}
+          {nearest.map((n, i) => (
+            <span key={n}>
+              {i > 0 ? ", " : ""}
+              <button type="button" className="link" onClick={() => open(n)}>
+                {library.exercises.find((e) => e.id === n)?.name ?? n}
+              </button>
+            </span>
+          ))}
+          .
+        </li>
+      )}
+      {list.map((e) => (
+        <Row
+          key={e.id}
+          exercise={e}
+          on={e.id === shown?.id}
+          closed={fit.data?.closed[e.id]?.text}
+          onOpen={() => open(e.id)}
+        />
+      ))}
+      {list.length === 0 && !nearest && (
+        <li className="p-4 text-ink2">
+          Nothing by that name with these filters.{" "}
+          <button type="button" className="link" onClick={clear}>
+            Clear the filters
+          </button>
+        </li>
+      )}
+    </ul>
   );
 }

@@ -3,7 +3,9 @@
 import { lazy, Suspense } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import type { LiftRow, LiftView } from "../../api/views";
+import type { LoggedItem } from "../../core/athlete";
 import { reserveText, workText } from "../../core/session";
+import type { LiftEntry } from "../../core/story";
 import { useLift, useLifts, useNextDay } from "../data/dose";
 import { counted, day, dayAndYear, LABEL_NAMES, mass, textIn, type Units } from "../format";
 import { useUnits } from "../frame/current";
@@ -115,63 +117,7 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
           <LiftChart view={view} units={units} />
         </Suspense>
         <h2 className="mt-4 mb-1 text-body font-semibold">Every time, and what it said about the next</h2>
-        <table className="w-full border-collapse text-left text-label leading-4">
-          <thead>
-            <tr className="h-6 text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
-              <th className="w-[88px] font-semibold">Day</th>
-              <th className="font-semibold">Asked</th>
-              <th className="font-semibold">Lifted</th>
-              <th className="w-12 font-semibold">Pain</th>
-              {view.entries.some((e) => e.sides) && <th className="w-[104px] font-semibold">Left / right</th>}
-              <th className="w-[40%] font-semibold">Decision</th>
-            </tr>
-          </thead>
-          <tbody>
-            {[...view.entries].reverse().map((e) => (
-              <tr key={e.date} className="border-b border-hair2 align-top" data-testid="lift-entry" data-date={e.date}>
-                <td className="py-1.5">{day(e.date)}</td>
-                <td className="py-1.5 pr-2">{textIn(e.asked, units)}</td>
-                <td className="py-1.5 pr-2 font-medium">{e.text}</td>
-                <td className={`py-1.5 ${(e.item.pain ?? 0) >= 3 ? "font-semibold text-brick-ink" : ""}`}>
-                  {e.item.pain ?? "–"}
-                  {(e.item.pain ?? 0) > 0 && <NextDay view={view} entry={e} />}
-                </td>
-                {view.entries.some((x) => x.sides) && (
-                  <td className="py-1.5">
-                    {e.sides ? (
-                      <>
-                        {e.sides.left} / {e.sides.right}
-                        {e.sides.action !== "even" && (
-                          <span className="text-brick-ink">
-                            {" "}
-                            {Math.round(e.sides.pct)}%{e.sides.action === "act" ? ", acted on" : ", watched"}
-                          </span>
-                        )}
-                      </>
-                    ) : (
-                      "–"
-                    )}
-                  </td>
-                )}
-                <td className="py-1.5">
-                  <b className="font-semibold">
-                    {DECISION_WORDS[e.decision.kind]}
-                    {e.decision.byCoach ? ", your decision" : ""}
-                  </b>{" "}
-                  <Asked reasons={e.decision.why} className="text-left text-ink2">
-                    {textIn(
-                      e.decision.why
-                        .slice(0, 2)
-                        .map((w) => w.text)
-                        .join(" "),
-                      units,
-                    )}
-                  </Asked>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Entries view={view} units={units} />
       </main>
       <aside className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel" aria-label="What comes next">
         {view.current && (
@@ -187,68 +133,11 @@ function Page({ view, units }: { view: LiftView; units: Units }) {
           </div>
         )}
         <div className="sec">
-          <h2 className="sec-h">Next step</h2>
-          {view.next ? (
-            <>
-              <p className="text-label text-ink2">
-                <Link className="link" to={`/a/${view.id}/session/${view.next.date}/${view.next.label}`}>
-                  {day(view.next.date)}, {LABEL_NAMES[view.next.label]}
-                </Link>
-              </p>
-              <p className="num text-figure leading-7 font-semibold" data-testid="next-step">
-                {view.next.sets} × {workText(view.next)}
-                {view.next.loadKg !== null ? ` @ ${mass(view.next.loadKg, units)}` : ""}
-              </p>
-              <p className="mb-2 flex items-center gap-2 text-label text-ink2">
-                {reserveText(view.next.rir)} in reserve
-                {view.next.perSideKg.length > 0 && <PlateStack perSideKg={view.next.perSideKg} />}
-                {view.next.decision && (
-                  <b className="font-semibold text-ink">
-                    {DECISION_WORDS[view.next.decision.kind]}
-                    {view.next.decision.byCoach ? ", your decision" : ""}
-                  </b>
-                )}
-              </p>
-              <WhyList reasons={view.next.why} />
-            </>
-          ) : (
-            <p className="text-label leading-4">
-              No planned session takes it. {last ? `The last log said: ${DECISION_WORDS[last.decision.kind]}.` : ""}
-            </p>
-          )}
+          <NextStep view={view} units={units} last={last} />
           <Overrule key={`${view.exercise}${last?.date}`} view={view} units={units} />
         </div>
         {view.ahead.length > 0 && <Ahead view={view} />}
-        {view.ladder && (
-          <div className="sec">
-            <h2 className="sec-h">
-              Progression <span className="font-normal">{view.ladder.because}</span>
-            </h2>
-            <ol className="flex flex-col-reverse text-label leading-4">
-              {view.ladder.rungs.map((r, i) => (
-                <li
-                  key={r.exercise}
-                  className={`flex items-center gap-2 border-b border-hair2 py-1 ${r.open ? "" : "text-ink2"}`}
-                  style={{ paddingLeft: `${i * 3}px` }}
-                >
-                  <span
-                    className={`inline-block h-[9px] w-[9px] flex-none rounded-full border border-ground ${r.here ? "bg-iron" : r.times > 0 ? "bg-hair" : "bg-panel"}`}
-                  />
-                  {r.times > 0 ? (
-                    <Link className="link min-w-0 flex-1 truncate" to={`/a/${view.id}/lifts/${r.exercise}`}>
-                      {r.name}
-                    </Link>
-                  ) : (
-                    <span className="min-w-0 flex-1 truncate">{r.name}</span>
-                  )}
-                  <span className="flex-none text-ink2">
-                    {r.here ? "current step" : r.times > 0 && r.first ? `from ${dayAndYear(r.first).slice(-8)}` : ""}
-                  </span>
-                </li>
-              ))}
-            </ol>
-          </div>
-        )}
+        {view.ladder && <Steps view={view} ladder={view.ladder} />}
         <div className="sec flex-1">
           <p className="text-label leading-4 text-ink2">
             Estimates say what was lifted, not what will hold. They do not replace a qualified person on the floor; no
@@ -324,6 +213,145 @@ function Ahead({ view }: { view: LiftView }) {
           ))}
         </tbody>
       </table>
+    </div>
+  );
+}
+
+/** Every time the lift was done. */
+function Entries({ view, units }: { view: LiftView; units: Units }) {
+  return (
+    <table className="w-full border-collapse text-left text-label leading-4">
+      <thead>
+        <tr className="h-6 text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
+          <th className="w-[88px] font-semibold">Day</th>
+          <th className="font-semibold">Asked</th>
+          <th className="font-semibold">Lifted</th>
+          <th className="w-12 font-semibold">Pain</th>
+          {view.entries.some((e) => e.sides) && <th className="w-[104px] font-semibold">Left / right</th>}
+          <th className="w-[40%] font-semibold">Decision</th>
+        </tr>
+      </thead>
+      <tbody>
+        {[...view.entries].reverse().map((e) => (
+          <tr key={e.date} className="border-b border-hair2 align-top" data-testid="lift-entry" data-date={e.date}>
+            <td className="py-1.5">{day(e.date)}</td>
+            <td className="py-1.5 pr-2">{textIn(e.asked, units)}</td>
+            <td className="py-1.5 pr-2 font-medium">{e.text}</td>
+            <td className={`py-1.5 ${(e.item.pain ?? 0) >= 3 ? "font-semibold text-brick-ink" : ""}`}>
+              {e.item.pain ?? "–"}
+              {(e.item.pain ?? 0) > 0 && <NextDay view={view} entry={e} />}
+            </td>
+            {view.entries.some((x) => x.sides) && (
+              <td className="py-1.5">
+                {e.sides ? (
+                  <>
+                    {e.sides.left} / {e.sides.right}
+                    {e.sides.action !== "even" && (
+                      <span className="text-brick-ink">
+                        {" "}
+                        {Math.round(e.sides.pct)}%{e.sides.action === "act" ? ", acted on" : ", watched"}
+                      </span>
+                    )}
+                  </>
+                ) : (
+                  "–"
+                )}
+              </td>
+            )}
+            <td className="py-1.5">
+              <b className="font-semibold">
+                {DECISION_WORDS[e.decision.kind]}
+                {e.decision.byCoach ? ", your decision" : ""}
+              </b>{" "}
+              <Asked reasons={e.decision.why} className="text-left text-ink2">
+                {textIn(
+                  e.decision.why
+                    .slice(0, 2)
+                    .map((w) => w.text)
+                    .join(" "),
+                  units,
+                )}
+              </Asked>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+interface NextStepProps {
+  view: LiftView;
+  units: Units;
+  last: (Omit<LiftEntry, "item"> & { item: LoggedItem; text: string; asked: string }) | undefined;
+}
+
+function NextStep({ view, units, last }: NextStepProps) {
+  return (
+    <>
+      <h2 className="sec-h">Next step</h2>
+      {view.next ? (
+        <>
+          <p className="text-label text-ink2">
+            <Link className="link" to={`/a/${view.id}/session/${view.next.date}/${view.next.label}`}>
+              {day(view.next.date)}, {LABEL_NAMES[view.next.label]}
+            </Link>
+          </p>
+          <p className="num text-figure leading-7 font-semibold" data-testid="next-step">
+            {view.next.sets} × {workText(view.next)}
+            {view.next.loadKg !== null ? ` @ ${mass(view.next.loadKg, units)}` : ""}
+          </p>
+          <p className="mb-2 flex items-center gap-2 text-label text-ink2">
+            {reserveText(view.next.rir)} in reserve
+            {view.next.perSideKg.length > 0 && <PlateStack perSideKg={view.next.perSideKg} />}
+            {view.next.decision && (
+              <b className="font-semibold text-ink">
+                {DECISION_WORDS[view.next.decision.kind]}
+                {view.next.decision.byCoach ? ", your decision" : ""}
+              </b>
+            )}
+          </p>
+          <WhyList reasons={view.next.why} />
+        </>
+      ) : (
+        <p className="text-label leading-4">
+          No planned session takes it. {last ? `The last log said: ${DECISION_WORDS[last.decision.kind]}.` : ""}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** The progression, with the step the athlete is on. */
+function Steps({ view, ladder }: { view: LiftView; ladder: NonNullable<LiftView["ladder"]> }) {
+  return (
+    <div className="sec">
+      <h2 className="sec-h">
+        Progression <span className="font-normal">{ladder.because}</span>
+      </h2>
+      <ol className="flex flex-col-reverse text-label leading-4">
+        {ladder.rungs.map((r, i) => (
+          <li
+            key={r.exercise}
+            className={`flex items-center gap-2 border-b border-hair2 py-1 ${r.open ? "" : "text-ink2"}`}
+            style={{ paddingLeft: `${i * 3}px` }}
+          >
+            <span
+              className={`inline-block h-[9px] w-[9px] flex-none rounded-full border border-ground ${r.here ? "bg-iron" : r.times > 0 ? "bg-hair" : "bg-panel"}`}
+            />
+            {r.times > 0 ? (
+              <Link className="link min-w-0 flex-1 truncate" to={`/a/${view.id}/lifts/${r.exercise}`}>
+                {r.name}
+              </Link>
+            ) : (
+              <span className="min-w-0 flex-1 truncate">{r.name}</span>
+            )}
+            <span className="flex-none text-ink2">
+              {r.here ? "current step" : r.times > 0 && r.first ? `from ${dayAndYear(r.first).slice(-8)}` : ""}
+            </span>
+          </li>
+        ))}
+      </ol>
     </div>
   );
 }

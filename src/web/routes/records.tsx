@@ -1,8 +1,10 @@
 /** Records: races, endurance sessions and weekly windows, to add and edit; the athlete's file in and out. */
+
+import type { Dispatch, SetStateAction } from "react";
 import { lazy, Suspense, useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import type { AthleteView, EnduranceView } from "../../api/views";
-import type { Race } from "../../core/athlete";
+import type { Race, Window } from "../../core/athlete";
 import { minutesOf, WEEKDAY_NAMES } from "../../core/dates";
 import { why } from "../../core/rulebook";
 import { useAthlete } from "../data/hooks";
@@ -75,91 +77,13 @@ function Records({ view }: { view: AthleteView }) {
         <div className="space-y-6">
           <section>
             {title("Races", "Race", () => setOpened({ kind: "race", race: null }))}
-            {races.length === 0 ? (
-              <p className="py-3 text-ink2">
-                No race entered: phases roll in blocks of base and build until there is one.
-              </p>
-            ) : (
-              <table className="w-full border-collapse">
-                <thead>
-                  <tr className={head}>
-                    <th className="w-8">
-                      <span className="sr-only">Priority</span>
-                    </th>
-                    <th>Race</th>
-                    <th>Date</th>
-                    <th>Distance</th>
-                    <th>Expected</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {races.map((r) => (
-                    <tr key={r.id} className={line} onClick={() => setOpened({ kind: "race", race: r })}>
-                      <td className="font-bold text-brick-ink">{r.priority}</td>
-                      <td>
-                        <button
-                          type="button"
-                          className="link text-left"
-                          onClick={() => setOpened({ kind: "race", race: r })}
-                        >
-                          {r.name}
-                        </button>
-                      </td>
-                      <td>{day(r.date)}</td>
-                      <td>{r.distanceKm === undefined ? "–" : distance(r.distanceKm, units, 1)}</td>
-                      <td>{r.expectedMinutes === undefined ? "assumed" : duration(r.expectedMinutes)}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            )}
+            <Races races={races} setOpened={setOpened} units={units} />
           </section>
           <section>
             {title("Free time", "Free time slot", () => setOpened({ kind: "window", at: null }))}
-            {windows.length === 0 ? (
-              <p className="py-3 text-ink2">No free time slot yet: without one no session can be placed.</p>
-            ) : (
-              <table className="w-full border-collapse">
-                <thead>
-                  <tr className={head}>
-                    <th>Day</th>
-                    <th>From</th>
-                    <th>Length</th>
-                    <th>Place</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {windows.map(({ w, at }) => (
-                    <tr key={at} className={line} onClick={() => setOpened({ kind: "window", at })}>
-                      <td>
-                        <button type="button" className="link" onClick={() => setOpened({ kind: "window", at })}>
-                          {WEEKDAY_NAMES[w.day - 1]}
-                        </button>
-                      </td>
-                      <td>{w.start}</td>
-                      <td>{duration(w.minutes)}</td>
-                      <td>{w.place}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            )}
+            <FreeTime windows={windows} setOpened={setOpened} />
           </section>
-          <section>
-            <h2 className="mb-1 flex items-baseline gap-3 text-lead leading-6 font-[650]">
-              Places
-              <Link className="link text-label font-normal" to={`/a/${view.id}/intake/places`}>
-                change them in the intake
-              </Link>
-            </h2>
-            <ul className="space-y-1.5 text-label leading-4">
-              {view.places.map((p) => (
-                <li key={p.id}>
-                  <b>{p.id}</b>: {placeWords(p, units)}
-                </li>
-              ))}
-            </ul>
-          </section>
+          <Places view={view} units={units} />
         </div>
         <section>
           {title("Endurance, six weeks either side of today", "Session", () =>
@@ -185,32 +109,7 @@ function Records({ view }: { view: AthleteView }) {
           <p className="mt-1 text-label text-ink2">* effort assumed by kind of session</p>
         </section>
       </div>
-      {opened && (
-        <Suspense fallback={null}>
-          {opened.kind === "race" && (
-            <RaceSheet id={view.id} race={opened.race} season={view.season} units={units} onClose={close} />
-          )}
-          {opened.kind === "endurance" && (
-            <EnduranceSheet
-              id={view.id}
-              session={opened.session}
-              date={view.season.start}
-              sport={view.facts.sport}
-              units={units}
-              onClose={close}
-            />
-          )}
-          {opened.kind === "window" && (
-            <WindowSheet
-              id={view.id}
-              windows={view.windows}
-              at={opened.at}
-              places={view.places.map((p) => p.id)}
-              onClose={close}
-            />
-          )}
-        </Suspense>
-      )}
+      {opened && <Sheets opened={opened} view={view} units={units} close={close} />}
     </main>
   );
 }
@@ -310,5 +209,148 @@ function FileActions({ view }: { view: AthleteView }) {
       </button>
       {asking && <EraseSheet view={view} onClose={() => setAsking(false)} />}
     </>
+  );
+}
+
+interface RacesProps {
+  races: Race[];
+  setOpened: Dispatch<SetStateAction<Open | null>>;
+  units: Units;
+}
+
+function Races({ races, setOpened, units }: RacesProps) {
+  return (
+    <>
+      {races.length === 0 ? (
+        <p className="py-3 text-ink2">No race entered: phases roll in blocks of base and build until there is one.</p>
+      ) : (
+        <table className="w-full border-collapse">
+          <thead>
+            <tr className={head}>
+              <th className="w-8">
+                <span className="sr-only">Priority</span>
+              </th>
+              <th>Race</th>
+              <th>Date</th>
+              <th>Distance</th>
+              <th>Expected</th>
+            </tr>
+          </thead>
+          <tbody>
+            {races.map((r) => (
+              <tr key={r.id} className={line} onClick={() => setOpened({ kind: "race", race: r })}>
+                <td className="font-bold text-brick-ink">{r.priority}</td>
+                <td>
+                  <button type="button" className="link text-left" onClick={() => setOpened({ kind: "race", race: r })}>
+                    {r.name}
+                  </button>
+                </td>
+                <td>{day(r.date)}</td>
+                <td>{r.distanceKm === undefined ? "–" : distance(r.distanceKm, units, 1)}</td>
+                <td>{r.expectedMinutes === undefined ? "assumed" : duration(r.expectedMinutes)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </>
+  );
+}
+
+function FreeTime({
+  windows,
+  setOpened,
+}: {
+  windows: { w: Window; at: number }[];
+  setOpened: Dispatch<SetStateAction<Open | null>>;
+}) {
+  return (
+    <>
+      {windows.length === 0 ? (
+        <p className="py-3 text-ink2">No free time slot yet: without one no session can be placed.</p>
+      ) : (
+        <table className="w-full border-collapse">
+          <thead>
+            <tr className={head}>
+              <th>Day</th>
+              <th>From</th>
+              <th>Length</th>
+              <th>Place</th>
+            </tr>
+          </thead>
+          <tbody>
+            {windows.map(({ w, at }) => (
+              <tr key={at} className={line} onClick={() => setOpened({ kind: "window", at })}>
+                <td>
+                  <button type="button" className="link" onClick={() => setOpened({ kind: "window", at })}>
+                    {WEEKDAY_NAMES[w.day - 1]}
+                  </button>
+                </td>
+                <td>{w.start}</td>
+                <td>{duration(w.minutes)}</td>
+                <td>{w.place}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </>
+  );
+}
+
+function Places({ view, units }: { view: AthleteView; units: Units }) {
+  return (
+    <section>
+      <h2 className="mb-1 flex items-baseline gap-3 text-lead leading-6 font-[650]">
+        Places
+        <Link className="link text-label font-normal" to={`/a/${view.id}/intake/places`}>
+          change them in the intake
+        </Link>
+      </h2>
+      <ul className="space-y-1.5 text-label leading-4">
+        {view.places.map((p) => (
+          <li key={p.id}>
+            <b>{p.id}</b>: {placeWords(p, units)}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+interface SheetsProps {
+  opened: Open;
+  view: AthleteView;
+  units: Units;
+  close: () => void;
+}
+
+/** What is being added or edited. */
+function Sheets({ opened, view, units, close }: SheetsProps) {
+  return (
+    <Suspense fallback={null}>
+      {opened.kind === "race" && (
+        <RaceSheet id={view.id} race={opened.race} season={view.season} units={units} onClose={close} />
+      )}
+      {opened.kind === "endurance" && (
+        <EnduranceSheet
+          id={view.id}
+          session={opened.session}
+          date={view.season.start}
+          sport={view.facts.sport}
+          units={units}
+          onClose={close}
+        />
+      )}
+      {opened.kind === "window" && (
+        <WindowSheet
+          id={view.id}
+          windows={view.windows}
+          at={opened.at}
+          places={view.places.map((p) => p.id)}
+          onClose={close}
+        />
+      )}
+    </Suspense>
   );
 }

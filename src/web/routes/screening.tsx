@@ -1,4 +1,5 @@
 /** Screening: the latest results against their marks, what they change, and the history of each test. */
+import type { Dispatch, SetStateAction } from "react";
 import { lazy, Suspense, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import type { ScreeningView, ScreenTestView } from "../../api/views";
@@ -64,66 +65,7 @@ function Overview({ id, view }: { id: string; view: ScreeningView }) {
           </button>
         </PageHeader>
         <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">
-          <table className="w-full border-collapse text-left">
-            <thead>
-              <tr className="h-7 text-label text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
-                <th className="font-semibold">Test</th>
-                <th className="w-[76px] font-semibold max-[700px]:w-[56px]">Left</th>
-                <th className="w-[76px] font-semibold max-[700px]:w-[56px]">Right</th>
-                <th className="w-[76px] font-semibold max-[700px]:w-[56px]">Mark</th>
-                <th className="w-[120px] font-semibold max-[700px]:w-[72px]">Result</th>
-                <th className="not-phone w-[96px] font-semibold">Since before</th>
-                <th className="not-phone w-[96px] font-semibold">On</th>
-              </tr>
-            </thead>
-            <tbody>
-              {view.tests.map((t, i) => {
-                const h = latest(t);
-                const before = t.history.at(-2);
-                const [now, then] = [h ? weaker(h) : null, before ? weaker(before) : null];
-                const change = now !== null && then !== null ? now - then : null;
-                return (
-                  <tr
-                    key={t.test}
-                    className={`h-8 border-b border-hair2 ${i === at ? "bg-iron-l" : "hover:bg-panel"}`}
-                    onClick={() => setAt(i)}
-                  >
-                    <td>
-                      <button type="button" className="link text-left" aria-pressed={i === at} onClick={() => setAt(i)}>
-                        {t.name}
-                      </button>
-                    </td>
-                    {t.sides ? (
-                      <>
-                        <td>{valueText(t, h?.left)}</td>
-                        <td>{valueText(t, h?.right)}</td>
-                      </>
-                    ) : (
-                      <td colSpan={2}>{valueText(t, h?.value)}</td>
-                    )}
-                    <td>{t.unit === "yes-no" ? "pass" : valueText(t, t.mark)}</td>
-                    <td>
-                      {now === null ? (
-                        <span className="text-ink2">not done</span>
-                      ) : now >= t.mark ? (
-                        "passed"
-                      ) : (
-                        <b className="font-semibold text-brick-ink">under the mark</b>
-                      )}
-                    </td>
-                    <td className="not-phone">
-                      {change === null || t.unit === "yes-no"
-                        ? "–"
-                        : change === 0
-                          ? "same"
-                          : `${change > 0 ? "+" : "−"}${valueText(t, Math.abs(change))}`}
-                    </td>
-                    <td className="not-phone">{h ? day(h.date) : "–"}</td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+          <Tests view={view} at={at} setAt={setAt} />
           {test && (
             <section className="mt-5">
               <h2 className="mb-1 text-lead leading-6 font-[650]">{test.name} over time</h2>
@@ -158,5 +100,76 @@ function Overview({ id, view }: { id: string; view: ScreeningView }) {
         </div>
       </aside>
     </div>
+  );
+}
+
+interface TestsProps {
+  view: ScreeningView;
+  at: number;
+  setAt: Dispatch<SetStateAction<number>>;
+}
+
+function Tests({ view, at, setAt }: TestsProps) {
+  return (
+    <table className="w-full border-collapse text-left">
+      <thead>
+        <tr className="h-7 text-label text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
+          <th className="font-semibold">Test</th>
+          <th className="w-[76px] font-semibold max-[700px]:w-[56px]">Left</th>
+          <th className="w-[76px] font-semibold max-[700px]:w-[56px]">Right</th>
+          <th className="w-[76px] font-semibold max-[700px]:w-[56px]">Mark</th>
+          <th className="w-[120px] font-semibold max-[700px]:w-[72px]">Result</th>
+          <th className="not-phone w-[96px] font-semibold">Since before</th>
+          <th className="not-phone w-[96px] font-semibold">On</th>
+        </tr>
+      </thead>
+      <tbody>
+        {view.tests.map((t, i) => {
+          const h = latest(t);
+          const before = t.history.at(-2);
+          const [now, then] = [h ? weaker(h) : null, before ? weaker(before) : null];
+          const change = now !== null && then !== null ? now - then : null;
+          return (
+            <tr
+              key={t.test}
+              className={`h-8 border-b border-hair2 ${i === at ? "bg-iron-l" : "hover:bg-panel"}`}
+              onClick={() => setAt(i)}
+            >
+              <td>
+                <button type="button" className="link text-left" aria-pressed={i === at} onClick={() => setAt(i)}>
+                  {t.name}
+                </button>
+              </td>
+              {t.sides ? (
+                <>
+                  <td>{valueText(t, h?.left)}</td>
+                  <td>{valueText(t, h?.right)}</td>
+                </>
+              ) : (
+                <td colSpan={2}>{valueText(t, h?.value)}</td>
+              )}
+              <td>{t.unit === "yes-no" ? "pass" : valueText(t, t.mark)}</td>
+              <td>
+                {now === null ? (
+                  <span className="text-ink2">not done</span>
+                ) : now >= t.mark ? (
+                  "passed"
+                ) : (
+                  <b className="font-semibold text-brick-ink">under the mark</b>
+                )}
+              </td>
+              <td className="not-phone">
+                {change === null || t.unit === "yes-no"
+                  ? "–"
+                  : change === 0
+                    ? "same"
+                    : `${change > 0 ? "+" : "−"}${valueText(t, Math.abs(change))}`}
+              </td>
+              <td className="not-phone">{h ? day(h.date) : "–"}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
   );
 }

@@ -1,10 +1,12 @@
 /** Session: the sheet of one session, its time against the window, its cautions and reasons. */
+
 import { useState } from "react";
 import { Link, Navigate, useNavigate, useParams } from "react-router";
 import type { SessionView } from "../../api/views";
 import { why } from "../../core/rulebook";
 import { emphasisText } from "../../core/session";
 import { useAthlete, useClub, useSession } from "../data/hooks";
+import type { Units } from "../format";
 import { blockText, day, duration, PHASE_NAMES, placeName, sessionName, time } from "../format";
 import { useUnits } from "../frame/current";
 import { Cards } from "../session/Cards";
@@ -142,31 +144,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
           <ShortenSheet id={view.id} session={view} to={shortening} onClose={() => setShortening(null)} />
         )}
         <div className="@container min-h-0 flex-1 overflow-auto px-4 pb-4">
-          {phone ? (
-            <Cards view={view} units={units} />
-          ) : (
-            <table className="w-full border-collapse text-left">
-              <thead>
-                <tr className="h-7 text-label text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
-                  <th className="w-10 font-semibold">Pair</th>
-                  <th className="font-semibold">Exercise</th>
-                  <th className="w-[104px] font-semibold">Sets × reps</th>
-                  <th className="w-[112px] font-semibold">Load</th>
-                  {!view.log && <th className={`w-[112px] font-semibold ${MEDIUM}`}>Last time</th>}
-                  {view.time && <th className={`w-[118px] font-semibold ${WIDE}`}>Plates a side</th>}
-                  <th className={`w-[70px] font-semibold ${MEDIUM}`}>Reserve</th>
-                  {view.time && <th className={`w-14 font-semibold ${WIDE}`}>Rest</th>}
-                  {!view.log && <th className={`w-14 font-semibold ${WIDE}`}>Tempo</th>}
-                  {view.log && <th className="w-[150px] font-semibold">Lifted</th>}
-                </tr>
-              </thead>
-              <tbody>
-                {view.items.map((i) => (
-                  <Lines key={i.pair + i.exercise} item={i} view={view} units={units} />
-                ))}
-              </tbody>
-            </table>
-          )}
+          {phone ? <Cards view={view} units={units} /> : <ItemTable view={view} units={units} />}
           <TimeBar view={view} />
           {shorter.length > 0 && (
             <p className="mt-2 flex flex-wrap items-center gap-2 text-label text-ink2">
@@ -190,83 +168,125 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
               <p className="text-body">{view.edit.note}</p>
             </section>
           )}
-          {view.left.length > 0 && (
-            <section className="mt-4">
-              <h2 className="sec-h">Out for safety, and what stands instead</h2>
-              <ul className="text-label leading-4">
-                {view.left.map((l) => (
-                  <li key={l.exercise} className="flex gap-1.5 py-0.5">
-                    <WarnIcon size={12} />
-                    <span>
-                      <b className="font-semibold">{l.name}</b>: {l.why}. Instead: {l.instead.toLowerCase()}.
-                    </span>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
-          {view.dropped.length > 0 && (
-            <section className="mt-4">
-              <h2 className="sec-h">Left out</h2>
-              <ul className="text-label leading-4">
-                {view.dropped.map((d) => (
-                  <li key={d.name + d.why} className="py-0.5">
-                    <b className="font-semibold">{d.name}</b>: {d.why}
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
+          <LeftOut view={view} />
         </div>
       </main>
-      <aside
-        className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel"
-        aria-label="About this session"
-      >
-        <div className="sec">
-          <p className="mb-2">
-            {PHASE_NAMES[view.phase]}, {emphasisText(view)}
-            {blockText(view)}
-          </p>
-          <h2 className="sec-h">
-            Training load{" "}
-            <em className="font-normal not-italic cond">
-              {view.loadLimit > 0 ? `most this week takes: ${view.loadLimit} AU` : ""}
-            </em>
-          </h2>
-          <SessionAnchor view={view} />
-          <p className="mt-1 text-label text-ink2">
-            {duration(view.minutes)} × RPE {view.rpe} ={" "}
-            <Asked reasons={[view.why[0] ?? why("week.most", "planned")]}>{view.stress} AU</Asked>
-            {view.locked ? ", locked" : ""}
-          </p>
-        </div>
-        <div className="sec">
-          <h2 className="sec-h">Cautions</h2>
-          <ul className="space-y-1.5 text-label leading-4">
-            {view.cautions.map((c) => (
-              <li key={c} className="flex gap-1.5">
-                <span className="mt-px">
-                  <WarnIcon size={12} />
+      <About view={view} />
+    </div>
+  );
+}
+
+function ItemTable({ view, units }: { view: SessionView; units: Units }) {
+  return (
+    <table className="w-full border-collapse text-left">
+      <thead>
+        <tr className="h-7 text-label text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
+          <th className="w-10 font-semibold">Pair</th>
+          <th className="font-semibold">Exercise</th>
+          <th className="w-[104px] font-semibold">Sets × reps</th>
+          <th className="w-[112px] font-semibold">Load</th>
+          {!view.log && <th className={`w-[112px] font-semibold ${MEDIUM}`}>Last time</th>}
+          {view.time && <th className={`w-[118px] font-semibold ${WIDE}`}>Plates a side</th>}
+          <th className={`w-[70px] font-semibold ${MEDIUM}`}>Reserve</th>
+          {view.time && <th className={`w-14 font-semibold ${WIDE}`}>Rest</th>}
+          {!view.log && <th className={`w-14 font-semibold ${WIDE}`}>Tempo</th>}
+          {view.log && <th className="w-[150px] font-semibold">Lifted</th>}
+        </tr>
+      </thead>
+      <tbody>
+        {view.items.map((i) => (
+          <Lines key={i.pair + i.exercise} item={i} view={view} units={units} />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** What safety took out, and what else is missing. */
+function LeftOut({ view }: { view: SessionView }) {
+  return (
+    <>
+      {view.left.length > 0 && (
+        <section className="mt-4">
+          <h2 className="sec-h">Out for safety, and what stands instead</h2>
+          <ul className="text-label leading-4">
+            {view.left.map((l) => (
+              <li key={l.exercise} className="flex gap-1.5 py-0.5">
+                <WarnIcon size={12} />
+                <span>
+                  <b className="font-semibold">{l.name}</b>: {l.why}. Instead: {l.instead.toLowerCase()}.
                 </span>
-                {c}
               </li>
             ))}
-            <li className="text-ink2">This sheet does not replace a clinician, or a qualified person on the floor.</li>
           </ul>
-        </div>
-        <div className="sec flex-1">
-          <h2 className="sec-h">Why</h2>
-          <WhyList
-            reasons={[
-              ...view.why,
-              ...(view.time
-                ? view.items.flatMap((i) => i.why.map((w) => ({ rule: w.rule, text: `${i.name}: ${w.text}` })))
-                : []),
-            ]}
-          />
-        </div>
-      </aside>
-    </div>
+        </section>
+      )}
+      {view.dropped.length > 0 && (
+        <section className="mt-4">
+          <h2 className="sec-h">Left out</h2>
+          <ul className="text-label leading-4">
+            {view.dropped.map((d) => (
+              <li key={d.name + d.why} className="py-0.5">
+                <b className="font-semibold">{d.name}</b>: {d.why}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}
+
+/** Training load, cautions and reasons. */
+function About({ view }: { view: SessionView }) {
+  return (
+    <aside
+      className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel"
+      aria-label="About this session"
+    >
+      <div className="sec">
+        <p className="mb-2">
+          {PHASE_NAMES[view.phase]}, {emphasisText(view)}
+          {blockText(view)}
+        </p>
+        <h2 className="sec-h">
+          Training load{" "}
+          <em className="font-normal not-italic cond">
+            {view.loadLimit > 0 ? `most this week takes: ${view.loadLimit} AU` : ""}
+          </em>
+        </h2>
+        <SessionAnchor view={view} />
+        <p className="mt-1 text-label text-ink2">
+          {duration(view.minutes)} × RPE {view.rpe} ={" "}
+          <Asked reasons={[view.why[0] ?? why("week.most", "planned")]}>{view.stress} AU</Asked>
+          {view.locked ? ", locked" : ""}
+        </p>
+      </div>
+      <div className="sec">
+        <h2 className="sec-h">Cautions</h2>
+        <ul className="space-y-1.5 text-label leading-4">
+          {view.cautions.map((c) => (
+            <li key={c} className="flex gap-1.5">
+              <span className="mt-px">
+                <WarnIcon size={12} />
+              </span>
+              {c}
+            </li>
+          ))}
+          <li className="text-ink2">This sheet does not replace a clinician, or a qualified person on the floor.</li>
+        </ul>
+      </div>
+      <div className="sec flex-1">
+        <h2 className="sec-h">Why</h2>
+        <WhyList
+          reasons={[
+            ...view.why,
+            ...(view.time
+              ? view.items.flatMap((i) => i.why.map((w) => ({ rule: w.rule, text: `${i.name}: ${w.text}` })))
+              : []),
+          ]}
+        />
+      </div>
+    </aside>
   );
 }

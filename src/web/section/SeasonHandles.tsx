@@ -1,10 +1,11 @@
 /** What can be taken hold of on the season section: race flags, phase boundaries, anchors. Mouse, touch, and the arrow keys. */
+
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from "react";
 import type { WeekSession } from "../../api/views";
 import type { Boundary } from "../../core/season";
-
 import { day, duration, PHASE_NAMES } from "../format";
 import { dateAt, type SeasonLayout } from "./layout/season";
+import type { Stratum } from "./layout/seasonTypes";
 import { Text } from "./parts";
 
 interface Props {
@@ -104,21 +105,7 @@ export function SeasonHandles({
   const boundary = useDrag(l, setGhost, moveBoundary, onBoundaryEnd);
   return (
     <g>
-      {ghost && (
-        <g pointerEvents="none">
-          <line x1={ghost.x} x2={ghost.x} y1={l.top} y2={l.bottom} stroke="var(--color-iron)" strokeWidth="2" />
-          <Text
-            x={ghost.x + 6}
-            y={l.ground - 8}
-            size={12}
-            weight={650}
-            fill="var(--color-iron)"
-            halo="var(--color-paper)"
-          >
-            {day(ghost.date)}
-          </Text>
-        </g>
-      )}
+      <GhostMark ghost={ghost} l={l} />
       {children}
       {l.anchors.map((a) => (
         // biome-ignore lint/a11y/noStaticElementInteractions: the pointer's twin of the links in the inspector
@@ -142,77 +129,154 @@ export function SeasonHandles({
         const name = `${PHASE_NAMES[before.phase]} to ${PHASE_NAMES[s.phase].toLowerCase()}`;
         const key = s.edge;
         return (
-          <g
+          <BoundaryHandle
             key={key}
-            role="slider"
-            tabIndex={0}
-            aria-label={`Boundary ${name}`}
-            aria-valuenow={Math.round(s.x0)}
-            aria-valuetext={`${PHASE_NAMES[s.phase]} begins ${day(s.start)}`}
-            className="group cursor-ew-resize touch-none outline-none"
-            {...boundary(key, s.start, s.x0 + l.columnWidth / 14)}
-            onKeyDown={(e) => {
-              const by = steps(e);
-              if (by === 0) return;
-              e.preventDefault();
-              e.stopPropagation();
-              moveBoundary(key, by);
-              onBoundaryEnd();
-            }}
-          >
-            <title>{`${PHASE_NAMES[s.phase]} begins ${day(s.start)}: drag to move`}</title>
-            <rect x={s.x0 - 5} y={l.ground + 2} width={10} height={l.bottom - l.ground} fill="transparent" />
-            <rect
-              x={s.x0 - 4}
-              y={l.bottom - 28}
-              width={8}
-              height={16}
-              rx={2}
-              fill={s.fixed || before.fixed ? "var(--color-ground)" : "var(--color-panel)"}
-              stroke="var(--color-ground)"
-              className="group-hover:stroke-iron group-focus-visible:stroke-iron group-focus-visible:[stroke-width:3px]"
-            />
-          </g>
+            edge={key}
+            name={name}
+            s={s}
+            boundary={boundary}
+            l={l}
+            moveBoundary={moveBoundary}
+            onBoundaryEnd={onBoundaryEnd}
+            before={before}
+          />
         );
       })}
       {l.flags.map((f) => {
         const past = f.race.date < today;
         const [left, right] = [Math.min(f.x - 4, f.x + f.side * 30), Math.max(f.x + 4, f.x + f.side * 30)];
         return (
-          <g
+          <FlagHandle
             key={f.race.id}
-            role="button"
-            tabIndex={0}
-            data-race={f.race.id}
-            aria-label={`${f.race.priority} race ${f.race.name}, ${day(f.race.date)}. ${past ? "" : "Arrow keys move it by a day, with Shift by a week; "}Enter opens it.`}
-            className={`group outline-none ${past ? "cursor-pointer" : "cursor-grab touch-none active:cursor-grabbing"}`}
-            {...(past ? { onClick: () => onOpenRace(f.race.id) } : race(f.race.id, f.race.date, f.x))}
-            onFocus={() => onPick(l.columns.findIndex((c) => f.x >= c.x0 && f.x < c.x1))}
-            onKeyDown={(e) => {
-              const by = past ? 0 : steps(e);
-              if (by === 0 && e.key !== "Enter" && e.key !== " ") return;
-              e.preventDefault();
-              e.stopPropagation();
-              if (by === 0) onOpenRace(f.race.id);
-              else onRace(f.race.id, by);
-            }}
-          >
-            <title>{`${f.race.name}, ${day(f.race.date)}: ${past ? "" : "drag to move, "}click to change`}</title>
-            <rect x={left} y={f.top - 3} width={right - left} height={26} fill="transparent" />
-            <rect x={f.x - 5} y={f.top} width={10} height={l.ground - f.top + 4} fill="transparent" />
-            <rect
-              x={left}
-              y={f.top - 3}
-              width={right - left}
-              height={26}
-              rx={2}
-              fill="none"
-              className="stroke-transparent group-focus-visible:[stroke:var(--color-iron)]"
-              strokeWidth="2"
-            />
-          </g>
+            f={f}
+            past={past}
+            onOpenRace={onOpenRace}
+            race={race}
+            onPick={onPick}
+            l={l}
+            onRace={onRace}
+            left={left}
+            right={right}
+          />
         );
       })}
+    </g>
+  );
+}
+
+/** Where what is dragged would stand. */
+function GhostMark({ ghost, l }: { ghost: Ghost | null; l: SeasonLayout }) {
+  return (
+    <>
+      {ghost && (
+        <g pointerEvents="none">
+          <line x1={ghost.x} x2={ghost.x} y1={l.top} y2={l.bottom} stroke="var(--color-iron)" strokeWidth="2" />
+          <Text
+            x={ghost.x + 6}
+            y={l.ground - 8}
+            size={12}
+            weight={650}
+            fill="var(--color-iron)"
+            halo="var(--color-paper)"
+          >
+            {day(ghost.date)}
+          </Text>
+        </g>
+      )}
+    </>
+  );
+}
+
+interface BoundaryHandleProps {
+  edge: string;
+  name: string;
+  s: Stratum;
+  boundary: ReturnType<typeof useDrag>;
+  l: SeasonLayout;
+  moveBoundary: (key: string, to: string | number) => void;
+  onBoundaryEnd: () => void;
+  before: Stratum;
+}
+
+function BoundaryHandle({ edge, name, s, boundary, l, moveBoundary, onBoundaryEnd, before }: BoundaryHandleProps) {
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={`Boundary ${name}`}
+      aria-valuenow={Math.round(s.x0)}
+      aria-valuetext={`${PHASE_NAMES[s.phase]} begins ${day(s.start)}`}
+      className="group cursor-ew-resize touch-none outline-none"
+      {...boundary(edge, s.start, s.x0 + l.columnWidth / 14)}
+      onKeyDown={(e) => {
+        const by = steps(e);
+        if (by === 0) return;
+        e.preventDefault();
+        e.stopPropagation();
+        moveBoundary(edge, by);
+        onBoundaryEnd();
+      }}
+    >
+      <title>{`${PHASE_NAMES[s.phase]} begins ${day(s.start)}: drag to move`}</title>
+      <rect x={s.x0 - 5} y={l.ground + 2} width={10} height={l.bottom - l.ground} fill="transparent" />
+      <rect
+        x={s.x0 - 4}
+        y={l.bottom - 28}
+        width={8}
+        height={16}
+        rx={2}
+        fill={s.fixed || before.fixed ? "var(--color-ground)" : "var(--color-panel)"}
+        stroke="var(--color-ground)"
+        className="group-hover:stroke-iron group-focus-visible:stroke-iron group-focus-visible:[stroke-width:3px]"
+      />
+    </g>
+  );
+}
+
+interface FlagHandleProps {
+  f: SeasonLayout["flags"][number];
+  past: boolean;
+  onOpenRace: (race: string) => void;
+  race: ReturnType<typeof useDrag>;
+  onPick: (week: number) => void;
+  l: SeasonLayout;
+  onRace: (race: string, to: string | number) => void;
+  left: number;
+  right: number;
+}
+
+function FlagHandle({ f, past, onOpenRace, race, onPick, l, onRace, left, right }: FlagHandleProps) {
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      data-race={f.race.id}
+      aria-label={`${f.race.priority} race ${f.race.name}, ${day(f.race.date)}. ${past ? "" : "Arrow keys move it by a day, with Shift by a week; "}Enter opens it.`}
+      className={`group outline-none ${past ? "cursor-pointer" : "cursor-grab touch-none active:cursor-grabbing"}`}
+      {...(past ? { onClick: () => onOpenRace(f.race.id) } : race(f.race.id, f.race.date, f.x))}
+      onFocus={() => onPick(l.columns.findIndex((c) => f.x >= c.x0 && f.x < c.x1))}
+      onKeyDown={(e) => {
+        const by = past ? 0 : steps(e);
+        if (by === 0 && e.key !== "Enter" && e.key !== " ") return;
+        e.preventDefault();
+        e.stopPropagation();
+        if (by === 0) onOpenRace(f.race.id);
+        else onRace(f.race.id, by);
+      }}
+    >
+      <title>{`${f.race.name}, ${day(f.race.date)}: ${past ? "" : "drag to move, "}click to change`}</title>
+      <rect x={left} y={f.top - 3} width={right - left} height={26} fill="transparent" />
+      <rect x={f.x - 5} y={f.top} width={10} height={l.ground - f.top + 4} fill="transparent" />
+      <rect
+        x={left}
+        y={f.top - 3}
+        width={right - left}
+        height={26}
+        rx={2}
+        fill="none"
+        className="stroke-transparent group-focus-visible:[stroke:var(--color-iron)]"
+        strokeWidth="2"
+      />
     </g>
   );
 }

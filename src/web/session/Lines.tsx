@@ -44,46 +44,14 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
         </tr>
       )}
       <tr className={`h-14 align-middle ${partnered && !second ? "" : "border-b border-hair"}`}>
-        <td className="relative font-semibold num">
-          {i.pair}
-          {partnered && <Bracket part={second ? "bottom" : i.warmUp.length > 0 ? "through" : "top"} />}
-        </td>
-        <td className="py-1.5 pr-3">
-          <span className="flex items-center gap-2">
-            <PatternTile id={bandOf(i.pattern)} size={18} />
-            <span>
-              <span className="flex items-baseline gap-2">
-                <Asked
-                  reasons={i.why.filter((w) => /^(choice|finding|first|side|pair)/.test(w.rule))}
-                  className="block text-left text-body leading-5 font-semibold"
-                >
-                  {i.name}
-                </Asked>
-                {view.log === null && view.time && <Swap item={i} view={view} />}
-              </span>
-              <span className="block max-w-[46ch] text-label leading-4 text-ink2 cond-s">{i.cue}</span>
-              <Notes item={i} block={view.block} />
-            </span>
-          </span>
-        </td>
+        <NameCells i={i} partnered={partnered} second={second} view={view} />
         <td>
           <Asked reasons={lineWhy(i.why, view.why)} className="text-lead font-semibold whitespace-nowrap">
             {reps}
           </Asked>
           {i.eachSide && <span className="block text-label leading-4 text-ink2">each side</span>}
         </td>
-        <td>
-          <Asked reasons={loadWhy(i.why)} className="text-lead font-semibold whitespace-nowrap">
-            {loadText(i, units)}
-          </Asked>
-          {i.percent1rm !== null && (
-            <span className="block text-label leading-4 text-ink2">{i.percent1rm}% of 1RM</span>
-          )}
-          {platesText(i, units) !== "" && (
-            <span className="hidden text-label leading-4 text-ink2 @max-[860px]:block">{platesText(i, units)}</span>
-          )}
-          {heldText(i) !== "" && <span className="block text-label leading-4 text-ink2">{heldText(i)}</span>}
-        </td>
+        <LoadCell i={i} units={units} />
         {!view.log && (
           <td className={`pr-2 ${MEDIUM} text-label leading-4 text-ink2 cond-s`}>
             {i.last ? (
@@ -193,3 +161,54 @@ const Bracket = ({ part }: { part: "top" | "bottom" | "through" }) => (
     className={`absolute right-2 w-1.5 border-l-[1.5px] border-iron ${part === "top" ? "top-1/2 bottom-0 border-t-[1.5px]" : part === "bottom" ? "top-0 bottom-1/2 border-b-[1.5px]" : "inset-y-0"}`}
   />
 );
+
+interface NameCellsProps {
+  i: ItemView;
+  partnered: boolean;
+  second: boolean;
+  view: SessionView;
+}
+
+function NameCells({ i, partnered, second, view }: NameCellsProps) {
+  return (
+    <>
+      <td className="relative font-semibold num">
+        {i.pair}
+        {partnered && <Bracket part={second ? "bottom" : i.warmUp.length > 0 ? "through" : "top"} />}
+      </td>
+      <td className="py-1.5 pr-3">
+        <span className="flex items-center gap-2">
+          <PatternTile id={bandOf(i.pattern)} size={18} />
+          <span>
+            <span className="flex items-baseline gap-2">
+              <Asked
+                reasons={i.why.filter((w) => /^(choice|finding|first|side|pair)/.test(w.rule))}
+                className="block text-left text-body leading-5 font-semibold"
+              >
+                {i.name}
+              </Asked>
+              {view.log === null && view.time && <Swap item={i} view={view} />}
+            </span>
+            <span className="block max-w-[46ch] text-label leading-4 text-ink2 cond-s">{i.cue}</span>
+            <Notes item={i} block={view.block} />
+          </span>
+        </span>
+      </td>
+    </>
+  );
+}
+
+function LoadCell({ i, units }: { i: ItemView; units: Units }) {
+  return (
+    <td>
+      <Asked reasons={loadWhy(i.why)} className="text-lead font-semibold whitespace-nowrap">
+        {loadText(i, units)}
+      </Asked>
+      {i.percent1rm !== null && <span className="block text-label leading-4 text-ink2">{i.percent1rm}% of 1RM</span>}
+      {platesText(i, units) !== "" && (
+        <span className="hidden text-label leading-4 text-ink2 @max-[860px]:block">{platesText(i, units)}</span>
+      )}
+      {heldText(i) !== "" && <span className="block text-label leading-4 text-ink2">{heldText(i)}</span>}
+    </td>
+  );
+}

@@ -1,6 +1,8 @@
 /** Add or edit an endurance session. */
+import type { Dispatch, ReactNode, SetStateAction } from "react";
 import { useState } from "react";
-import { Controller, type Path, useForm } from "react-hook-form";
+import type { UseFormReturn } from "react-hook-form";
+import { type Path, useForm } from "react-hook-form";
 import { type EnduranceBody, enduranceBody } from "../../api/requests";
 import type { EnduranceView } from "../../api/views";
 import { type EndurancePlan, type EnduranceSession, SESSION_KINDS, SESSION_SPORTS } from "../../core/athlete";
@@ -10,7 +12,7 @@ import { useSavePlan } from "../data/mileage";
 import { useHeld } from "../data/tags";
 import { distance, duration, SPORT_NAMES, type Units } from "../format";
 import { usuallyAs } from "../mileage/amounts";
-import { DateField } from "./DateField";
+import { DateControl, TimeControl } from "./controlled";
 import {
   bodyResolver,
   compact,
@@ -26,7 +28,6 @@ import {
   placeFaults,
 } from "./form";
 import { Sheet } from "./Sheet";
-import { TimeField } from "./TimeField";
 import { tell } from "./tell";
 import { useUndo } from "./undo";
 import { WhyList } from "./Why";
@@ -88,41 +89,10 @@ export default function EnduranceSheet({
   /** The session of the usual week that this one is made from. */
   const slot = session?.slot ?? session?.insteadOf;
   const [problem, setProblem] = useState("");
-  const toBody = (f: Form) => {
-    return compact({
-      date: f.date,
-      start: f.start,
-      sport: f.sport,
-      kind: f.kind,
-      minutes: minutesFrom(f.minutes),
-      distanceKm: distanceFrom(f.distanceKm, units.distanceUnit, session?.distanceKm),
-      ascentM: numberFrom(f.ascentM),
-      descentM: numberFrom(f.descentM),
-      packKg: massFrom(f.packKg, units.massUnit, session?.packKg),
-      rpe: numberFrom(f.rpe),
-      key: f.key === "" ? undefined : f.key === "yes",
-      done: f.done || session?.done !== undefined ? f.done : undefined,
-      averageHeartRate: session?.averageHeartRate,
-      planned: session?.planned,
-      source: session?.source,
-    });
-  };
+  const toBody = (f: Form) => bodyOf(f, session, units);
   const form = useForm<Form>({
     resolver: bodyResolver(toBody, enduranceBody),
-    defaultValues: {
-      date: session?.date ?? date,
-      start: session?.start ?? "",
-      sport: session?.sport ?? sport,
-      kind: session?.kind ?? "easy",
-      minutes: text(session?.minutes),
-      distanceKm: distanceText(session?.distanceKm, units.distanceUnit),
-      ascentM: text(session?.ascentM),
-      descentM: text(session?.descentM),
-      packKg: massText(session?.packKg, units.massUnit),
-      rpe: text(session?.rpe),
-      key: session?.key === undefined ? "" : session.key ? "yes" : "no",
-      done: session?.done ?? false,
-    },
+    defaultValues: formOf(session, date, sport, units),
   });
   const { errors } = form.formState;
   const submit = form.handleSubmit((values) => {
@@ -195,87 +165,11 @@ export default function EnduranceSheet({
     >
       <form onSubmit={submit} noValidate className="space-y-3">
         <FormProblem text={problem} />
-        <div className="grid grid-cols-2 gap-3">
-          <Field id="end-date" label="Date" error={errors.date?.message}>
-            <Controller
-              name="date"
-              control={form.control}
-              render={({ field }) => (
-                <DateField
-                  id="end-date"
-                  value={field.value}
-                  invalid={!!errors.date}
-                  describedBy={errors.date ? "end-date-error" : undefined}
-                  onChange={field.onChange}
-                  onBlur={field.onBlur}
-                />
-              )}
-            />
-          </Field>
-          <Field id="end-start" label="Start" hint="optional" error={errors.start?.message}>
-            <Controller
-              name="start"
-              control={form.control}
-              render={({ field }) => (
-                <TimeField
-                  id="end-start"
-                  value={field.value}
-                  invalid={!!errors.start}
-                  describedBy={errors.start ? "end-start-error" : undefined}
-                  onChange={field.onChange}
-                  onBlur={field.onBlur}
-                />
-              )}
-            />
-          </Field>
-          {select(
-            "sport",
-            "Sport",
-            SESSION_SPORTS.map((s) => [s, SPORT_NAMES[s]]),
-          )}
-          {select(
-            "kind",
-            "Kind",
-            SESSION_KINDS.map((k) => [k, k]),
-          )}
-          {input("minutes", "Duration", "text", "min")}
-          {input("rpe", "Effort", "text", "RPE 0 to 10")}
-          {input("distanceKm", "Distance", "text", units.distanceUnit)}
-          {select("key", "Key session", [
-            ["", "by kind"],
-            ["yes", "yes"],
-            ["no", "no"],
-          ])}
-          {input("ascentM", "Ascent", "text", "m")}
-          {input("descentM", "Descent", "text", "m")}
-          {form.watch("sport") === "hike" && input("packKg", "Pack", "text", units.massUnit)}
-        </div>
+        <Figures form={form} select={select} input={input} units={units} />
         <label className="flex items-center gap-2">
           <input type="checkbox" {...form.register("done")} /> Done
         </label>
-        {plan && slot && (
-          <fieldset className="flex gap-4 text-label">
-            <legend className="sr-only">How long the change holds</legend>
-            <label className="flex items-center gap-2">
-              <input type="radio" name="once" checked={!always} onChange={() => setAlways(false)} /> This week only
-            </label>
-            <label className="flex items-center gap-2">
-              <input type="radio" name="once" checked={always} onChange={() => setAlways(true)} /> From now on
-            </label>
-          </fieldset>
-        )}
-        {session?.planned && (
-          <p className="text-label leading-4 text-ink2">
-            Planned: {session.planned.kind}, {duration(session.planned.minutes)}
-            {session.planned.distanceKm === undefined ? "" : `, ${distance(session.planned.distanceKm, units, 1)}`}.
-          </p>
-        )}
-        {session && (
-          <div className="border-t border-hair2 pt-2">
-            <h3 className="sec-h">What it weighs, as stored</h3>
-            <WhyList reasons={session.weighs} />
-          </div>
-        )}
+        <Around plan={plan} slot={slot} always={always} setAlways={setAlways} session={session} units={units} />
         <FormActions
           save={session ? "Save session" : "Add session"}
           saving={save.isPending || savePlan.isPending}
@@ -284,5 +178,133 @@ export default function EnduranceSheet({
         />
       </form>
     </Sheet>
+  );
+}
+
+function bodyOf(f: Form, session: EnduranceView | null, units: Units) {
+  return compact({
+    date: f.date,
+    start: f.start,
+    sport: f.sport,
+    kind: f.kind,
+    minutes: minutesFrom(f.minutes),
+    distanceKm: distanceFrom(f.distanceKm, units.distanceUnit, session?.distanceKm),
+    ascentM: numberFrom(f.ascentM),
+    descentM: numberFrom(f.descentM),
+    packKg: massFrom(f.packKg, units.massUnit, session?.packKg),
+    rpe: numberFrom(f.rpe),
+    key: f.key === "" ? undefined : f.key === "yes",
+    done: f.done || session?.done !== undefined ? f.done : undefined,
+    averageHeartRate: session?.averageHeartRate,
+    planned: session?.planned,
+    source: session?.source,
+  });
+}
+
+const formOf = (session: EnduranceView | null, date: string, sport: string, units: Units): Form => ({
+  date: session?.date ?? date,
+  start: session?.start ?? "",
+  sport: session?.sport ?? sport,
+  kind: session?.kind ?? "easy",
+  minutes: text(session?.minutes),
+  distanceKm: distanceText(session?.distanceKm, units.distanceUnit),
+  ascentM: text(session?.ascentM),
+  descentM: text(session?.descentM),
+  packKg: massText(session?.packKg, units.massUnit),
+  rpe: text(session?.rpe),
+  key: session?.key === undefined ? "" : session.key ? "yes" : "no",
+  done: session?.done ?? false,
+});
+
+interface FiguresProps {
+  form: UseFormReturn<Form, unknown, Form>;
+  select: (name: "sport" | "kind" | "key", label: string, options: readonly [string, string][]) => ReactNode;
+  input: (
+    name:
+      | "date"
+      | "start"
+      | "sport"
+      | "kind"
+      | "minutes"
+      | "distanceKm"
+      | "ascentM"
+      | "descentM"
+      | "packKg"
+      | "rpe"
+      | "key",
+    label: string,
+    type?: string,
+    hint?: string | undefined,
+  ) => ReactNode;
+  units: Units;
+}
+
+function Figures({ form, select, input, units }: FiguresProps) {
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <DateControl form={form} name="date" id="end-date" label="Date" />
+      <TimeControl form={form} name="start" id="end-start" label="Start" hint="optional" />
+      {select(
+        "sport",
+        "Sport",
+        SESSION_SPORTS.map((s) => [s, SPORT_NAMES[s]]),
+      )}
+      {select(
+        "kind",
+        "Kind",
+        SESSION_KINDS.map((k) => [k, k]),
+      )}
+      {input("minutes", "Duration", "text", "min")}
+      {input("rpe", "Effort", "text", "RPE 0 to 10")}
+      {input("distanceKm", "Distance", "text", units.distanceUnit)}
+      {select("key", "Key session", [
+        ["", "by kind"],
+        ["yes", "yes"],
+        ["no", "no"],
+      ])}
+      {input("ascentM", "Ascent", "text", "m")}
+      {input("descentM", "Descent", "text", "m")}
+      {form.watch("sport") === "hike" && input("packKg", "Pack", "text", units.massUnit)}
+    </div>
+  );
+}
+
+interface AroundProps {
+  plan: EndurancePlan | null;
+  slot: string | undefined;
+  always: boolean;
+  setAlways: Dispatch<SetStateAction<boolean>>;
+  session: EnduranceView | null;
+  units: Units;
+}
+
+/** What it was planned as, and what it weighs. */
+function Around({ plan, slot, always, setAlways, session, units }: AroundProps) {
+  return (
+    <>
+      {plan && slot && (
+        <fieldset className="flex gap-4 text-label">
+          <legend className="sr-only">How long the change holds</legend>
+          <label className="flex items-center gap-2">
+            <input type="radio" name="once" checked={!always} onChange={() => setAlways(false)} /> This week only
+          </label>
+          <label className="flex items-center gap-2">
+            <input type="radio" name="once" checked={always} onChange={() => setAlways(true)} /> From now on
+          </label>
+        </fieldset>
+      )}
+      {session?.planned && (
+        <p className="text-label leading-4 text-ink2">
+          Planned: {session.planned.kind}, {duration(session.planned.minutes)}
+          {session.planned.distanceKm === undefined ? "" : `, ${distance(session.planned.distanceKm, units, 1)}`}.
+        </p>
+      )}
+      {session && (
+        <div className="border-t border-hair2 pt-2">
+          <h3 className="sec-h">What it weighs, as stored</h3>
+          <WhyList reasons={session.weighs} />
+        </div>
+      )}
+    </>
   );
 }

@@ -80,21 +80,7 @@ export default function Palette({
             </Command.Item>
           ))}
         </Command.Group>
-        <Command.Group heading="Guide" className={heading}>
-          {GUIDE.map((p) => (
-            <Command.Item
-              key={p.id}
-              value={`${p.title} how to guide help ${p.also}`}
-              className={item}
-              onSelect={() => {
-                onClose();
-                onGuide(p.id);
-              }}
-            >
-              {p.title}
-            </Command.Item>
-          ))}
-        </Command.Group>
+        <GuidePages heading={heading} item={item} onClose={onClose} onGuide={onGuide} />
         <Command.Group heading="Terms" className={heading}>
           {GLOSSARY.map((t) => (
             <Command.Item
@@ -111,38 +97,79 @@ export default function Palette({
             </Command.Item>
           ))}
         </Command.Group>
-        <Command.Group heading="Actions" className={heading}>
-          <Command.Item className={item} onSelect={go("/new")}>
-            New athlete
-          </Command.Item>
-          {current && (
-            <Command.Item className={item} onSelect={go(`/a/${current}/screening/run`)}>
-              Start or go on with a screen
-            </Command.Item>
-          )}
-          {THEME_CHOICES.map((c) => (
-            <Command.Item
-              key={c}
-              value={`theme ${c} ${c === "dusk" ? "dark" : c === "day" ? "light" : ""}`}
-              className={item}
-              onSelect={() => {
-                onClose();
-                chooseTheme(c);
-              }}
-            >
-              Theme: {THEME_WORDS[c].toLowerCase()}
-            </Command.Item>
-          ))}
-          <Command.Item className={item} onSelect={go("/?import=1")}>
-            Import an athlete file
-          </Command.Item>
-          {current && (
-            <Command.Item className={item} onSelect={go(`/a/${current}/records?add=race`)}>
-              Add a race
-            </Command.Item>
-          )}
-        </Command.Group>
+        <Actions heading={heading} item={item} go={go} current={current} onClose={onClose} />
       </Command.List>
     </Command.Dialog>
+  );
+}
+
+interface GuidePagesProps {
+  heading: "[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-note [&_[cmdk-group-heading]]:text-ink2";
+  item: "flex cursor-pointer justify-between rounded-[3px] px-3 py-1.5 data-[selected=true]:bg-iron-l";
+  onClose: () => void;
+  onGuide: (page: string) => void;
+}
+
+function GuidePages({ heading, item, onClose, onGuide }: GuidePagesProps) {
+  return (
+    <Command.Group heading="Guide" className={heading}>
+      {GUIDE.map((p) => (
+        <Command.Item
+          key={p.id}
+          value={`${p.title} how to guide help ${p.also}`}
+          className={item}
+          onSelect={() => {
+            onClose();
+            onGuide(p.id);
+          }}
+        >
+          {p.title}
+        </Command.Item>
+      ))}
+    </Command.Group>
+  );
+}
+
+interface ActionsProps {
+  heading: "[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-note [&_[cmdk-group-heading]]:text-ink2";
+  item: "flex cursor-pointer justify-between rounded-[3px] px-3 py-1.5 data-[selected=true]:bg-iron-l";
+  go: (to: string) => () => void;
+  current: string | null;
+  onClose: () => void;
+}
+
+function Actions({ heading, item, go, current, onClose }: ActionsProps) {
+  return (
+    <Command.Group heading="Actions" className={heading}>
+      <Command.Item className={item} onSelect={go("/new")}>
+        New athlete
+      </Command.Item>
+      {current && (
+        <Command.Item className={item} onSelect={go(`/a/${current}/screening/run`)}>
+          Start or go on with a screen
+        </Command.Item>
+      )}
+      {THEME_CHOICES.map((c) => (
+        <Command.Item
+          key={c}
+          value={`theme ${c} ${c === "dusk" ? "dark" : c === "day" ? "light" : ""}`}
+          className={item}
+          onSelect={() => {
+            onClose();
+            chooseTheme(c);
+          }}
+        >
+          Theme: {THEME_WORDS[c].toLowerCase()}
+        </Command.Item>
+      ))}
+      <Command.Item className={item} onSelect={go("/?import=1")}>
+        Import an athlete file
+      </Command.Item>
+      {current && (
+        <Command.Item className={item} onSelect={go(`/a/${current}/records?add=race`)}>
+          Add a race
+        </Command.Item>
+      )}
+    </Command.Group>
   );
 }

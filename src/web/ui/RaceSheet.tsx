@@ -1,6 +1,8 @@
 /** Add or edit a race. */
+
 import { useState } from "react";
-import { Controller, type Path, useForm } from "react-hook-form";
+import type { FieldErrors, UseFormReturn } from "react-hook-form";
+import { type Path, useForm } from "react-hook-form";
 import { type RaceBody, raceBody } from "../../api/requests";
 import { PRIORITIES, type Race, SESSION_SPORTS } from "../../core/athlete";
 import { addDays, isDate } from "../../core/dates";
@@ -9,7 +11,7 @@ import { useDeleteRace, useSaveRace } from "../data/hooks";
 import { useSaveIntake } from "../data/intake";
 import { useHeld } from "../data/tags";
 import { SPORT_NAMES, type Units } from "../format";
-import { DateField } from "./DateField";
+import { DateControl, TimeControl } from "./controlled";
 import { textOfDate } from "./dateText";
 import {
   bodyResolver,
@@ -24,7 +26,6 @@ import {
   placeFaults,
 } from "./form";
 import { Sheet } from "./Sheet";
-import { TimeField } from "./TimeField";
 import { tell, tellFault } from "./tell";
 import { useUndo } from "./undo";
 
@@ -152,56 +153,9 @@ export default function RaceSheet({
         <FormProblem text={problem} />
         {input("name", "Name")}
         <div className="grid grid-cols-2 gap-3">
-          <Field id="race-date" label="Date" error={errors.date?.message}>
-            <Controller
-              name="date"
-              control={form.control}
-              render={({ field }) => (
-                <DateField
-                  id="race-date"
-                  value={field.value}
-                  invalid={!!errors.date}
-                  describedBy={errors.date ? "race-date-error" : undefined}
-                  onChange={field.onChange}
-                  onBlur={field.onBlur}
-                />
-              )}
-            />
-          </Field>
-          <Field id="race-start" label="Start" hint="optional" error={errors.start?.message}>
-            <Controller
-              name="start"
-              control={form.control}
-              render={({ field }) => (
-                <TimeField
-                  id="race-start"
-                  value={field.value}
-                  invalid={!!errors.start}
-                  describedBy={errors.start ? "race-start-error" : undefined}
-                  onChange={field.onChange}
-                  onBlur={field.onBlur}
-                />
-              )}
-            />
-          </Field>
-          <Field id="race-priority" label="Importance" error={errors.priority?.message}>
-            <select id="race-priority" className="input" {...form.register("priority")}>
-              {PRIORITIES.map((p) => (
-                <option key={p} value={p}>
-                  {PRIORITY_WORDS[p]}
-                </option>
-              ))}
-            </select>
-          </Field>
-          <Field id="race-sport" label="Sport" error={errors.sport?.message}>
-            <select id="race-sport" className="input" {...form.register("sport")}>
-              {SESSION_SPORTS.map((s) => (
-                <option key={s} value={s}>
-                  {SPORT_NAMES[s]}
-                </option>
-              ))}
-            </select>
-          </Field>
+          <DateControl form={form} name="date" id="race-date" label="Date" />
+          <TimeControl form={form} name="start" id="race-start" label="Start" hint="optional" />
+          <ImportanceAndSport errors={errors} form={form} />
           {input("expectedMinutes", "Expected duration", "text", "min or 3:45")}
           {input("distanceKm", "Distance", "text", units.distanceUnit)}
           {input("ascentM", "Ascent", "text", "m")}
@@ -254,5 +208,30 @@ function Lengthen({ id, season, date }: { id: string; season: { start: string; e
         {save.isPending ? "Saving…" : "Lengthen the season"}
       </button>
     </div>
+  );
+}
+
+function ImportanceAndSport({ errors, form }: { errors: FieldErrors<Form>; form: UseFormReturn<Form, unknown, Form> }) {
+  return (
+    <>
+      <Field id="race-priority" label="Importance" error={errors.priority?.message}>
+        <select id="race-priority" className="input" {...form.register("priority")}>
+          {PRIORITIES.map((p) => (
+            <option key={p} value={p}>
+              {PRIORITY_WORDS[p]}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field id="race-sport" label="Sport" error={errors.sport?.message}>
+        <select id="race-sport" className="input" {...form.register("sport")}>
+          {SESSION_SPORTS.map((s) => (
+            <option key={s} value={s}>
+              {SPORT_NAMES[s]}
+            </option>
+          ))}
+        </select>
+      </Field>
+    </>
   );
 }

@@ -1,16 +1,16 @@
 /** Add or edit a weekly window. */
 
 import { useState } from "react";
-import { Controller, useForm } from "react-hook-form";
+import { useForm } from "react-hook-form";
 import { windowSchema } from "../../api/requests";
 import type { Window } from "../../core/athlete";
 import { WEEKDAY_NAMES } from "../../core/dates";
 import { saidOf, THEIRS } from "../data/api";
 import { useSaveWindows } from "../data/hooks";
 import { useHeld } from "../data/tags";
+import { TimeControl } from "./controlled";
 import { bodyResolver, Field, FormActions, FormProblem, numberFrom, placeFaults } from "./form";
 import { Sheet } from "./Sheet";
-import { TimeField } from "./TimeField";
 import { tell, tellUndo } from "./tell";
 
 interface Form {
@@ -94,22 +94,7 @@ export default function WindowSheet({
               ))}
             </select>
           </Field>
-          <Field id="win-start" label="From" error={errors.start?.message}>
-            <Controller
-              name="start"
-              control={form.control}
-              render={({ field }) => (
-                <TimeField
-                  id="win-start"
-                  value={field.value}
-                  invalid={!!errors.start}
-                  describedBy={errors.start ? "win-start-error" : undefined}
-                  onChange={field.onChange}
-                  onBlur={field.onBlur}
-                />
-              )}
-            />
-          </Field>
+          <TimeControl form={form} name="start" id="win-start" label="From" />
           <Field id="win-minutes" label="Length" hint="min" error={errors.minutes?.message}>
             <input
               id="win-minutes"

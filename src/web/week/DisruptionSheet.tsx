@@ -1,4 +1,5 @@
 /** Something came between: told once, and what is left of the week is fitted again around what is done. */
+import type { Dispatch, SetStateAction } from "react";
 import { useState } from "react";
 import type { WeekView } from "../../api/views";
 import type { Label } from "../../core/athlete";
@@ -105,21 +106,7 @@ export default function DisruptionSheet({
                 </select>
               </Field>
             )}
-            <Field id="dis-start" label="From">
-              <DateField
-                id="dis-start"
-                value={start}
-                min={addDays(view.monday, -7)}
-                onChange={(from) => {
-                  if (!from) return;
-                  if (end === start || end < from) setEnd(from);
-                  setStart(from);
-                }}
-              />
-            </Field>
-            <Field id="dis-end" label="Until" hint="included">
-              <DateField id="dis-end" value={end} min={start} onChange={(to) => to && setEnd(to)} />
-            </Field>
+            <Days start={start} view={view} end={end} setEnd={setEnd} setStart={setStart} />
             {kind !== "illness" && (
               <Field
                 id="dis-place"
@@ -145,5 +132,35 @@ export default function DisruptionSheet({
         </div>
       </form>
     </Sheet>
+  );
+}
+
+interface DaysProps {
+  start: string;
+  view: WeekView;
+  end: string;
+  setEnd: Dispatch<SetStateAction<string>>;
+  setStart: Dispatch<SetStateAction<string>>;
+}
+
+function Days({ start, view, end, setEnd, setStart }: DaysProps) {
+  return (
+    <>
+      <Field id="dis-start" label="From">
+        <DateField
+          id="dis-start"
+          value={start}
+          min={addDays(view.monday, -7)}
+          onChange={(from) => {
+            if (!from) return;
+            if (end === start || end < from) setEnd(from);
+            setStart(from);
+          }}
+        />
+      </Field>
+      <Field id="dis-end" label="Until" hint="included">
+        <DateField id="dis-end" value={end} min={start} onChange={(to) => to && setEnd(to)} />
+      </Field>
+    </>
   );
 }

@@ -1,4 +1,5 @@
 /** Points of the rules: for this athlete or for all, each against what it ships with, and back with one press. */
+import type { Dispatch, SetStateAction } from "react";
 import { useState } from "react";
 import type { RuleWeightsView } from "../../api/views";
 import { MINUTES_A_DAY, WEEKDAYS } from "../../core/dates";
@@ -115,70 +116,97 @@ function Form({ id, name, view, onClose }: { id: string; name: string; view: Rul
           Reset all
         </button>
       </div>
-      <ul className="max-h-[360px] overflow-auto border-y border-hair">
-        {Object.keys(view.shipped).map((rule) => (
-          <li key={rule} className="flex h-9 items-center gap-2 border-b border-hair2 last:border-b-0">
-            <label htmlFor={`w-${rule}`} className="min-w-0 flex-1 truncate text-label">
-              {ruleOf(rule)?.title ?? rule} <span className="text-ink2">({rule})</span>
-            </label>
-            <input
-              id={`w-${rule}`}
-              inputMode="decimal"
-              className="input h-7 w-16 text-right"
-              value={mine[rule] ?? ""}
-              placeholder={String(under(rule))}
-              onChange={(e) => set(rule, e.target.value)}
-            />
-            <button
-              type="button"
-              className="btn btn-sm w-[58px]"
-              aria-label={`Reset ${rule} to ${under(rule)}`}
-              disabled={mine[rule] === undefined}
-              onClick={() => set(rule, "")}
-            >
-              Reset
-            </button>
-          </li>
-        ))}
-      </ul>
-      <div className="mt-3 flex items-end gap-4">
-        <fieldset>
-          <legend className="mb-1 text-label font-medium">Preferred days</legend>
-          <div className="flex gap-1">
-            {WEEKDAYS.map((d, i) => (
-              <button
-                key={d}
-                type="button"
-                className="btn btn-sm"
-                aria-pressed={days.includes(i + 1)}
-                onClick={() =>
-                  setDays((now) => (now.includes(i + 1) ? now.filter((x) => x !== i + 1) : [...now, i + 1].sort()))
-                }
-              >
-                {d}
-              </button>
-            ))}
-          </div>
-        </fieldset>
-        <div>
-          <label htmlFor="w-most" className="mb-1 block text-label font-medium">
-            Minutes a day <span className="font-normal text-ink2">at most</span>
-          </label>
-          <input
-            id="w-most"
-            inputMode="numeric"
-            className="input h-7 w-20"
-            value={most}
-            placeholder="no limit"
-            onChange={(e) => setMost(e.target.value)}
-          />
-        </div>
-      </div>
+      <Weights view={view} mine={mine} under={under} set={set} />
+      <Limits days={days} setDays={setDays} most={most} setMost={setMost} />
       <div className="mt-3 flex justify-end">
         <button type="submit" className="btn btn-pri" disabled={save.isPending || saveClub.isPending}>
           {save.isPending || saveClub.isPending ? "Saving…" : "Save weights"}
         </button>
       </div>
     </form>
+  );
+}
+
+interface WeightsProps {
+  view: RuleWeightsView;
+  mine: { [k: string]: string };
+  under: (rule: string) => number;
+  set: (rule: string, value: string) => void;
+}
+
+function Weights({ view, mine, under, set }: WeightsProps) {
+  return (
+    <ul className="max-h-[360px] overflow-auto border-y border-hair">
+      {Object.keys(view.shipped).map((rule) => (
+        <li key={rule} className="flex h-9 items-center gap-2 border-b border-hair2 last:border-b-0">
+          <label htmlFor={`w-${rule}`} className="min-w-0 flex-1 truncate text-label">
+            {ruleOf(rule)?.title ?? rule} <span className="text-ink2">({rule})</span>
+          </label>
+          <input
+            id={`w-${rule}`}
+            inputMode="decimal"
+            className="input h-7 w-16 text-right"
+            value={mine[rule] ?? ""}
+            placeholder={String(under(rule))}
+            onChange={(e) => set(rule, e.target.value)}
+          />
+          <button
+            type="button"
+            className="btn btn-sm w-[58px]"
+            aria-label={`Reset ${rule} to ${under(rule)}`}
+            disabled={mine[rule] === undefined}
+            onClick={() => set(rule, "")}
+          >
+            Reset
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface LimitsProps {
+  days: number[];
+  setDays: Dispatch<SetStateAction<number[]>>;
+  most: string;
+  setMost: Dispatch<SetStateAction<string>>;
+}
+
+/** Days that are liked, and how much a day may hold. */
+function Limits({ days, setDays, most, setMost }: LimitsProps) {
+  return (
+    <div className="mt-3 flex items-end gap-4">
+      <fieldset>
+        <legend className="mb-1 text-label font-medium">Preferred days</legend>
+        <div className="flex gap-1">
+          {WEEKDAYS.map((d, i) => (
+            <button
+              key={d}
+              type="button"
+              className="btn btn-sm"
+              aria-pressed={days.includes(i + 1)}
+              onClick={() =>
+                setDays((now) => (now.includes(i + 1) ? now.filter((x) => x !== i + 1) : [...now, i + 1].sort()))
+              }
+            >
+              {d}
+            </button>
+          ))}
+        </div>
+      </fieldset>
+      <div>
+        <label htmlFor="w-most" className="mb-1 block text-label font-medium">
+          Minutes a day <span className="font-normal text-ink2">at most</span>
+        </label>
+        <input
+          id="w-most"
+          inputMode="numeric"
+          className="input h-7 w-20"
+          value={most}
+          placeholder="no limit"
+          onChange={(e) => setMost(e.target.value)}
+        />
+      </div>
+    </div>
   );
 }

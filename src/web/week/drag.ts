@@ -1,4 +1,5 @@
 /** What is dragged on the week board, and where it would be put down. Pure but for its listeners; the section is not drawn again by it. */
+import type { HTMLAttributes, SVGAttributes } from "react";
 import type { WeekView } from "../../api/views";
 import type { Label } from "../../core/athlete";
 import { addDays } from "../../core/dates";
@@ -8,6 +9,9 @@ import type { Cost } from "../../core/week";
 export type Dragged =
   | { kind: "session"; label: Label }
   | { kind: "endurance"; row: string; minutes: number; from: { date: string; start: number } };
+
+/** What starts a drag: the pointer's and the keyboard's ways. */
+export type DragStart = (dragged: Dragged) => SVGAttributes<SVGGElement> & HTMLAttributes<HTMLButtonElement>;
 
 /** Where it would be put down; `start` is null on a day without a place for it. */
 export interface Target {

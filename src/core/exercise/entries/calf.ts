@@ -17,6 +17,7 @@ export const CALF: readonly Exercise[] = [
     ["tibialis anterior"],
     ["gastrocnemius", "foot muscles"],
     {
+      alsoCalled: ["toe walk"],
       setup: ["A clean floor of 10 m, barefoot where it is safe."],
       cues: ["Tall, short steps, toes high; then on the toes.", "Even rhythm."],
       mistakes: ["Leaning back", "Rushing"],
@@ -76,6 +77,7 @@ export const CALF: readonly Exercise[] = [
     ladder: ["calf", "calf-isometric"],
   }),
   ex("calf-raise", "Single-leg calf raise", "calf", "single", 6, ["gastrocnemius"], ["soleus", "foot muscles"], {
+    alsoCalled: ["heel raise", "single-leg heel raise"],
     unilateral: true,
     setup: ["Ball of one foot on the floor or a step, knee straight.", "A hand on a wall."],
     cues: ["Straight knee, through the big toe, pause at the top.", "Same height every time."],
@@ -120,6 +122,7 @@ export const CALF: readonly Exercise[] = [
     },
   ),
   ex("soleus-raise", "Bent-knee calf raise", "calf", "single", 5, ["soleus"], ["gastrocnemius"], {
+    alsoCalled: ["seated calf raise", "bent-knee heel raise"],
     unilateral: true,
     setup: ["Ball of one foot on the floor or a step, knee bent about 30 degrees.", "A hand on a wall."],
     cues: ["Knee stays bent the same amount; slow both ways.", "Through the big toe."],
@@ -134,6 +137,7 @@ export const CALF: readonly Exercise[] = [
     sports: { run: 1, triathlon: 0.5 },
   }),
   ex("short-foot", "Short foot", "calf", "bodyweight", 1.6, ["foot muscles"], ["tibialis anterior"], {
+    alsoCalled: ["toe yoga", "foot doming"],
     unilateral: true,
     setup: ["Barefoot, seated or standing, foot flat."],
     cues: ["Draw the ball of the foot towards the heel, toes long.", "Hold five counts."],

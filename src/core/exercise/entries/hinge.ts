@@ -75,6 +75,7 @@ export const HINGE: readonly Exercise[] = [
     BACK_LINE,
     ["erector spinae", "forearms"],
     {
+      alsoCalled: ["dumbbell rdl"],
       setup: ["A pair of dumbbells at the thighs, feet straight.", "Knees soft, shoulder blades down."],
       cues: [
         "Weights slide down the thighs, stop where the back would round.",
@@ -96,6 +97,7 @@ export const HINGE: readonly Exercise[] = [
     },
   ),
   ex("romanian-deadlift", "Romanian deadlift", "hinge", "bar", 6.5, BACK_LINE, ["erector spinae", "forearms"], {
+    alsoCalled: ["rdl"],
     setup: ["Take the bar from a rack or from blocks at thigh height.", "Feet straight, hip-wide, knees soft."],
     cues: [
       "Knees soft, hips back, bar close, stop at the knee or just below.",
@@ -184,6 +186,7 @@ export const HINGE: readonly Exercise[] = [
     ["gluteus maximus", "hamstrings", "quadriceps"],
     ["erector spinae", "forearms"],
     {
+      alsoCalled: ["hex bar", "hex-bar deadlift"],
       setup: [
         "Stand in the middle of the frame, feet under the hips.",
         "Hands in the middle of the handles, arms long.",
@@ -218,6 +221,7 @@ export const HINGE: readonly Exercise[] = [
     ["gluteus maximus", "hamstrings"],
     ["erector spinae", "quadriceps", "forearms"],
     {
+      alsoCalled: ["conventional deadlift"],
       setup: [
         "Bar over the middle of the foot.",
         "Shins touch, arms long, shoulder blades above the bar.",
@@ -324,6 +328,7 @@ export const HINGE: readonly Exercise[] = [
     BACK_LINE,
     ["gluteus medius", "erector spinae"],
     {
+      alsoCalled: ["single-leg rdl", "one-leg rdl", "slrdl"],
       setup: [
         "Stand on one leg, knee soft, the load in the hand opposite to it, or none.",
         "Free leg long behind, shoulders square.",
@@ -361,6 +366,7 @@ export const HINGE: readonly Exercise[] = [
     BACK_LINE,
     ["erector spinae", "forearms"],
     {
+      alsoCalled: ["b-stance deadlift", "kickstand deadlift", "kickstand rdl"],
       setup: [
         "Front foot flat, rear foot on its toes a shoe length behind.",
         "A pair of dumbbells beside the front thigh.",
@@ -387,6 +393,7 @@ export const HINGE: readonly Exercise[] = [
     ["erector spinae", "gluteus maximus"],
     ["hamstrings"],
     {
+      alsoCalled: ["hyperextension", "back raise"],
       setup: ["Lie over a bench or a padded edge, hip crease free, feet held.", "Hands at the temples or crossed."],
       cues: [
         "Tip from the hips, back as one piece.",
@@ -416,6 +423,7 @@ export const HINGE: readonly Exercise[] = [
     ["gluteus maximus", "hamstrings"],
     ["erector spinae", "forearms"],
     {
+      alsoCalled: ["kb swing", "russian swing"],
       setup: ["Bell an arm's length in front.", "Hinge, grip, pull it back between the legs."],
       cues: [
         "A hinge, not a squat; the bell floats to chest height.",

@@ -19,6 +19,7 @@ const allFours = { position: "hands-and-knees", unilateral: true, look: [SEE.spi
 
 const extension = [
   ex("bridge", "Bridge", "hip", "bodyweight", 4, ["gluteus maximus"], ["hamstrings"], {
+    alsoCalled: ["glute bridge"],
     ...onBack,
     setup: ["On the back, feet flat and hip-wide, heels a hand from the buttocks."],
     cues: [
@@ -43,6 +44,7 @@ const extension = [
     ladder: ["bridge", "bridge"],
   }),
   ex("loaded-bridge", "Bridge, plate-loaded", "hip", "single", 4.8, ["gluteus maximus"], ["hamstrings"], {
+    alsoCalled: ["barbell bridge", "weighted glute bridge"],
     ...onBack,
     setup: ["As the bridge, a padded weight on the front of the hips, hands on it."],
     cues: ["Ribs down, drive through the heels.", "Full stop at the top.", "Lower slowly."],
@@ -63,6 +65,7 @@ const extension = [
     ["gluteus maximus", "hamstrings"],
     ["gluteus medius"],
     {
+      alsoCalled: ["single-leg glute bridge"],
       ...onBack,
       unilateral: true,
       setup: [
@@ -78,6 +81,7 @@ const extension = [
     },
   ),
   ex("single-leg-hip-thrust", "Single-leg hip thrust", "hip", "bodyweight", 5.4, ["gluteus maximus"], ["hamstrings"], {
+    alsoCalled: ["hip thrust"],
     ...onBack,
     unilateral: true,
     setup: ["Shoulder blades on a bench, one foot flat, the other lifted."],
@@ -105,6 +109,21 @@ const extension = [
     standIn: "A cloth on a smooth floor",
     ladder: ["hamstring-floor", "heel-walk-out"],
   }),
+  ex("lying-hamstring-curl", "Lying hamstring curl", "hip", "band", 3.7, ["hamstrings"], ["gastrocnemius"], {
+    alsoCalled: ["prone leg curl", "hamstring curl", "leg curl"],
+    position: "prone",
+    setup: ["Face down, band fixed low behind the feet and round the heels, or a partner's hands against them."],
+    cues: ["Heels to the buttocks, hips stay down.", "Three slow counts back."],
+    mistakes: ["Hips lift", "Letting the band snap back"],
+    look: ["hips down"],
+    seeWith: ["phone from the side"],
+    felt: "Back of the thighs",
+    tempo: "3-0-1",
+    needs: [["band"]],
+    careWith: ["hamstring"],
+    sports: { run: 0.3, row: 0.3 },
+    standIn: "A partner's hands against the heels",
+  }),
   ex("heel-walk-out", "Heel walk-out", "hip", "bodyweight", 3.9, ["hamstrings"], ["gluteus maximus"], {
     ...onBack,
     setup: ["Bridge up, toes lifted."],
@@ -120,6 +139,7 @@ const extension = [
 
 const abduction = [
   ex("clam", "Clam", "hip", "bodyweight", 3, ["gluteus medius", "hip rotators"], [], {
+    alsoCalled: ["clamshell"],
     ...onSide,
     plane: "transverse",
     setup: ["On the side, hips and knees bent, feet together, head supported."],
@@ -130,6 +150,7 @@ const abduction = [
     notWith: ["hip"],
   }),
   ex("reverse-clam", "Reverse clam", "hip", "bodyweight", 3.1, ["hip rotators", "gluteus medius"], [], {
+    alsoCalled: ["reverse clamshell"],
     ...onSide,
     plane: "transverse",
     setup: ["On the side, hips and knees bent, knees together."],
@@ -218,6 +239,7 @@ const abduction = [
     goodWith: ["hip", "knee-outside"],
   }),
   ex("band-walk", "Band walk", "hip", "band", 4.8, ["gluteus medius"], ["gluteus maximus"], {
+    alsoCalled: ["monster walk", "lateral band walk", "crab walk", "x-band walk"],
     ...band,
     plane: "frontal",
     setup: ["Band above the knees, feet hip-wide, soft knees."],
@@ -318,6 +340,7 @@ const abduction = [
     places: ["home", "gym", "outdoors"],
   }),
   ex("hip-hike", "Hip hike", "hip", "bodyweight", 4.2, ["gluteus medius"], ["obliques"], {
+    alsoCalled: ["pelvic drop"],
     unilateral: true,
     plane: "frontal",
     setup: ["Stand on a step, one foot over the edge, a hand on a wall."],
@@ -353,6 +376,7 @@ const abduction = [
     ["gluteus medius", "adductors"],
     ["quadriceps"],
     {
+      alsoCalled: ["lateral lunge", "side lunge"],
       plane: "frontal",
       setup: ["Stand in a half squat, hands together."],
       cues: ["Wide step, stay low, bring the other foot in slowly.", "Toes forward, chest tall."],
@@ -389,6 +413,7 @@ const abduction = [
 
 const flexion = [
   ex("march-hold", "Band march hold", "hip", "band", 4.5, ["hip flexors"], ["rectus abdominis"], {
+    alsoCalled: ["psoas march", "banded march"],
     ...band,
     unilateral: true,
     setup: ["Band around both feet, stand tall by a wall."],
@@ -482,6 +507,7 @@ const others = [
     conspicuous: true,
   }),
   ex("quadruped-kick", "Quadruped kick", "hip", "bodyweight", 3.3, ["gluteus maximus"], ["erector spinae"], {
+    alsoCalled: ["donkey kick"],
     ...allFours,
     setup: ["Hands under shoulders, knees under hips."],
     cues: ["Heel to the ceiling, knee bent, back still.", "Stop where the back would move."],
@@ -512,6 +538,7 @@ const others = [
     },
   ),
   ex("hydrant", "Hydrant", "hip", "bodyweight", 3.4, ["gluteus medius"], ["hip rotators"], {
+    alsoCalled: ["fire hydrant"],
     ...allFours,
     plane: "frontal",
     setup: ["Hands under shoulders, knees under hips."],
@@ -524,6 +551,7 @@ const others = [
     notWith: ["hip"],
   }),
   ex("adductor-squeeze", "Adductor squeeze", "hip", "bodyweight", 2.6, ["adductors"], [], {
+    alsoCalled: ["ball squeeze", "groin squeeze"],
     position: "supine",
     plane: "frontal",
     setup: ["On the back, knees bent, a ball or rolled towel between them."],
@@ -537,7 +565,36 @@ const others = [
     standIn: "A rolled towel",
     ladder: ["adductor", null],
   }),
+  ex(
+    "adductor-plank-bent-knee",
+    "Adductor side plank, bent knee",
+    "hip",
+    "bodyweight",
+    3.2,
+    ["adductors"],
+    ["obliques"],
+    {
+      ...onSide,
+      alsoCalled: ["short-lever copenhagen"],
+      setup: ["Side plank on the elbow, the inside of the upper knee on a bench, the lower leg free."],
+      cues: ["Press the knee into the bench and lift the hips.", "Body in one line from ear to knee."],
+      mistakes: ["Hips sag", "Rolling forward"],
+      felt: "Inner thigh of the upper leg",
+      unit: "seconds",
+      ownSeconds: 15,
+      needs: [["bench"], ["box"]],
+      limits: ["trunk"],
+      level: 2,
+      notWith: ["shoulder"],
+      careWith: ["groin"],
+      gates: ["side-hold"],
+      conspicuous: true,
+      sports: { row: 0.3, run: 0.3 },
+      ladder: ["adductor", "adductor-squeeze"],
+    },
+  ),
   ex("adductor-side-plank", "Adductor side plank", "hip", "bodyweight", 3.5, ["adductors"], ["obliques"], {
+    alsoCalled: ["copenhagen", "copenhagen plank"],
     ...onSide,
     setup: ["Side plank with the upper knee or ankle on a bench."],
     cues: ["Lift through the inner thigh of the upper leg.", "Body in one line."],
@@ -552,7 +609,7 @@ const others = [
     gates: ["side-hold"],
     conspicuous: true,
     sports: { row: 0.3, run: 0.3 },
-    ladder: ["adductor", "adductor-squeeze"],
+    ladder: ["adductor", "adductor-plank-bent-knee"],
   }),
   ex("backward-walk", "Backward walking", "hip", "bodyweight", 2.4, ["quadriceps"], ["gluteus maximus", "soleus"], {
     setup: ["A free level path of 10 to 20 m, looked over first."],

@@ -13,6 +13,7 @@ export const MOBILITY: readonly Exercise[] = [
     felt: "Wherever it is stiff",
   }),
   ex("hip-flexor-stretch", "Half-kneeling hip-flexor stretch", "mobility", "bodyweight", 5, ["hip flexors"], [], {
+    alsoCalled: ["lunge stretch"],
     ...stretch,
     position: "half-kneeling",
     unilateral: true,
@@ -25,6 +26,7 @@ export const MOBILITY: readonly Exercise[] = [
     goodWith: ["hip-flexor"],
   }),
   ex("outer-hip-stretch", "Outer-hip stretch", "mobility", "bodyweight", 4.6, ["gluteus maximus"], ["hip rotators"], {
+    alsoCalled: ["pigeon", "figure four"],
     ...stretch,
     position: "supine",
     unilateral: true,
@@ -44,6 +46,7 @@ export const MOBILITY: readonly Exercise[] = [
     ["quadriceps", "hip flexors"],
     [],
     {
+      alsoCalled: ["couch stretch"],
       ...stretch,
       position: "half-kneeling",
       unilateral: true,
@@ -114,6 +117,7 @@ export const MOBILITY: readonly Exercise[] = [
     standIn: "A bottle",
   }),
   ex("foam-rolling", "Thigh and hamstring rolling", "mobility", "bodyweight", 2.8, ["quadriceps", "hamstrings"], [], {
+    alsoCalled: ["foam roll"],
     ...stretch,
     setup: ["A roller, or a rolled towel round a bottle."],
     cues: ["Slow strokes, mild pressure, not over the joint.", "Breathe."],
@@ -123,6 +127,7 @@ export const MOBILITY: readonly Exercise[] = [
     standIn: "A bottle in a towel",
   }),
   ex("ankle-rock", "Knee-to-wall ankle rock", "mobility", "bodyweight", 3.4, ["soleus"], ["tibialis anterior"], {
+    alsoCalled: ["ankle mobilisation", "knee to wall"],
     kind: "stretch",
     unilateral: true,
     setup: ["A foot a hand from the wall, knee over it."],

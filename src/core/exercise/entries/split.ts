@@ -92,6 +92,7 @@ const splitSquats = [
     gates: ["single-leg-squat"],
   }),
   ex("rear-foot-elevated-split-squat", "Rear-foot-elevated split squat", "split-squat", "pair", 6.5, LEGS, STEADY, {
+    alsoCalled: ["bulgarian", "bulgarian split squat", "rfess"],
     ...one,
     setup: [
       "Laces of the rear foot on a bench.",
@@ -322,6 +323,7 @@ const steps = [
     ["quadriceps", "gluteus medius"],
     ["gluteus maximus"],
     {
+      alsoCalled: ["heel tap", "lateral step-down"],
       ...step,
       setup: ["Stand on a low step, one foot over the edge.", "Hands on the hips."],
       cues: [
@@ -419,6 +421,7 @@ const steps = [
     },
   ),
   ex("terminal-knee-extension", "Terminal knee extension", "split-squat", "band", 3.4, ["quadriceps"], [], {
+    alsoCalled: ["tke"],
     ...one,
     setup: ["A band behind the knee, fixed in front at knee height.", "Step back until it pulls."],
     cues: ["From a soft knee to straight, quietly.", "Thigh tight for one count.", "Heel stays down."],

@@ -100,6 +100,7 @@ export const TRUNK: readonly Exercise[] = [
     },
   ),
   ex("side-plank-star", "Side plank star", "trunk", "bodyweight", 4.2, ["obliques", "gluteus medius"], ["deltoids"], {
+    alsoCalled: ["star plank"],
     ...onSide,
     setup: ["From the side plank, top arm up."],
     cues: ["Lift the top leg, hold the line.", "Short holds, clean."],
@@ -111,6 +112,7 @@ export const TRUNK: readonly Exercise[] = [
     ladder: ["side-plank", "side-plank-to-front"],
   }),
   ex("front-plank", "Front plank", "trunk", "bodyweight", 5, ["rectus abdominis"], ["obliques"], {
+    alsoCalled: ["plank", "elbow plank"],
     ...prone,
     setup: ["Elbows under the shoulders, legs long, feet hip-wide."],
     cues: ["Ribs and pelvis together, push the floor away.", "Breathe."],
@@ -160,6 +162,7 @@ export const TRUNK: readonly Exercise[] = [
     ["rectus abdominis", "hip flexors"],
     ["deltoids"],
     {
+      alsoCalled: ["swiss ball tuck"],
       ...prone,
       setup: ["Top of a push-up, feet on sliders or a big ball."],
       cues: ["Draw the knees in, back level, and out slowly.", "Shoulders over the hands."],
@@ -187,7 +190,8 @@ export const TRUNK: readonly Exercise[] = [
     tempo: "2-2-1",
     goodWith: ["low-back"],
   }),
-  ex("band-rotation", "Band rotation hold-out", "trunk", "band", 4.1, ["obliques"], ["rectus abdominis"], {
+  ex("band-rotation", "Anti-rotation press", "trunk", "band", 4.1, ["obliques"], ["rectus abdominis"], {
+    alsoCalled: ["band rotation hold-out", "pallof press", "pallof"],
     plane: "transverse",
     unilateral: true,
     setup: ["Band fixed at chest height to one side, hands at the breastbone."],
@@ -201,6 +205,7 @@ export const TRUNK: readonly Exercise[] = [
     sports: { run: 0.4 },
   }),
   ex("half-kneeling-chop", "Half-kneeling chop", "trunk", "band", 3.8, ["obliques"], ["rectus abdominis", "deltoids"], {
+    alsoCalled: ["woodchop", "wood chopper", "cable chop"],
     plane: "transverse",
     position: "half-kneeling",
     unilateral: true,
@@ -243,6 +248,7 @@ export const TRUNK: readonly Exercise[] = [
     notWith: ["bone-stress"],
   }),
   ex("loaded-carry", "Loaded carry", "trunk", "pair", 3.5, ["obliques", "forearms"], ["erector spinae"], {
+    alsoCalled: ["farmer", "farmer's walk", "farmers carry"],
     setup: ["A weight in each hand, a free path."],
     cues: ["Tall, quiet steps, weights still.", "Shoulders down, breathe."],
     mistakes: ["Leaning", "Long steps", "Gripping with the shoulders"],
@@ -260,6 +266,7 @@ export const TRUNK: readonly Exercise[] = [
     ladder: ["carry", "suitcase-carry"],
   }),
   ex("suitcase-carry", "Suitcase carry", "trunk", "single", 3.4, ["obliques", "forearms"], ["gluteus medius"], {
+    alsoCalled: ["one-sided carry", "suitcase walk"],
     plane: "frontal",
     unilateral: true,
     setup: ["One weight in one hand, a free path."],

@@ -6,6 +6,7 @@ const side: Exercise["seeWith"] = ["phone from the side"];
 
 export const UPPER: readonly Exercise[] = [
   ex("push-up", "Push-up", "push", "bodyweight", 5, ["pectorals", "triceps"], ["deltoids", "rectus abdominis"], {
+    alsoCalled: ["press-up"],
     position: "prone",
     setup: ["Hands under the shoulders on the floor, a bench or a wall.", "Body in one line."],
     cues: [
@@ -56,6 +57,7 @@ export const UPPER: readonly Exercise[] = [
     },
   ),
   ex("one-arm-row", "One-arm row", "pull", "single", 6, ["latissimus dorsi", "rhomboids"], ["biceps", "forearms"], {
+    alsoCalled: ["dumbbell row", "bent-over row"],
     unilateral: true,
     setup: ["One hand on a bench or thigh, back flat.", "Weight hangs under the shoulder."],
     cues: ["Shoulder blade reaches down first, then the elbow leads.", "Trunk still.", "Slow back."],
@@ -113,6 +115,40 @@ export const UPPER: readonly Exercise[] = [
     notWith: ["bone-stress"],
     places: ["gym"],
     cautions: ["Not to failure on machines."],
+  }),
+  ex("pull-up", "Pull-up", "pull", "bodyweight", 4.2, ["latissimus dorsi", "rhomboids"], ["biceps", "forearms"], {
+    alsoCalled: ["chin-up"],
+    setup: [
+      "Hang from the bar, hands a little wider than the shoulders, or palms towards you.",
+      "Ribs down, legs still.",
+    ],
+    cues: ["Shoulder blades down first, then the elbows to the ribs.", "Chin over the bar, slow all the way down."],
+    mistakes: ["Swinging", "Shrugging", "Dropping out of the top"],
+    look: ["legs still", "shoulders down"],
+    seeWith: ["phone from the side"],
+    felt: "Sides of the back and the arms",
+    ownReps: [3, 6],
+    tempo: "3-0-1",
+    needs: [["pull-up-bar"]],
+    limits: ["grip"],
+    level: 3,
+    notWith: ["shoulder", "bone-stress"],
+    sports: { row: 0.5 },
+    cautions: ["A bar that is fixed and tested; step up to it, do not jump."],
+  }),
+  ex("band-pulldown", "Band pull-down", "pull", "band", 3.9, ["latissimus dorsi"], ["rhomboids", "biceps"], {
+    alsoCalled: ["lat pulldown", "pulldown"],
+    position: "kneeling",
+    setup: ["Band fixed above head height, kneel tall below it, arms long."],
+    cues: ["Shoulder blades down, elbows to the ribs.", "Slow back up, ribs stay down."],
+    mistakes: ["Leaning back", "Shrugging"],
+    look: ["ribs down"],
+    felt: "Sides of the back",
+    tempo: "3-0-1",
+    needs: [["band", "door-anchor"], ["band", "pull-up-bar"], ["machine:cable"]],
+    careWith: ["shoulder"],
+    sports: { row: 0.3 },
+    notWith: ["bone-stress"],
   }),
   ex("band-row", "Band row", "pull", "band", 4, ["latissimus dorsi", "rhomboids"], ["biceps"], {
     setup: ["Band fixed at chest height, stand or sit tall."],
@@ -175,6 +211,7 @@ const jump = {
 
 export const JUMP: readonly Exercise[] = [
   ex("ankle-hops", "Ankle hops", "jump", "bodyweight", 5, ["gastrocnemius", "soleus"], ["foot muscles"], {
+    alsoCalled: ["pogo", "pogo jump", "pogos"],
     ...jump,
     setup: ["Stand tall on a level, not too hard floor."],
     cues: ["Small and quick, stiff ankles, quiet landings.", "Knees soft, trunk tall."],
@@ -228,6 +265,7 @@ export const JUMP: readonly Exercise[] = [
     ["quadriceps", "pectorals"],
     ["rectus abdominis", "gastrocnemius"],
     {
+      alsoCalled: ["burpee"],
       ...jump,
       setup: ["Free floor around."],
       cues: ["Hands down, feet back and in, jump tall.", "Plank stays firm."],
@@ -242,6 +280,7 @@ export const JUMP: readonly Exercise[] = [
     },
   ),
   ex("bounds", "Bounds", "jump", "bodyweight", 3, ["gluteus maximus", "gastrocnemius"], ["hamstrings"], {
+    alsoCalled: ["bounding"],
     ...jump,
     setup: ["A level, even track of 20 m."],
     cues: ["Long, springy steps, hips tall.", "Land under the hips."],
