@@ -2,10 +2,12 @@
  * The log while it is being lifted: kept on this device at once, sent to the server after every set, sent again until it arrives. What other
  * devices logged of the same session comes back with each answer.
  */
+
 import { useEffect, useRef, useState } from "react";
 import { mergeLogs, type StrengthLog } from "../../core/athlete";
 import { ProblemError } from "../data/api";
 import { useMergeLog } from "../data/hooks";
+import { useLatest } from "../ui/latest";
 
 const keyOf = (id: string, date: string, label: string) => `field-anchor:log:${id}:${date}:${label}`;
 const RETRY_MS = 8_000;
@@ -78,8 +80,7 @@ export function useLog(id: string, initial: StrengthLog, stored: StrengthLog | n
       inFlight.current = false;
     }
   };
-  const sendRef = useRef(send);
-  sendRef.current = send;
+  const sendRef = useLatest(send);
 
   const change = (next: StrengthLog) => {
     keep(next);

@@ -1,6 +1,6 @@
 /** The endurance plan in short: a usual week from records or from a starter, this week's amount and what it rises to. */
 
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import type { IntakeView } from "../../api/views";
 import type { EndurancePlan } from "../../core/athlete";
@@ -12,6 +12,7 @@ import { useWaiting } from "../data/saved";
 import { useHeld } from "../data/tags";
 import { amountFrom, amountNumber, amountUnit } from "../mileage/amounts";
 import { Field, FormProblem, numberFrom } from "../ui/form";
+import { useLatest } from "../ui/latest";
 
 /** Milliseconds of quiet before a change is sent. */
 const QUIET = 400;
@@ -65,11 +66,10 @@ export function EnduranceStep({ view }: { view: IntakeView }) {
   };
   const plan = planOf();
   const faults = plan ? planFaults(plan) : [];
-  const send = useRef<() => void>(() => undefined);
-  send.current = () => {
+  const send = useLatest(() => {
     if (!touched || !plan || faults.length > 0) return;
     save.mutate(plan, { onSuccess: () => setProblem(""), onError: (e) => setProblem(e.message) });
-  };
+  });
   const key = JSON.stringify(f);
   useEffect(() => {
     if (!key) return;

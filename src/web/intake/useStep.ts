@@ -1,4 +1,5 @@
 /** One step of the intake: saved as it is changed, kept in the browser until the server has it. */
+
 import { useCallback, useEffect, useRef, useState } from "react";
 import { type IntakeBody, intakeBody } from "../../api/requests";
 import type { Fault } from "../../formats/fault";
@@ -7,6 +8,7 @@ import { ProblemError, THEIRS } from "../data/api";
 import { useSaveIntake } from "../data/intake";
 import { useWaiting } from "../data/saved";
 import { useHeld } from "../data/tags";
+import { useLatest } from "../ui/latest";
 
 /** Milliseconds of quiet before a change is sent. */
 const QUIET = 400;
@@ -50,8 +52,7 @@ export function useStep<T>(id: string, name: string, initial: T, toBody: (value:
       .join("+"),
   );
   useHeld(`athletes/${id}/intake/${sections}`);
-  const stored = useRef(initial);
-  stored.current = initial;
+  const stored = useLatest(initial);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const latest = useRef(value);
   const { mutate } = save;
@@ -87,8 +88,7 @@ export function useStep<T>(id: string, name: string, initial: T, toBody: (value:
       },
     });
   }, [key, mutate, toBody]);
-  const sendNow = useRef(send);
-  sendNow.current = send;
+  const sendNow = useLatest(send);
 
   // A draft that never reached the server is sent when the step is opened again; one that waits is sent when it is left.
   useEffect(() => {

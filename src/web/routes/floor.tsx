@@ -1,5 +1,5 @@
 /** Floor: the session at the rack, on a phone. One tap logs a set as prescribed. */
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Toaster } from "sonner";
 import type { SessionView } from "../../api/views";
@@ -28,7 +28,7 @@ export default function FloorRoute() {
   const { id = "", date = "", label = "" } = useParams();
   const session = useSession(id, date, label);
   const squad = useSquad();
-  const entering = useRef("");
+  const [entering, setEntering] = useState("");
   if (session.isPending || squad.isPending) return <LoadingNote what="the session" />;
   if (session.isError) return <Failed error={session.error} retry={() => session.refetch()} what="This session" />;
   const row = squad.data?.rows.find((r) => r.id === id);
@@ -36,8 +36,9 @@ export default function FloorRoute() {
   const { date: stands, today, log } = session.data;
   // Neither a day to come nor a past that is logged is lifted here; a past session that is being entered now goes on.
   const key = `${id}${date}${label}`;
-  if (stands <= today && !(stands < today && log)) entering.current = key;
-  if (entering.current !== key)
+  const mayEnter = stands <= today && !(stands < today && log);
+  if (mayEnter && entering !== key) setEntering(key);
+  if (!mayEnter && entering !== key)
     return (
       <main className="mx-auto max-w-[430px] p-6 text-lead">
         <h1 className="mb-2 text-figure font-semibold">{stands > today ? "Not yet" : "Logged"}</h1>

@@ -1,7 +1,7 @@
 /** Import: foreign files read, mapped and previewed row by row; nothing is stored until it is taken over. */
 import type { UseQueryResult } from "@tanstack/react-query";
 import type { Dispatch, SetStateAction } from "react";
-import { useMemo, useRef, useState } from "react";
+import { useMemo, useState } from "react";
 import { type DropzoneState, useDropzone } from "react-dropzone";
 import { Link, useParams } from "react-router";
 import type { AthleteView, ImportAnswer } from "../../api/views";
@@ -66,9 +66,9 @@ function Import({ view }: { view: AthleteView }) {
   const reading = files.some((f) => f.state === "reading");
   const asked = body.incoming.length + body.races.length;
   // Another mapping or another row left out is another question.
-  const version = useRef({ body, n: 0 });
-  if (version.current.body !== body) version.current = { body, n: version.current.n + 1 };
-  const preview = useImportPreview(id, String(version.current.n), body, asked > 0 && !reading);
+  const [version, setVersion] = useState({ body, n: 0 });
+  if (version.body !== body) setVersion({ body, n: version.n + 1 });
+  const preview = useImportPreview(id, String(version.n), body, asked > 0 && !reading);
   const answer = preview.data ?? null;
   const rows = useMemo(() => listRows(files, left, answer), [files, left, answer]);
   const counts = countFates(rows);

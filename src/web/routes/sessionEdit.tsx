@@ -12,8 +12,9 @@ import {
 } from "@dnd-kit/core";
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import type { UseMutationResult } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import type { Dispatch, SetStateAction } from "react";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useMemo, useState } from "react";
 import type { NavigateFunction } from "react-router";
 import { Link, useNavigate, useParams } from "react-router";
 import type { EditPreview, LibraryView, SessionView } from "../../api/views";
@@ -51,6 +52,7 @@ import { PageHeader } from "../ui/page";
 import { Failed, LoadingNote } from "../ui/State";
 import { Toolbar } from "../ui/Toolbar";
 import { tell, tellFault } from "../ui/tell";
+import { useSettled } from "../ui/useSettled";
 import { useUnsaved } from "../ui/useUnsaved";
 
 export default function SessionEditRoute() {
@@ -72,27 +74,25 @@ export default function SessionEditRoute() {
   return <Editor key={`${id}${date}${label}`} view={session.data} library={library.data} />;
 }
 
-/** Waits until the hand rests, then asks; an answer that comes late is let go. */
+/** Milliseconds after the last change. */
+const REST = 200;
+
+/** Waits until the hand rests, then asks; what was worked out before stays in sight until the answer is here. */
 function usePreviewOf(view: SessionView, items: ReturnType<typeof itemsOf>, note: string) {
-  const [state, setState] = useState<{ preview: EditPreview | null; busy: boolean; fault: string | null }>({
-    preview: null,
-    busy: true,
-    fault: null,
-  });
-  const turn = useRef(0);
   const body = JSON.stringify({ items, ...(note ? { note } : {}) });
-  useEffect(() => {
-    const mine = ++turn.current;
-    setState((s) => ({ ...s, busy: true }));
-    const timer = setTimeout(() => {
-      previewEdit(view.id, view.date, view.label, JSON.parse(body)).then(
-        (preview) => turn.current === mine && setState({ preview, busy: false, fault: null }),
-        (e: Error) => turn.current === mine && setState((s) => ({ ...s, busy: false, fault: e.message })),
-      );
-    }, 200);
-    return () => clearTimeout(timer);
-  }, [body, view.id, view.date, view.label]);
-  return state;
+  const rested = useSettled(body, REST);
+  const preview = useQuery<EditPreview>({
+    queryKey: ["a", view.id, "edit-preview", view.date, view.label, rested],
+    queryFn: () => previewEdit(view.id, view.date, view.label, JSON.parse(rested)),
+    placeholderData: keepPreviousData,
+    gcTime: 0,
+    retry: false,
+  });
+  return {
+    preview: preview.data ?? null,
+    busy: body !== rested || preview.isFetching,
+    fault: preview.isError ? preview.error.message : null,
+  };
 }
 
 function Editor({ view, library }: { view: SessionView; library: LibraryView }) {

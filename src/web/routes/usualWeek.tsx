@@ -1,5 +1,6 @@
 /** The usual week of an athlete, saved as it is changed; undo takes a change back. */
-import { useEffect, useRef, useState } from "react";
+
+import { useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
 import type { EndurancePlan } from "../../core/athlete";
 import { STARTER_SESSIONS, starterWeek } from "../../core/mileage";
@@ -9,6 +10,7 @@ import { useHeld } from "../data/tags";
 import { usePlanning } from "../data/trial";
 import { useUnits } from "../frame/current";
 import { fromThisWeek, ordinaryAmount, UsualWeekEditor } from "../mileage/UsualWeekEditor";
+import { useLatest } from "../ui/latest";
 import { Failed, LoadingNote } from "../ui/State";
 import { tellFault } from "../ui/tell";
 
@@ -26,13 +28,13 @@ export default function UsualWeekRoute() {
   const [stored, setStored] = useState<EndurancePlan | null>(null);
   const waiting = draft !== null && draft !== stored;
   const { mutate } = save;
-  const send = useRef<() => void>(() => undefined);
-  send.current = () =>
-    waiting &&
-    mutate(draft, {
-      onSuccess: () => setStored(draft),
-      onError: (e) => tellFault(`Not saved: ${e.message}`),
-    });
+  const send = useLatest(() => {
+    if (waiting)
+      mutate(draft, {
+        onSuccess: () => setStored(draft),
+        onError: (e) => tellFault(`Not saved: ${e.message}`),
+      });
+  });
   useEffect(() => {
     if (!draft) return;
     const timer = setTimeout(() => send.current(), QUIET);

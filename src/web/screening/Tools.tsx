@@ -1,7 +1,9 @@
 /** What measures at the rack: a counter, a stopwatch, a number, or yes and no. One for each side, big enough for a finger. */
-import { useEffect, useRef, useState } from "react";
+
+import { useEffect, useState } from "react";
 import type { ScreenTestView } from "../../api/views";
 import { numberFrom } from "../ui/form";
+import { useLatest } from "../ui/latest";
 import { stepOf, UNIT_WORDS } from "./draft";
 
 interface Props {
@@ -50,8 +52,7 @@ function Counter({ test, side, value, onChange, active }: Props) {
   const step = stepOf(test.unit);
   const most = test.upTo ?? Number.POSITIVE_INFINITY;
   const to = (n: number) => onChange(Math.min(most, Math.max(0, n)));
-  const more = useRef<() => void>(() => undefined);
-  more.current = () => to((value ?? 0) + step);
+  const more = useLatest(() => to((value ?? 0) + step));
   useSpace(active, more);
   const name = side === "both" ? "" : `${SIDE[side]}: `;
   return (
@@ -107,8 +108,7 @@ function Stopwatch({ test, side, value, onChange, active }: Props) {
     onChange(Math.min(most, Math.round((performance.now() - from) / 1000)));
     setFrom(null);
   };
-  const stopNow = useRef(stop);
-  stopNow.current = stop;
+  const stopNow = useLatest(stop);
   useEffect(() => {
     if (!running) return;
     const tick = setInterval(() => {
@@ -117,12 +117,11 @@ function Stopwatch({ test, side, value, onChange, active }: Props) {
     }, 100);
     return () => clearInterval(tick);
   }, [running, from, most]);
-  const toggle = useRef<() => void>(() => undefined);
-  toggle.current = () => {
+  const toggle = useLatest(() => {
     if (running) return stop();
     setNow(performance.now());
     setFrom(performance.now());
-  };
+  });
   useSpace(active, toggle);
   return (
     <>

@@ -2,8 +2,8 @@
 import { memo, useMemo } from "react";
 import type { SeasonView } from "../../api/views";
 import { blockText, day, duration, PHASE_NAMES } from "../format";
+import { useSettled } from "../ui/useSettled";
 import type { SeasonLayout } from "./layout/season";
-import { useSettled } from "./useSettled";
 
 export const SeasonTwin = memo(function SeasonTwin(now: {
   columns: SeasonLayout["columns"];

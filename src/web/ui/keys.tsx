@@ -1,14 +1,7 @@
 /** Keys: each view says which work here; the status bar and the `?` sheet show them. */
-import {
-  createContext,
-  type ReactNode,
-  useContext,
-  useEffect,
-  useLayoutEffect,
-  useMemo,
-  useRef,
-  useState,
-} from "react";
+
+import { createContext, type ReactNode, useContext, useEffect, useLayoutEffect, useMemo, useState } from "react";
+import { useLatest } from "./latest";
 
 export interface KeyAction {
   /** As in KeyboardEvent.key; "ctrl+k" with the control or command key. */
@@ -48,8 +41,7 @@ export function KeysProvider({ children }: { children: ReactNode }) {
       ...view,
     ];
   }, [owners]);
-  const latest = useRef(actions);
-  latest.current = actions;
+  const latest = useLatest(actions);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const name = nameOf(e);
@@ -79,8 +71,7 @@ export const useKeyList = (): KeyAction[] => useContext(Context).actions;
 /** Registers a view's keys for as long as it stands. Handlers may change freely; the list of keys should not. */
 export function useKeys(owner: string, list: KeyAction[]): void {
   const { set } = useContext(Context);
-  const latest = useRef(list);
-  latest.current = list;
+  const latest = useLatest(list);
   const shape = list.map((a) => `${a.key}:${a.label}:${a.bar ? 1 : 0}`).join("|");
   // Before it is painted: a key pressed the moment a view is seen already counts.
   useLayoutEffect(() => {

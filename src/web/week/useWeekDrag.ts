@@ -1,11 +1,13 @@
 /** Dragging a session on the week section: mouse, touch, and keys. The worker weighs; the main thread only draws a ghost. */
-import { type KeyboardEvent, type PointerEvent, type RefObject, useEffect, useMemo, useRef } from "react";
+
+import { type KeyboardEvent, type PointerEvent, type RefObject, useEffect, useMemo } from "react";
 import type { WeekView } from "../../api/views";
 import type { Label } from "../../core/athlete";
 import { addDays, laterOf, MINUTES_A_DAY } from "../../core/dates";
 import type { Placed } from "../../core/week";
 import type { Weigher } from "../data/board";
 import type { WeekLayout } from "../section/layout/week";
+import { useLatest } from "../ui/latest";
 import type { DragStart } from "./drag";
 import {
   type Dragged,
@@ -56,8 +58,7 @@ export const placedOf = (view: WeekView): Placed[] =>
 
 export function useWeekDrag(given: Given): { store: DragStore; drag: DragStart } {
   const store = useMemo(dragStore, []);
-  const now = useRef(given);
-  now.current = given;
+  const now = useLatest(given);
   const { monday } = given.view;
   useEffect(() => store.set(EMPTY_HAND), [monday, store]);
 
