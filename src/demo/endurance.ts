@@ -1,7 +1,7 @@
 /** A year of endurance history and the plan ahead, from a profile's usual week. */
 import type { Athlete, EnduranceSession } from "../core/athlete";
 import { dateOf, dayNumber, type IsoDate, mondayOf } from "../core/dates";
-import { lastRaceDay, raceClass, raceDay } from "../core/season";
+import { isBig, lastRaceDay, raceDay } from "../core/season";
 import type { Profile } from "./profiles";
 import type { Random } from "./random";
 
@@ -18,7 +18,7 @@ function around(races: Athlete["races"], monday: number): number {
     if (r.priority !== "A") continue;
     const before = Math.floor((raceDay(r) - monday) / 7);
     const after = Math.floor((monday - lastRaceDay(r)) / 7) + 1;
-    const big = raceClass(r) === "long" || raceClass(r) === "very long";
+    const big = isBig(r);
     if (before === 0) share = Math.min(share, 0.45);
     else if (before === 1) share = Math.min(share, big ? 0.72 : 0.85);
     if (after === 1) share = Math.min(share, big ? 0.2 : 0.6);

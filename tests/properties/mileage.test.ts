@@ -5,10 +5,10 @@ import type { AmountRule, Athlete, EnduranceSession, Race, Sport } from "../../s
 import { addDays, dayNumber, mondayOf } from "../../src/core/dates";
 import { isKey } from "../../src/core/endurance";
 import { enduranceWeeks, STARTER_SESSIONS, starterWeek, withEndurancePlan } from "../../src/core/mileage";
-import { amountClass, raceShare } from "../../src/core/mileage/races";
+import { raceShare } from "../../src/core/mileage/races";
 import { longShare, type PlannedWeek, sizeOf } from "../../src/core/mileage/week";
 import { plan } from "../../src/core/plan";
-import { lastRaceDay, raceDay } from "../../src/core/season";
+import { lastRaceDay, raceClass, raceDay } from "../../src/core/season";
 import { readAthleteFile, writeAthleteFile } from "../../src/formats/athlete-file";
 import { athleteWith } from "../support/athlete";
 import { SEASONS } from "./corpus";
@@ -185,7 +185,7 @@ describe("every endurance plan", () => {
     everywhere(({ races: list }) => {
       const race = list.find((r) => r.priority === "A");
       if (!race) return;
-      const of = amountClass(race);
+      const of = raceClass(race);
       for (let out = 1; out <= 28; out++) {
         const at = raceShare(raceDay(race) - out, [race], { taper: true, restart: true });
         expect(at.share).toBe(TAPER[of][Math.ceil(out / 7) - 1] ?? 1);

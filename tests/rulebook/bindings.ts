@@ -413,7 +413,7 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
       undefined,
     ),
   "import.twin": ({ startsApart }) => isTwin(run(), run({ start: `07:0${startsApart}` })),
-  "race.class": ({ minutes }) => raceClass(raceOn(RACE_DAY, "A", minutes)),
+  "race.class": ({ minutes, days }) => raceClass(raceOn(RACE_DAY, "A", minutes, days ? { days } : {})),
   "race.assumed": ({ sport, km, ascentM }) => {
     const { expectedMinutes: _, ...race } = raceOn(RACE_DAY, "A", 1, { sport });
     return raceMinutes({ ...race, ...(km ? { distanceKm: km } : {}), ...(ascentM ? { ascentM } : {}) }).minutes;
@@ -448,7 +448,8 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     const { loading, heavyOk } = around(out, { priority: "B" });
     return { loading, heavyOk };
   },
-  "race.c": ({ out }) => around(out, { priority: "C" }).loading,
+  "race.c": ({ out, minutes }) =>
+    around(out, { priority: "C", ...(minutes ? { expectedMinutes: minutes } : {}) }).loading,
   "race.close": ({ priority, out, heavy }) => {
     const today = addDays(MONDAY, 2);
     const race = raceOn(addDays(MONDAY, 1 + out), priority, 75);

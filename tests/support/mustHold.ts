@@ -7,7 +7,7 @@ import { makeableLoads } from "../../src/core/dose/loads";
 import { isLegHeavy, startOf } from "../../src/core/endurance/load";
 import type { Plan, PlanWeek } from "../../src/core/plan";
 import { isFullBuild, weekPrimarySets } from "../../src/core/planning/chain";
-import { classRule, lastRaceDay, raceDay } from "../../src/core/season/races";
+import { classRule, lastRaceDay, raceClass, raceDay, raceMinutes } from "../../src/core/season/races";
 
 /** Phases cover the season, each day once. */
 export function checkPhases(a: Athlete, p: Plan): void {
@@ -21,6 +21,9 @@ export function checkPhases(a: Athlete, p: Plan): void {
   });
 }
 
+/** Days after a B race without loaded legs: half of the unloaded and half of the bodyweight days of an A race, each rounded up (handbook). */
+const B_BLOCKED = { short: 1, middle: 4, long: 6, "very long": 10, ultra: 11, "day and night": 14 };
+
 /** The blocked days of rule M2, written down anew from the tables of race.class. */
 function blockedForLoad(a: Athlete, date: string): boolean {
   const day = dayNumber(date);
@@ -32,8 +35,8 @@ function blockedForLoad(a: Athlete, date: string): boolean {
       const rule = classRule(r);
       return (out > 0 && out < rule.lastLight) || (after > 0 && after <= rule.bodyweightUntil);
     }
-    if (r.priority === "B") return out === 1 || (after > 0 && after <= 2);
-    return out === 1;
+    if (r.priority === "B") return out === 1 || (after > 0 && after <= B_BLOCKED[raceClass(r)]);
+    return out === 1 || (after > 0 && after <= (raceMinutes(r).minutes > 180 ? 3 : 0));
   });
 }
 

@@ -2,10 +2,10 @@ import { describe, expect, it } from "vitest";
 import { athleteWith } from "../../../tests/support/athlete";
 import type { Athlete, EndurancePlan, EnduranceSession, Race, UsualSession } from "../athlete/types";
 import { addDays } from "../dates";
+import { raceClass } from "../season";
 import { roundTo } from "../units";
 import { planFaults } from "./check";
 import { enduranceWeeks, withEndurancePlan, withoutPlanned, withPastPlanned } from "./outline";
-import { amountClass } from "./races";
 import { usualFromRecords } from "./records";
 import { starterWeek } from "./starters";
 import { amountText } from "./unit";
@@ -242,7 +242,7 @@ describe("classes of races", () => {
     [2 * 481, 2, "day and night"],
     [3 * 240, 3, "very long"],
   ] as const)("%s min in %s days: %s", (expectedMinutes, days, of) => {
-    expect(amountClass({ ...marathon(START), expectedMinutes, days })).toBe(of);
+    expect(raceClass({ ...marathon(START), expectedMinutes, days })).toBe(of);
   });
 });
 

@@ -1,14 +1,11 @@
 /** What a race takes of the endurance before it and after it (rules amount.taper, amount.restart). */
 import type { Race } from "../athlete";
 import { numbers } from "../rulebook";
-import { lastRaceDay, raceClass, raceDay, raceMinutes } from "../season";
-
-export const AMOUNT_CLASSES = ["short", "middle", "long", "very long", "ultra", "day and night"] as const;
-export type AmountClass = (typeof AMOUNT_CLASSES)[number];
+import { lastRaceDay, type RaceClass, raceClass, raceDay } from "../season";
 
 const TAPER = numbers("amount.taper");
-const { ultraFrom, nightFrom, hardDay, daysUp, ...BACK } = numbers("amount.restart");
-const WAYS_BACK: Readonly<Record<AmountClass, Readonly<Record<number, number>>>> = {
+const BACK = numbers("amount.restart");
+const WAYS_BACK: Readonly<Record<RaceClass, Readonly<Record<number, number>>>> = {
   short: BACK.short,
   middle: BACK.middle,
   long: BACK.long,
@@ -17,26 +14,8 @@ const WAYS_BACK: Readonly<Record<AmountClass, Readonly<Record<number, number>>>>
   "day and night": BACK.dayAndNight,
 };
 
-/** The class of a race by its duration; of several days by the mean hours a day, from three days on one class up. */
-export function amountClass(race: Race): AmountClass {
-  const { minutes } = raceMinutes(race);
-  const days = race.days ?? 1;
-  const aDay = minutes / days;
-  if (days > 1 && aDay > hardDay) return "day and night";
-  const of = classOf(aDay, race);
-  if (days < daysUp) return of;
-  // Day and night stands for hard days alone.
-  return AMOUNT_CLASSES[Math.min(AMOUNT_CLASSES.indexOf(of) + 1, AMOUNT_CLASSES.indexOf("ultra"))] ?? of;
-}
-
-function classOf(minutes: number, race: Race): AmountClass {
-  if (minutes > nightFrom) return "day and night";
-  if (minutes > ultraFrom) return "ultra";
-  return raceClass({ ...race, expectedMinutes: minutes });
-}
-
 /** @param daysOut before the race's first day, from 1 @returns share of the usual amount that a day takes */
-export function taperShare(of: AmountClass, daysOut: number): number {
+export function taperShare(of: RaceClass, daysOut: number): number {
   const step = Math.ceil(daysOut / TAPER.days);
   if (step < 1) return 1;
   if (of === "short") return step === 1 ? TAPER.short : 1;
@@ -46,7 +25,7 @@ export function taperShare(of: AmountClass, daysOut: number): number {
 }
 
 /** @param daysAfter the race's last day, from 1 @returns share of the usual amount that a day takes, and the week of the way back; null once it is over */
-export function restartShare(of: AmountClass, daysAfter: number): { share: number; week: number } | null {
+export function restartShare(of: RaceClass, daysAfter: number): { share: number; week: number } | null {
   const week = Math.ceil(daysAfter / TAPER.days);
   const pct = week < 1 ? undefined : WAYS_BACK[of][week];
   return pct === undefined ? null : { share: pct / 100, week };
@@ -80,7 +59,7 @@ export function raceShare(
     const after = day - lastRaceDay(race);
     if (out <= 0 && after <= 0) return { share: 0, race, kind: "race", week: 0 };
     if (race.priority !== "A") continue;
-    const of = amountClass(race);
+    const of = raceClass(race);
     if (out > 0 && taper) {
       const share = taperShare(of, out);
       if (share < 1) take({ share, race, kind: "taper", week: 0 });

@@ -3,11 +3,11 @@ import type { Athlete, EndurancePlan, EnduranceSession, Race } from "../athlete"
 import { addDays, dayNumber, type IsoDate, mondayOf, WEEKDAY_NAMES, weekday } from "../dates";
 import { byWeek, isKey, medianOf } from "../endurance";
 import { numbers, say, type Why } from "../rulebook";
-import { lastRaceDay, raceDay } from "../season";
+import { lastRaceDay, raceClass, raceDay } from "../season";
 import { roundTo } from "../units";
 import { withAmounts } from "./amounts";
 import type { ForOutline } from "./outline";
-import { amountClass, restartShare, taperShare } from "./races";
+import { restartShare, taperShare } from "./races";
 import { amountText } from "./unit";
 import { type PlannedWeek, sizeOf } from "./week";
 
@@ -87,7 +87,7 @@ class Around {
 
   race(race: Race): EnduranceWarning[] {
     const [first, last] = [raceDay(race), lastRaceDay(race)];
-    const of = amountClass(race);
+    const of = raceClass(race);
     const usual = this.usual(first - 2 * STEP);
     if (usual <= 0) return [];
     const out: EnduranceWarning[] = [];

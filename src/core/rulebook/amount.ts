@@ -82,10 +82,6 @@ export const AMOUNT = {
         HOUSE,
         "by week after a race of over 20 h, or of several days of over 8 h",
       ),
-      ultraFrom: num(600, "minutes", HOUSE, "above which a race is an ultra"),
-      nightFrom: num(1200, "minutes", HOUSE, "above which it goes through day and night"),
-      hardDay: num(480, "minutes a day", HOUSE, "above which several days are as long as day and night"),
-      daysUp: num(3, "days", HOUSE, "from which a race of several days counts one class up"),
     },
     says: {
       back: (v: { amount: string; week: number; race: string }) =>

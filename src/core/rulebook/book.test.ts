@@ -10,15 +10,16 @@ describe("numbers of a rule", () => {
     const own = { M3: { hours: 48 }, "race.b": { share: 0.4 } };
     expect(numbers("M3", own)).toEqual({ hours: 48 });
     expect(numbers("M3", own)).toBe(numbers("M3", own));
-    expect(numbers("race.b", own)).toEqual({ lastHeavy: 4, easyDays: 2, share: 0.4 });
+    expect(numbers("race.b", own)).toEqual({ lastHeavy: 4, part: 0.5, shortDays: 1, share: 0.4 });
     expect(numbers("stepback.every", own)).toBe(numbers("stepback.every"));
     expect(numbers("M3", { M3: { hours: 30 } })).toEqual({ hours: 30 });
   });
   it("stay as shipped where a value may not be set", () => {
     expect(numbers("M3", { M3: { hours: 12 } })).toEqual({ hours: 24 });
-    expect(numbers("race.b", { "race.b": { easyDays: 9, share: 0.4 } })).toEqual({
+    expect(numbers("race.b", { "race.b": { part: 9, share: 0.4 } })).toEqual({
       lastHeavy: 4,
-      easyDays: 2,
+      part: 0.5,
+      shortDays: 1,
       share: 0.4,
     });
   });
@@ -65,7 +66,7 @@ describe("what a coach may set", () => {
   });
   it("is nothing that has no bounds, no name or no rule", () => {
     const none = "a number that a coach may set expected";
-    expect(valueFault("race.b", "easyDays", 2)).toBe(none);
+    expect(valueFault("race.b", "part", 2)).toBe(none);
     expect(valueFault("race.class", "raceDays", 2)).toBe(none);
     expect(valueFault("race.b", "colour", 2)).toBe(none);
     expect(valueFault("nothing.at.all", "share", 2)).toBe(none);

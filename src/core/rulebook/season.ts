@@ -5,6 +5,8 @@ const BOSQUET = pub(
   "Bosquet et al. 2007, Med Sci Sports Exerc 39(8):1358-1365, on endurance volume; Ronnestad, Hansen, Raastad 2010, Eur J Appl Physiol 110(6):1269-1282, for one weekly session",
 );
 
+const STAGE_WORDS = { unloaded: "no load", bodyweight: "bodyweight", light: "light loads" } as const;
+
 export const SEASON = {
   "race.class": rule({
     title: "Classes of races",
@@ -12,33 +14,45 @@ export const SEASON = {
     ...TRADE,
     parameters: {
       upTo: table(
-        { short: 30, middle: 120, long: 300 },
+        { short: 30, middle: 120, long: 300, "very long": 600, ultra: 1200 },
         "minutes",
         TRADE,
-        "of a race up to which it is of the class; short is under it",
+        "of a race up to which it is of the class; short is under it, and what is above all is day and night",
       ),
+      hardDay: num(480, "minutes a day", HOUSE, "above which several days are as long as day and night"),
+      daysUp: num(3, "days", HOUSE, "from which a race of several days counts one class up, by its mean day"),
       raceDays: table(
-        { short: 7, middle: 10, long: 14, "very long": 18 },
+        { short: 7, middle: 10, long: 14, "very long": 18, ultra: 18, "day and night": 21 },
         "days",
         TRADE,
         "before an A race at which the race phase begins",
       ),
-      recoveryDays: table({ short: 5, middle: 10, long: 18, "very long": 28 }, "days", TRADE, "of recovery after it"),
+      recoveryDays: table(
+        { short: 5, middle: 10, long: 18, "very long": 28, ultra: 35, "day and night": 45 },
+        "days",
+        TRADE,
+        "of recovery after it",
+      ),
       lastHeavy: table(
-        { short: 5, middle: 7, long: 9, "very long": 11 },
+        { short: 5, middle: 7, long: 9, "very long": 11, ultra: 12, "day and night": 14 },
         "days out",
         HOUSE,
         "of the last heavy session",
       ),
       lastLight: table(
-        { short: 3, middle: 4, long: 4, "very long": 5 },
+        { short: 3, middle: 4, long: 4, "very long": 5, ultra: 5, "day and night": 6 },
         "days out",
         HOUSE,
         "of the last light session",
       ),
-      mobilityUntil: table({ short: 2, middle: 4, long: 6, "very long": 9 }, "days after", TRADE, "without any load"),
+      mobilityUntil: table(
+        { short: 2, middle: 4, long: 6, "very long": 9, ultra: 12, "day and night": 14 },
+        "days after",
+        TRADE,
+        "without any load",
+      ),
       bodyweightUntil: table(
-        { short: 4, middle: 7, long: 12, "very long": 18 },
+        { short: 4, middle: 7, long: 12, "very long": 18, ultra: 22, "day and night": 28 },
         "days after",
         TRADE,
         "with bodyweight at most",
@@ -51,6 +65,13 @@ export const SEASON = {
       eg({ minutes: 121 }, "long"),
       eg({ minutes: 300 }, "long"),
       eg({ minutes: 301 }, "very long"),
+      eg({ minutes: 600 }, "very long"),
+      eg({ minutes: 601 }, "ultra"),
+      eg({ minutes: 1200 }, "ultra"),
+      eg({ minutes: 1201 }, "day and night"),
+      eg({ minutes: 960, days: 2 }, "very long"),
+      eg({ minutes: 962, days: 2 }, "day and night"),
+      eg({ minutes: 720, days: 3 }, "very long"),
     ],
   }),
   "race.assumed": rule({
@@ -223,13 +244,18 @@ export const SEASON = {
     ...TRADE,
     parameters: {
       lastHeavy: num(4, "days out", TRADE, "of the last heavy session", { least: 3, most: 7 }),
-      easyDays: num(2, "days", TRADE, "after it without load"),
+      part: num(
+        0.5,
+        "of the days",
+        HOUSE,
+        "that each stage of restoring takes after an A race of its class, rounded up",
+      ),
+      shortDays: num(1, "days", HOUSE, "without load after one of under 30 min"),
       share: num(0.5, "of the sets", TRADE, "that stay in the week of the race", { least: 0.3, most: 1 }),
     },
     switchable: "Sets halved in the week of a B race, last heavy session 4 days before",
     says: {
       dayBefore: (race: string) => `The day before ${race}: no loaded work.`,
-      after: (race: string) => `Two easy days after ${race}.`,
       lastHeavy: (v: { days: number; race: string }) => `Last heavy session ${v.days} days before ${v.race}.`,
       halved: (race: string) => `Sets halved in the week of ${race}, load kept.`,
     },
@@ -238,17 +264,33 @@ export const SEASON = {
       eg({ out: 3 }, { loading: "full", heavyOk: false }),
       eg({ out: 1 }, { loading: "mobility", heavyOk: false }),
       eg({ out: -2 }, { loading: "mobility", heavyOk: false }),
-      eg({ out: -3 }, { loading: "full", heavyOk: true }),
+      eg({ out: -3 }, { loading: "bodyweight", heavyOk: false }),
+      eg({ out: -4 }, { loading: "bodyweight", heavyOk: false }),
+      eg({ out: -5 }, { loading: "restore", heavyOk: false }),
+      eg({ out: -6 }, { loading: "restore", heavyOk: false }),
+      eg({ out: -7 }, { loading: "full", heavyOk: true }),
     ],
   }),
   "race.c": rule({
     title: "C race",
     kind: "must",
     ...TRADE,
+    parameters: {
+      longFrom: num(180, "minutes", HOUSE, "above which its legs rest after it"),
+      days: num(3, "days", HOUSE, "without loaded legs after such a race"),
+    },
     says: {
       dayBefore: (v: { race: string; on: string }) => `The day before ${v.race} (${v.on}): no loaded lower-body work.`,
+      after: (v: { day: number; race: string }) => `Day ${v.day} after ${v.race}: no loaded legs yet.`,
     },
-    examples: [eg({ out: 1 }, "mobility"), eg({ out: 2 }, "full")],
+    examples: [
+      eg({ out: 1 }, "mobility"),
+      eg({ out: 2 }, "full"),
+      eg({ out: -1 }, "full"),
+      eg({ out: -1, minutes: 180 }, "full"),
+      eg({ out: -3, minutes: 181 }, "bodyweight"),
+      eg({ out: -4, minutes: 181 }, "full"),
+    ],
   }),
   "race.close": rule({
     title: "Lifted close to a race",
@@ -354,8 +396,13 @@ export const SEASON = {
       light: (v: { day: number; race: string }) => `Day ${v.day} after ${v.race}: light loads, 4 or more in reserve.`,
       short: (v: { asked: number; slots: number }) =>
         `${v.asked} short visits are wanted and there are free time slots for ${v.slots}; the rest needs no equipment and can be done at home.`,
-      attention: (v: { day: number; race: string }) =>
-        `Day ${v.day} after ${v.race}: restoring, nothing loaded too soon.`,
+      attention: (v: {
+        day: number;
+        race: string;
+        at: { stage: "unloaded" | "bodyweight" | "light"; of: number; opens: { stage: "bodyweight" | "light" | null } };
+        on: string;
+      }) =>
+        `Day ${v.day} of ${v.at.of} after ${v.race}: ${STAGE_WORDS[v.at.stage]}; ${v.at.opens.stage === null ? "ordinary work" : STAGE_WORDS[v.at.opens.stage]} from ${v.on}.`,
     },
     examples: [
       eg({ minutes: 75, after: 4 }, "mobility"),

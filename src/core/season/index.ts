@@ -5,6 +5,18 @@ export { type Clash, clashesOf } from "./clashes";
 export type { DayLoading, SeasonDay } from "./day";
 export { withPastKept } from "./past";
 export { phaseOn, planPhases, type SeasonPhase, type SeasonWarning } from "./phases";
-export { CLASS_RULES, inOrder, lastRaceDay, nearestBefore, raceClass, raceDay, raceMinutes } from "./races";
+export {
+  CLASS_RULES,
+  inOrder,
+  isBig,
+  lastRaceDay,
+  nearestBefore,
+  type RaceClass,
+  raceClass,
+  raceDay,
+  raceMinutes,
+  stageOn,
+  stagesAfter,
+} from "./races";
 export type { WantedSession } from "./wanted";
 export { buildOf, inWeek, type SeasonWeek, seasonWeeks } from "./weeks";

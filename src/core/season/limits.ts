@@ -4,7 +4,7 @@ import { dayLabel, dayNumber, type IsoDate } from "../dates";
 import { spikeNear } from "../endurance";
 import { numbers, why } from "../rulebook";
 import { limitTo, type SeasonDay } from "./day";
-import { classRule, inOrder, lastRaceDay, raceDay, raceMinutes } from "./races";
+import { classRule, inOrder, lastRaceDay, raceDay, raceMinutes, type Stages, stagesAfter } from "./races";
 
 /** No heavy legs on a long journey, nor after many time zones. */
 export function limitByTravel(athlete: Athlete, day: SeasonDay, n: number): void {
@@ -46,7 +46,8 @@ export function limitByRace(athlete: Athlete, day: SeasonDay, n: number, race: R
   const out = raceDay(race) - n;
   const after = n - lastRaceDay(race);
   const rule = classRule(race);
-  const bRace = numbers("race.b", athlete.settings?.ruleValues);
+  const own = athlete.settings?.ruleValues;
+  const bRace = numbers("race.b", own);
   if (out <= 0 && after <= 0) {
     limitTo(day, "mobility", why("M2", "raceDay", race.name));
     day.counts = false;
@@ -58,16 +59,14 @@ export function limitByRace(athlete: Athlete, day: SeasonDay, n: number, race: R
       limitTo(day, "light", why("taper.light", "light", { days: rule.lastHeavy, race: race.name }));
       day.taperFor = race.id;
       day.counts = false;
-    } else if (after > 0 && after <= rule.mobilityUntil)
-      limitTo(day, "mobility", why("restore.visits", "mobility", { day: after, race: race.name }));
-    else if (after > 0 && after <= rule.bodyweightUntil)
-      limitTo(day, "bodyweight", why("restore.visits", "bodyweight", { day: after, race: race.name }));
-    else if (after > 0 && after <= rule.recoveryDays)
-      limitTo(day, "restore", why("restore.visits", "light", { day: after, race: race.name }));
+    } else if (after > 0) restoring(day, stagesAfter(race), after, race.name);
   } else if (race.priority === "B") {
-    if (out === 1 || (after > 0 && after <= bRace.easyDays)) {
-      limitTo(day, "mobility", why("race.b", out === 1 ? "dayBefore" : "after", race.name));
+    if (out === 1) {
+      limitTo(day, "mobility", why("race.b", "dayBefore", race.name));
       day.counts = false;
+    } else if (after > 0) {
+      // The block goes on around it: a day of restoring has no other emphasis, only less load.
+      if (restoring(day, stagesAfter(race, own), after, race.name)) day.counts = false;
     } else if (out > 0 && out < bRace.lastHeavy && isOn(athlete, "race.b")) {
       day.heavyOk = false;
       day.why.push(why("race.b", "lastHeavy", { days: bRace.lastHeavy, race: race.name }));
@@ -78,7 +77,18 @@ export function limitByRace(athlete: Athlete, day: SeasonDay, n: number, race: R
       day.counts = false;
     }
     if (out === 2 || after === 1) day.softRaces.push(race.name);
+    if (after > 0 && after <= stagesAfter(race, own).bodyweight)
+      limitTo(day, "bodyweight", why("race.c", "after", { day: after, race: race.name }));
   }
+}
+
+/** What a day of restoring takes. @param after the race's last day, from 1 @returns whether it is one */
+function restoring(day: SeasonDay, stages: Stages, after: number, race: string): boolean {
+  const v = { day: after, race };
+  if (after <= stages.unloaded) limitTo(day, "mobility", why("restore.visits", "mobility", v));
+  else if (after <= stages.bodyweight) limitTo(day, "bodyweight", why("restore.visits", "bodyweight", v));
+  else if (after <= stages.light) limitTo(day, "restore", why("restore.visits", "light", v));
+  return after <= stages.light;
 }
 
 /** Consecutive A races so near that one taper serves both. */

@@ -1,14 +1,15 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, raceOn, START } from "../../../tests/support/athlete";
 import { addDays, daysBetween } from "../dates";
+import { seasonDays } from "./days";
 import { phaseOn, planPhases } from "./phases";
-import { CLASS_RULES, raceClass, raceMinutes } from "./races";
+import { CLASS_RULES, raceClass, raceMinutes, stageOn, stagesAfter } from "./races";
 
 const lengths = (a: ReturnType<typeof athleteWith>) =>
   planPhases(a).phases.map((p) => [p.phase, daysBetween(p.start, p.end) + 1] as const);
 
 describe("race classes", () => {
-  // Rule race.class: short under 30 min, middle to 2 h, long to 5 h, very long above (common practice, no source).
+  // Rule race.class: short under 30 min, middle to 2 h, long to 5 h, very long to 10 h, ultra to 20 h (common practice, no source).
   it.each([
     [29, "short"],
     [30, "middle"],
@@ -16,8 +17,83 @@ describe("race classes", () => {
     [121, "long"],
     [300, "long"],
     [301, "very long"],
+    [600, "very long"],
+    [601, "ultra"],
+    [1200, "ultra"],
+    [1201, "day and night"],
   ] as const)("%d minutes is %s", (minutes, name) => {
     expect(raceClass(raceOn("2026-05-17", "A", minutes))).toBe(name);
+  });
+
+  it.each([
+    // The mean day counts, from three days on one class up; over 8 h a day several days are day and night.
+    [2, 960, "very long"],
+    [2, 961, "day and night"],
+    [2, 240, "middle"],
+    [3, 360, "long"],
+    [3, 720, "very long"],
+    [5, 2400, "ultra"],
+    [5, 2401, "day and night"],
+  ] as const)("of %d days and %d minutes is %s", (days, minutes, name) => {
+    expect(raceClass(raceOn("2026-05-17", "A", minutes, { days }))).toBe(name);
+  });
+
+  it.each([
+    // Last day without load, with bodyweight, with light loads: counted by hand from the handbook's classes and halves.
+    ["A", 75, 4, 7, 10],
+    ["A", 700, 12, 22, 35],
+    ["A", 1500, 14, 28, 45],
+    ["B", 25, 1, 1, 1],
+    ["B", 75, 2, 4, 6],
+    ["B", 200, 3, 6, 9],
+    ["B", 420, 5, 10, 15],
+    ["B", 700, 6, 11, 18],
+    ["B", 1500, 7, 14, 23],
+    ["C", 180, 0, 0, 0],
+    ["C", 181, 0, 3, 3],
+  ] as const)(
+    "of priority %s and %d minutes is restored from by stages",
+    (priority, minutes, unloaded, bodyweight, light) => {
+      expect(stagesAfter(raceOn("2026-05-17", priority, minutes))).toEqual({ unloaded, bodyweight, light });
+    },
+  );
+
+  it("is on one stage each day, and says which opens next and when", () => {
+    const b = raceOn("2026-05-17", "B", 420);
+    const of = 15;
+    expect([1, 5, 6, 10, 11, 15, 16].map((after) => stageOn(b, after))).toEqual([
+      { stage: "unloaded", of, opens: { stage: "bodyweight", on: 6 } },
+      { stage: "unloaded", of, opens: { stage: "bodyweight", on: 6 } },
+      { stage: "bodyweight", of, opens: { stage: "light", on: 11 } },
+      { stage: "bodyweight", of, opens: { stage: "light", on: 11 } },
+      { stage: "light", of, opens: { stage: null, on: 16 } },
+      { stage: "light", of, opens: { stage: null, on: 16 } },
+      null,
+    ]);
+    // One easy day, then ordinary work.
+    expect(stageOn({ ...b, expectedMinutes: 25 }, 1)).toEqual({
+      stage: "unloaded",
+      of: 1,
+      opens: { stage: null, on: 2 },
+    });
+    expect(stageOn(b, 0)).toBeNull();
+  });
+
+  it("of priority B and seven hours lets no loaded squat stand before its eleventh day", () => {
+    const race = raceOn(addDays(START, 60), "B", 420);
+    const a = athleteWith({ races: [race] });
+    const on = (after: number) => {
+      const date = addDays(race.date, after);
+      return seasonDays(a, planPhases(a).phases, date, date)[0]!;
+    };
+    expect([5, 6, 10, 11, 15].map((d) => on(d).loading)).toEqual([
+      "mobility",
+      "bodyweight",
+      "bodyweight",
+      "restore",
+      "restore",
+    ]);
+    expect(on(16).loading).toBe("full");
   });
 
   it("estimates a missing duration from distance, ascent and sport, and says so", () => {
@@ -35,6 +111,8 @@ describe("phases from races", () => {
     [75, 10, 10],
     [200, 14, 18],
     [380, 18, 28],
+    [700, 18, 35],
+    [1500, 21, 45],
   ])("a race of %d min takes %d days before and %d after", (minutes, before, after) => {
     const race = raceOn(addDays(START, 120), "A", minutes);
     const { phases } = planPhases(athleteWith({ races: [race] }));
@@ -223,11 +301,11 @@ describe("the mini-block in a long hold", () => {
     expect(hold(50, [])!.proposal).toEqual({ phase: "build", start: addDays(START, 28), end: addDays(START, 41) });
   });
 
-  it("keeps clear of a B race by four days before and two after", () => {
+  it("keeps clear of a B race by four days before and its days of restoring after", () => {
     const at = (day: number) => hold(50, [raceOn(addDays(START, day), "B", 60)])!.proposal?.start;
-    // The block that would stand on days 28 to 41 gives way to a race from day 26 (two easy days) to day 45 (four days before).
-    expect(at(25)).toBe(addDays(START, 28));
-    expect(at(26)).toBe(addDays(START, 29));
+    // The block that would stand on days 28 to 41 gives way to a race from day 22 (an hour: six days of restoring) to day 45 (four days before).
+    expect(at(21)).toBe(addDays(START, 28));
+    expect(at(22)).toBe(addDays(START, 29));
     expect(at(46)).toBe(addDays(START, 28));
     expect(at(45)).toBe(addDays(START, 27));
   });

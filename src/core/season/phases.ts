@@ -3,7 +3,7 @@ import { type Athlete, isOn, type Phase, type PhaseSpan, type Race } from "../at
 import { addDays, dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
 import { type Numbers, numbers, type RuleValues, say } from "../rulebook";
 import { kmToMi } from "../units";
-import { classRule, inOrder, lastRaceDay, raceClass, raceDay, raceMinutes } from "./races";
+import { classRule, inOrder, lastRaceDay, raceClass, raceDay, raceMinutes, stagesAfter } from "./races";
 
 export interface SeasonPhase extends PhaseSpan {
   /** The A race it leads to or recovers from. */
@@ -33,7 +33,14 @@ interface Cell {
   fixed: boolean;
 }
 
-const CLASS_WORDS = { short: "under 30 min", middle: "30 min to 2 h", long: "2 to 5 h", "very long": "over 5 h" };
+const CLASS_WORDS = {
+  short: "under 30 min",
+  middle: "30 min to 2 h",
+  long: "2 to 5 h",
+  "very long": "5 to 10 h",
+  ultra: "10 to 20 h",
+  "day and night": "over 20 h, or days of over 8 h",
+};
 
 type ForPhases = Pick<Athlete, "season" | "races" | "phases" | "pastPhases" | "settings">;
 
@@ -292,7 +299,7 @@ function miniBlock(
     .map((r): [number, number] =>
       r.priority === "A"
         ? [raceDay(r) - classRule(r).raceDays, lastRaceDay(r) + classRule(r).recoveryDays]
-        : [raceDay(r) - bRace.lastHeavy, lastRaceDay(r) + bRace.easyDays],
+        : [raceDay(r) - bRace.lastHeavy, lastRaceDay(r) + stagesAfter(r, own).light],
     );
   const fits = (start: number) => blocked.every(([a, b]) => start + block - 1 < a || start > b);
   let best: number | undefined;

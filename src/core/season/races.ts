@@ -3,7 +3,7 @@ import type { Race } from "../athlete";
 import { dayNumber } from "../dates";
 import { numbers, type RuleValues } from "../rulebook";
 
-export const RACE_CLASSES = ["short", "middle", "long", "very long"] as const;
+export const RACE_CLASSES = ["short", "middle", "long", "very long", "ultra", "day and night"] as const;
 export type RaceClass = (typeof RACE_CLASSES)[number];
 
 export interface ClassRule {
@@ -20,7 +20,7 @@ export interface ClassRule {
 }
 
 /** By class (rule race.class). */
-const { upTo, ...BY_CLASS } = numbers("race.class");
+const { upTo, hardDay, daysUp, ...BY_CLASS } = numbers("race.class");
 export const CLASS_RULES: Readonly<Record<RaceClass, ClassRule>> = Object.fromEntries(
   RACE_CLASSES.map((c) => [
     c,
@@ -44,15 +44,76 @@ export function raceMinutes(r: Race): { minutes: number; assumed: boolean } {
   return { minutes: Math.round(hours * 60), assumed: true };
 }
 
-/** short under 30 min, middle to 2 h, long to 5 h, very long above [trade]. */
+/**
+ * The class of a race by its duration (rule race.class); of several days by the mean hours a day, from three days on one class up.
+ * Day and night stands for over 20 h, or for several days of over 8 h.
+ */
 export function raceClass(r: Race): RaceClass {
   const { minutes } = raceMinutes(r);
-  if (minutes < upTo.short) return "short";
-  if (minutes <= upTo.middle) return "middle";
-  return minutes <= upTo.long ? "long" : "very long";
+  const days = r.days ?? 1;
+  const aDay = minutes / days;
+  if (days > 1 && aDay > hardDay) return "day and night";
+  const of = classOf(aDay);
+  if (days < daysUp) return of;
+  return RACE_CLASSES[Math.min(RACE_CLASSES.indexOf(of) + 1, RACE_CLASSES.indexOf("ultra"))] ?? of;
 }
 
+function classOf(minutes: number): RaceClass {
+  if (minutes < upTo.short) return "short";
+  if (minutes <= upTo.middle) return "middle";
+  if (minutes <= upTo.long) return "long";
+  if (minutes <= upTo["very long"]) return "very long";
+  return minutes <= upTo.ultra ? "ultra" : "day and night";
+}
+
+/** Long enough that what comes after it is worth a coach's look. */
+export const isBig = (r: Race): boolean => RACE_CLASSES.indexOf(raceClass(r)) >= RACE_CLASSES.indexOf("long");
+
 export const classRule = (r: Race): ClassRule => CLASS_RULES[raceClass(r)];
+
+/** Last days after a race, counted from its last day: without any load, with bodyweight only, with light loads. */
+export interface Stages {
+  unloaded: number;
+  bodyweight: number;
+  light: number;
+}
+
+/** An A race by its class; a B race in half the days of each stage, rounded up; a long C race keeps the legs unloaded for a while. */
+export function stagesAfter(r: Race, own?: RuleValues): Stages {
+  const c = classRule(r);
+  if (r.priority === "A") return { unloaded: c.mobilityUntil, bodyweight: c.bodyweightUntil, light: c.recoveryDays };
+  if (r.priority === "C") {
+    const { longFrom, days } = numbers("race.c", own);
+    const easy = raceMinutes(r).minutes > longFrom ? days : 0;
+    return { unloaded: 0, bodyweight: easy, light: easy };
+  }
+  const { part, shortDays } = numbers("race.b", own);
+  if (raceClass(r) === "short") return { unloaded: shortDays, bodyweight: shortDays, light: shortDays };
+  const half = (days: number) => Math.ceil(days * part);
+  const unloaded = half(c.mobilityUntil);
+  const bodyweight = unloaded + half(c.bodyweightUntil - c.mobilityUntil);
+  return { unloaded, bodyweight, light: bodyweight + half(c.recoveryDays - c.bodyweightUntil) };
+}
+
+/** Where the way back after a race stands on a day. */
+export interface StageOn {
+  stage: keyof Stages;
+  /** Days of the whole way. */
+  of: number;
+  /** The stage that opens next and the day after the race on which it does; null where ordinary work follows. */
+  opens: { stage: "bodyweight" | "light" | null; on: number };
+}
+
+/** @param after the race's last day, from 1 @returns null once it is over */
+export function stageOn(r: Race, after: number, own?: RuleValues): StageOn | null {
+  const s = stagesAfter(r, own);
+  if (after < 1 || after > s.light) return null;
+  if (after > s.bodyweight) return { stage: "light", of: s.light, opens: { stage: null, on: s.light + 1 } };
+  const light = s.light > s.bodyweight ? ("light" as const) : null;
+  if (after > s.unloaded) return { stage: "bodyweight", of: s.light, opens: { stage: light, on: s.bodyweight + 1 } };
+  const next = s.bodyweight > s.unloaded ? ("bodyweight" as const) : light;
+  return { stage: "unloaded", of: s.light, opens: { stage: next, on: s.unloaded + 1 } };
+}
 
 /** Days before a race on which the last heavy and the last loaded lower-body session may stand. */
 export function nearestBefore(r: Race, own?: RuleValues): { lastHeavy: number; lastLoaded: number } {

@@ -35,7 +35,7 @@ describe("what a day says", () => {
   it("of a B and a C race", () => {
     const b = athleteWith({ races: [named(60, "B")] });
     expect(said(b, 59)).toContain("The day before Cup: no loaded work.");
-    expect(said(b, 61)).toContain("Two easy days after Cup.");
+    expect(said(b, 61)).toContain("Day 1 after Cup: rolling, mobility and bridges, no load.");
     expect(said(b, 57)).toContain("Last heavy session 4 days before Cup.");
     expect(said(b, 56).join(" ")).not.toContain("Cup");
     const c = athleteWith({ races: [named(60, "C")] });

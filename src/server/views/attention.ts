@@ -2,13 +2,13 @@
 import { createHash } from "node:crypto";
 import type { AttentionView, Urgency } from "../../api/views";
 import { type Athlete, safetyGate } from "../../core/athlete";
-import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate } from "../../core/dates";
+import { addDays, dateOf, dayLabel, dayNumber, daysBetween, type IsoDate } from "../../core/dates";
 import { type Library, sideAction, sideSums } from "../../core/exercise";
 import type { PlanWeek } from "../../core/plan";
 import { historyOf, risingPain } from "../../core/progress";
 import { numbers, type Why, why } from "../../core/rulebook";
 import { asymmetry } from "../../core/screening";
-import { CLASS_RULES, lastRaceDay, raceClass } from "../../core/season";
+import { isBig, lastRaceDay, stageOn } from "../../core/season";
 import type { Planned } from "../planner";
 
 /** Days back in which reported pain is shown; days ahead in which a race is. */
@@ -71,10 +71,11 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
   }
   for (const r of athlete.races) {
     const after = dayNumber(today) - lastRaceDay(r);
-    const kind = raceClass(r);
-    const restoring = kind === "long" || kind === "very long";
-    if (r.priority === "A" && restoring && after > 0 && after <= CLASS_RULES[kind].recoveryDays)
-      add(55, why("restore.visits", "attention", { day: after, race: r.name }));
+    const at = r.priority !== "C" && isBig(r) ? stageOn(r, after, athlete.settings?.ruleValues) : null;
+    if (at) {
+      const on = dayLabel(dateOf(lastRaceDay(r) + at.opens.on));
+      add(55, why("restore.visits", "attention", { day: after, race: r.name, at, on }));
+    }
   }
   const last = athlete.strengthLog
     .filter((l) => l.date <= today)
