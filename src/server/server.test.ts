@@ -150,14 +150,14 @@ describe("views", () => {
     expect(row.today).toMatchObject({ label: "A", done: false });
   });
 
-  it("keeps an eye on the whole recovery from the longest races: 28 days, and 18 from long ones", async () => {
-    const rowAfter = async (days: number, expectedMinutes: number) => {
+  it("keeps an eye on the whole way back from big races, by their size and priority, with what opens next", async () => {
+    const rowAfter = async (days: number, expectedMinutes: number, priority = "A") => {
       const race = {
         id: "r",
         date: addDays(TODAY, -days),
         name: "Ridge Day",
         sport: "run",
-        priority: "A",
+        priority,
         expectedMinutes,
       };
       const id = await store.athletes.add(athleteWith({ races: [race as never] }));
@@ -170,10 +170,19 @@ describe("views", () => {
           .join(" ") ?? ""
       );
     };
-    expect(await rowAfter(28, 700)).toContain("Day 28 after Ridge Day");
-    expect(await rowAfter(29, 700)).not.toContain("after Ridge Day");
-    expect(await rowAfter(18, 200)).toContain("Day 18 after Ridge Day");
-    expect(await rowAfter(19, 200)).not.toContain("after Ridge Day");
+    // Days by class from the handbook; half of each stage for a B race.
+    for (const [minutes, priority, last] of [
+      [200, "A", 18],
+      [600, "A", 28],
+      [700, "A", 35],
+      [1500, "A", 45],
+      [420, "B", 15],
+    ] as const) {
+      expect(await rowAfter(last, minutes, priority)).toContain(`Day ${last} of ${last} after Ridge Day: light loads;`);
+      expect(await rowAfter(last + 1, minutes, priority)).not.toContain("after Ridge Day");
+    }
+    expect(await rowAfter(6, 420, "B")).toMatch(/Day 6 of 15 after Ridge Day: bodyweight; light loads from \w+ \d+/);
+    expect(await rowAfter(2, 420, "C")).not.toContain("of 15");
   });
 
   it("gives the season week by week, with logs behind and plans ahead", async () => {

@@ -31,7 +31,7 @@ const STEPS: Record<string, string> = {
 
 /** What the trade names beside the ladders. */
 const BESIDE: Partial<Record<Pattern, string>> = {
-  squat: "leg-press bodyweight-squat",
+  squat: "leg-press",
   hinge: "supported-back-extension kettlebell-swing",
   "split-squat": "knee-forward-split-squat shallow-single-leg-squat-band terminal-knee-extension",
   hip: "hip-hike toe-tap wall-knee-press band-kickback adductor-side-plank adductor-plank-bent-knee lying-hamstring-curl march-hold loaded-hip-flexor-raise straight-leg-hold quadruped-kick quadruped-circle hydrant slider-curl heel-walk-out side-hold-knee-lift lateral-squat-step backward-walk hand-foot-walk",

@@ -7,6 +7,8 @@ export const NEAREST: Readonly<Record<string, readonly string[]>> = {
   nordic: ["slider-curl", "lying-hamstring-curl"],
   "nordic curl": ["slider-curl", "lying-hamstring-curl"],
   "glute-ham raise": ["slider-curl", "supported-back-extension"],
+  "air squat": ["wall-facing-squat", "box-squat"],
+  "bodyweight squat": ["wall-facing-squat", "box-squat"],
   "reverse hyper": ["supported-back-extension", "quadruped-kick"],
   zercher: ["front-squat", "goblet-squat"],
   "hack squat": ["leg-press", "heel-raised-squat"],

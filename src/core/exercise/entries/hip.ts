@@ -109,7 +109,7 @@ const extension = [
     standIn: "A cloth on a smooth floor",
     ladder: ["hamstring-floor", "heel-walk-out"],
   }),
-  ex("lying-hamstring-curl", "Lying hamstring curl", "hip", "band", 3.7, ["hamstrings"], ["gastrocnemius"], {
+  ex("lying-hamstring-curl", "Lying hamstring curl", "hip", "band", 3.2, ["hamstrings"], ["gastrocnemius"], {
     alsoCalled: ["prone leg curl", "hamstring curl", "leg curl"],
     position: "prone",
     setup: ["Face down, band fixed low behind the feet and round the heels, or a partner's hands against them."],

@@ -68,21 +68,6 @@ export const SQUAT: readonly Exercise[] = [
     standIn: "A closed book 2 to 3 cm thick",
     ladder: ["squat", "overhead-wall-squat"],
   }),
-  ex("bodyweight-squat", "Bodyweight squat", "squat", "bodyweight", 3, LEGS, ["erector spinae"], {
-    alsoCalled: ["air squat"],
-    setup: ["Feet as wide as feels free, toes a little out.", "Arms forward for balance."],
-    cues: [
-      "Sit down between the heels, chest tall.",
-      "Knees follow the second toe.",
-      "As deep as the heels stay down and the back stays long.",
-    ],
-    mistakes: ["Heels lift", "Knees fall in", "Back rounds at the bottom"],
-    look,
-    seeWith: ["mirror", "phone from the side"],
-    felt: "Thighs and buttocks",
-    tempo: "3-0-1",
-    careWith: ["knee-front"],
-  }),
   ex("box-squat", "Box squat", "squat", "bodyweight", 3.2, LEGS, ["hamstrings"], {
     setup: [
       "A rigid box or bench behind the heels, at knee height or a little above.",

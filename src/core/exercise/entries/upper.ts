@@ -145,7 +145,10 @@ export const UPPER: readonly Exercise[] = [
     look: ["ribs down"],
     felt: "Sides of the back",
     tempo: "3-0-1",
-    needs: [["band", "door-anchor"], ["band", "pull-up-bar"], ["machine:cable"]],
+    needs: [
+      ["band", "door-anchor"],
+      ["band", "pull-up-bar"],
+    ],
     careWith: ["shoulder"],
     sports: { row: 0.3 },
     notWith: ["bone-stress"],
