@@ -444,8 +444,8 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     const { least, most } = holdRange(buildSets);
     return [least, most];
   },
-  "race.b": ({ out }) => {
-    const { loading, heavyOk } = around(out, { priority: "B" });
+  "race.b": ({ out, minutes }) => {
+    const { loading, heavyOk } = around(out, { priority: "B", ...(minutes ? { expectedMinutes: minutes } : {}) });
     return { loading, heavyOk };
   },
   "race.c": ({ out, minutes }) =>

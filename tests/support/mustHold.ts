@@ -21,8 +21,8 @@ export function checkPhases(a: Athlete, p: Plan): void {
   });
 }
 
-/** Days after a B race without loaded legs: half of the unloaded and half of the bodyweight days of an A race, each rounded up (handbook). */
-const B_BLOCKED = { short: 1, middle: 4, long: 6, "very long": 10, ultra: 11, "day and night": 14 };
+/** Days after a B race without loaded legs: half of the unloaded and, past two hours, half of the bodyweight days of an A race, each rounded up. */
+const B_BLOCKED = { short: 1, middle: 2, long: 6, "very long": 10, ultra: 11, "day and night": 14 };
 
 /** The blocked days of rule M2, written down anew from the tables of race.class. */
 function blockedForLoad(a: Athlete, date: string): boolean {

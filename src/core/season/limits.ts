@@ -4,7 +4,7 @@ import { dayLabel, dayNumber, type IsoDate } from "../dates";
 import { spikeNear } from "../endurance";
 import { numbers, why } from "../rulebook";
 import { limitTo, type SeasonDay } from "./day";
-import { classRule, inOrder, lastRaceDay, raceDay, raceMinutes, type Stages, stagesAfter } from "./races";
+import { classRule, inOrder, isBig, lastRaceDay, raceDay, raceMinutes, type Stages, stagesAfter } from "./races";
 
 /** No heavy legs on a long journey, nor after many time zones. */
 export function limitByTravel(athlete: Athlete, day: SeasonDay, n: number): void {
@@ -65,8 +65,11 @@ export function limitByRace(athlete: Athlete, day: SeasonDay, n: number, race: R
       limitTo(day, "mobility", why("race.b", "dayBefore", race.name));
       day.counts = false;
     } else if (after > 0) {
-      // The block goes on around it: a day of restoring has no other emphasis, only less load.
-      if (restoring(day, stagesAfter(race, own), after, race.name)) day.counts = false;
+      // After a longer one short visits stand, as after an A race; a few easy days have no session of their own.
+      if (restoring(day, stagesAfter(race, own), after, race.name)) {
+        if (isBig(race)) [day.emphasis, day.stage] = ["restore", "recovery"];
+        else day.counts = false;
+      }
     } else if (out > 0 && out < bRace.lastHeavy && isOn(athlete, "race.b")) {
       day.heavyOk = false;
       day.why.push(why("race.b", "lastHeavy", { days: bRace.lastHeavy, race: race.name }));

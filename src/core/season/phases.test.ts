@@ -44,7 +44,9 @@ describe("race classes", () => {
     ["A", 700, 12, 22, 35],
     ["A", 1500, 14, 28, 45],
     ["B", 25, 1, 1, 1],
-    ["B", 75, 2, 4, 6],
+    ["B", 75, 2, 2, 2],
+    ["B", 120, 2, 2, 2],
+    ["B", 121, 3, 6, 9],
     ["B", 200, 3, 6, 9],
     ["B", 420, 5, 10, 15],
     ["B", 700, 6, 11, 18],
@@ -93,6 +95,7 @@ describe("race classes", () => {
       "restore",
       "restore",
     ]);
+    expect([15, 16].map((d) => on(d).emphasis === "restore")).toEqual([true, false]);
     expect(on(16).loading).toBe("full");
   });
 
@@ -301,11 +304,11 @@ describe("the mini-block in a long hold", () => {
     expect(hold(50, [])!.proposal).toEqual({ phase: "build", start: addDays(START, 28), end: addDays(START, 41) });
   });
 
-  it("keeps clear of a B race by four days before and its days of restoring after", () => {
+  it("keeps clear of a B race by four days before and two after", () => {
     const at = (day: number) => hold(50, [raceOn(addDays(START, day), "B", 60)])!.proposal?.start;
-    // The block that would stand on days 28 to 41 gives way to a race from day 22 (an hour: six days of restoring) to day 45 (four days before).
-    expect(at(21)).toBe(addDays(START, 28));
-    expect(at(22)).toBe(addDays(START, 29));
+    // The block that would stand on days 28 to 41 gives way to a race from day 26 (two easy days) to day 45 (four days before).
+    expect(at(25)).toBe(addDays(START, 28));
+    expect(at(26)).toBe(addDays(START, 29));
     expect(at(46)).toBe(addDays(START, 28));
     expect(at(45)).toBe(addDays(START, 27));
   });

@@ -78,7 +78,10 @@ export interface Stages {
   light: number;
 }
 
-/** An A race by its class; a B race in half the days of each stage, rounded up; a long C race keeps the legs unloaded for a while. */
+/**
+ * An A race by its class; a B race of over two hours in half the days of each stage, rounded up, a shorter one in its unloaded half alone;
+ * a long C race keeps the legs unloaded for a while.
+ */
 export function stagesAfter(r: Race, own?: RuleValues): Stages {
   const c = classRule(r);
   if (r.priority === "A") return { unloaded: c.mobilityUntil, bodyweight: c.bodyweightUntil, light: c.recoveryDays };
@@ -88,9 +91,10 @@ export function stagesAfter(r: Race, own?: RuleValues): Stages {
     return { unloaded: 0, bodyweight: easy, light: easy };
   }
   const { part, shortDays } = numbers("race.b", own);
-  if (raceClass(r) === "short") return { unloaded: shortDays, bodyweight: shortDays, light: shortDays };
   const half = (days: number) => Math.ceil(days * part);
-  const unloaded = half(c.mobilityUntil);
+  const unloaded = raceClass(r) === "short" ? shortDays : half(c.mobilityUntil);
+  // After up to two hours the block goes on at once behind the easy days.
+  if (!isBig(r)) return { unloaded, bodyweight: unloaded, light: unloaded };
   const bodyweight = unloaded + half(c.bodyweightUntil - c.mobilityUntil);
   return { unloaded, bodyweight, light: bodyweight + half(c.recoveryDays - c.bodyweightUntil) };
 }
