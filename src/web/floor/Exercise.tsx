@@ -1,6 +1,5 @@
 /** One exercise at the rack: what to lift, the plates, the sets, the pain. */
 
-import type { Dispatch, SetStateAction } from "react";
 import { useState } from "react";
 import type { ItemView, SessionView } from "../../api/views";
 import type { LoggedItem, LoggedSet, StrengthLog } from "../../core/athlete";
@@ -259,7 +258,7 @@ interface EntryProps {
   external: boolean;
   item: ItemView;
   entry: SetEntry;
-  setEntry: Dispatch<SetStateAction<SetEntry>>;
+  setEntry: (value: SetEntry) => void;
   units: Units;
 }
 

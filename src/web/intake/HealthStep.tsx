@@ -224,23 +224,9 @@ function AreaRow({
 }
 
 interface ClearedProps {
-  c:
-    | {
-        date: string;
-        by: string;
-        limits: string;
-        rules?: ("moderate-effort" | "no-supine" | "no-impact")[] | undefined;
-      }
-    | undefined;
+  c: Health["clearance"];
   faults: Parameters<typeof faultAt>[0];
-  setClearance: (
-    change: Partial<{
-      date: string;
-      by: string;
-      limits: string;
-      rules?: ("moderate-effort" | "no-supine" | "no-impact")[] | undefined;
-    }>,
-  ) => void;
+  setClearance: (change: Partial<NonNullable<Health["clearance"]>>) => void;
   view: IntakeView;
   health: Health;
   set: (health: Health) => void;

@@ -1,6 +1,5 @@
 /** The coach's word on what comes next for a lift; it holds until the lift is logged again. */
 
-import type { Dispatch, SetStateAction } from "react";
 import { useState } from "react";
 import type { LiftView } from "../../api/views";
 import type { DecisionKind } from "../../core/athlete";
@@ -157,14 +156,14 @@ interface AmountsProps {
   loads: number[];
   view: LiftView;
   loadKg: number | null;
-  setLoad: Dispatch<SetStateAction<number | null>>;
+  setLoad: (value: number | null) => void;
   units: Units;
   sets: number;
-  setSets: Dispatch<SetStateAction<number>>;
+  setSets: (value: number) => void;
   seconds: number;
   reps: number;
-  setSeconds: Dispatch<SetStateAction<number>>;
-  setReps: Dispatch<SetStateAction<number>>;
+  setSeconds: (value: number) => void;
+  setReps: (value: number) => void;
 }
 
 /** Load, sets and repetitions or seconds. */

@@ -1,5 +1,4 @@
 /** The endurance plan beside the season: its rule, several weeks at once, what it is warned of. Every change is previewed in the drawing. */
-import type { Dispatch, SetStateAction } from "react";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { SeasonView, SeasonWeekView } from "../../api/views";
@@ -325,7 +324,7 @@ function Warnings({ view, units, onPlan }: Pick<Props, "view" | "units" | "onPla
 
 interface EasierWeekProps {
   f: Form;
-  setF: Dispatch<SetStateAction<Form>>;
+  setF: (value: Form) => void;
   draw: (next: Form) => void;
 }
 

@@ -1,6 +1,5 @@
 /** The usual week: a grid by day and hour, one session in words, and what it leaves for strength. */
 
-import type { Dispatch, SetStateAction } from "react";
 import { useMemo, useState } from "react";
 import type { Athlete, EndurancePlan, Phase, UsualSession, UsualWeekPlan } from "../../core/athlete";
 import { addDays, mondayOf, weekdayName } from "../../core/dates";
@@ -155,11 +154,11 @@ export const fromThisWeek = <T extends { start: string }>(weeks: readonly T[], t
 
 interface ToolsProps {
   phase: "race" | "base" | "build" | "recovery" | null;
-  setPhase: Dispatch<SetStateAction<"race" | "base" | "build" | "recovery" | null>>;
+  setPhase: (phase: Phase | null) => void;
   put: (next: readonly UsualSession[]) => void;
   athlete: Athlete;
   sessions: UsualSession[];
-  setChosen: Dispatch<SetStateAction<string | null>>;
+  setChosen: (value: string | null) => void;
   own: UsualWeekPlan | undefined;
   onPlan: (plan: EndurancePlan) => void;
   plan: EndurancePlan;

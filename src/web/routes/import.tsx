@@ -1,6 +1,5 @@
 /** Import: foreign files read, mapped and previewed row by row; nothing is stored until it is taken over. */
 import type { UseQueryResult } from "@tanstack/react-query";
-import type { Dispatch, SetStateAction } from "react";
 import { useMemo, useState } from "react";
 import { type DropzoneState, useDropzone } from "react-dropzone";
 import { Link, useParams } from "react-router";
@@ -267,7 +266,7 @@ function Head({ facts, drop, id, files, choose, stored, answer, reading, take, t
 
 interface WhichProps {
   shown: Shown;
-  setShown: Dispatch<SetStateAction<Shown>>;
+  setShown: (value: Shown) => void;
   rows: ListedRow[];
   stored: number;
   counts: Record<"fault" | "done" | "new" | "changed" | "moved" | "same" | "twice" | "left", number>;
@@ -301,7 +300,7 @@ function Which({ shown, setShown, rows, stored, counts, reading, preview }: Whic
 interface FileListProps {
   files: ForeignEntry[];
   chosen: ForeignEntry | undefined;
-  setOpen: Dispatch<SetStateAction<number | null>>;
+  setOpen: (value: number | null) => void;
   list: ReturnType<typeof useFiles>;
 }
 

@@ -1,9 +1,8 @@
 /** Library: search, filter, and the sheet of one exercise, read for the athlete at hand. */
 
-import type { UseQueryResult } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
-import type { ExerciseView, FitView, LibraryView } from "../../api/views";
+import type { ExerciseView, LibraryView } from "../../api/views";
 import { useFit, useLibrary } from "../data/intake";
 import { useCurrentRow } from "../frame/current";
 import { nearestTo } from "../library/aliases";
@@ -201,34 +200,12 @@ function Row({
 
 interface ExerciseListProps {
   nearest: readonly string[] | null;
-  filter: {
-    text: string;
-    pattern: "" | "squat" | "hinge" | "split-squat" | "hip" | "calf" | "trunk" | "push" | "pull" | "jump" | "mobility";
-    need: string;
-    place: "" | "home" | "gym" | "outdoors";
-    sport: "" | "run" | "triathlon" | "ride" | "row" | "hike";
-    area:
-      | ""
-      | "hip"
-      | "calf"
-      | "knee-front"
-      | "knee-outside"
-      | "low-back"
-      | "achilles"
-      | "shin"
-      | "foot"
-      | "hamstring"
-      | "groin"
-      | "hip-flexor"
-      | "shoulder"
-      | "bone-stress";
-    fits: boolean;
-  };
+  filter: Filter;
   open: (id: string) => void | Promise<void>;
   library: LibraryView;
   list: ExerciseView[];
   shown: ExerciseView | undefined;
-  fit: UseQueryResult<FitView, Error>;
+  fit: ReturnType<typeof useFit>;
   clear: () => void;
 }
 

@@ -1,6 +1,5 @@
 /** Records: races, endurance sessions and weekly windows, to add and edit; the athlete's file in and out. */
 
-import type { Dispatch, SetStateAction } from "react";
 import { lazy, Suspense, useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import type { AthleteView, EnduranceView } from "../../api/views";
@@ -214,7 +213,7 @@ function FileActions({ view }: { view: AthleteView }) {
 
 interface RacesProps {
   races: Race[];
-  setOpened: Dispatch<SetStateAction<Open | null>>;
+  setOpened: (value: Open | null) => void;
   units: Units;
 }
 
@@ -262,7 +261,7 @@ function FreeTime({
   setOpened,
 }: {
   windows: { w: Window; at: number }[];
-  setOpened: Dispatch<SetStateAction<Open | null>>;
+  setOpened: (value: Open | null) => void;
 }) {
   return (
     <>

@@ -1,5 +1,4 @@
 /** Screening: the latest results against their marks, what they change, and the history of each test. */
-import type { Dispatch, SetStateAction } from "react";
 import { lazy, Suspense, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import type { ScreeningView, ScreenTestView } from "../../api/views";
@@ -106,7 +105,7 @@ function Overview({ id, view }: { id: string; view: ScreeningView }) {
 interface TestsProps {
   view: ScreeningView;
   at: number;
-  setAt: Dispatch<SetStateAction<number>>;
+  setAt: (value: number) => void;
 }
 
 function Tests({ view, at, setAt }: TestsProps) {

@@ -11,7 +11,6 @@ import {
   useSensors,
 } from "@dnd-kit/core";
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
-import type { UseMutationResult } from "@tanstack/react-query";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import type { Dispatch, SetStateAction } from "react";
 import { useMemo, useState } from "react";
@@ -212,7 +211,7 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
 interface EditToolsProps {
   steps: Steps;
   setSteps: Dispatch<SetStateAction<Steps>>;
-  setSheet: Dispatch<SetStateAction<"copy" | "templates" | null>>;
+  setSheet: (value: "copy" | "templates" | null) => void;
   changed: boolean;
 }
 
@@ -381,26 +380,7 @@ interface EndsProps {
   changed: boolean;
   busy: boolean;
   wrong: string | null;
-  save: UseMutationResult<
-    unknown,
-    Error,
-    {
-      items: {
-        exercise: string;
-        group: number;
-        sets: number;
-        repsLow?: number | undefined;
-        reps?: number | undefined;
-        seconds?: number | undefined;
-        rir?: number | undefined;
-        restSeconds?: number | undefined;
-        loadKg?: number | undefined;
-        note?: string | undefined;
-      }[];
-      note?: string | undefined;
-    } | null,
-    unknown
-  >;
+  save: ReturnType<typeof useSaveEdit>;
   keep: () => void;
   back: string;
   view: SessionView;

@@ -1,5 +1,5 @@
 /** Add or edit an endurance session. */
-import type { Dispatch, ReactNode, SetStateAction } from "react";
+import type { ReactNode } from "react";
 import { useState } from "react";
 import type { UseFormReturn } from "react-hook-form";
 import { type Path, useForm } from "react-hook-form";
@@ -219,23 +219,7 @@ const formOf = (session: EnduranceView | null, date: string, sport: string, unit
 interface FiguresProps {
   form: UseFormReturn<Form, unknown, Form>;
   select: (name: "sport" | "kind" | "key", label: string, options: readonly [string, string][]) => ReactNode;
-  input: (
-    name:
-      | "date"
-      | "start"
-      | "sport"
-      | "kind"
-      | "minutes"
-      | "distanceKm"
-      | "ascentM"
-      | "descentM"
-      | "packKg"
-      | "rpe"
-      | "key",
-    label: string,
-    type?: string,
-    hint?: string | undefined,
-  ) => ReactNode;
+  input: (name: Exclude<Path<Form>, "done">, label: string, type?: string, hint?: string | undefined) => ReactNode;
   units: Units;
 }
 
@@ -273,7 +257,7 @@ interface AroundProps {
   plan: EndurancePlan | null;
   slot: string | undefined;
   always: boolean;
-  setAlways: Dispatch<SetStateAction<boolean>>;
+  setAlways: (value: boolean) => void;
   session: EnduranceView | null;
   units: Units;
 }

@@ -1,5 +1,4 @@
-/** Something came between: told once, and what is left of the week is fitted again around what is done. */
-import type { Dispatch, SetStateAction } from "react";
+/** Something came up: told once, and what is left of the week is placed again around what is done. */
 import { useState } from "react";
 import type { WeekView } from "../../api/views";
 import type { Label } from "../../core/athlete";
@@ -139,8 +138,8 @@ interface DaysProps {
   start: string;
   view: WeekView;
   end: string;
-  setEnd: Dispatch<SetStateAction<string>>;
-  setStart: Dispatch<SetStateAction<string>>;
+  setEnd: (value: string) => void;
+  setStart: (value: string) => void;
 }
 
 function Days({ start, view, end, setEnd, setStart }: DaysProps) {

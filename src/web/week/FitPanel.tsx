@@ -2,7 +2,6 @@
 import type { PlannedSessionView, WeekView } from "../../api/views";
 import { dayName } from "../../core/dates";
 import { RULES, why } from "../../core/rulebook";
-import type { Alternative, Cost, Unplaced } from "../../core/week";
 import { time } from "../format";
 import { FitHistogram } from "../section/FitHistogram";
 import { MiniWeek } from "../section/MiniWeek";
@@ -65,15 +64,7 @@ export function FitPanel({
 
 interface HeadProps {
   view: WeekView;
-  fit: {
-    cost: number;
-    weighed: number;
-    costs: Cost[];
-    alternatives: Alternative[];
-    histogram: [number, number][];
-    unplaced: Unplaced[];
-    freeRules: number;
-  };
+  fit: WeekView["fit"];
   actions: WeekActions;
 }
 
@@ -116,21 +107,7 @@ function Head({ view, fit, actions }: HeadProps) {
   );
 }
 
-function Points({
-  fit,
-  open,
-}: {
-  fit: {
-    cost: number;
-    weighed: number;
-    costs: Cost[];
-    alternatives: Alternative[];
-    histogram: [number, number][];
-    unplaced: Unplaced[];
-    freeRules: number;
-  };
-  open: PlannedSessionView[];
-}) {
+function Points({ fit, open }: { fit: WeekView["fit"]; open: PlannedSessionView[] }) {
   return (
     <div className="sec">
       <h3 className="sec-h">
@@ -164,15 +141,7 @@ function Points({
 }
 
 interface AlternativesProps {
-  fit: {
-    cost: number;
-    weighed: number;
-    costs: Cost[];
-    alternatives: Alternative[];
-    histogram: [number, number][];
-    unplaced: Unplaced[];
-    freeRules: number;
-  };
+  fit: WeekView["fit"];
   view: WeekView;
   preview: number | null;
   onPreview: (at: number | null) => void;

@@ -169,7 +169,7 @@ interface LimitsProps {
   days: number[];
   setDays: Dispatch<SetStateAction<number[]>>;
   most: string;
-  setMost: Dispatch<SetStateAction<string>>;
+  setMost: (value: string) => void;
 }
 
 /** Days that are liked, and how much a day may hold. */
