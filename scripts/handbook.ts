@@ -1,5 +1,5 @@
 /** Writes docs/handbook.md from the rulebook and the short chapters beside it; with --check it fails where that file is stale. */
-import { readFileSync, writeFileSync } from "node:fs";
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import {
   BOOK,
@@ -12,9 +12,9 @@ import {
   TRUST_WORDS,
 } from "../src/core/rulebook";
 import { CHAPTER_NAMES, figure } from "../src/web/rules/words";
+import { writeOrCheck } from "./written";
 
 const ROOT = join(import.meta.dirname, "..");
-const FILE = join(ROOT, "docs/handbook.md");
 
 const shownValue = (p: Parameter): string =>
   typeof p.value === "number"
@@ -63,9 +63,4 @@ ${CHAPTERS.map(chapterText).join("\n")}
 ${sources().join("\n")}
 `;
 
-if (process.argv.includes("--check")) {
-  if (readFileSync(FILE, "utf8") !== text) {
-    console.error("docs/handbook.md is stale: npm run handbook writes it anew.");
-    process.exit(1);
-  }
-} else writeFileSync(FILE, text);
+if (!writeOrCheck("docs/handbook.md", text, "handbook")) process.exit(1);

@@ -1,8 +1,9 @@
 /** Publishes the JSON Schemas of the open formats under docs/formats; `--check` only compares. */
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { mkdirSync } from "node:fs";
 import { z } from "zod";
 import { athleteSchema } from "../src/formats/athlete-schema";
 import { planFileSchema } from "../src/formats/plan-file";
+import { writeOrCheck } from "./written";
 
 const FILES = [
   ["athlete", "Field Anchor athlete file, version 1", athleteSchema],
@@ -14,10 +15,6 @@ mkdirSync("docs/formats", { recursive: true });
 for (const [name, title, schema] of FILES) {
   const file = `docs/formats/${name}.schema.json`;
   const text = `${JSON.stringify({ title, ...z.toJSONSchema(schema) }, null, 2)}\n`;
-  if (!process.argv.includes("--check")) writeFileSync(file, text);
-  else if (!existsSync(file) || readFileSync(file, "utf8") !== text) {
-    console.error(`${file} is not what the code says: run npm run schemas`);
-    stale = true;
-  }
+  if (!writeOrCheck(file, text, "schemas")) stale = true;
 }
 process.exit(stale ? 1 : 0);

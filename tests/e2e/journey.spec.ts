@@ -38,6 +38,8 @@ test("from an athlete file to a logged lift, and what it changes", async ({ page
 
   // Next week: fit, lock B, fit again without moving it.
   await page.getByRole("link", { name: "Week", exact: true }).click();
+  // The season has a button of that name too.
+  await expect(page.getByRole("heading", { name: /^Week/, level: 1 })).toBeVisible();
   await page.getByRole("button", { name: "Next week" }).click();
   await expect(page.getByRole("heading", { name: "Week 11" })).toBeVisible();
   await page.getByRole("button", { name: "Re-plan week" }).click();

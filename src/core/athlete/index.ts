@@ -29,6 +29,7 @@ export { AREA_EFFECT, AREAS_DOWN, CLEARANCE_QUESTIONS, CLEARANCE_RULE_WORDS } fr
 export { amountOf, cleanReps, lengthOf, setsOnce, topLoad } from "./logged";
 export { mergeLogs } from "./mergeLogs";
 export { PLACE_PRESETS, PRESET_WORDS, placeFrom } from "./presets";
+export { withChanges } from "./schedule";
 export { isOn } from "./switches";
 export {
   type AmountRule,

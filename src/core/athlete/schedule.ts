@@ -47,6 +47,16 @@ export type WeekChange =
   | { kind: "closed"; place: string; start: IsoDate; end: IsoDate; instead?: string }
   /** A window of that day alone; it takes the place of those it overlaps. */
   | { kind: "window"; date: IsoDate; start: ClockTime; minutes: number; place: string };
+
+/** A change of a session's week takes the place of the one of its kind that was there. */
+export const withChanges = (changes: readonly WeekChange[], added: readonly WeekChange[]): WeekChange[] => [
+  ...changes.filter(
+    (c) =>
+      !added.some((n) => n.kind === c.kind && "week" in n && "week" in c && n.week === c.week && n.label === c.label),
+  ),
+  ...added,
+];
+
 export interface LockedSession {
   date: IsoDate;
   start: ClockTime;

@@ -6,7 +6,6 @@ export type { DayLoading, SeasonDay } from "./day";
 export { withPastKept } from "./past";
 export { phaseOn, planPhases, type SeasonPhase, type SeasonWarning } from "./phases";
 export {
-  CLASS_RULES,
   inOrder,
   isBig,
   lastRaceDay,
@@ -16,7 +15,6 @@ export {
   raceDay,
   raceMinutes,
   stageOn,
-  stagesAfter,
 } from "./races";
 export type { WantedSession } from "./wanted";
 export { buildOf, inWeek, type SeasonWeek, seasonWeeks } from "./weeks";

@@ -1,7 +1,7 @@
 /** The week board: what is changed of a week by hand, and undo and redo of everything that was changed. */
 import { moveBody, stepBody, type WeightsBody, weekChangesBody, weightsBody } from "../../api/requests";
 import type { EditsView, HistoryView, RoomView, RuleWeightsView } from "../../api/views";
-import type { Athlete, LockedSession, Settings } from "../../core/athlete";
+import { type Athlete, type LockedSession, type Settings, withChanges } from "../../core/athlete";
 import { addDays, dayLabel, type IsoDate, mondayOf, weekday } from "../../core/dates";
 import { nearestChanges } from "../../core/planning";
 import { asLocked, DEFAULT_WEIGHTS } from "../../core/week";
@@ -71,15 +71,7 @@ function changeRoutes(r: RouteList, ctx: ServerContext): void {
       const apply = (a: Athlete): Athlete => {
         const changes = (a.changes ?? []).filter((c) => !body.drop.changes.some(sameAs(c)));
         const away = a.away.filter((x) => !body.drop.away.some(sameAs(x)));
-        const next = [
-          ...changes.filter(
-            (c) =>
-              !body.add.changes.some(
-                (n) => n.kind === c.kind && "week" in n && "week" in c && n.week === c.week && n.label === c.label,
-              ),
-          ),
-          ...body.add.changes,
-        ];
+        const next = withChanges(changes, body.add.changes);
         const { changes: _, ...rest } = a;
         return { ...rest, away: [...away, ...body.add.away], ...(next.length > 0 ? { changes: next } : {}) };
       };

@@ -1,6 +1,6 @@
 /** What a session would lose by being shorter, worked out before it is taken. */
 import type { ShorterView } from "../../api/views";
-import type { Label, WeekChange } from "../../core/athlete";
+import { type Label, type WeekChange, withChanges } from "../../core/athlete";
 import { type IsoDate, mondayOf } from "../../core/dates";
 import type { Item } from "../../core/session";
 import type { Planned } from "../planner";
@@ -17,10 +17,7 @@ export const shortened = (date: IsoDate, label: Label, minutes: number): Shorten
 
 /** The facts as they would be with the session shortened; one that was shortened before is shortened anew. */
 export function withShorter(s: Stored, change: Shorten): Stored {
-  const others = (s.athlete.changes ?? []).filter(
-    (c) => !(c.kind === "shorten" && c.week === change.week && c.label === change.label),
-  );
-  return { ...s, athlete: { ...s.athlete, changes: [...others, change] } };
+  return { ...s, athlete: { ...s.athlete, changes: withChanges(s.athlete.changes ?? [], [change]) } };
 }
 
 const sessionIn = ({ plan }: Planned, date: IsoDate, label: Label) =>

@@ -1,4 +1,5 @@
 /** One cell of the grid, or a row's week, to be changed; what cannot be done is said at once, with the reason. */
+import type { ReactNode } from "react";
 import { useId } from "react";
 import type { Approach, DoseCell, DoseRow, Range } from "../../core/athlete";
 import { type CellFault, percentFor } from "../../core/dose";
@@ -154,19 +155,14 @@ function Cell({
         onChange={(seconds) => onChange({ ...cell, seconds })}
         fault={fault("seconds")}
       />
-      <div className="mb-2">
-        <div className="flex items-center gap-2">
-          <span className="w-[92px] text-label font-medium">Rest</span>
-          <Num
-            label="Rest in seconds"
-            value={cell.restSeconds}
-            locked={locked}
-            onChange={(restSeconds) => onChange({ ...cell, restSeconds })}
-          />
-          <span className="text-label text-ink2">s between sets</span>
-        </div>
-        <Fault text={fault("restSeconds")} />
-      </div>
+      <OneNumber title="Rest" unit="s between sets" fault={fault("restSeconds")}>
+        <Num
+          label="Rest in seconds"
+          value={cell.restSeconds}
+          locked={locked}
+          onChange={(restSeconds) => onChange({ ...cell, restSeconds })}
+        />
+      </OneNumber>
       <Tempo tempoId={tempoId} locked={locked} cell={cell} onChange={onChange} />
     </div>
   );
@@ -255,19 +251,14 @@ function HowHard({ locked, by, swap, cell, onChange, fault }: HowHardProps) {
           fault={fault("rir")}
         />
       ) : (
-        <div className="mb-2">
-          <div className="flex items-center gap-2">
-            <span className="w-[92px] text-label font-medium">Percent</span>
-            <Num
-              label="Percent of 1RM"
-              value={cell.percent}
-              locked={locked}
-              onChange={(percent) => onChange({ ...cell, percent })}
-            />
-            <span className="text-label text-ink2">% of 1RM</span>
-          </div>
-          <Fault text={fault("percent")} />
-        </div>
+        <OneNumber title="Percent" unit="% of 1RM" fault={fault("percent")}>
+          <Num
+            label="Percent of 1RM"
+            value={cell.percent}
+            locked={locked}
+            onChange={(percent) => onChange({ ...cell, percent })}
+          />
+        </OneNumber>
       )}
     </>
   );
@@ -301,6 +292,27 @@ function Tempo({ tempoId, locked, cell, onChange }: TempoProps) {
         }}
       />
       <span className="text-label text-ink2">seconds</span>
+    </div>
+  );
+}
+
+interface OneNumberProps {
+  title: string;
+  unit: string;
+  fault: string | undefined;
+  children: ReactNode;
+}
+
+/** One figure on a line, with its name, its unit and what is wrong with it. */
+function OneNumber({ title, unit, fault, children }: OneNumberProps) {
+  return (
+    <div className="mb-2">
+      <div className="flex items-center gap-2">
+        <span className="w-[92px] text-label font-medium">{title}</span>
+        {children}
+        <span className="text-label text-ink2">{unit}</span>
+      </div>
+      <Fault text={fault} />
     </div>
   );
 }

@@ -140,10 +140,7 @@ export function EditRow({
           "rest in seconds",
           row.restSeconds,
           "w-[52px]",
-          (n) => {
-            const { restSeconds: _, ...rest } = row;
-            onChange(n === undefined ? rest : { ...row, restSeconds: n });
-          },
+          (n) => onChange(withField(row, "restSeconds", n)),
           [0, 900],
           made ? String(made.restSeconds) : "",
         )}
@@ -152,6 +149,12 @@ export function EditRow({
       <NoteLine at={at} name={name} row={row} walk={walk} onChange={onChange} made={made} />
     </li>
   );
+}
+
+/** A row with a figure of its own, or without one: then the rules say it. */
+function withField(row: Row, field: "repsLow" | "rir" | "loadKg" | "restSeconds", n: number | undefined): Row {
+  const { [field]: _, ...rest } = row;
+  return (n === undefined ? rest : { ...row, [field]: n }) as Row;
 }
 
 interface NameCellProps {
@@ -219,10 +222,7 @@ function AmountCell({ timed, field, row, onChange }: AmountCellProps) {
             "reps, low end",
             row.repsLow,
             "w-[40px]",
-            (n) => {
-              const { repsLow: _, ...rest } = row;
-              onChange(n === undefined ? rest : { ...row, repsLow: Math.round(n) });
-            },
+            (n) => onChange(withField(row, "repsLow", n === undefined ? n : Math.round(n))),
             [1, 100],
           )}
           <span className="text-ink2">–</span>
@@ -250,10 +250,7 @@ function LoadCell({ made, field, units, row, onChange }: LoadCellProps) {
           `load in ${units.massUnit}, empty works it out`,
           row.loadKg === undefined ? undefined : massNumber(row.loadKg, units),
           "w-[78px]",
-          (n) => {
-            const { loadKg: _, ...rest } = row;
-            onChange(n === undefined ? rest : { ...row, loadKg: units.massUnit === "lb" ? lbToKg(n) : n });
-          },
+          (n) => onChange(withField(row, "loadKg", n === undefined ? n : units.massUnit === "lb" ? lbToKg(n) : n)),
           [0, 1300],
           made.loadKg === null ? "find" : String(massNumber(made.loadKg, units)),
         )
@@ -325,15 +322,7 @@ function walkFrom(e: KeyboardEvent<HTMLInputElement>, at: number, field: FieldNa
 
 interface ReserveCellProps {
   timed: boolean;
-  field: (
-    id: "reps" | "sets" | "rir" | "note" | "low" | "load" | "rest",
-    words: string,
-    value: number | undefined,
-    width: string,
-    put: (n: number | undefined) => void,
-    limits: [number, number],
-    placeholder?: string,
-  ) => ReactNode;
+  field: FieldMaker;
   row: Row;
   onChange: (r: Row) => void;
 }
@@ -344,17 +333,7 @@ function ReserveCell({ timed, field, row, onChange }: ReserveCellProps) {
       {timed ? (
         <span className="text-center text-ink2">–</span>
       ) : (
-        field(
-          "rir",
-          "in reserve",
-          row.rir,
-          "w-[42px]",
-          (n) => {
-            const { rir: _, ...rest } = row;
-            onChange(n === undefined ? rest : { ...row, rir: n });
-          },
-          [0, 10],
-        )
+        field("rir", "in reserve", row.rir, "w-[42px]", (n) => onChange(withField(row, "rir", n)), [0, 10])
       )}
     </>
   );

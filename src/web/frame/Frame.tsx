@@ -1,10 +1,11 @@
 /** The frame: title block, rail, status bar; on a phone a top line and a bar at the bottom. Every view stands in its middle. */
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Outlet, useLocation, useMatch, useNavigate } from "react-router";
-import { Toaster, useSonner } from "sonner";
+import { useSonner } from "sonner";
 import type { SquadRow } from "../../api/views";
 import { useSquad } from "../data/hooks";
 import { useKeys } from "../ui/keys";
+import { Told } from "../ui/Told";
 import { useUndo } from "../ui/undo";
 import { usePhone } from "../ui/usePhone";
 import { useCurrentRow, useGoTo } from "./current";
@@ -160,13 +161,7 @@ export function Frame() {
         </Suspense>
       )}
       <KeySheet open={help} onClose={() => setHelp(false)} />
-      <Toaster
-        position="bottom-center"
-        offset={{ bottom: 0 }}
-        mobileOffset={{ bottom: 60, left: 0, right: 0 }}
-        gap={0}
-        toastOptions={{ className: "told", unstyled: true }}
-      />
+      <Told position="bottom-center" offset={{ bottom: 0 }} mobileOffset={{ bottom: 60, left: 0, right: 0 }} />
     </div>
   );
 }

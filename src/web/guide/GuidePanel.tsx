@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { ICON } from "../ui/glyphs";
 import { usePhone } from "../ui/usePhone";
-import { GUIDE, type GuidePage, guideAddress, partsOf } from "./pages";
+import { GUIDE, GUIDE_GROUPS, type GuidePage, guideAddress, partsOf } from "./pages";
 
 interface Props {
   /** A page's id; anything else shows the list. */
@@ -39,8 +39,7 @@ export default function GuidePanel({ page, row, onPage, onClose }: Props) {
 }
 
 function Tasks({ onPage }: { onPage: (page: string) => void }) {
-  const groups = [...new Set(GUIDE.map((p) => p.group))];
-  return groups.map((group) => (
+  return GUIDE_GROUPS.map((group) => (
     <section key={group} aria-label={group} className="mb-3">
       <h3 className="sec-h">{group}</h3>
       <ul>

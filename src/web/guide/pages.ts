@@ -287,6 +287,9 @@ export const GUIDE: readonly GuidePage[] = [
   },
 ];
 
+/** In their order. */
+export const GUIDE_GROUPS = [...new Set(GUIDE.map((p) => p.group))];
+
 /** @param athlete whose view, where the page is about one; null where there is none yet */
 export const guideAddress = (p: GuidePage, athlete: string | null): string | null =>
   !p.view.startsWith("a/") ? `/${p.view}` : athlete === null ? null : `/a/${athlete}/${p.view.slice(2)}`;

@@ -1,6 +1,6 @@
 /** The endurance plan in short: a usual week from records or from a starter, this week's amount and what it rises to. */
 
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Link } from "react-router";
 import type { IntakeView } from "../../api/views";
 import type { EndurancePlan } from "../../core/athlete";
@@ -10,9 +10,10 @@ import { planFaults, ruleFrom, STARTER_COUNTS, starterWeek } from "../../core/mi
 import { useSavePlan } from "../data/mileage";
 import { useWaiting } from "../data/saved";
 import { useHeld } from "../data/tags";
+import type { Units } from "../format";
 import { amountFrom, amountNumber, amountUnit } from "../mileage/amounts";
 import { Field, FormProblem, numberFrom } from "../ui/form";
-import { useLatest } from "../ui/latest";
+import { useAutosave } from "../ui/useAutosave";
 
 /** Milliseconds of quiet before a change is sent. */
 const QUIET = 400;
@@ -66,17 +67,11 @@ export function EnduranceStep({ view }: { view: IntakeView }) {
   };
   const plan = planOf();
   const faults = plan ? planFaults(plan) : [];
-  const send = useLatest(() => {
+  const send = () => {
     if (!touched || !plan || faults.length > 0) return;
     save.mutate(plan, { onSuccess: () => setProblem(""), onError: (e) => setProblem(e.message) });
-  });
-  const key = JSON.stringify(f);
-  useEffect(() => {
-    if (!key) return;
-    const timer = setTimeout(() => send.current(), QUIET);
-    return () => clearTimeout(timer);
-  }, [key]);
-  useEffect(() => () => send.current(), []);
+  };
+  useAutosave(JSON.stringify(f), send, QUIET);
   const put = (more: Partial<Form>) => {
     setTouched(true);
     setF({ ...f, ...more });
@@ -143,7 +138,7 @@ export function EnduranceStep({ view }: { view: IntakeView }) {
 
 interface FoundNoteProps {
   found: UsualFound;
-  units: { readonly distanceUnit: "km" | "mi"; readonly massUnit: "kg" | "lb" };
+  units: Units;
   stored: EndurancePlan | null;
   put: (more: Partial<Form>) => void;
 }

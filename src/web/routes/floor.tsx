@@ -1,7 +1,6 @@
 /** Floor: the session at the rack, on a phone. One tap logs a set as prescribed. */
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { Toaster } from "sonner";
 import type { SessionView } from "../../api/views";
 import { useSession, useSquad } from "../data/hooks";
 import { Exercise } from "../floor/Exercise";
@@ -23,6 +22,7 @@ import { type Sent, useLog } from "../floor/useLog";
 import { day, sessionName, type Units } from "../format";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { Failed, LoadingNote } from "../ui/State";
+import { Told } from "../ui/Told";
 
 export default function FloorRoute() {
   const { id = "", date = "", label = "" } = useParams();
@@ -151,12 +151,7 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
           onEnd={() => setEnding(true)}
         />
       )}
-      <Toaster
-        position="top-center"
-        offset={{ top: 56 }}
-        mobileOffset={{ top: 56, left: 0, right: 0 }}
-        toastOptions={{ className: "told", unstyled: true }}
-      />
+      <Told position="top-center" offset={{ top: 56 }} mobileOffset={{ top: 56, left: 0, right: 0 }} />
     </main>
   );
 }

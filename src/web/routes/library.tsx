@@ -18,6 +18,7 @@ import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
 import { Failed, LoadingNote } from "../ui/State";
+import { useSettled } from "../ui/useSettled";
 
 const OwnForm = lazy(() => import("../library/OwnForm"));
 
@@ -62,16 +63,14 @@ function Library({ library }: { library: LibraryView }) {
     setText("");
     navigate(window.location.pathname, { replace: true });
   };
+  const rested = useSettled(text, TYPING_REST);
   useEffect(() => {
-    const rest = setTimeout(() => {
-      if (text !== addressNow().text)
-        navigate(
-          addressWith((now) => ({ ...now, text })),
-          { replace: true },
-        );
-    }, TYPING_REST);
-    return () => clearTimeout(rest);
-  }, [text, navigate]);
+    if (rested === addressNow().text) return;
+    navigate(
+      addressWith((now) => ({ ...now, text: rested })),
+      { replace: true },
+    );
+  }, [rested, navigate]);
   const nearest = nearestTo(filter.text);
   const query = new URLSearchParams(paramsFrom(filter)).toString();
   const open = (id: string) => navigate(`/library/${id}${query ? `?${query}` : ""}`);

@@ -1,6 +1,6 @@
 /** The usual week of an athlete, saved as it is changed; undo takes a change back. */
 
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Link, useParams } from "react-router";
 import type { EndurancePlan } from "../../core/athlete";
 import { STARTER_SESSIONS, starterWeek } from "../../core/mileage";
@@ -10,9 +10,9 @@ import { useHeld } from "../data/tags";
 import { usePlanning } from "../data/trial";
 import { useUnits } from "../frame/current";
 import { fromThisWeek, ordinaryAmount, UsualWeekEditor } from "../mileage/UsualWeekEditor";
-import { useLatest } from "../ui/latest";
 import { Failed, LoadingNote } from "../ui/State";
 import { tellFault } from "../ui/tell";
+import { useAutosave } from "../ui/useAutosave";
 
 /** Milliseconds of quiet before a change is sent. */
 const QUIET = 500;
@@ -28,20 +28,14 @@ export default function UsualWeekRoute() {
   const [stored, setStored] = useState<EndurancePlan | null>(null);
   const waiting = draft !== null && draft !== stored;
   const { mutate } = save;
-  const send = useLatest(() => {
+  const send = () => {
     if (waiting)
       mutate(draft, {
         onSuccess: () => setStored(draft),
         onError: (e) => tellFault(`Not saved: ${e.message}`),
       });
-  });
-  useEffect(() => {
-    if (!draft) return;
-    const timer = setTimeout(() => send.current(), QUIET);
-    return () => clearTimeout(timer);
-  }, [draft]);
-  // What is left before it was sent is sent on leaving.
-  useEffect(() => () => send.current(), []);
+  };
+  useAutosave(draft, send, QUIET);
   if (planning.isPending || season.isPending) return <LoadingNote what="the usual week" />;
   if (planning.isError) return <Failed error={planning.error} retry={() => planning.refetch()} what="The usual week" />;
   if (season.isError) return <Failed error={season.error} retry={() => season.refetch()} what="The season" />;

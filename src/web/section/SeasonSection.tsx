@@ -1,7 +1,7 @@
 /** The season as a ground section. Everything drawn stands in the layout; the table twin below is for screen readers. */
 
 import type { ReactNode } from "react";
-import type { SeasonView, SeasonWeekView } from "../../api/views";
+import type { SeasonView } from "../../api/views";
 import { Defs } from "./Defs";
 import type { SeasonLayout } from "./layout/season";
 import { Anchor, Earth, Flag, Plumb, Text, Triangle } from "./parts";
@@ -272,26 +272,12 @@ function WarningMark({ l }: { l: SeasonLayout }) {
 }
 
 /** Scales, the chosen week, and the endurance as ground. */
-function Backdrop({
-  l,
-  chosen,
-}: {
+interface BackdropProps {
   l: SeasonLayout;
-  chosen:
-    | {
-        week: SeasonWeekView;
-        index: number;
-        x0: number;
-        x1: number;
-        value: number;
-        peak: number;
-        ascentTip: number | null;
-        usual: number | null;
-        planned: number | null;
-        layers: { sport: "run" | "triathlon" | "ride" | "row" | "hike" | "swim" | "other"; y: number }[];
-      }
-    | undefined;
-}) {
+  chosen: SeasonLayout["columns"][number] | undefined;
+}
+
+function Backdrop({ l, chosen }: BackdropProps) {
   return (
     <>
       {l.strata.slice(1).map((s) => (
