@@ -7,6 +7,7 @@ import type { SeasonWorker } from "../worker/season.worker";
 import { get, put } from "./api";
 import { useChange } from "./hooks";
 import { type Started, startWorker } from "./remote";
+import { NOTHING_TRIED, type TrialAction, type TrialState, trial } from "./trialState";
 
 export interface Trial {
   /** What `view` was planned from; null while nothing is tried. */
@@ -32,14 +33,21 @@ export const useTakeScenario = (id: string) => useChange(id, (s: ScenarioBody) =
 /** Loads the facts and starts the worker ahead of the first change. */
 export function useTrial(id: string): Trial {
   const planning = usePlanning(id);
-  const [shown, setShown] = useState<{ scenario: ScenarioBody; view: SeasonView } | null>(null);
+  // Asked of between two renderings: what is drawn follows in its own time.
+  const state = useRef(NOTHING_TRIED);
+  const [{ shown, fault }, setDrawn] = useState<Pick<TrialState, "shown" | "fault">>(NOTHING_TRIED);
   const [busy, setBusy] = useState(false);
-  const [fault, setFault] = useState<string | null>(null);
   const worker = useRef<Started<SeasonWorker> | null>(null);
-  /** Asked and not yet planned. */
-  const wanted = useRef<ScenarioBody | null>(null);
-  const latest = useRef<ScenarioBody | null>(null);
-  const running = useRef(false);
+
+  const act = (action: TrialAction): void => {
+    state.current = trial(state.current, action);
+    const { shown: view, fault: said, running } = state.current;
+    setBusy(running !== null);
+    const draw = () => setDrawn({ shown: view, fault: said });
+    // A plan is drawn in slices, so that the drag is never held up.
+    if (action.type === "planned") startTransition(draw);
+    else if (action.type === "failed" || action.type === "discarded") draw();
+  };
 
   const facts = planning.data ?? null;
   useEffect(() => {
@@ -49,42 +57,29 @@ export function useTrial(id: string): Trial {
       (remote) => remote.load(facts),
     );
     worker.current = started;
-    // Facts that change while something is tried: the trial is planned from the new ones.
-    if (latest.current) {
-      wanted.current = latest.current;
-      void run();
-    }
+    act({ type: "facts-changed" });
+    void run();
     return () => {
       worker.current = null;
       started.end();
     };
   }, [facts]);
 
-  /** One plan at a time; whatever was asked meanwhile but the last is passed over. */
   const run = async () => {
-    if (running.current) return;
-    running.current = true;
-    setBusy(true);
-    try {
-      while (wanted.current && worker.current) {
-        const scenario = wanted.current;
-        const { remote, ready, gone } = worker.current;
+    if (state.current.running) return;
+    while (state.current.wanted && worker.current) {
+      act({ type: "begun" });
+      const scenario = state.current.running;
+      if (!scenario) return;
+      const { remote, ready, gone } = worker.current;
+      try {
         const next = await Promise.race([ready.then(() => remote.plan(scenario)), gone]);
-        if (next === null) continue;
-        if (wanted.current === scenario) wanted.current = null;
-        if (latest.current === null) break;
-        // Drawn in slices, so that the hand that drags is never held up; what did not change is not drawn again.
-        startTransition(() => {
-          setShown((before) => ({ scenario, view: before ? replaceEqualDeep(before.view, next) : next }));
-          setFault(null);
-        });
+        // What did not change is not drawn again.
+        const before = state.current.shown?.view;
+        act(next ? { type: "planned", view: before ? replaceEqualDeep(before, next) : next } : { type: "cut-off" });
+      } catch (error) {
+        act({ type: "failed", fault: error instanceof Error ? error.message : "The season cannot be planned." });
       }
-    } catch (error) {
-      wanted.current = null;
-      setFault(error instanceof Error ? error.message : "The season cannot be planned.");
-    } finally {
-      running.current = false;
-      setBusy(false);
     }
   };
   return {
@@ -93,17 +88,11 @@ export function useTrial(id: string): Trial {
     busy,
     fault,
     facts,
-    latest: () => latest.current,
-    attempt: (s) => {
-      latest.current = s;
-      wanted.current = s;
+    latest: () => state.current.latest,
+    attempt: (scenario) => {
+      act({ type: "attempted", scenario });
       void run();
     },
-    discard: () => {
-      latest.current = null;
-      wanted.current = null;
-      setShown(null);
-      setFault(null);
-    },
+    discard: () => act({ type: "discarded" }),
   };
 }

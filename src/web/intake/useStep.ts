@@ -1,6 +1,6 @@
 /** One step of the intake: saved as it is changed, kept in the browser until the server has it. */
 
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useReducer, useRef, useState } from "react";
 import { type IntakeBody, intakeBody } from "../../api/requests";
 import type { Fault } from "../../formats/fault";
 import { faultsOf } from "../../formats/fault";
@@ -9,6 +9,7 @@ import { useSaveIntake } from "../data/intake";
 import { useWaiting } from "../data/saved";
 import { useHeld } from "../data/tags";
 import { useLatest } from "../ui/latest";
+import { opened, type Saving, saving } from "./saving";
 
 /** Milliseconds of quiet before a change is sent. */
 const QUIET = 400;
@@ -24,14 +25,8 @@ export function draftOf<T>(key: string): T | null {
 
 export const keepDraft = (key: string, value: unknown): void => localStorage.setItem(key, JSON.stringify(value));
 
-export interface Step<T> {
-  value: T;
+export interface Step<T> extends Saving<T> {
   set: (next: T) => void;
-  /** Faults by path, as the server would say them. */
-  faults: Fault[];
-  state: "saved" | "saving" | "waiting";
-  /** What could not be stored, in one sentence. */
-  problem: string;
 }
 
 /**
@@ -41,10 +36,7 @@ export interface Step<T> {
  */
 export function useStep<T>(id: string, name: string, initial: T, toBody: (value: T) => unknown): Step<T> {
   const key = `field-anchor:intake:${id}:${name}`;
-  const [value, setValue] = useState<T>(() => draftOf<T>(key) ?? initial);
-  const [faults, setFaults] = useState<Fault[]>([]);
-  const [problem, setProblem] = useState("");
-  const [state, setState] = useState<Step<T>["state"]>("saved");
+  const [step, act] = useReducer(saving<T>, null, () => opened(draftOf<T>(key), initial));
   const save = useSaveIntake(id);
   const [sections] = useState(() =>
     Object.keys(toBody(initial) as object)
@@ -54,9 +46,9 @@ export function useStep<T>(id: string, name: string, initial: T, toBody: (value:
   useHeld(`athletes/${id}/intake/${sections}`);
   const stored = useLatest(initial);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
-  const latest = useRef(value);
+  const latest = useRef(step.value);
   const { mutate } = save;
-  useWaiting(state === "waiting");
+  useWaiting(step.state === "waiting");
 
   const send = useCallback(() => {
     timer.current = null;
@@ -64,28 +56,24 @@ export function useStep<T>(id: string, name: string, initial: T, toBody: (value:
     const body = toBody(sent);
     const checked = intakeBody.safeParse(body);
     if (!checked.success) {
-      setFaults(faultsOf(checked.error, body));
-      setState("waiting");
+      act({ type: "incomplete", faults: faultsOf(checked.error, body) });
       return;
     }
-    setFaults([]);
-    setState("saving");
+    act({ type: "sent" });
     mutate(checked.data as IntakeBody, {
       onSuccess: (answer) => {
         if (latest.current !== sent) return;
         localStorage.removeItem(key);
-        if (answer === THEIRS) {
-          latest.current = stored.current;
-          setValue(stored.current);
-        }
-        setState("saved");
-        setProblem("");
+        if (answer !== THEIRS) return act({ type: "stored", sent });
+        latest.current = stored.current;
+        act({ type: "stored", sent, instead: stored.current });
       },
-      onError: (error) => {
-        setState("waiting");
-        setFaults(error instanceof ProblemError ? error.problem.faults : []);
-        setProblem(error.message);
-      },
+      onError: (error) =>
+        act({
+          type: "refused",
+          faults: error instanceof ProblemError ? error.problem.faults : [],
+          problem: error.message,
+        }),
     });
   }, [key, mutate, toBody]);
   const sendNow = useLatest(send);
@@ -102,13 +90,12 @@ export function useStep<T>(id: string, name: string, initial: T, toBody: (value:
 
   const set = (next: T): void => {
     latest.current = next;
-    setValue(next);
+    act({ type: "typed", value: next });
     keepDraft(key, next);
-    setState("saving");
     if (timer.current !== null) clearTimeout(timer.current);
     timer.current = setTimeout(() => sendNow.current(), QUIET);
   };
-  return { value, set, faults, state, problem };
+  return { ...step, set };
 }
 
 /** @returns the fault of a path, if any */
