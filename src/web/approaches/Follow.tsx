@@ -33,57 +33,59 @@ export function Follow({ name, view, approaches, onPreview, onClubRules }: Props
   ));
   const toggle = (list: string[], id: string) => (list.includes(id) ? list.filter((x) => x !== id) : [...list, id]);
   return (
-    <div className="grid min-h-0 flex-1 grid-cols-[320px_minmax(0,1fr)] gap-6 overflow-auto px-4 pb-4">
-      <section>
-        <h2 className="sec-h pt-3">Approach</h2>
-        <label className="block text-label font-medium" htmlFor="follow-all">
-          {name} follows
-        </label>
-        <select id="follow-all" className="input mb-3" value={approach} onChange={(e) => setApproach(e.target.value)}>
-          {options}
-        </select>
-        <p className="mb-1 text-label text-ink2">Another in one phase:</p>
-        {PHASES.map((p: Phase) => (
-          <div key={p} className="mb-1.5 flex items-center gap-2">
-            <label htmlFor={`follow-${p}`} className="flex w-[92px] items-center gap-1.5 text-label font-medium">
-              <i className="sw" style={{ background: STRATA[p].tint }} /> {PHASE_NAMES[p]}
-            </label>
-            <select
-              id={`follow-${p}`}
-              className="input h-7 text-label"
-              value={byPhase[p] ?? ""}
-              onChange={(e) =>
-                setByPhase((b) => {
-                  const { [p]: _, ...rest } = b;
-                  return e.target.value === "" ? rest : { ...rest, [p]: e.target.value };
-                })
-              }
-            >
-              <option value="">as above</option>
-              {options}
-            </select>
-          </div>
-        ))}
-        <button
-          type="button"
-          className="btn btn-pri mt-3"
-          disabled={!changed}
-          onClick={() => onPreview({ approach, approachByPhase: byPhase, rulesOff: off })}
-        >
-          See what changes
-        </button>
-        {!changed && <p className="mt-1 text-label text-ink2">Nothing is changed yet.</p>}
-      </section>
-      <section>
-        <h2 className="sec-h pt-3">
-          Rules of the phases
-          <span className="font-normal">what must hold, clearance, pain and age cannot be switched off</span>
-        </h2>
-        <RulesTable name={name} club={club} off={off} setOff={setOff} toggle={toggle} setClub={setClub} />
-        <button type="button" className="btn mt-3" disabled={!clubChanged} onClick={() => onClubRules(club)}>
-          Change the rules of all athletes
-        </button>
-      </section>
+    <div className="@container min-h-0 flex-1 overflow-auto px-4 pb-4">
+      <div className="grid grid-cols-[320px_minmax(0,1fr)] gap-6 @max-[760px]:grid-cols-1">
+        <section>
+          <h2 className="sec-h pt-3">Approach</h2>
+          <label className="block text-label font-medium" htmlFor="follow-all">
+            {name} follows
+          </label>
+          <select id="follow-all" className="input mb-3" value={approach} onChange={(e) => setApproach(e.target.value)}>
+            {options}
+          </select>
+          <p className="mb-1 text-label text-ink2">Another in one phase:</p>
+          {PHASES.map((p: Phase) => (
+            <div key={p} className="mb-1.5 flex items-center gap-2">
+              <label htmlFor={`follow-${p}`} className="flex w-[92px] items-center gap-1.5 text-label font-medium">
+                <i className="sw" style={{ background: STRATA[p].tint }} /> {PHASE_NAMES[p]}
+              </label>
+              <select
+                id={`follow-${p}`}
+                className="input h-7 text-label"
+                value={byPhase[p] ?? ""}
+                onChange={(e) =>
+                  setByPhase((b) => {
+                    const { [p]: _, ...rest } = b;
+                    return e.target.value === "" ? rest : { ...rest, [p]: e.target.value };
+                  })
+                }
+              >
+                <option value="">as above</option>
+                {options}
+              </select>
+            </div>
+          ))}
+          <button
+            type="button"
+            className="btn btn-pri mt-3"
+            disabled={!changed}
+            onClick={() => onPreview({ approach, approachByPhase: byPhase, rulesOff: off })}
+          >
+            See what changes
+          </button>
+          {!changed && <p className="mt-1 text-label text-ink2">Nothing is changed yet.</p>}
+        </section>
+        <section>
+          <h2 className="sec-h pt-3">
+            Rules of the phases
+            <span className="font-normal">what must hold, clearance, pain and age cannot be switched off</span>
+          </h2>
+          <RulesTable name={name} club={club} off={off} setOff={setOff} toggle={toggle} setClub={setClub} />
+          <button type="button" className="btn mt-3" disabled={!clubChanged} onClick={() => onClubRules(club)}>
+            Change the rules of all athletes
+          </button>
+        </section>
+      </div>
     </div>
   );
 }

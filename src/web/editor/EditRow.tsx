@@ -95,7 +95,7 @@ export function EditRow({
       className={`relative border-b border-hair bg-paper ${isDragging ? "z-10 border-y border-iron bg-surface" : ""} ${row.linked ? "" : "border-t-0"}`}
       data-testid="edit-row"
     >
-      <div className="grid grid-cols-[26px_38px_minmax(0,1fr)_46px_96px_48px_86px_58px_62px] items-center gap-1.5 py-2">
+      <div className={`grid ${ROW_GRID} items-center gap-1.5 py-2`}>
         <button
           ref={setActivatorNodeRef}
           type="button"
@@ -124,26 +124,38 @@ export function EditRow({
           at={at}
           onLink={onLink}
         />
-        {field(
-          "sets",
-          "sets",
-          row.sets,
-          "w-[42px]",
-          (n) => onChange({ ...row, sets: Math.round(n ?? row.sets) }),
-          [1, 10],
-        )}
-        <AmountCell timed={timed} field={field} row={row} onChange={onChange} />
-        <ReserveCell timed={timed} field={field} row={row} onChange={onChange} />
-        <LoadCell made={made} field={field} units={units} row={row} onChange={onChange} />
-        {field(
-          "rest",
-          "rest in seconds",
-          row.restSeconds,
-          "w-[52px]",
-          (n) => onChange(withField(row, "restSeconds", n)),
-          [0, 900],
-          made ? String(made.restSeconds) : "",
-        )}
+        <div className="contents @max-[760px]:order-last @max-[760px]:col-span-full @max-[760px]:flex @max-[760px]:flex-wrap @max-[760px]:gap-x-3 @max-[760px]:gap-y-1 @max-[760px]:pl-[70px]">
+          <Captioned as="Sets">
+            {field(
+              "sets",
+              "sets",
+              row.sets,
+              "w-[42px]",
+              (n) => onChange({ ...row, sets: Math.round(n ?? row.sets) }),
+              [1, 10],
+            )}
+          </Captioned>
+          <Captioned as={timed ? "Seconds" : "Reps"}>
+            <AmountCell timed={timed} field={field} row={row} onChange={onChange} />
+          </Captioned>
+          <Captioned as="RIR">
+            <ReserveCell timed={timed} field={field} row={row} onChange={onChange} />
+          </Captioned>
+          <Captioned as={`Load, ${units.massUnit}`}>
+            <LoadCell made={made} field={field} units={units} row={row} onChange={onChange} />
+          </Captioned>
+          <Captioned as="Rest, s">
+            {field(
+              "rest",
+              "rest in seconds",
+              row.restSeconds,
+              "w-[52px]",
+              (n) => onChange(withField(row, "restSeconds", n)),
+              [0, 900],
+              made ? String(made.restSeconds) : "",
+            )}
+          </Captioned>
+        </div>
         <RemoveCell name={name} count={count} onRemove={onRemove} />
       </div>
       <NoteLine at={at} name={name} row={row} walk={walk} onChange={onChange} made={made} />
@@ -155,6 +167,22 @@ export function EditRow({
 function withField(row: Row, field: "repsLow" | "rir" | "loadKg" | "restSeconds", n: number | undefined): Row {
   const { [field]: _, ...rest } = row;
   return (n === undefined ? rest : { ...row, [field]: n }) as Row;
+}
+
+/** Columns of a row; where there is little room the figures stand under the name, each with its own words. */
+export const ROW_GRID =
+  "grid-cols-[26px_38px_minmax(0,1fr)_46px_96px_48px_86px_58px_62px] @max-[760px]:grid-cols-[26px_38px_minmax(0,1fr)_44px]";
+
+/** A figure with its words where the columns' heads are not shown. */
+function Captioned({ as, children }: { as: string; children: ReactNode }) {
+  return (
+    <span className="contents @max-[760px]:grid">
+      <span className="hidden text-label text-ink2 @max-[760px]:block" aria-hidden="true">
+        {as}
+      </span>
+      {children}
+    </span>
+  );
 }
 
 interface NameCellProps {
@@ -175,7 +203,7 @@ function NameCell({ exercises, name, timed, row, onChange, exercise, at, onLink 
       <Picker
         exercises={exercises}
         label={`Instead of ${name}`}
-        className="flex min-h-6 min-w-0 items-center gap-2 text-left font-semibold decoration-edge decoration-dotted underline-offset-4 hover:underline"
+        className="flex min-h-7 max-w-full min-w-0 items-center gap-2 text-left font-semibold decoration-edge decoration-dotted underline-offset-4 hover:underline"
         onPick={(e) => {
           const wasTimed = timed;
           const { seconds: _s, reps: _r, repsLow: _l, rir: _i, loadKg: _k, ...rest } = row;

@@ -49,7 +49,7 @@ export function WeekStep({ view }: { view: IntakeView }) {
     <div>
       <FormProblem text={step.problem} />
       <div className="mb-2 flex flex-wrap items-center gap-2">
-        <span className="text-label font-medium">Paint</span>
+        <span className="text-label font-medium">Mark</span>
         <Segments
           name="Brush"
           options={[...places.map((p) => [p, p] as [string, string]), ["", "Erase"]]}
@@ -57,8 +57,8 @@ export function WeekStep({ view }: { view: IntakeView }) {
           onChange={setBrush}
         />
         <span className="text-label text-ink2">
-          Drag over the hours in which strength work may stand. With keys: arrows move, Space begins and ends, Delete
-          rubs out.
+          Drag over the hours in which strength work is possible. With keys: arrows move, Space begins and ends, Delete
+          erases.
         </span>
       </div>
       <div className="flex gap-6 max-[1100px]:flex-col">

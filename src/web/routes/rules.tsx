@@ -137,7 +137,11 @@ function Rule({ id, values }: { id: RuleId; values: RuleValues }) {
   const spoken = own.data?.spoken[id];
   const off = own.data?.rulesOff.some((x) => ruleIdOf(x) === id);
   return (
-    <main className="min-h-0 min-w-0 overflow-auto px-5 pb-6">
+    <main
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by the keyboard
+      tabIndex={0}
+      className="min-h-0 min-w-0 overflow-auto px-5 pb-6"
+    >
       <div className="flex min-h-[52px] flex-wrap items-center gap-x-3">
         <h2 className="text-title leading-6 font-[650]">{r.title}</h2>
         <span className="text-ink2">

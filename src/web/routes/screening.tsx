@@ -63,7 +63,7 @@ function Overview({ id, view }: { id: string; view: ScreeningView }) {
               : "New screen"}
           </button>
         </PageHeader>
-        <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">
+        <div className="@container min-h-0 flex-1 overflow-auto px-4 pb-4">
           <Tests view={view} at={at} setAt={setAt} />
           {test && (
             <section className="mt-5">
@@ -114,12 +114,12 @@ function Tests({ view, at, setAt }: TestsProps) {
       <thead>
         <tr className="h-7 text-label text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
           <th className="font-semibold">Test</th>
-          <th className="w-[76px] font-semibold max-[700px]:w-[56px]">Left</th>
-          <th className="w-[76px] font-semibold max-[700px]:w-[56px]">Right</th>
-          <th className="w-[76px] font-semibold max-[700px]:w-[56px]">Mark</th>
-          <th className="w-[120px] font-semibold max-[700px]:w-[72px]">Result</th>
-          <th className="not-phone w-[96px] font-semibold">Since before</th>
-          <th className="not-phone w-[96px] font-semibold">On</th>
+          <th className="w-[76px] font-semibold @max-[720px]:w-[56px]">Left</th>
+          <th className="w-[76px] font-semibold @max-[720px]:w-[56px]">Right</th>
+          <th className="w-[76px] font-semibold @max-[720px]:w-[56px]">Mark</th>
+          <th className="w-[120px] font-semibold @max-[720px]:w-[72px]">Result</th>
+          <th className="w-[96px] @max-[720px]:hidden font-semibold">Since before</th>
+          <th className="w-[96px] @max-[720px]:hidden font-semibold">On</th>
         </tr>
       </thead>
       <tbody>
@@ -157,14 +157,14 @@ function Tests({ view, at, setAt }: TestsProps) {
                   <b className="font-semibold text-brick-ink">under the mark</b>
                 )}
               </td>
-              <td className="not-phone">
+              <td className="@max-[720px]:hidden">
                 {change === null || t.unit === "yes-no"
                   ? "–"
                   : change === 0
                     ? "same"
                     : `${change > 0 ? "+" : "−"}${valueText(t, Math.abs(change))}`}
               </td>
-              <td className="not-phone">{h ? day(h.date) : "–"}</td>
+              <td className="@max-[720px]:hidden">{h ? day(h.date) : "–"}</td>
             </tr>
           );
         })}

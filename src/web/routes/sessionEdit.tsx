@@ -38,7 +38,7 @@ import {
   undone,
   without,
 } from "../editor/draft";
-import { EditRow } from "../editor/EditRow";
+import { EditRow, ROW_GRID } from "../editor/EditRow";
 import { Picker } from "../editor/Picker";
 import { CopySheet, TemplatesSheet } from "../editor/sheets";
 import type { Units } from "../format";
@@ -145,7 +145,7 @@ function Editor({ view, library }: { view: SessionView; library: LibraryView }) 
         >
           <EditTools steps={steps} setSteps={setSteps} setSheet={setSheet} changed={changed} />
         </PageHeader>
-        <div className="min-h-0 flex-1 overflow-auto px-4 pb-4">
+        <div className="@container min-h-0 flex-1 overflow-auto px-4 pb-4">
           <ColumnNames units={units} />
           <RowList
             sensors={sensors}
@@ -244,7 +244,9 @@ function EditTools({ steps, setSteps, setSheet, changed }: EditToolsProps) {
 
 function ColumnNames({ units }: { units: Units }) {
   return (
-    <div className="grid grid-cols-[26px_38px_minmax(0,1fr)_46px_96px_48px_86px_58px_62px] gap-1.5 pb-1 text-label font-semibold text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)]">
+    <div
+      className={`grid ${ROW_GRID} gap-1.5 pb-1 text-label font-semibold text-ink2 shadow-[inset_0_-1.500px_0_var(--color-ground)] @max-[760px]:hidden`}
+    >
       <span />
       <span>Pair</span>
       <span>Exercise</span>
