@@ -2,6 +2,7 @@
 const rooms = [
   "athlete",
   "screening",
+  "pathway",
   "exercise",
   "endurance",
   "legs",

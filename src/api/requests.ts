@@ -1,6 +1,6 @@
 /** What the HTTP interface takes, checked with Zod; the shapes are those of the athlete file. */
 import { z } from "zod";
-import { AREAS, SCREEN_TESTS } from "../core/athlete";
+import { AREAS, SCREEN_TESTS, SIDES } from "../core/athlete";
 import { MINUTES_A_DAY } from "../core/dates";
 import { LOADINGS, MUSCLES, type OwnExercise, PATTERNS } from "../core/exercise";
 import {
@@ -15,6 +15,7 @@ import {
   lineSchema,
   lockedSchema,
   overruleSchema,
+  pathwayStepSchema,
   phaseSchema,
   placeSchema,
   proseSchema,
@@ -65,6 +66,14 @@ export const screenBody = z.strictObject({
   results: z.array(screeningSchema.omit({ date: true })),
   seen: z.array(seenSchema.omit({ date: true })).nullable(),
 });
+/** A stage that the coach confirms, from today on. */
+export const pathwayBody = pathwayStepSchema.omit({ date: true }).extend({
+  area: z.enum(AREAS),
+  side: z.enum(SIDES),
+  /** The coach goes on although the sign is not complete. */
+  anyway: z.boolean().optional(),
+});
+export type PathwayBody = z.infer<typeof pathwayBody>;
 export const swapBody = z.strictObject({ from: idSchema, to: idSchema.nullable() });
 export const hiddenBody = z.strictObject({ hidden: z.boolean() });
 const lines = z.array(textSchema).max(6);

@@ -2,6 +2,7 @@
 export type * from "./clubViews";
 export type * from "./doseViews";
 export type * from "./gymViews";
+export type * from "./healthViews";
 export type * from "./intakeViews";
 export type * from "./recordViews";
 export type * from "./seasonViews";

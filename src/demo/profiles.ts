@@ -437,6 +437,18 @@ export const PROFILES: readonly Profile[] = [
     health: {
       clearanceNeeded: false,
       areas: [{ area: "knee-front", side: "right", status: "recent", since: "2026-01-01", setOffBy: "long descents" }],
+      // On the way back since New Year: at loads, and not yet for their four weeks with even sides.
+      pathways: [
+        {
+          area: "knee-front",
+          side: "right",
+          since: "2026-01-01",
+          steps: [
+            { stage: "move", date: "2026-01-12", by: "Coach Wren" },
+            { stage: "load", date: "2026-02-09", by: "Coach Wren" },
+          ],
+        },
+      ],
     },
     places: [homeFew],
     availability: [
@@ -546,6 +558,23 @@ export const PROFILES: readonly Profile[] = [
     health: {
       clearanceNeeded: false,
       areas: [{ area: "achilles", side: "left", status: "current", since: "2026-01-15", setOffBy: "added speed" }],
+      // Settled and moving: loads can be confirmed.
+      pathways: [
+        {
+          area: "achilles",
+          side: "left",
+          since: "2026-01-15",
+          steps: [
+            {
+              stage: "move",
+              date: "2026-02-02",
+              by: "Coach Wren",
+              clinician: "Ada Finch, physiotherapist",
+              limits: "No speed work until loads go well.",
+            },
+          ],
+        },
+      ],
     },
     places: [placeFrom("home-weights", "home", "lb")],
     availability: [

@@ -14,6 +14,7 @@ import {
   FELT,
   LABELS,
   ONE_REP_MAX_FORMULAS,
+  PATHWAY_STAGES,
   PHASES,
   PRIORITIES,
   SCREEN_TESTS,
@@ -305,6 +306,14 @@ export const placeSchema = z.strictObject({
   bottlesKg: z.array(positive.max(20)).max(20).optional(),
 });
 
+export const pathwayStepSchema = z.strictObject({
+  stage: z.enum(PATHWAY_STAGES),
+  date,
+  by: text.max(120),
+  clinician: text.max(120).optional(),
+  limits: prose.max(2000).optional(),
+});
+
 export const healthSchema = z.strictObject({
   clearanceNeeded: z.boolean(),
   clearance: z
@@ -324,6 +333,10 @@ export const healthSchema = z.strictObject({
       setOffBy: text.optional(),
     }),
   ),
+  pathways: z
+    .array(z.strictObject({ area: z.enum(AREAS), side: z.enum(SIDES), since: date, steps: z.array(pathwayStepSchema) }))
+    .max(100)
+    .optional(),
 });
 export const seasonSchema = z.strictObject({ start: date, end: date });
 export const screeningSchema = z.strictObject({

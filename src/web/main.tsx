@@ -48,6 +48,7 @@ const router = createBrowserRouter([
       { path: "/calendar", lazy: view(() => import("./routes/calendar")) },
       { path: "/new", lazy: view(() => import("./routes/intake")) },
       { path: "/a/:id/intake/:step?", lazy: view(() => import("./routes/intake")) },
+      { path: "/a/:id/health", lazy: view(() => import("./routes/health")) },
       { path: "/a/:id/screening", lazy: view(() => import("./routes/screening")) },
       { path: "/a/:id/screening/run", lazy: view(() => import("./routes/screen")) },
       { path: "/library/:exercise?", lazy: view(() => import("./routes/library")) },

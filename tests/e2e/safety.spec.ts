@@ -1,7 +1,7 @@
 /** Two people at once, a full disk, the club's backups: what the screen says is saved is saved, and nothing is overwritten unseen. */
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join, resolve } from "node:path";
-import { expect, type Page, test } from "../support/journey";
+import { expect, mayBeRefused, type Page, test } from "../support/journey";
 import { buildShim, SHIM } from "../torture/campaigns";
 import { kill, startClub } from "../torture/club";
 
@@ -94,6 +94,7 @@ test("two coaches on one approach: the second sees the first's change before any
 });
 
 test("a race and a note changed meanwhile: mine, theirs, or both", async ({ page }) => {
+  mayBeRefused();
   const id = await newAthlete(page, "hike.json");
   const add = { date: "2026-06-20", name: "Beacon Round", sport: "hike", priority: "C", expectedMinutes: 200 };
   const { id: race } = await (await page.request.post(`/api/athletes/${id}/races`, { data: add })).json();

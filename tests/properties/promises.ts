@@ -3,7 +3,7 @@
  * plan. The lists are read out of the sentences by hand, apart from the library's own gates.
  */
 import { describe, expect, it } from "vitest";
-import { AREA_EFFECT, CLEARANCE_RULE_WORDS } from "../../src/core/athlete/health";
+import { CLEARANCE_RULE_WORDS } from "../../src/core/athlete/health";
 import {
   AREAS,
   type Area,
@@ -16,6 +16,7 @@ import {
   SEEN,
   type Seen,
 } from "../../src/core/athlete/types";
+import { AREA_PLANS } from "../../src/core/pathway";
 import type { Item } from "../../src/core/session/types";
 import { active, days, failed } from "./choice";
 import { type Stood, seasons, sessions } from "./corpus";
@@ -240,7 +241,7 @@ const cleared = (a: Athlete, rule: ClearanceRule, on: string): boolean =>
 
 describe("what the screens promise", () => {
   it.each(AREAS)("of trouble: %s", (area) => {
-    expect(AREA_EFFECT[area].length).toBeGreaterThan(20);
+    expect(AREA_PLANS[area].stages.settle.says.length).toBeGreaterThan(20);
     kept((s) => active(s.athlete, s.session.date).includes(area), BY_AREA[area]);
   });
   it.each(SEEN)("of what was seen: %s", (what) => {

@@ -48,6 +48,7 @@ import { restartShare, taperShare } from "../../src/core/mileage/races";
 import { usualFromRecords } from "../../src/core/mileage/records";
 import { speedsFrom } from "../../src/core/mileage/speed";
 import { plannedWeek } from "../../src/core/mileage/week";
+import { proposalFor, stagesOn } from "../../src/core/pathway";
 import { plan } from "../../src/core/plan";
 import { blockUse } from "../../src/core/planning/chain";
 import { choiceContexts } from "../../src/core/planning/contexts";
@@ -281,9 +282,35 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     const a = base({ away: [{ kind: "illness", start: addDays(MONDAY, 1 - lost), end: MONDAY }] });
     return dayOf(a, addDays(MONDAY, day)).why.some((w) => w.rule === "illness.back");
   },
+  "pathway.stage": ({ stage, days, pains, sides }) => {
+    const at = (n: number) => addDays(MONDAY, n);
+    const trouble = { area: "achilles", side: "left" } as const;
+    const steps = stage === "settle" ? [] : [{ stage, date: MONDAY, by: "Coach" }];
+    const a = base({
+      health: {
+        clearanceNeeded: false,
+        areas: [{ ...trouble, status: "current", since: MONDAY }],
+        pathways: [{ ...trouble, since: MONDAY, steps }],
+      },
+      strengthLog: (pains as number[]).map((pain, i) => ({
+        date: at(i),
+        label: "A",
+        items: [{ exercise: "calf-raise", sets: [{ reps: 12, side: "both" }], pain, nextDayPain: pain }],
+      })),
+      screening: sides ? [{ test: "calf-raise", date: at(1), left: sides[0], right: sides[1] }] : [],
+    });
+    const [now] = stagesOn(a, at(days));
+    return now ? proposalFor(a, now, at(days))?.ready : undefined;
+  },
   "choice.trouble": ({ area, dose }) => {
     const a = base({
-      health: { clearanceNeeded: false, areas: area ? [{ area, side: "left", status: "current" }] : [] },
+      health: {
+        clearanceNeeded: false,
+        areas: area ? [{ area, side: "left", status: "current", since: MONDAY }] : [],
+        ...(area
+          ? { pathways: [{ area, side: "left", since: MONDAY, steps: [{ stage: "load", date: MONDAY, by: "Coach" }] }] }
+          : {}),
+      },
       edits: [
         {
           week: MONDAY,

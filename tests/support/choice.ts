@@ -4,6 +4,7 @@ import type { Athlete } from "../../src/core/athlete/types";
 import { type ChoiceContext, nothingFound } from "../../src/core/exercise/choose";
 import { SHIPPED_LIBRARY } from "../../src/core/exercise/library";
 import { progressionsOf } from "../../src/core/exercise/progression";
+import { stagesOn } from "../../src/core/pathway";
 import { findingsOf } from "../../src/core/screening/findings";
 import { athleteWith, gym } from "./athlete";
 
@@ -16,13 +17,18 @@ export const exercise = (id: string) => {
 export function choiceFor(athlete: Athlete = athleteWith(), more: Partial<ChoiceContext> = {}): ChoiceContext {
   const on = more.on ?? "2026-03-03";
   const gate = safetyGate(athlete, on);
+  const areas = more.areas ?? activeAreas(athlete, on);
   return {
     athlete,
     library: SHIPPED_LIBRARY,
     place: gym,
     on,
     gate,
-    areas: activeAreas(athlete, on),
+    areas,
+    stages: more.areas
+      ? areas.map((area) => ({ area, side: "left", stage: "settle", since: on, begun: false, lowered: null }))
+      : stagesOn(athlete, on),
+    sparedHamstring: areas.includes("hamstring"),
     findings: findingsOf(athlete, on),
     progressions: progressionsOf(SHIPPED_LIBRARY, athlete, gate.training, athlete.strengthLog),
     unloaded: false,

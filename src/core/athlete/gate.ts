@@ -1,6 +1,7 @@
 /** The safety gate: who may do what at all. It never diagnoses; it defers to licensed practice. */
 import { DAYS_A_MONTH, daysBetween, type IsoDate } from "../dates";
 import { numbers, type Why, why } from "../rulebook";
+import { isBackFrom, pathwayOf } from "./pathway";
 import type { Area, Athlete, ClearanceRule, TroubleArea } from "./types";
 
 export type Training = "new" | "novice" | "trained";
@@ -58,7 +59,7 @@ export function safetyGate(athlete: Athlete, on: IsoDate): Gate {
   const { clearanceNeeded, clearance } = athlete.health;
   const cleared = clearance !== undefined && daysBetween(clearance.date, on) >= 0;
   const bone = athlete.health.areas.some(
-    (a) => a.area === "bone-stress" && isActive(a, on) && !(cleared && isFor(clearance.date, a, on)),
+    (a) => a.area === "bone-stress" && isActive(athlete, a, on) && !(cleared && isFor(clearance.date, a, on)),
   );
   const restricted = (clearanceNeeded && !cleared) || bone;
   const rules = cleared ? (clearance.rules ?? []) : [];
@@ -97,15 +98,21 @@ function isFor(cleared: IsoDate, a: TroubleArea, on: IsoDate): boolean {
     : daysBetween(a.since, cleared) >= 0;
 }
 
-/** Current, or recent and not yet 12 weeks old. */
-function isActive(a: TroubleArea, on: IsoDate): boolean {
+/** Current, or recent and not yet 12 weeks old. A way back that was begun ends where the coach says so, and not by its age. */
+function isActive(athlete: Athlete, a: TroubleArea, on: IsoDate): boolean {
   if (a.status === "past") return false;
+  const pathway = pathwayOf(athlete, a);
+  if (pathway && pathway.since <= on) return !isBackFrom(athlete, a, on);
   return a.status === "current" || a.since === undefined || daysBetween(a.since, on) < numbers("gate.recent").days;
 }
 
-/** Trouble areas that remove exercises on a day: current ones, and recent ones (under 12 weeks; without a date, all). */
+/** Trouble that counts on a day: current, and recent (under 12 weeks; without a date, all), until its way back is over. */
+export const activeTrouble = (athlete: Athlete, on: IsoDate): TroubleArea[] =>
+  athlete.health.areas.filter((a) => isActive(athlete, a, on));
+
+/** Its areas, each once. */
 export function activeAreas(athlete: Athlete, on: IsoDate): Area[] {
-  return [...new Set(athlete.health.areas.filter((a) => isActive(a, on)).map((a) => a.area))];
+  return [...new Set(activeTrouble(athlete, on).map((a) => a.area))];
 }
 
 /** Trouble areas that are over: what they had removed is open again. */

@@ -17,6 +17,7 @@ export {
 export {
   AREA_WORDS,
   activeAreas,
+  activeTrouble,
   ageRange,
   type Gate,
   pastAreas,
@@ -25,9 +26,10 @@ export {
   type Training,
   trainingAge,
 } from "./gate";
-export { AREA_EFFECT, AREAS_DOWN, CLEARANCE_QUESTIONS, CLEARANCE_RULE_WORDS } from "./health";
+export { AREAS_DOWN, CLEARANCE_QUESTIONS, CLEARANCE_RULE_WORDS } from "./health";
 export { amountOf, cleanReps, lengthOf, setsOnce, topLoad } from "./logged";
 export { mergeLogs } from "./mergeLogs";
+export { confirmedStage, isBackFrom, pathwayOf, stepsUntil } from "./pathway";
 export { PLACE_PRESETS, PRESET_WORDS, placeFrom } from "./presets";
 export { withChanges } from "./schedule";
 export { isOn } from "./switches";
@@ -44,6 +46,7 @@ export {
   BAR_KINDS,
   type BarKind,
   buildsUp,
+  type CheckIn,
   CLEARANCE_RULES,
   DECISIONS,
   type DecisionKind,
@@ -65,6 +68,10 @@ export {
   ONE_REP_MAX_FORMULAS,
   type OneRepMaxFormula,
   type Overrule,
+  PATHWAY_STAGES,
+  type Pathway,
+  type PathwayStage,
+  type PathwayStep,
   PHASES,
   type Phase,
   type PhaseSpan,

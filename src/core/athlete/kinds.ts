@@ -113,3 +113,6 @@ export const AWAY_KINDS = ["travel", "illness", "holiday", "heat", "height"] as 
 export const SIDES = ["left", "right", "both"] as const;
 export type Side = (typeof SIDES)[number];
 export const FELT = ["hamstrings", "glutes", "quads", "calves", "trunk", "low-back"] as const;
+/** Stages of the way back from trouble, in their order. */
+export const PATHWAY_STAGES = ["settle", "move", "load", "spring", "back"] as const;
+export type PathwayStage = (typeof PATHWAY_STAGES)[number];

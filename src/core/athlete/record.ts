@@ -1,6 +1,6 @@
 /** What was lifted and measured, and what the coach decided about it. */
 import type { ClockTime, IsoDate } from "../dates";
-import type { FELT, Label, ScreenTest, Side } from "./kinds";
+import type { Area, FELT, Label, ScreenTest, Side } from "./kinds";
 
 export interface LoggedSet {
   reps?: number;
@@ -103,4 +103,19 @@ export interface Overrule {
   seconds?: number;
   sets?: number;
   reason?: string;
+}
+
+/** What an athlete said before a session; whatever is left out was not asked or not answered. */
+export interface CheckIn {
+  date: IsoDate;
+  sleepH?: number;
+  /** Of the legs, 0 to 10. */
+  soreness?: number;
+  /** 1 to 5. */
+  feeling?: number;
+  pain?: { area: Area; side: Side; level: number }[];
+  /** Fever, or symptoms below the neck. */
+  ill?: boolean;
+  /** The change that it asks for: taken, or refused; none where it asks for none or nobody has answered. */
+  taken?: boolean;
 }

@@ -2,8 +2,8 @@
 import type { IsoDate } from "../dates";
 import type { RuleValues } from "../rulebook";
 import type { Approach } from "./approach";
-import type { Area, ClearanceRule, OneRepMaxFormula, Phase, Seen, Side, Sport } from "./kinds";
-import type { Overrule, Screening, SessionEdit, StrengthLog } from "./record";
+import type { Area, ClearanceRule, OneRepMaxFormula, PathwayStage, Phase, Seen, Side, Sport } from "./kinds";
+import type { CheckIn, Overrule, Screening, SessionEdit, StrengthLog } from "./record";
 import type {
   Away,
   EndurancePlan,
@@ -70,10 +70,30 @@ export interface TroubleArea {
   setOffBy?: string;
 }
 
+/** A stage that the coach confirmed; it holds from its date on. */
+export interface PathwayStep {
+  stage: PathwayStage;
+  date: IsoDate;
+  /** Who confirmed it. */
+  by: string;
+  /** A licensed practitioner who agreed; bone stress goes nowhere without one. */
+  clinician?: string;
+  limits?: string;
+}
+
+/** The way back of one trouble area: it begins at settle. */
+export interface Pathway {
+  area: Area;
+  side: Side;
+  since: IsoDate;
+  steps: PathwayStep[];
+}
+
 export interface Health {
   clearanceNeeded: boolean;
   clearance?: { date: IsoDate; by: string; limits: string; rules?: ClearanceRule[] };
   areas: TroubleArea[];
+  pathways?: Pathway[];
 }
 
 /** The whole athlete, as in an athlete file version 1. */
@@ -108,4 +128,6 @@ export interface Athlete {
   edits?: SessionEdit[];
   /** Decisions of the coach against the progress rules. */
   overrules?: Overrule[];
+  /** One a day at most. */
+  checkIns?: CheckIn[];
 }

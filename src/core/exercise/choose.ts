@@ -11,13 +11,14 @@ import {
   TRAINING_LEVEL,
 } from "../athlete";
 import type { IsoDate } from "../dates";
+import { type AreaStage, isBefore, openingOf } from "../pathway";
 import { numbers, say, type Why, why } from "../rulebook";
 import { type Finding, latestScreening, passes, TO_THE_KNEE, testName } from "../screening";
 import { bareLoadingAt, loadingAt } from "./equipment";
 import type { Library } from "./library";
 import type { Progression } from "./progression";
 import type { SideGap } from "./sides";
-import { type Exercise, type LoadKind, type Pattern, STRONG } from "./types";
+import { EXTERNAL, type Exercise, type LoadKind, type Pattern, STRONG } from "./types";
 
 export interface ChoiceContext {
   athlete: Athlete;
@@ -26,6 +27,8 @@ export interface ChoiceContext {
   on: IsoDate;
   gate: Gate;
   areas: readonly Area[];
+  /** At which stage of its way back each of them is. */
+  stages: readonly AreaStage[];
   findings: readonly Finding[];
   progressions: ReadonlyMap<string, Progression>;
   /** Nothing in the hands and no bar. */
@@ -48,6 +51,8 @@ export interface ChoiceContext {
   block: { now: ReadonlySet<string>; before: ReadonlySet<string>; earlier: ReadonlySet<string> };
   /** Nothing new today, with the reason; null where new work may come. */
   nothingNew: string | null;
+  /** Hamstring work stays light, with many repetitions. */
+  sparedHamstring: boolean;
   /** Why the hinge stays light today; null where it may be heavy. */
   lightHinge: string | null;
   /** Until when hinges stop at the knee, since the back rounds; null where they go all the way. */
@@ -63,11 +68,13 @@ export interface ChoiceContext {
 /** What holds of an exercise wherever the day is spent. */
 export interface Anywhere {
   closed: Map<Exercise, Closed | null>;
+  /** What a stage keeps without load. */
+  bare: Map<Exercise, boolean>;
   /** By kind of slot, label and whether it is loaded; then by exercise. */
   parts: Map<string, Map<Exercise, Part[]>>;
 }
 
-export const nothingFound = (): Anywhere => ({ closed: new Map(), parts: new Map() });
+export const nothingFound = (): Anywhere => ({ closed: new Map(), bare: new Map(), parts: new Map() });
 
 export const CLOSED_KINDS = ["pain", "clearance", "trouble", "gate", "ladder", "equipment"] as const;
 export interface Closed {
@@ -110,10 +117,23 @@ function closedByLadder(e: Exercise, c: ChoiceContext): Closed | null {
 }
 
 /** How an exercise is done on this day here; null where it cannot be. */
-export const loadingToday = (
-  e: Exercise,
-  { place, unloaded }: Pick<ChoiceContext, "place" | "unloaded">,
-): LoadKind | null => (unloaded ? bareLoadingAt(e, place) : loadingAt(e, place));
+export function loadingToday(e: Exercise, c: ChoiceContext): LoadKind | null {
+  if (c.unloaded) return bareLoadingAt(e, c.place);
+  const loading = loadingAt(e, c.place);
+  return loading !== null && EXTERNAL.includes(loading) && isKeptBare(e, c) ? bareLoadingAt(e, c.place) : loading;
+}
+
+/** A stage of some area's way back allows it without load alone. */
+function isKeptBare(e: Exercise, { stages, anywhere }: ChoiceContext): boolean {
+  if (stages.length === 0) return false;
+  const known = anywhere.bare.get(e);
+  if (known !== undefined) return known;
+  const bare = stages.some((s) => isBefore(s.stage, openingOf(e, s.area).loaded));
+  anywhere.bare.set(e, bare);
+  return bare;
+}
+
+const stageWords = (s: AreaStage) => ({ area: AREA_WORDS[s.area], stage: s.stage });
 
 /** @returns why the exercise is closed to this athlete here today, or null when it is open */
 export function closedBecause(e: Exercise, c: ChoiceContext): Closed | null {
@@ -123,6 +143,9 @@ export function closedBecause(e: Exercise, c: ChoiceContext): Closed | null {
     c.anywhere.closed.set(e, closed);
   }
   if (closed || loadingToday(e, c) !== null) return closed;
+  const kept = c.unloaded ? undefined : c.stages.find((s) => isBefore(s.stage, openingOf(e, s.area).loaded));
+  if (kept && loadingAt(e, c.place) !== null)
+    return { kind: "trouble", text: `needs load: ${say("pathway.stage", "bare", stageWords(kept))}` };
   return {
     kind: "equipment",
     text:
@@ -140,10 +163,11 @@ function closedAnywhere(e: Exercise, c: ChoiceContext): Closed | null {
     return { kind: "clearance", text: "cleared without long work on the back" };
   if (c.gate.rules.includes("no-impact") && e.pattern === "jump")
     return { kind: "clearance", text: "cleared without impact" };
-  // With a low back in trouble every hinge starts raised and stops at the knee.
-  const beyond = e.pattern === "hinge" && !TO_THE_KNEE.has(e.id) && c.areas.includes("low-back");
-  const area = beyond ? "low-back" : e.notWith.find((a) => c.areas.includes(a));
-  if (area) return { kind: "trouble", text: `left out while the ${AREA_WORDS[area]} is in trouble` };
+  for (const s of c.stages) {
+    const { bare } = openingOf(e, s.area);
+    if (isBefore(s.stage, bare))
+      return { kind: "trouble", text: say("pathway.stage", "closed", { ...stageWords(s), opens: bare }) };
+  }
   return closedByScreen(e, c) ?? closedByLadder(e, c);
 }
 

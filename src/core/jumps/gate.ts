@@ -1,8 +1,9 @@
 /** Who may jump, and what kind of it (rule jumps.gate). What is unsafe stays closed whatever the coach switches. */
-import { AREA_WORDS, type Area, type Athlete, activeAreas, ageRange, type LoggedItem, safetyGate } from "../athlete";
+import { AREA_WORDS, type Area, type Athlete, ageRange, type LoggedItem, safetyGate } from "../athlete";
 import { DAYS_A_MONTH, daysBetween, type IsoDate } from "../dates";
 import { currentMax } from "../dose";
 import type { Library } from "../exercise";
+import { isBefore, stagesOn } from "../pathway";
 import { numbers, type Why, why } from "../rulebook";
 import { latestScreening, passes } from "../screening";
 
@@ -31,7 +32,7 @@ export function jumpRight(
   const { sport } = athlete.athlete;
   if (switched === "off") return { kind: null, why: why("jumps.gate", "off") };
   if (sport === "row" && switched !== "on") return { kind: null, why: why("jumps.gate", "sport") };
-  const unsafe = unsafeToJump(athlete, on);
+  const unsafe = unsafeToJump(athlete, on, asOf);
   if (unsafe) return { kind: null, why: unsafe };
   if (sport === "ride" && switched !== "on") return { kind: "swings", why: why("jumps.gate", "swings") };
   if (passes(athlete, "calf-raise", on) !== true) return { kind: null, why: why("jumps.gate", "calf") };
@@ -46,12 +47,13 @@ export function jumpRight(
 }
 
 /** Clearance, trouble where the landing goes, bone stress and low energy: no switch opens these. */
-function unsafeToJump(athlete: Athlete, on: IsoDate): Why | null {
+function unsafeToJump(athlete: Athlete, on: IsoDate, asOf: IsoDate): Why | null {
   const gate = safetyGate(athlete, on);
   if (gate.restricted) return why("jumps.gate", "clearance");
   if (gate.rules.includes("no-impact")) return why("jumps.gate", "impact");
-  const area = activeAreas(athlete, on).find((a) => NO_LANDING.includes(a));
-  if (area) return why("jumps.gate", "area", AREA_WORDS[area]);
+  const log = athlete.strengthLog.filter((s) => s.date < asOf);
+  const stage = stagesOn(athlete, on, log).find((s) => NO_LANDING.includes(s.area) && isBefore(s.stage, "spring"));
+  if (stage) return why("jumps.gate", "area", AREA_WORDS[stage.area]);
   const { boneDays } = numbers("jumps.gate", athlete.settings?.ruleValues);
   for (const { area: a, since } of athlete.health.areas) {
     if (a !== "bone-stress") continue;

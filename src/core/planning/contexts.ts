@@ -1,7 +1,7 @@
 /** What exercises are chosen by on each day of a week. */
 import { approachFor } from "../approach";
-import { type Athlete, activeAreas, type Emphasis, isOn, type Place, type StrengthLog, safetyGate } from "../athlete";
-import { addDays, dayNumber, type IsoDate, laterOf } from "../dates";
+import { type Athlete, type Emphasis, isOn, type Place, type StrengthLog, safetyGate } from "../athlete";
+import { addDays, dayNumber, daysBetween, type IsoDate, laterOf } from "../dates";
 import { isKey } from "../endurance";
 import {
   type Anywhere,
@@ -13,6 +13,7 @@ import {
   sideGaps,
 } from "../exercise";
 import { onceFor } from "../once";
+import { type AreaStage, isBefore, pathwayWork, stagesOn } from "../pathway";
 import { stoppedByPain } from "../progress";
 import { numbers, say } from "../rulebook";
 import { type Finding, findingsOf, hingeStopsAtKnee } from "../screening";
@@ -91,11 +92,17 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
   };
 
   function contextOn(day: SeasonDay, place: Place): ChoiceContext {
-    const { descent, ...differs } = whatDiffers(athlete, week, day);
+    const { descent, ...differs } = whatDiffers(athlete, week, day, log);
+    const wayBack = pathwayWork(differs.stages, day.date);
     const { date } = day;
     const seen = [athlete.screening, athlete.seen].map((l) => l.filter((r) => r.date <= date).length);
     const { training, minRir, restricted, rules } = differs.gate;
-    const kind = JSON.stringify([{ ...differs, gate: [training, minRir, restricted, rules] }, descent?.id, seen]);
+    const kind = JSON.stringify([
+      { ...differs, gate: [training, minRir, restricted, rules] },
+      descent?.id,
+      wayBack.map((w) => w.id),
+      seen,
+    ]);
     const key = `${place.id}/${kind}`;
     const known = contexts.get(key);
     if (known) return known;
@@ -106,7 +113,12 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
       place,
       on: date,
       ...differs,
-      findings: [...(felt ? [FELT_LOW_BACK] : []), ...(descent ? [descent] : []), ...findingsOf(athlete, date)],
+      findings: [
+        ...wayBack,
+        ...(felt ? [FELT_LOW_BACK] : []),
+        ...(descent ? [descent] : []),
+        ...findingsOf(athlete, date),
+      ],
       progressions,
       sides,
       stopped,
@@ -124,13 +136,16 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
 }
 
 /** What of a day decides about its exercises. */
-function whatDiffers(athlete: Athlete, week: SeasonWeek, day: SeasonDay) {
+function whatDiffers(athlete: Athlete, week: SeasonWeek, day: SeasonDay, log: readonly StrengthLog[]) {
   const { date } = day;
+  const stages = stagesOn(athlete, date, log);
   const unloaded = day.loading === "bodyweight" || day.loading === "mobility";
   const laddersFirst = approachFor(athlete, day.phase).build === "ladders";
   return {
     gate: safetyGate(athlete, date),
-    areas: activeAreas(athlete, date),
+    areas: [...new Set(stages.map((s) => s.area))],
+    stages,
+    sparedHamstring: isSparedHamstring(stages, date),
     unloaded,
     laddersFirst,
     forStrength: !unloaded && FOR_STRENGTH.includes(day.emphasis) && !laddersFirst,
@@ -173,4 +188,12 @@ function longRowingNext(athlete: Athlete, date: IsoDate): string | null {
   const next = addDays(date, 1);
   const long = athlete.endurance.some((e) => e.date === next && e.sport === "row" && e.kind === "long");
   return long ? "long rowing tomorrow: the hinge stays light" : null;
+}
+
+/** Light loads of 15 while a hamstring is not at loads yet, and for the first of their days. */
+function isSparedHamstring(stages: readonly AreaStage[], on: IsoDate): boolean {
+  const h = stages.find((s) => s.area === "hamstring");
+  if (!h) return false;
+  if (isBefore(h.stage, "load")) return true;
+  return h.stage === "load" && daysBetween(h.since, on) < numbers("pathway.stage").lightDays;
 }

@@ -13,6 +13,7 @@ import { JUMPS } from "./jumps";
 import { LEDGER } from "./ledger";
 import { LEGS } from "./legs";
 import { LINE } from "./line";
+import { PATHWAY } from "./pathway";
 import { PROGRESS } from "./progress";
 import {
   type Bounds,
@@ -36,7 +37,7 @@ export { CHAPTERS, KIND_WORDS, listWords, many, TRUST_WORDS } from "./rule";
 
 /** The rules by chapter, in the order in which they are read. */
 export const BOOK = {
-  safety: SAFETY,
+  safety: { ...SAFETY, ...PATHWAY },
   screening: SCREENING,
   endurance: { ...ENDURANCE, ...AMOUNT },
   season: SEASON,
@@ -51,6 +52,7 @@ export const BOOK = {
 
 const ALL = {
   ...SAFETY,
+  ...PATHWAY,
   ...SCREENING,
   ...ENDURANCE,
   ...AMOUNT,

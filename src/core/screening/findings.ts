@@ -7,7 +7,7 @@ import { hingeStopsAtKnee } from "./rounding";
 import { TEST_SHEETS, testName } from "./tests";
 
 /** The four primary patterns and the rest, as the exercise room names them; a finding speaks of patterns without knowing that room. */
-type PatternWord = "squat" | "hinge" | "split-squat" | "hip" | "calf" | "trunk" | "mobility";
+type PatternWord = "squat" | "hinge" | "split-squat" | "hip" | "calf" | "trunk" | "pull" | "mobility";
 
 export interface AddedWork {
   pattern: PatternWord;
@@ -29,7 +29,13 @@ export interface Finding {
   says: string;
   rule: Extract<
     RuleId,
-    "finding.seen" | "finding.test" | "side.first" | "finding.house" | "descent.prep" | "progress.felt"
+    | "finding.seen"
+    | "finding.test"
+    | "side.first"
+    | "finding.house"
+    | "descent.prep"
+    | "progress.felt"
+    | "pathway.stage"
   >;
   adds: readonly AddedWork[];
   /** Exercises that move up in the ranking. */

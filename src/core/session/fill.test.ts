@@ -110,12 +110,12 @@ describe("findings in a session", () => {
 describe("what safety takes out", () => {
   it("is named with what stands instead, and comes back in its progression once the trouble is over", () => {
     const sore = build(troubled("knee-front", "current"), home, { label: "B" });
-    expect(ids(sore)).toContain("step-down");
+    expect(ids(sore)).toContain("supported-split-squat");
     expect(sore.left).toContainEqual({
       exercise: "reverse-lunge",
       name: "Reverse lunge",
-      why: "left out while the front of the knee is in trouble",
-      instead: "Step-down to a tap",
+      why: 'the front of the knee is at the stage "settle"; this opens with "load"',
+      instead: "Supported split squat, front foot raised",
     });
     const clear = build(troubled("knee-front", "past"), home, { label: "B" });
     expect(clear.left).toEqual([]);
@@ -220,9 +220,24 @@ describe("how an exercise is done", () => {
   });
   it("is light and of 15 repetitions in a hinge with trouble at the hamstring", () => {
     const hinge = (a: Athlete) => build(a, gym, { label: "B" }).items.find((i) => i.exercise.pattern === "hinge")!;
-    const sore = hinge(troubled("hamstring", "current"));
+    const { health } = troubled("hamstring", "current");
+    const atLoads = athleteWith({
+      health: {
+        ...health,
+        areas: [{ area: "hamstring", side: "left", status: "current", since: "2026-02-01" }],
+        pathways: [
+          {
+            area: "hamstring",
+            side: "left",
+            since: "2026-02-01",
+            steps: [{ stage: "load", date: "2026-03-01", by: "Coach" }],
+          },
+        ],
+      },
+    });
+    const sore = hinge(atLoads);
     if (sore.loadKg !== null) expect(sore).toMatchObject({ repsLow: 15, reps: 15, rir: 4 });
-    const main = build(troubled("hamstring", "current")).items.find((i) => i.main && i.exercise.pattern === "hinge")!;
+    const main = build(atLoads).items.find((i) => i.main && i.exercise.pattern === "hinge")!;
     expect(main).toMatchObject({ repsLow: 15, reps: 15 });
     expect(main.rir).toBeGreaterThanOrEqual(4);
     expect(main.why.some((w) => w.text.includes("15 or more repetitions"))).toBe(true);

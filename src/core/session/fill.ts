@@ -122,7 +122,7 @@ function keptBack(exercise: Exercise, external: boolean, r: SessionRequest) {
   const kneeHinge = hinge && external ? r.choice.kneeHinge : null;
   const gentle = r.loading === "light" || (r.loading === "full" && (!r.heavyOk || lightHinge !== null));
   // A hamstring in trouble: 15 or more light repetitions in the first weeks.
-  const spared = external && exercise.primary.includes("hamstrings") && r.choice.areas.includes("hamstring");
+  const spared = external && exercise.primary.includes("hamstrings") && r.choice.sparedHamstring;
   const rounded = numbers("finding.seen", r.choice.athlete.settings?.ruleValues).reserve;
   /** Repetitions in reserve of a hinge that stops at the knee. */
   const toTheKnee = kneeHinge === null ? 0 : rounded;

@@ -272,7 +272,7 @@ describe("a built session", () => {
         .find((i) => i.exercise.pattern === "hinge")!
         .why.map((w) => w.text)
         .join(),
-    ).toContain("low back is in trouble");
+    ).toContain("the low back is at the stage");
     expect(s.cautions.join()).toContain("low back");
   });
 

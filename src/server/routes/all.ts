@@ -11,6 +11,7 @@ import { editRoutes } from "./edits";
 import { exerciseRoutes } from "./exercises";
 import { followRoutes } from "./follow";
 import { gymRoutes } from "./gym";
+import { healthRoutes } from "./health";
 import { intakeRoutes } from "./intake";
 import { liftRoutes } from "./lifts";
 import { outgoingRoutes } from "./outgoing";
@@ -29,6 +30,7 @@ const ROOMS = [
   ruleRoutes,
   athleteRoutes,
   intakeRoutes,
+  healthRoutes,
   recordRoutes,
   outgoingRoutes,
   boardRoutes,

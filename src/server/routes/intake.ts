@@ -111,9 +111,9 @@ function choiceRoutes(r: RouteList, ctx: ServerContext): void {
     const [date, label] = [dateParam(params.date), labelParam(params.label)];
     const p = await season(params.id, date);
     const planned = date < planner.today() ? null : plannedOn(p, date, label);
-    const view = planned && choicesView(p, planned.week, planned.session, params.exercise);
-    if (!view) throw notFound("exercise in a planned session on that day");
-    return json(view);
+    if (!planned) throw notFound("planned session on that day");
+    if (!p.library.byId(params.exercise)) throw notFound("exercise");
+    return json(choicesView(p, planned.week, planned.session, params.exercise));
   });
 
   r.change(

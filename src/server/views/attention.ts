@@ -2,8 +2,9 @@
 import { createHash } from "node:crypto";
 import type { AttentionView, Urgency } from "../../api/views";
 import { type Athlete, safetyGate } from "../../core/athlete";
-import { addDays, dateOf, dayLabel, dayNumber, daysBetween, type IsoDate } from "../../core/dates";
+import { addDays, dateOf, dayLabel, dayNumber, daysBetween, type IsoDate, mondayOf } from "../../core/dates";
 import { type Library, sideAction, sideSums } from "../../core/exercise";
+import { proposalFor, stagesOn } from "../../core/pathway";
 import type { PlanWeek } from "../../core/plan";
 import { historyOf, risingPain } from "../../core/progress";
 import { numbers, type Why, why } from "../../core/rulebook";
@@ -22,17 +23,18 @@ const THIS_WEEK = 50;
 const urgencyOf = (weight: number): Urgency => (weight >= TODAY ? "today" : weight >= THIS_WEEK ? "week" : "soon");
 
 /** The same for the same point with other figures; tells nothing of whom it is about. */
-const keyOf = ({ rule, text }: Why): string =>
+const keyOf = ({ rule, text }: Why, week: string): string =>
   createHash("sha256")
-    .update(`${rule} ${text.replace(/\d+/g, "")}`)
+    .update(`${rule} ${text.replace(/\d+/g, "")}${week}`)
     .digest("hex")
     .slice(0, 16);
 
 export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDate): AttentionView[] {
   const { athlete } = p.stored;
   const found: AttentionView[] = [];
-  const add = (weight: number, because: Why) =>
-    found.push({ weight, ...because, urgency: urgencyOf(weight), key: keyOf(because), seenUntil: null });
+  /** @param week where what is seen in one week is asked again in the next */
+  const add = (weight: number, because: Why, week = "") =>
+    found.push({ weight, ...because, urgency: urgencyOf(weight), key: keyOf(because, week), seenUntil: null });
   const gate = safetyGate(athlete, today);
   if (gate.restricted && gate.why[0]) add(100, gate.why[0]);
 
@@ -50,6 +52,12 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
         on: dayLabel(worst.date),
       }),
     );
+
+  for (const now of stagesOn(athlete, today)) {
+    if (now.lowered) add(82, now.lowered);
+    const proposal = proposalFor(athlete, now, today);
+    if (proposal?.says) add(62, { rule: "pathway.stage", text: proposal.says }, mondayOf(today));
+  }
 
   const rising = whereItRises(athlete, p.library, today);
   if (rising) add(80, rising);

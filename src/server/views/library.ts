@@ -84,9 +84,10 @@ const choiceView = (c: Candidate, taken: string): ChoiceView => ({
   because: [...c.parts].sort((a, b) => Math.abs(b.points) - Math.abs(a.points)).map((x) => x.why().text),
 });
 
-export function choicesView(p: Planned, week: PlanWeek, s: PlanSession, exercise: string): ChoicesView | null {
+/** Nothing to choose where the exercise has just given way to another. */
+export function choicesView(p: Planned, week: PlanWeek, s: PlanSession, exercise: string): ChoicesView {
   const found = choicesFor(p.stored.athlete, p.library, week, s, exercise);
-  if (!found) return null;
+  if (!found) return { swappedFrom: null, open: [], closed: [] };
   const swap = p.stored.swaps.find((x) => x.date === s.date && x.label === s.label && x.to === exercise);
   return {
     swappedFrom: swap?.from ?? null,

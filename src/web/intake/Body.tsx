@@ -21,7 +21,7 @@ const SPOT: Record<Area, { view: "front" | "back"; y: number; x: number }> = {
 const OUTLINE =
   "M-4 24v6c-8 1-13 3-14 10l-4 52 4 1 5-37 1 22-2 26-1 46 1 50-2 12h12l1-12 1-48 2-36 2 36 1 48 1 12h12l-2-12 1-50-1-46-2-26 1-22 5 37 4-1-4-52c-1-7-6-9-14-10v-6z";
 
-export function Body({ areas }: { areas: readonly TroubleArea[] }) {
+export function Body({ areas }: { areas: readonly Pick<TroubleArea, "area" | "side" | "status">[] }) {
   const figure = (view: "front" | "back", cx: number) => (
     <g transform={`translate(${cx} 0)`}>
       <path

@@ -2,7 +2,6 @@
 import { useCallback, useState } from "react";
 import type { IntakeView } from "../../api/views";
 import {
-  AREA_EFFECT,
   AREA_WORDS,
   AREAS_DOWN,
   type Area,
@@ -13,6 +12,7 @@ import {
   SET_OFF,
   type TroubleArea,
 } from "../../core/athlete";
+import { AREA_PLANS } from "../../core/pathway";
 import { DateField } from "../ui/DateField";
 import { Field, FormProblem } from "../ui/form";
 import { ICON, WarnIcon } from "../ui/glyphs";
@@ -128,6 +128,10 @@ function Clearance({
   );
 }
 
+/** An area that is taken away takes its way back along. */
+const withoutWay = ({ pathways }: Health, area: Area): Partial<Health> =>
+  pathways ? { pathways: pathways.filter((p) => p.area !== area) } : {};
+
 function AreaRow({
   area,
   health,
@@ -145,7 +149,12 @@ function AreaRow({
   const set = (change: Partial<TroubleArea>) => {
     const next: TroubleArea = { area, side: "left", status: "current", since: today, ...known, ...change };
     const at = health.areas.findIndex((a) => a.area === area);
-    put({ areas: at < 0 ? [...health.areas, next] : health.areas.map((a, i) => (i === at ? next : a)) });
+    put({
+      areas: at < 0 ? [...health.areas, next] : health.areas.map((a, i) => (i === at ? next : a)),
+      ...(change.side && health.pathways
+        ? { pathways: health.pathways.map((p) => (p.area === area ? { ...p, side: next.side } : p)) }
+        : {}),
+    });
   };
   return (
     <li className="border-b border-hair2 py-1.5">
@@ -160,7 +169,9 @@ function AreaRow({
             ["past", "Past"],
           ]}
           value={known?.status ?? "none"}
-          onChange={(s: "none" | TroubleArea["status"]) => (s === "none" ? put({ areas: others }) : set({ status: s }))}
+          onChange={(s: "none" | TroubleArea["status"]) =>
+            s === "none" ? put({ areas: others, ...withoutWay(health, area) }) : set({ status: s })
+          }
         />
       </div>
       {known && (
@@ -215,7 +226,7 @@ function AreaRow({
           <p className="w-full max-w-[64ch] text-label leading-4 text-ink2">
             {known.status === "past"
               ? "Takes nothing out; lunges and the like come back in their progression."
-              : AREA_EFFECT[area]}
+              : `First stage of its way back: ${AREA_PLANS[area].stages.settle.says} The stages are confirmed under Health.`}
           </p>
         </div>
       )}

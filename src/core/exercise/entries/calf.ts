@@ -50,6 +50,18 @@ export const CALF: readonly Exercise[] = [
       ladder: ["calf", null],
     },
   ),
+  ex("long-calf-hold", "Long calf hold, both legs", "calf", "bodyweight", 1.2, ["gastrocnemius", "soleus"], [], {
+    alsoCalled: ["isometric heel raise"],
+    setup: ["Stand hip-wide by a wall, a hand on it.", "Heels half up, weight over the big toes."],
+    cues: ["Hold still for 45 s, breathe.", "Even on both feet; stop where pain passes 5 of 10."],
+    mistakes: ["Rolling outwards", "Sinking slowly"],
+    look,
+    seeWith,
+    felt: "Calves, evenly",
+    unit: "seconds",
+    ownSeconds: 45,
+    goodWith: ["achilles", "calf"],
+  }),
   ex("leg-press-calf-hold", "Calf hold on the leg press", "calf", "machine", 2.8, ["soleus", "gastrocnemius"], [], {
     position: "seated",
     setup: ["Balls of the feet on the lower edge of the plate, knees soft.", "Light at first."],

@@ -1,0 +1,55 @@
+/** What the interface answers about an athlete's health: trouble areas with their way back. */
+import type { Area, Athlete, PathwayStage, PathwayStep, TroubleArea } from "../core/athlete";
+
+export interface HealthAreaView {
+  area: Area;
+  side: TroubleArea["side"];
+  name: string;
+  status: TroubleArea["status"];
+  since: string | null;
+  /** Null where it is over. */
+  way: WayBackView | null;
+  /** Confirmed by the coach, oldest first. */
+  steps: PathwayStep[];
+  /** Day by day, oldest first, 0 to 10. */
+  pain: { date: string; pain: number; nextDay: number | null }[];
+}
+
+export interface WayBackView {
+  stage: PathwayStage;
+  /** First day of the stage. */
+  since: string;
+  begun: boolean;
+  /** Why it stands lower than it was confirmed. */
+  lowered: string | null;
+  /** Confirmed to be back, and watched. */
+  watchedUntil: string | null;
+  /** Days so far, and at least. */
+  days: number;
+  least: number;
+  next: PathwayStage | null;
+  missing: string[];
+  ready: boolean;
+  overdue: boolean;
+  /** What is open, what opens next, what to watch. */
+  says: string;
+  opens: string;
+  watch: string;
+  clinician: boolean;
+  /** What stands in each session. */
+  work: string[];
+  /** What the plan leaves out, and what it keeps without load, by name. */
+  closed: string[];
+  bare: string[];
+}
+
+export interface AthleteHealthView {
+  id: string;
+  name: string;
+  today: string;
+  clearance: Athlete["health"]["clearance"] | null;
+  /** Why nothing but restore and mobility stands. */
+  restricted: string | null;
+  areas: HealthAreaView[];
+  stages: { stage: PathwayStage; says: string; least: number | null }[];
+}

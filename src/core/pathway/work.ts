@@ -1,0 +1,35 @@
+/** The work that a stage asks for in every session, shaped as a finding: it is not rotated away. */
+import { AREA_WORDS, type PathwayStage } from "../athlete";
+import { daysBetween, type IsoDate } from "../dates";
+import { numbers } from "../rulebook";
+import type { AddedWork, Finding } from "../screening";
+import type { AreaStage } from "./stage";
+import { AREA_PLANS } from "./table";
+import { STAGE_WORDS } from "./words";
+
+/** @returns what a stage asks for on a day of it, from 0 */
+export function workOf(area: AreaStage["area"], stage: PathwayStage, day: number): readonly AddedWork[] {
+  if (stage === "back") return [];
+  const { work, later } = AREA_PLANS[area].stages[stage];
+  return later && day >= numbers("pathway.stage").leastDays[stage] / 2 ? later : work;
+}
+
+export function pathwayWork(stages: readonly AreaStage[], on: IsoDate): Finding[] {
+  return stages.flatMap(({ area, stage, since }): Finding[] => {
+    if (stage === "back") return [];
+    const adds = workOf(area, stage, Math.max(0, daysBetween(since, on)));
+    if (adds.length === 0) return [];
+    return [
+      {
+        id: `pathway-${area}-${adds.map((a) => `${a.exercises[0]}${a.sets}x${a.reps ?? ""}`).join("+")}`,
+        kind: "seen",
+        title: `Way back of the ${AREA_WORDS[area]}, ${STAGE_WORDS[stage]}`,
+        says: AREA_PLANS[area].stages[stage].says,
+        rule: "pathway.stage",
+        adds,
+        prefers: [],
+        more: null,
+      },
+    ];
+  });
+}
