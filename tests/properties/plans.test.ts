@@ -8,6 +8,7 @@ import "./ledger";
 import "./library";
 import "./lines";
 import "./mustHold";
+import { returning } from "./pathways";
 import "./promises";
 import "./rooms";
 import "./spoken";
@@ -15,5 +16,5 @@ import "./time";
 
 // A busy machine is given its time: a thousand seasons take minutes.
 beforeAll(() => {
-  for (const corpus of [seasons, lifters, jumping, people]) corpus();
+  for (const corpus of [seasons, lifters, jumping, people, returning]) corpus();
 }, 3_600_000);

@@ -78,7 +78,13 @@ const tendon = (nextDayPain: number): Athlete => ({
     strengthLog: [
       logOf(addDays(MONDAY, -6), [{ ...lifted("step-down-loaded", 10, [6, 6], 2), pain: 4, nextDayPain }], "B"),
     ],
-    health: { clearanceNeeded: false, areas: [{ area: "knee-front", side: "left", status: "current" }] },
+    health: {
+      clearanceNeeded: false,
+      areas: [{ area: "knee-front", side: "left", status: "current", since: START }],
+      pathways: [
+        { area: "knee-front", side: "left", since: START, steps: [{ stage: "load", date: START, by: "Coach" }] },
+      ],
+    },
     rungs: [{ ladder: "step-down", exercise: "step-down-loaded" }],
     screening: [{ test: "step-down", date: START, left: 30, right: 30 }],
   }),

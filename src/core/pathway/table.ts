@@ -216,7 +216,7 @@ export const AREA_PLANS: Readonly<Record<Area, AreaPlan>> = {
         says: "Bridges held at the top. No hinge with load, no swings, no jumps.",
       },
       move: {
-        opens: ["slider-curl", "heel-walk-out", "long-lever-bridge", "lying-hamstring-curl", "dowel-hinge"],
+        opens: ["slider-curl", "heel-walk-out", "long-lever-bridge", "lying-hamstring-curl"],
         work: [work("hip", ["slider-curl", "heel-walk-out"], 3, 8)],
         later: [work("hip", ["long-lever-bridge"], 3, 10)],
         says: "Slider curls, then bridges with a long lever. No hinge with load, no swings, no jumps.",
@@ -249,7 +249,7 @@ export const AREA_PLANS: Readonly<Record<Area, AreaPlan>> = {
     stages: {
       settle: {
         opens: ["adductor-squeeze", "lateral-squat-narrow"],
-        work: [work("hip", ["adductor-squeeze"], 5)],
+        work: [work("hip", ["adductor-squeeze", "lateral-squat-narrow"], 4)],
         says: "Squeezes of 4 to 5 s, building to 15 s. Lateral work stays out.",
       },
       move: {
@@ -336,12 +336,19 @@ export const AREA_PLANS: Readonly<Record<Area, AreaPlan>> = {
     sides: null,
     stages: {
       settle: {
-        opens: ["band-row", "band-rotation", "dowel-front-squat"],
+        opens: ["band-row", "band-rotation"],
         work: [],
         says: "Legs go on with goblet or safety-bar holds; band rows. Nothing overhead, no bar on the back or front, no weight on the arms.",
       },
       move: {
-        opens: ["side-plank-knees", "front-plank", "dowel-good-morning", "push-up", "half-kneeling-lift"],
+        opens: [
+          "side-plank-knees",
+          "front-plank",
+          "dowel-front-squat",
+          "dowel-good-morning",
+          "push-up",
+          "half-kneeling-lift",
+        ],
         work: [work("pull", ["band-row", "staggered-row"], 2, 12)],
         says: "Planks and push-ups in the pain-free range. No bar on the back or front, nothing overhead.",
       },

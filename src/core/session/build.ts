@@ -5,6 +5,7 @@ import { numbers, type Why, why } from "../rulebook";
 import { cautionsFor } from "./cautions";
 import { fillEdit } from "./edited";
 import { fillSlots } from "./fill";
+import { openWork } from "./findingWork";
 import { isHeavy, isLoadedLower } from "./heavy";
 import { holdsAsked, jumpSlots, whyNoJumps } from "./jumps";
 import { lastEased } from "./last";
@@ -63,7 +64,7 @@ function askedFor(r: SessionRequest): Asked | null {
   const { all, short } = edit ? { all: [], short: false } : slotsOf(r);
   const filled = edit ? fillEdit(edit, r) : slotsFilled(all, short, r);
   if (!filled) return null;
-  const dropped = [...filled.dropped];
+  const dropped = [...filled.dropped, ...(all.some((x) => x.essential) || edit ? [] : waitingWork(r))];
   const whole = filled.items;
   // What was made by hand keeps its sets: the coach has seen the week.
   // Mobility and what restores is never cut.
@@ -321,6 +322,13 @@ export function buildSession(r: SessionRequest): BuiltSession | null {
   };
 }
 
+/** Days on which findings add work: those that build. */
+const addsWork = (r: SessionRequest): boolean =>
+  !r.routine && r.loading !== "mobility" && r.emphasis !== "restore" && r.loading !== "restore";
+
+/** Findings' work that safety keeps out today. */
+const waitingWork = (r: SessionRequest): readonly Dropped[] => (addsWork(r) ? openWork(r.choice).dropped : []);
+
 /** The slots of the day, with the essential five where time is short and with what the screening adds. */
 function slotsOf(r: SessionRequest): { all: Slot[]; short: boolean } {
   const strength = (r.loading === "full" || r.loading === "light") && !r.routine;
@@ -331,9 +339,11 @@ function slotsOf(r: SessionRequest): { all: Slot[]; short: boolean } {
   const whole = slotsFor(r.label, r.loading, r.build, r.units);
   const short = strength && r.minutes <= SHORT_MINUTES;
   const slots = short ? shortSlots(whole, r.shortLead ?? null, r.build) : whole;
-  const builds = r.emphasis !== "restore" && r.loading !== "restore";
   const jumps = strength && r.jumps ? jumpSlots(r.jumps, short, r) : [];
-  return { all: [...jumps, ...(builds ? withFindings(slots, r.choice.findings, r.label) : slots)], short };
+  return {
+    all: [...jumps, ...(addsWork(r) ? withFindings(slots, openWork(r.choice).findings, r.label) : slots)],
+    short,
+  };
 }
 
 function warmUpFor(i: Item, r: SessionRequest): WarmUpSet[] {

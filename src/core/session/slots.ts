@@ -192,21 +192,32 @@ export function withFindings(slots: readonly Slot[], findings: readonly Finding[
     // A light set before the hinge is no added work: it comes whatever else was found.
     for (const add of f.adds) if (add.first) putBeforeHinge(out, add, f);
     const work = f.adds.filter((a) => !a.first);
-    if (work.length === 0 || added >= MOST_ADDED) continue;
-    added += 1;
+    const wayBack = f.rule === "pathway.stage";
+    if (work.length === 0 || (!wayBack && added >= MOST_ADDED)) continue;
+    if (!wayBack) added += 1;
     for (const add of work) {
-      // The order of descents is one of preference, not of turns.
-      const at = f.rule === "descent.prep" ? 0 : turn % add.exercises.length;
+      // The order of descents and of a way back is one of preference, not of turns.
+      const at = wayBack || f.rule === "descent.prep" ? 0 : turn % add.exercises.length;
       const prefer = [...add.exercises.slice(at), ...add.exercises.slice(0, at)];
       const own = out.find((s) => s.pattern === add.pattern && s.kind === "assist" && !s.added && !s.only);
+      // The work of a way back is never another than its own.
+      const only = wayBack ? { only: add.exercises } : {};
       if (own) {
+        Object.assign(own, only);
         own.prefer = prefer;
         if (add.sets) own.sets = add.sets;
         if (add.reps) own.reps = add.reps;
         own.added = f;
         continue;
       }
-      const slot: Slot = { pattern: add.pattern, kind: "assist", sets: add.sets ?? ADDED_SETS, prefer, added: f };
+      const slot: Slot = {
+        pattern: add.pattern,
+        kind: "assist",
+        sets: add.sets ?? ADDED_SETS,
+        prefer,
+        added: f,
+        ...only,
+      };
       if (add.reps) slot.reps = add.reps;
       const last = out.map((s) => s.pattern).lastIndexOf(add.pattern);
       const before = out.findIndex((s) => s.pattern === "trunk" || s.pattern === "mobility");

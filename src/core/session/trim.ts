@@ -9,8 +9,11 @@ interface Trimmable {
   /** Asked for by a finding: it goes with the assistance, not before. */
   added?: string | null;
   /** A light set that readies the hamstrings stays for as long as its hinge. */
-  slot?: { primer?: boolean };
+  slot?: { primer?: boolean; added?: { rule: string } };
 }
+
+/** Work of a way back goes last of all: it is what the time is for. */
+const isWayBack = (i: Trimmable): boolean => i.slot?.added?.rule === "pathway.stage";
 
 const readies = (i: Trimmable, all: readonly Trimmable[]): boolean =>
   i.slot?.primer === true && all.some((x) => x.exercise.pattern === "hinge");
@@ -94,7 +97,7 @@ export interface Drop<T> {
 
 /**
  * The next thing to drop when time is short, in the order of the trade: mobility, second hip exercise, calf, trunk second set,
- * assistance sets, then main sets down to two.
+ * assistance sets, then main sets down to two; the work of a way back behind all of them.
  * @returns null where nothing more may go
  */
 export function nextDrop<T extends Trimmable>(items: readonly T[]): Drop<T> | null {
@@ -120,16 +123,18 @@ export function nextDrop<T extends Trimmable>(items: readonly T[]): Drop<T> | nu
     .filter((i) => !i.added && !readies(i, items))
     .at(-1);
   if (secondHip) return without(secondHip, "the second hip exercise goes when time is short");
-  const calf = last((i) => i.exercise.pattern === "calf");
+  const calf = last((i) => i.exercise.pattern === "calf" && !isWayBack(i));
   if (calf && items.length > 1) return without(calf, "calf work goes when time is short");
-  const trunk = last((i) => i.exercise.pattern === "trunk" && i.sets > 1);
+  const trunk = last((i) => i.exercise.pattern === "trunk" && i.sets > 1 && !isWayBack(i));
   if (trunk) return fewer(trunk, "trunk keeps one set when time is short");
   const lead = items.find((i) => isPrimary(i) && i.exercise.pattern !== "hip");
-  const gives = (i: T) => !i.main && i !== lead && (i.sets > 1 || !readies(i, items));
+  const gives = (i: T) => !isWayBack(i) && !i.main && i !== lead && (i.sets > 1 || !readies(i, items));
   const assist = last((i) => gives(i) && !i.added) ?? last(gives);
   if (assist) return fewer(assist, "assistance gives way to the main work");
   const main = last((i) => i.sets > 2);
   if (main) return fewer(main, "the main lift keeps two sets");
+  const wayBack = last((i) => isWayBack(i) && items.length > 1);
+  if (wayBack) return fewer(wayBack, "even the work of the way back gives a set where time is this short");
   const primer = last((i) => i !== lead && readies(i, items));
   return primer ? without(primer, "the set that readies the hamstrings goes last") : null;
 }

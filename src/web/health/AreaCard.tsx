@@ -76,10 +76,10 @@ function Open({ way }: { way: WayBackView }) {
         </p>
       )}
       {way.bare.length > 0 && (
-        <p className="mt-1 text-label leading-4 text-ink2">Without load: {way.bare.join(", ").toLowerCase()}</p>
+        <p className="mt-1 text-label leading-4 text-ink2">Without load: {way.bare.join("; ").toLowerCase()}</p>
       )}
       {way.closed.length > 0 && (
-        <p className="mt-1 text-label leading-4 text-ink2">Left out: {way.closed.join(", ").toLowerCase()}</p>
+        <p className="mt-1 text-label leading-4 text-ink2">Left out: {way.closed.join("; ").toLowerCase()}</p>
       )}
       <p className="mt-1 text-label leading-4">
         <b className="font-semibold">Watch for:</b> {way.watch}
@@ -141,27 +141,15 @@ function Steps({ area }: { area: HealthAreaView }) {
   if (area.steps.length === 0)
     return <p className="mt-3 text-label leading-4 text-ink2">No stage was confirmed yet: it stands at settle.</p>;
   return (
-    <table className="mt-3 w-full border-collapse text-left text-label leading-4">
-      <thead>
-        <tr className="text-ink2">
-          <th className="font-semibold">Stage</th>
-          <th className="font-semibold">From</th>
-          <th className="font-semibold">Confirmed by</th>
-          <th className="font-semibold">Clinician</th>
-          <th className="font-semibold">Limits</th>
-        </tr>
-      </thead>
-      <tbody>
-        {area.steps.map((s) => (
-          <tr key={s.date} className="border-t border-hair2">
-            <td className="py-1">{s.stage}</td>
-            <td>{dayAndYear(s.date)}</td>
-            <td>{s.by}</td>
-            <td>{s.clinician ?? "–"}</td>
-            <td>{s.limits ?? "–"}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <ol className="mt-3 text-label leading-5" aria-label="Confirmed stages">
+      {area.steps.map((s) => (
+        <li key={s.date} className="border-t border-hair2 py-1">
+          <b className="font-semibold first-letter:uppercase">{s.stage}</b> from {dayAndYear(s.date)}, confirmed by{" "}
+          {s.by}
+          {s.clinician ? ` with ${s.clinician}` : ""}
+          {s.limits ? `. Limits: ${s.limits}` : ""}
+        </li>
+      ))}
+    </ol>
   );
 }

@@ -18,7 +18,7 @@ export function PainStrip({ pain, today }: { pain: HealthAreaView["pain"]; today
   return (
     <figure className="mt-3">
       <figcaption className="text-label leading-4 text-ink2">
-        Pain, 0 to 10, six weeks up to today; a ring is the morning after
+        Pain, 0 to 10, worst of each day, six weeks up to today
       </figcaption>
       <svg
         role="img"
