@@ -2,6 +2,7 @@
 const rooms = [
   "athlete",
   "screening",
+  "readiness",
   "pathway",
   "exercise",
   "endurance",

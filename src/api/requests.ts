@@ -6,6 +6,7 @@ import { LOADINGS, MUSCLES, type OwnExercise, PATTERNS } from "../core/exercise"
 import {
   approachSchema,
   awaySchema,
+  checkInSchema,
   dateSchema,
   endurancePlanSchema,
   enduranceSchema,
@@ -73,6 +74,9 @@ export const pathwayBody = pathwayStepSchema.omit({ date: true }).extend({
   /** The coach goes on although the sign is not complete. */
   anyway: z.boolean().optional(),
 });
+/** What is said before a session; `taken` once its change was shown and taken, false where it was refused. */
+export const checkInBody = checkInSchema.omit({ date: true });
+export type CheckInBody = z.infer<typeof checkInBody>;
 export type PathwayBody = z.infer<typeof pathwayBody>;
 export const swapBody = z.strictObject({ from: idSchema, to: idSchema.nullable() });
 export const hiddenBody = z.strictObject({ hidden: z.boolean() });

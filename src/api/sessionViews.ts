@@ -1,6 +1,7 @@
 /** One session, and the athlete with what lies around. */
 import type {
   Athlete,
+  CheckIn,
   Emphasis,
   Label,
   LockedSession,
@@ -48,6 +49,8 @@ export interface SessionView {
   /** Slow strength, for want of load. */
   slow: boolean;
   phase: Phase;
+  /** What the athlete said that day; null where nobody asked. */
+  checkIn: CheckIn | null;
   /** Its week's place in the block; null outside of blocks and for a session of the past. */
   block: { week: number; of: number } | null;
   stepBack: boolean;
@@ -73,6 +76,14 @@ export interface SessionView {
 type DoseView = Pick<Item, "sets" | "reps" | "seconds">;
 
 /** What a shorter session would lose. */
+/** What the answers before a session ask for. */
+export interface ReadinessView {
+  session: "as-planned" | "fewer" | "light" | "none";
+  says: string[];
+  /** What the session would lose; null where it stays, or does not stand at all. */
+  change: ShorterView | null;
+}
+
 export interface ShorterView {
   /** Minutes it then takes, rounded up; no more than was asked for, but for what cannot be less. */
   minutes: number;

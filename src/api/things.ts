@@ -66,6 +66,8 @@ function insideAthlete(parts: readonly string[], body: unknown): string | null {
       return `scenario/${partsOf(body)}`;
     case "screening":
       return `screening/${a ?? field(body, "date")}`;
+    case "check-ins":
+      return a === undefined ? null : `check-ins/${a}`;
     case "swaps":
       return `swaps/${a}/${b}/${field(body, "from")}`;
     case "notes":

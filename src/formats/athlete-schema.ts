@@ -417,6 +417,19 @@ export const overruleSchema = z.strictObject({
   reason: prose.max(200).optional(),
 });
 
+export const checkInSchema = z.strictObject({
+  date,
+  sleepH: z.number().min(0).max(24).optional(),
+  soreness: z.int().min(0).max(10).optional(),
+  feeling: z.int().min(1).max(5).optional(),
+  pain: z
+    .array(z.strictObject({ area: z.enum(AREAS), side: z.enum(SIDES), level: z.int().min(0).max(10) }))
+    .max(26)
+    .optional(),
+  ill: z.boolean().optional(),
+  taken: z.boolean().optional(),
+});
+
 export const rungsSchema = z.array(z.strictObject({ ladder: id, exercise: id }));
 export {
   date as dateSchema,
@@ -451,4 +464,5 @@ export const athleteSchema: z.ZodType<Athlete, unknown> = z.strictObject({
   approaches: z.array(approachSchema).max(20).optional(),
   edits: z.array(sessionEditSchema).max(500).optional(),
   overrules: z.array(overruleSchema).max(2000).optional(),
+  checkIns: z.array(checkInSchema).max(4000).optional(),
 });

@@ -109,6 +109,12 @@ function inRecord(s: Stored, kind: string, [a = "", b = "", c = ""]: readonly st
     }
     case "overrules":
       return athlete.overrules?.find((o) => o.date === a && o.exercise === b) ?? null;
+    case "check-ins": {
+      const said = athlete.checkIns?.find((c) => c.date === a);
+      if (!said) return null;
+      const { date: _, ...body } = said;
+      return body;
+    }
     case "follow":
       return {
         approach: athlete.settings?.approach,
@@ -204,6 +210,7 @@ async function athleteTags(
     ...s.swaps.map((x) => `swaps/${x.date}/${x.label}/${x.from}`),
     ...Object.keys(s.notes).map((w) => `notes/${w}`),
     ...(athlete.edits ?? []).map((e) => `edits/${e.week}/${e.label}`),
+    ...(athlete.checkIns ?? []).map((c) => `check-ins/${c.date}`),
     ...(athlete.overrules ?? []).map((o) => `overrules/${o.date}/${o.exercise}`),
   ];
   const base = `athletes/${s.id}`;

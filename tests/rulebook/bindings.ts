@@ -62,6 +62,7 @@ import { nextLoad } from "../../src/core/progress/next";
 import { packFor } from "../../src/core/progress/pack";
 import { placeOnLine } from "../../src/core/progress/place";
 import { standsStill } from "../../src/core/progress/unmoved";
+import { readinessOf } from "../../src/core/readiness";
 import { numbers, type RuleId } from "../../src/core/rulebook";
 import { passMark, weakerOf } from "../../src/core/screening/marks";
 import { hingeStopsAtKnee } from "../../src/core/screening/rounding";
@@ -83,7 +84,7 @@ import { ownCosts, pairCosts } from "../../src/core/week/costs";
 import { groupOf } from "../../src/core/week/group";
 import { blockedByEndurance, blockedByJumps, blockedByOther } from "../../src/core/week/rules";
 import type { Option, WeekContext } from "../../src/core/week/types";
-import { easierDay, lighterBy } from "../../src/web/floor/progress";
+import { lighterBy } from "../../src/web/floor/progress";
 import { athleteWith, gym, home, lifted, logOf, raceOn, START, weeksOf } from "../support/athlete";
 import { exercise } from "../support/choice";
 import { layeredAt, TRAINED } from "../support/dose";
@@ -282,6 +283,7 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     const a = base({ away: [{ kind: "illness", start: addDays(MONDAY, 1 - lost), end: MONDAY }] });
     return dayOf(a, addDays(MONDAY, day)).why.some((w) => w.rule === "illness.back");
   },
+  "readiness.day": (given) => readinessOf({ date: MONDAY, ...given }).session,
   "pathway.stage": ({ stage, days, pains, sides }) => {
     const at = (n: number) => addDays(MONDAY, n);
     const trouble = { area: "achilles", side: "left" } as const;
@@ -733,10 +735,7 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     const w = planned(a);
     return nearestChanges(w.input, "A").find((c) => c.text.includes("longer"))?.size;
   },
-  "floor.today": ({ load, loads, sets }) =>
-    sets === undefined
-      ? lighterBy(loads, load, numbers("floor.today").lessPct)
-      : easierDay({ items: [{ sets }] } as never).items[0]?.sets,
+  "floor.today": ({ load, loads }) => lighterBy(loads, load, numbers("floor.today").lessPct),
   "time.parts": ({ exercises, sets, reps, secondsPerRep, rest }) => {
     const e = { ...exercise("goblet-squat"), secondsPerRep };
     const items = Array.from({ length: exercises }, (_, i) => ({

@@ -28,6 +28,7 @@ export function choiceFor(athlete: Athlete = athleteWith(), more: Partial<Choice
     stages: more.areas
       ? areas.map((area) => ({ area, side: "left", stage: "settle", since: on, begun: false, lowered: null }))
       : stagesOn(athlete, on),
+    out: [],
     sparedHamstring: areas.includes("hamstring"),
     findings: findingsOf(athlete, on),
     progressions: progressionsOf(SHIPPED_LIBRARY, athlete, gate.training, athlete.strengthLog),

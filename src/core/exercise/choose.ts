@@ -11,7 +11,7 @@ import {
   TRAINING_LEVEL,
 } from "../athlete";
 import type { IsoDate } from "../dates";
-import { type AreaStage, isBefore, openingOf } from "../pathway";
+import { type AreaStage, isBefore, isOfArea, openingOf } from "../pathway";
 import { numbers, say, type Why, why } from "../rulebook";
 import { type Finding, latestScreening, passes, TO_THE_KNEE, testName } from "../screening";
 import { bareLoadingAt, loadingAt } from "./equipment";
@@ -29,6 +29,8 @@ export interface ChoiceContext {
   areas: readonly Area[];
   /** At which stage of its way back each of them is. */
   stages: readonly AreaStage[];
+  /** Areas that hurt too much today for anything that touches them. */
+  out: readonly Area[];
   findings: readonly Finding[];
   progressions: ReadonlyMap<string, Progression>;
   /** Nothing in the hands and no bar. */
@@ -163,6 +165,8 @@ function closedAnywhere(e: Exercise, c: ChoiceContext): Closed | null {
     return { kind: "clearance", text: "cleared without long work on the back" };
   if (c.gate.rules.includes("no-impact") && e.pattern === "jump")
     return { kind: "clearance", text: "cleared without impact" };
+  const hurts = c.out.find((a) => isOfArea(a, e.id) || e.notWith.includes(a) || e.careWith.includes(a));
+  if (hurts) return { kind: "pain", text: say("readiness.day", "touched", AREA_WORDS[hurts]) };
   for (const s of c.stages) {
     const { bare } = openingOf(e, s.area);
     if (isBefore(s.stage, bare))

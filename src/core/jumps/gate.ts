@@ -3,7 +3,7 @@ import { AREA_WORDS, type Area, type Athlete, ageRange, type LoggedItem, safetyG
 import { DAYS_A_MONTH, daysBetween, type IsoDate } from "../dates";
 import { currentMax } from "../dose";
 import type { Library } from "../exercise";
-import { isBefore, stagesOn } from "../pathway";
+import { isBefore, limitsOn } from "../pathway";
 import { numbers, type Why, why } from "../rulebook";
 import { latestScreening, passes } from "../screening";
 
@@ -52,8 +52,10 @@ function unsafeToJump(athlete: Athlete, on: IsoDate, asOf: IsoDate): Why | null 
   if (gate.restricted) return why("jumps.gate", "clearance");
   if (gate.rules.includes("no-impact")) return why("jumps.gate", "impact");
   const log = athlete.strengthLog.filter((s) => s.date < asOf);
-  const stage = stagesOn(athlete, on, log).find((s) => NO_LANDING.includes(s.area) && isBefore(s.stage, "spring"));
-  if (stage) return why("jumps.gate", "area", AREA_WORDS[stage.area]);
+  const { stages, out } = limitsOn(athlete, on, log);
+  const early = stages.find((s) => NO_LANDING.includes(s.area) && isBefore(s.stage, "spring"))?.area;
+  const area = early ?? out.find((a) => NO_LANDING.includes(a));
+  if (area) return why("jumps.gate", "area", AREA_WORDS[area]);
   const { boneDays } = numbers("jumps.gate", athlete.settings?.ruleValues);
   for (const { area: a, since } of athlete.health.areas) {
     if (a !== "bone-stress") continue;

@@ -12,8 +12,9 @@ import {
   type TroubleArea,
 } from "../athlete";
 import { daysBetween, type IsoDate } from "../dates";
+import { takenOn } from "../readiness";
 import { numbers, type Why, why } from "../rulebook";
-import { isOfArea, stageBefore } from "./opens";
+import { isBefore, isOfArea, stageBefore } from "./opens";
 
 /** What one day says of an area's pain. */
 export interface PainDay {
@@ -142,4 +143,27 @@ export function isWatched(athlete: Athlete, t: TroubleArea, on: IsoDate): boolea
   if (!p || t.status === "past" || p.since > on) return false;
   const { stage, since } = confirmedStage(p, on);
   return stage === "back" && daysBetween(since, on) < numbers("pathway.stage").watchedDays;
+}
+
+/**
+ * The stages of a day with what today's pain takes besides, once it was taken: of what pain of 3 to 5 touches the easier step, of what more
+ * touches nothing.
+ */
+export function limitsOn(
+  athlete: Athlete,
+  on: IsoDate,
+  log: readonly StrengthLog[] = athlete.strengthLog,
+): { stages: AreaStage[]; out: Area[] } {
+  const stages = stagesOn(athlete, on, log);
+  const ready = takenOn(athlete, on);
+  if (!ready) return { stages, out: [] };
+  const today = ready.easier
+    .filter((p) => !stages.some((s) => s.area === p.area))
+    .map(({ area, side }): AreaStage => ({ area, side, stage: "move", since: on, begun: false, lowered: null }));
+  const eased = stages.map((s) =>
+    ready.easier.some((p) => p.area === s.area) && isBefore("move", s.stage)
+      ? { ...s, stage: stageBefore(s.stage) }
+      : s,
+  );
+  return { stages: [...eased, ...today], out: ready.out.map((p) => p.area) };
 }

@@ -222,14 +222,13 @@ export const AREA_PLANS: Readonly<Record<Area, AreaPlan>> = {
         says: "Slider curls, then bridges with a long lever. No hinge with load, no swings, no jumps.",
       },
       load: {
-        opens: ["single-leg-bridge", "single-leg-reach"],
+        opens: ["single-leg-bridge"],
         loaded: [
           "rdl-to-knee",
           "kettlebell-deadlift",
           "floor-deadlift-kettlebell",
           "dumbbell-romanian-deadlift",
           "romanian-deadlift",
-          "staggered-deadlift",
           "loaded-bridge",
         ],
         work: [work("hip", ["single-leg-bridge", "long-lever-bridge"], 3, 10)],

@@ -13,7 +13,7 @@ import {
   sideGaps,
 } from "../exercise";
 import { onceFor } from "../once";
-import { type AreaStage, isBefore, pathwayWork, stagesOn } from "../pathway";
+import { type AreaStage, isBefore, limitsOn, pathwayWork } from "../pathway";
 import { stoppedByPain } from "../progress";
 import { numbers, say } from "../rulebook";
 import { type Finding, findingsOf, hingeStopsAtKnee } from "../screening";
@@ -93,7 +93,10 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
 
   function contextOn(day: SeasonDay, place: Place): ChoiceContext {
     const { descent, ...differs } = whatDiffers(athlete, week, day, log);
-    const wayBack = pathwayWork(differs.stages, day.date);
+    const wayBack = pathwayWork(
+      differs.stages.filter((s) => !differs.out.includes(s.area) && isTrouble(athlete, s)),
+      day.date,
+    );
     const { date } = day;
     const seen = [athlete.screening, athlete.seen].map((l) => l.filter((r) => r.date <= date).length);
     const { training, minRir, restricted, rules } = differs.gate;
@@ -138,13 +141,14 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
 /** What of a day decides about its exercises. */
 function whatDiffers(athlete: Athlete, week: SeasonWeek, day: SeasonDay, log: readonly StrengthLog[]) {
   const { date } = day;
-  const stages = stagesOn(athlete, date, log);
+  const { stages, out } = limitsOn(athlete, date, log);
   const unloaded = day.loading === "bodyweight" || day.loading === "mobility";
   const laddersFirst = approachFor(athlete, day.phase).build === "ladders";
   return {
     gate: safetyGate(athlete, date),
     areas: [...new Set(stages.map((s) => s.area))],
     stages,
+    out,
     sparedHamstring: isSparedHamstring(stages, date),
     unloaded,
     laddersFirst,
@@ -197,3 +201,7 @@ function isSparedHamstring(stages: readonly AreaStage[], on: IsoDate): boolean {
   if (isBefore(h.stage, "load")) return true;
   return h.stage === "load" && daysBetween(h.since, on) < numbers("pathway.stage").lightDays;
 }
+
+/** Trouble of the record, and not pain of today alone. */
+const isTrouble = (athlete: Athlete, s: AreaStage): boolean =>
+  athlete.health.areas.some((t) => t.area === s.area && t.side === s.side);

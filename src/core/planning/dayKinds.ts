@@ -40,7 +40,7 @@ export class DayKinds {
     if (known !== undefined) return known;
     const { athlete, week, log } = this.input;
     const choice = this.choiceOn(day, place);
-    const { phase, stage, emphasis, loading, heavyOk, blockStart, taperFor } = day;
+    const { phase, stage, emphasis, loading, heavyOk, blockStart, taperFor, setShare } = day;
     const { block, closes } = blockOn(day, week);
     const number = (o: object | null) => {
       if (o === null) return 0;
@@ -59,6 +59,7 @@ export class DayKinds {
       heavyOk,
       blockStart,
       taperFor !== null,
+      setShare,
       cap,
       since,
       ...objects,

@@ -26,6 +26,7 @@ import {
   type Filled,
   type SessionDraft,
   type SessionRequest,
+  withShareOfSets,
 } from "../session";
 import { type DayInput, DayKinds } from "./dayKinds";
 import { blockOn, holdRange, increaseCap, ladderState } from "./dayWork";
@@ -81,6 +82,9 @@ export interface PlacedAsk {
   /** Why it holds none of the jumps that were asked for. */
   noJumps?: string;
 }
+
+/** Nothing takes sets away. */
+const UNCUT = { setFactor: 1, primaryRange: null, stressCap: null } as const;
 
 /** Builds and remembers what each label is on a day in a free time slot. */
 export class SessionBuilder {
@@ -200,15 +204,24 @@ export class SessionBuilder {
     return { label, day, place, minutes: window.minutes, share, routine: null, jumps };
   }
 
+  /** As its day and its week ask for it, less what today's answers take. */
   private make(asked: Asked): BuiltSession | null {
+    const made = this.makeWhole(asked);
+    const { setShare, why } = asked.day;
+    const because = why.find((w) => w.rule === "readiness.day");
+    return made && setShare < 1 && because
+      ? withShareOfSets(made, { ...this.requestFor(asked), ...UNCUT }, setShare, because)
+      : made;
+  }
+
+  private makeWhole(asked: Asked): BuiltSession | null {
     const { athlete, week } = this.input;
     const { day, share } = asked;
     const request = this.requestFor(asked);
-    const uncut = { setFactor: 1, primaryRange: null, stressCap: null };
-    const whole = buildSession({ ...request, ...uncut });
+    const whole = buildSession({ ...request, ...UNCUT });
     // A session by hand says nothing about the planned dose, which is what a week's load limit is measured by.
     const { edit, ...planned } = request;
-    const measure = edit ? buildSession({ ...planned, ...uncut }) : whole;
+    const measure = edit ? buildSession({ ...planned, ...UNCUT }) : whole;
     if (measure) this.most = Math.max(this.most, measure.stress);
     const taper = day.taperFor !== null && day.loading === "light";
     const setFactor = taper ? numbers("taper.light", athlete.settings?.ruleValues).share : week.setFactor;

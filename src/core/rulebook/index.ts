@@ -15,6 +15,7 @@ import { LEGS } from "./legs";
 import { LINE } from "./line";
 import { PATHWAY } from "./pathway";
 import { PROGRESS } from "./progress";
+import { READINESS } from "./readiness";
 import {
   type Bounds,
   type Chapter,
@@ -37,7 +38,7 @@ export { CHAPTERS, KIND_WORDS, listWords, many, TRUST_WORDS } from "./rule";
 
 /** The rules by chapter, in the order in which they are read. */
 export const BOOK = {
-  safety: { ...SAFETY, ...PATHWAY },
+  safety: { ...SAFETY, ...PATHWAY, ...READINESS },
   screening: SCREENING,
   endurance: { ...ENDURANCE, ...AMOUNT },
   season: SEASON,
@@ -53,6 +54,7 @@ export const BOOK = {
 const ALL = {
   ...SAFETY,
   ...PATHWAY,
+  ...READINESS,
   ...SCREENING,
   ...ENDURANCE,
   ...AMOUNT,

@@ -71,14 +71,8 @@ export const SESSION = {
         TRADE,
         "where the last warm-up set left two repetitions less than it should",
       ),
-      share: num(
-        2 / 3,
-        "of the sets",
-        TRADE,
-        "that stays after a night of under 5 h, or with legs sore 7 of 10 and more",
-      ),
     },
-    examples: [eg({ load: 100, loads: [90, 95, 96] }, 95), eg({ sets: 3 }, 2), eg({ sets: 1 }, 1)],
+    examples: [eg({ load: 100, loads: [90, 95, 96] }, 95), eg({ load: 95, loads: [90, 95, 96] }, 90)],
   }),
   "sheet.activation": rule({
     title: "Activation and after-care",

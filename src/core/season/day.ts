@@ -28,6 +28,8 @@ export interface SeasonDay {
   seriesIn: number | null;
   /** Minutes a session may have at most; null where the free time alone limits it. */
   minutesMost: number | null;
+  /** Share of the sets that today's answers leave; 1 where they change nothing. */
+  setShare: number;
   /** Counts towards the week's number of sessions. */
   counts: boolean;
   why: Why[];

@@ -2,6 +2,7 @@
 import { approachFor } from "../approach";
 import { type Athlete, type Emphasis, type Gate, isOn, type Stage, safetyGate } from "../athlete";
 import { dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
+import { takenOn } from "../readiness";
 import { numbers, type RuleValues, type Why, why } from "../rulebook";
 import { limitTo, type SeasonDay } from "./day";
 import { layoffOf } from "./layoff";
@@ -111,6 +112,7 @@ function dayIn(season: Season, phase: SeasonPhase, n: number, built: Stage | nul
     counts: true,
     seriesIn: next === undefined ? null : next - n,
     minutesMost: null,
+    setShare: 1,
     why: [reason],
   };
   backFromLayoff(season, day, n, own);
@@ -189,6 +191,7 @@ function limitDay({ athlete, own, layoff, near, firstLog }: Season, day: SeasonD
   limitBySpike(athlete, day, n);
   betweenNearRaces(day, n, near);
   backFromIllness(athlete, day);
+  readyFor(athlete, day);
 }
 
 /** The emphasis itself is restore for as many days as were lost: short, light, the first half without load. */
@@ -205,6 +208,21 @@ function backFromIllness(athlete: Athlete, day: SeasonDay): void {
   const before = day.why.length;
   limitTo(day, nth <= Math.ceil(days / 2) ? "bodyweight" : "restore", because);
   if (day.why.length === before) day.why.push(because);
+}
+
+/** What the answers before today's session change, once they were taken. */
+function readyFor(athlete: Athlete, day: SeasonDay): void {
+  const r = takenOn(athlete, day.date);
+  if (!r) return;
+  const { share } = numbers("readiness.day", athlete.settings?.ruleValues);
+  const before = day.why.length;
+  if (r.session === "fewer") day.setShare = share;
+  else if (r.session === "light" && r.why[0]) limitTo(day, "light", r.why[0]);
+  else if (r.session === "none" && r.why[0]) {
+    limitTo(day, "mobility", r.why[0]);
+    day.counts = false;
+  }
+  day.why.push(...r.why.slice(day.why.length > before ? 1 : 0));
 }
 
 /** Why a day takes develop where its phase asks for maximal work; null where it does not. */

@@ -329,6 +329,19 @@ const addsWork = (r: SessionRequest): boolean =>
 /** Findings' work that safety keeps out today. */
 const waitingWork = (r: SessionRequest): readonly Dropped[] => (addsWork(r) ? openWork(r.choice).dropped : []);
 
+/**
+ * The same session with a share of its sets, exercise by exercise, never the last one: nothing else comes in their place.
+ * @param because why, on each exercise that gives a set
+ */
+export function withShareOfSets(s: BuiltSession, r: SessionRequest, share: number, because: Why): BuiltSession {
+  const fewer = s.items.map((i) => {
+    const sets = Math.max(1, Math.round(i.sets * share));
+    return sets < i.sets ? { ...i, sets, extraSide: null, why: [...i.why, because] } : i;
+  });
+  const { paired, warmUp, time, minutes } = timed(fewer, r);
+  return { ...s, items: paired, warmUp, time, minutes, stress: minutes * s.rpe, why: [because, ...s.why] };
+}
+
 /** The slots of the day, with the essential five where time is short and with what the screening adds. */
 function slotsOf(r: SessionRequest): { all: Slot[]; short: boolean } {
   const strength = (r.loading === "full" || r.loading === "light") && !r.routine;

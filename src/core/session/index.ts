@@ -1,5 +1,5 @@
 /** A session: slots, exercises with their dose, pairs, time, what goes first. What others may use of this room. */
-export { buildSession, draftSession, type SessionDraft } from "./build";
+export { buildSession, draftSession, type SessionDraft, withShareOfSets } from "./build";
 export { candidatesFor } from "./candidates";
 export { isHeavy, loggedLegs } from "./heavy";
 export { holdsAsked } from "./jumps";

@@ -6,6 +6,7 @@ import { approachRoutes } from "./approaches";
 import { athleteRoutes } from "./athletes";
 import { boardRoutes } from "./board";
 import { calendarRoutes } from "./calendar";
+import { checkInRoutes } from "./checkIns";
 import { clubRoutes } from "./club";
 import { editRoutes } from "./edits";
 import { exerciseRoutes } from "./exercises";
@@ -31,6 +32,7 @@ const ROOMS = [
   athleteRoutes,
   intakeRoutes,
   healthRoutes,
+  checkInRoutes,
   recordRoutes,
   outgoingRoutes,
   boardRoutes,

@@ -7,6 +7,7 @@ import { type Library, sideAction, sideSums } from "../../core/exercise";
 import { proposalFor, stagesOn } from "../../core/pathway";
 import type { PlanWeek } from "../../core/plan";
 import { historyOf, risingPain } from "../../core/progress";
+import { poorDays } from "../../core/readiness";
 import { numbers, type Why, why } from "../../core/rulebook";
 import { asymmetry } from "../../core/screening";
 import { isBig, lastRaceDay, stageOn } from "../../core/season";
@@ -58,6 +59,9 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
     const proposal = proposalFor(athlete, now, today);
     if (proposal?.says) add(62, { rule: "pathway.stage", text: proposal.says }, mondayOf(today));
   }
+
+  const poor = poorDays(athlete, today);
+  if (poor) add(68, poor);
 
   const rising = whereItRises(athlete, p.library, today);
   if (rising) add(80, rising);

@@ -134,6 +134,7 @@ function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
     slow: false,
     phase: day?.phase ?? "base",
     block: null,
+    checkIn: p.stored.athlete.checkIns?.find((c) => c.date === log.date) ?? null,
     stepBack: false,
     minutes: anchor.minutes,
     windowMinutes: anchor.minutes,
@@ -203,6 +204,7 @@ export function plannedView(
       s.items.some((i) => i.line) && week.season.block
         ? { week: week.season.block.week, of: week.season.block.of }
         : null,
+    checkIn: athlete.checkIns?.find((c) => c.date === date) ?? null,
     stepBack: week.season.stepBack,
     minutes: s.minutes,
     windowMinutes: window ? window.start + window.minutes - s.start : s.minutes,

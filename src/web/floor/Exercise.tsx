@@ -38,9 +38,8 @@ interface ExerciseProps {
   onUndo: () => void;
   onPain: (pain: number) => void;
   /** A third of the sets are left out today. */
-  easier: boolean;
   /** Takes a third of the sets off, or puts them back; null once something is logged. */
-  onEasier: (() => void) | null;
+  onCheckIn: (() => void) | null;
   onFelt: (felt: NonNullable<LoggedItem["felt"]>) => void;
   onPick: (at: number) => void;
   onEnd: () => void;
@@ -56,8 +55,7 @@ export function Exercise({
   onLog,
   onUndo,
   onPain,
-  easier,
-  onEasier,
+  onCheckIn,
   onFelt,
   onPick,
   onEnd,
@@ -87,16 +85,13 @@ export function Exercise({
         ) : (
           <p className="my-2 text-body text-ink2">{item.cue}</p>
         )}
-        {onEasier && (
+        {onCheckIn && (
           <button
             type="button"
-            aria-pressed={easier}
-            className={`my-2 min-h-11 w-full rounded-[3px] border px-3 text-left text-body ${easier ? "border-iron bg-iron-l" : "border-edge bg-panel"}`}
-            onClick={onEasier}
+            className="my-2 min-h-11 w-full rounded-[3px] border border-edge bg-panel px-3 text-left text-body"
+            onClick={onCheckIn}
           >
-            {easier
-              ? "A third of the sets are left out today. Put them back"
-              : "Slept under 5 h, or sore 7 of 10 or more? A third of the sets less"}
+            Check in: sleep, soreness, pain
           </button>
         )}
         {n === 0 && item.warmUp.length > 0 && (

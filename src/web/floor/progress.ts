@@ -110,16 +110,6 @@ export function lighterBy(loads: readonly number[], from: number | null, percent
   return loads.findLast((l) => l <= from * (1 - percent / 100) + 1e-9) ?? loads[0] ?? from;
 }
 
-/** Slept under 5 h, or sore 7 of 10 and more: a third of the sets less, never the last one (rule floor.today). */
-export const easierDay = (view: SessionView): SessionView => ({
-  ...view,
-  items: view.items.map((i) => ({
-    ...i,
-    sets: Math.max(1, Math.round(i.sets * numbers("floor.today").share)),
-    extraSide: null,
-  })),
-});
-
 /** Moves a load by one step of what the room can make. */
 export function stepLoad(loads: readonly number[], from: number | null, by: 1 | -1): number | null {
   if (loads.length === 0) return from;

@@ -2,12 +2,12 @@
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import type { SessionView } from "../../api/views";
+import { CheckIn } from "../checkin/CheckIn";
 import { useSession, useSquad } from "../data/hooks";
 import { Exercise } from "../floor/Exercise";
 import { Finish } from "../floor/Finish";
 import {
   doneRows,
-  easierDay,
   emptyLog,
   isFinished,
   nextItem,
@@ -61,14 +61,13 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
   const navigate = useNavigate();
   // A past session is entered against what was planned for it, which a log of its own would hide.
   const [first] = useState(now);
-  const [easier, setEasier] = useState(false);
-  const whole = now.date < now.today ? first : now;
-  const view = easier ? easierDay(whole) : whole;
+  const view = now.date < now.today ? first : now;
   const [initial] = useState(() => emptyLog(view, nowText()));
   const { log, change, sent, refused } = useLog(id, initial, view.log);
   const [picked, setPicked] = useState<number | null>(null);
   const [rest, setRest] = useState<{ until: number; seconds: number } | null>(null);
   const [ending, setEnding] = useState(false);
+  const [asking, setAsking] = useState(now.date === now.today && now.checkIn === null && now.log === null);
   const [began] = useState(() => Date.now());
   const due = nextItem(view, log);
   const at = picked ?? due;
@@ -114,7 +113,17 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
           <WarnIcon /> {refused} It is kept on this phone.
         </p>
       )}
-      {ending || done || !item ? (
+      {asking && log.items.length === 0 ? (
+        <section aria-label="Before you start" className="min-h-0 flex-1 overflow-auto p-4">
+          <div className="mb-3 flex items-baseline justify-between gap-3">
+            <h1 className="text-title font-semibold">Before you start</h1>
+            <button type="button" className="link min-h-11" onClick={() => setAsking(false)}>
+              Skip
+            </button>
+          </div>
+          <CheckIn id={id} date={view.date} label={view.label} onDone={() => setAsking(false)} />
+        </section>
+      ) : ending || done || !item ? (
         <Finish
           view={view}
           planned={view.rpe}
@@ -144,8 +153,7 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
           onLog={logSet}
           onUndo={() => change(withoutLast(log, item))}
           onPain={(p) => change(withPain(log, item, p))}
-          easier={easier}
-          onEasier={log.items.length === 0 ? () => setEasier(!easier) : null}
+          onCheckIn={log.items.length === 0 && view.date === view.today ? () => setAsking(true) : null}
           onFelt={(felt) => change(withFelt(log, item, felt))}
           onPick={(index) => setPicked(index)}
           onEnd={() => setEnding(true)}

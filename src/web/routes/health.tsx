@@ -53,7 +53,8 @@ function Health({ view }: { view: AthleteHealthView }) {
           <div className="space-y-4">
             {active.length === 0 && (
               <p className="max-w-[60ch] text-ink2">
-                Nothing is in trouble. An area is entered under Intake, Health; from then on its way back stands here.
+                Nothing is in trouble. An area is entered under Intake, Health; from then on this view shows its way
+                back.
               </p>
             )}
             {active.map((a) => (

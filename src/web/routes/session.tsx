@@ -5,6 +5,8 @@ import { Link, Navigate, useNavigate, useParams } from "react-router";
 import type { SessionView } from "../../api/views";
 import { why } from "../../core/rulebook";
 import { emphasisText } from "../../core/session";
+import { CheckInSheet } from "../checkin/CheckInSheet";
+import { saidText } from "../checkin/words";
 import { useAthlete, useClub, useSession } from "../data/hooks";
 import type { Units } from "../format";
 import { blockText, day, duration, PHASE_NAMES, placeName, sessionName, time } from "../format";
@@ -89,7 +91,7 @@ function One({ id, date, label }: { id: string; date: string; label: string }) {
 const canLift = (v: SessionView): boolean => v.date === v.today || (v.date < v.today && v.log === null);
 
 /** What can be done with a session; it is edited and printed as long as it is planned. */
-function sessionActions(v: SessionView): Action[] {
+function sessionActions(v: SessionView, onCheckIn: () => void): Action[] {
   const at = `${v.date}/${v.label}`;
   return [
     { label: "Week", name: "Open this week", to: `/a/${v.id}/week/${v.date}` },
@@ -100,6 +102,7 @@ function sessionActions(v: SessionView): Action[] {
         ]
       : []),
     { label: "Warm-up", to: `/a/${v.id}/sheets` },
+    ...(v.date === v.today && v.time && !v.log ? [{ label: "Check in", run: onCheckIn }] : []),
     ...(canLift(v)
       ? [
           {
@@ -116,6 +119,7 @@ function sessionActions(v: SessionView): Action[] {
 function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => void }) {
   const phone = usePhone();
   const [shortening, setShortening] = useState<number | null>(null);
+  const [checking, setChecking] = useState(false);
   const shorter = view.date >= view.today && !view.log && !view.edit ? lengthsBelow(view.minutes) : [];
   const units = useUnits();
   return (
@@ -132,7 +136,7 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
           }
         >
           <Steps before="Session before" next="Next session" onStep={onStep} />
-          <Toolbar name="More for this session" actions={sessionActions(view)}>
+          <Toolbar name="More for this session" actions={sessionActions(view, () => setChecking(true))}>
             {view.date > view.today ? (
               <span className="text-label leading-4 text-ink2">Logging opens on {day(view.date)}</span>
             ) : (
@@ -140,10 +144,16 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
             )}
           </Toolbar>
         </PageHeader>
+        {checking && <CheckInSheet view={view} onClose={() => setChecking(false)} />}
         {shortening !== null && (
           <ShortenSheet id={view.id} session={view} to={shortening} onClose={() => setShortening(null)} />
         )}
         <div className="@container min-h-0 flex-1 overflow-auto px-4 pb-4">
+          {view.checkIn && (
+            <p className="mb-2 text-label leading-4">
+              <b className="font-semibold">Check-in:</b> {saidText(view.checkIn)}.
+            </p>
+          )}
           {phone ? <Cards view={view} units={units} /> : <ItemTable view={view} units={units} />}
           <TimeBar view={view} />
           {shorter.length > 0 && (

@@ -1,0 +1,98 @@
+/** What an athlete says before a session: kept, and taken into the plan only once it was shown what it changes. */
+import { checkInBody } from "../../api/requests";
+import type { ReadinessView } from "../../api/views";
+import type { Athlete, CheckIn, Label } from "../../core/athlete";
+import { addDays, dayLabel, type IsoDate, mondayOf, timeOf } from "../../core/dates";
+import { readinessOf } from "../../core/readiness";
+import { faulty } from "../errors";
+import { done, json, type Route, RouteList } from "../http/route";
+import type { ServerContext } from "../serverContext";
+import { plannedOn } from "../views/session";
+import { shorterView } from "../views/shorter";
+import { athleteTools, dateParam, labelParam } from "./tools";
+
+/** Days back for which an answer can still be entered. */
+const LATE_DAYS = 7;
+
+const withCheckIn = (a: Athlete, c: CheckIn): Athlete => ({
+  ...a,
+  checkIns: [...(a.checkIns ?? []).filter((x) => x.date !== c.date), c],
+});
+
+/** An athlete who is ill today is away, so that the way back begins with the last day of it. */
+const withIllness = (a: Athlete, on: IsoDate): Athlete =>
+  a.away.some((x) => x.kind === "illness" && x.start <= on && on <= x.end)
+    ? a
+    : { ...a, away: [...a.away, { start: on, end: on, kind: "illness" }] };
+
+/** The day's session stays where it stands, whatever its answers make of it. */
+function withLock(a: Athlete, s: { date: IsoDate; start: number; place: string; label: Label }): Athlete {
+  const lock = { date: s.date, start: timeOf(s.start), place: s.place, label: s.label };
+  const others = (a.locked ?? []).filter((l) => l.label !== s.label || mondayOf(l.date) !== mondayOf(s.date));
+  return { ...a, locked: [...others, lock] };
+}
+
+export function checkInRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("/athletes");
+  const { planner } = ctx;
+  const { season, stored, change } = athleteTools(ctx);
+  const spec = { body: { schema: checkInBody, what: "The check-in" } };
+
+  /** What the answers would change; nothing is stored. */
+  r.try("/:id/check-ins/:date/:label/preview", spec, async ({ params, body }) => {
+    const [date, label] = [dateParam(params.date), labelParam(params.label)];
+    const { athlete, ...rest } = await stored(params.id);
+    const verdict = readinessOf({ date, ...body }, athlete.settings?.ruleValues);
+    const view: ReadinessView = {
+      session: verdict.session,
+      says: verdict.why.map((w) => w.text),
+      change: null,
+    };
+    if (verdict.why.length === 0 || verdict.session === "none") return json(view);
+    const now = await season(params.id, date);
+    const standing = plannedOn(now, date, label);
+    if (!standing) return json(view);
+    const taken = withLock(withCheckIn(athlete, { date, ...body, taken: true }), standing.session);
+    const then = planner.until({ ...rest, athlete: taken, record: taken }, date);
+    return json({ ...view, change: then ? shorterView(now, then, date, label) : null });
+  });
+
+  r.planned(
+    "PUT",
+    "/:id/check-ins/:date/:label",
+    spec,
+    async ({ params }) => {
+      const [date, label] = [dateParam(params.date), labelParam(params.label)];
+      const today = planner.today();
+      if (date > today || date < addDays(today, -LATE_DAYS))
+        throw faulty(
+          [{ path: "date", expected: `today, or one of the last ${LATE_DAYS} days expected` }],
+          "The check-in",
+        );
+      return plannedOn(await season(params.id, date), date, label)?.session ?? null;
+    },
+    async ({ params, body }, session) => {
+      const date = dateParam(params.date);
+      await change(
+        params.id,
+        "The check-in",
+        (a) => {
+          const verdict = readinessOf({ date, ...body }, a.settings?.ruleValues);
+          const said = withCheckIn(a, { date, ...body });
+          if (!body.taken || verdict.why.length === 0) return said;
+          if (verdict.session === "none") return withIllness(said, date);
+          return session && date === planner.today() ? withLock(said, session) : said;
+        },
+        `Check-in of ${dayLabel(date)}`,
+      );
+      return done();
+    },
+  );
+
+  r.read("/:id/check-ins/:date", async ({ params }) => {
+    const date = dateParam(params.date);
+    const { athlete } = await stored(params.id);
+    return json(athlete.checkIns?.find((c) => c.date === date) ?? null);
+  });
+  return r.all;
+}
