@@ -1,5 +1,5 @@
 /** What the interface answers about an athlete's health: trouble areas with their way back. */
-import type { Area, Athlete, PathwayStage, PathwayStep, TroubleArea } from "../core/athlete";
+import type { Area, Athlete, PathwayStage, PathwayStep, SessionKind, SessionSport, TroubleArea } from "../core/athlete";
 
 export interface HealthAreaView {
   area: Area;
@@ -41,6 +41,23 @@ export interface WayBackView {
   /** What the plan leaves out, and what it keeps without load, by name. */
   closed: string[];
   bare: string[];
+}
+
+/** What stands in the days of an absence, before it is entered. */
+export interface AwayPreview {
+  endurance: {
+    row: string;
+    date: string;
+    sport: SessionSport;
+    kind: SessionKind;
+    minutes: number;
+    distanceKm: number | null;
+  }[];
+  /** The first endurance week after it; null where no plan says its amount. */
+  week: { monday: string; amount: number; unit: "km" | "minutes" } | null;
+  /** Percent that is suggested for it after an illness. */
+  lighterPct: number;
+  places: string[];
 }
 
 export interface AthleteHealthView {

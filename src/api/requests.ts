@@ -133,6 +133,29 @@ export const weekChangesBody = z.strictObject({
   drop: listed.default({ changes: [], away: [] }),
   free: dateSchema.optional(),
 });
+/** Days away, with what becomes of the endurance that stood there. */
+export const awayBody = z
+  .strictObject({
+    away: awaySchema,
+    endurance: z
+      .array(
+        z.strictObject({
+          row: textSchema.max(120),
+          as: z.enum(["left-out", "done", "moved"]),
+          /** Where it is moved to. */
+          date: dateSchema.optional(),
+        }),
+      )
+      .max(200)
+      .default([]),
+    /** Percent of the planned amount in the first endurance week after it. */
+    lighterPct: z.number().min(20).max(100).optional(),
+  })
+  .refine((b) => b.away.end >= b.away.start, {
+    path: ["away", "end"],
+    message: "a date on or after the first day expected",
+  });
+export type AwayBody = z.input<typeof awayBody>;
 export const gymBody = z.strictObject({ racks: z.int().min(0).max(50), athletes: z.int().min(1).max(200) });
 export const gymTakeBody = z.strictObject({ place: idSchema });
 /** What to undo or redo: the last change, or one of the history. */

@@ -154,7 +154,7 @@ test("a locked session never moves: not by hand, not by a fit, not by what came 
   // Saturday is gone: told once, the rest is fitted again. Three actions.
   await page.getByRole("button", { name: "Something came up…" }).click();
   await page.getByLabel("From", { exact: true }).fill("2026-03-14");
-  await page.getByRole("button", { name: "Fit the rest again" }).click();
+  await page.getByRole("button", { name: "Enter and plan around it" }).click();
   await expect(page.getByText(/Travel Sat\s14\sMar/).first()).toBeVisible();
   const after = await placedOn(page, id);
   expect(after.A).toBe(at);

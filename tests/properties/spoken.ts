@@ -174,6 +174,12 @@ const SPEAKERS: Partial<Record<RuleId, Athlete>> = {
   "progress.form": logged({
     sets: [5, 5, 5].map((reps) => ({ reps, clean: 3, loadKg: 80, rir: 2, side: "both" as const })),
   }),
+  "readiness.day": base({
+    checkIns: [
+      { date: MONDAY, sleepH: 4, taken: true },
+      { date: addDays(MONDAY, 1), sleepH: 4, taken: true },
+    ],
+  }),
   "progress.spare": logged({ sets: [5, 5, 8].map((reps) => ({ reps, loadKg: 80, rir: 2, side: "both" as const })) }),
 };
 

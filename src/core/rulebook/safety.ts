@@ -169,6 +169,10 @@ export const SAFETY = {
     parameters: {
       most: num(14, "days", TRADE, "of restore at most, else as many as were lost"),
       minutes: num(30, "minutes", TRADE, "of a session at most", { least: 15, most: 45 }),
+      endurancePct: num(80, "% of its planned amount", HOUSE, "suggested for the first endurance week after it", {
+        least: 40,
+        most: 100,
+      }),
     },
     says: {
       restore: (v: { days: number; lost: number; minutes: number }) =>

@@ -10,6 +10,7 @@ export type Method = "GET" | "POST" | "PUT" | "DELETE";
 export type Params = Record<
   | "id"
   | "date"
+  | "until"
   | "label"
   | "monday"
   | "race"

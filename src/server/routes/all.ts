@@ -4,6 +4,7 @@ import type { Route } from "../http/route";
 import type { ServerContext } from "../serverContext";
 import { approachRoutes } from "./approaches";
 import { athleteRoutes } from "./athletes";
+import { awayRoutes } from "./away";
 import { boardRoutes } from "./board";
 import { calendarRoutes } from "./calendar";
 import { checkInRoutes } from "./checkIns";
@@ -36,6 +37,7 @@ const ROOMS = [
   recordRoutes,
   outgoingRoutes,
   boardRoutes,
+  awayRoutes,
   followRoutes,
   editRoutes,
   liftRoutes,

@@ -10,6 +10,7 @@ import { SESSION_MINUTES } from "../../formats/athlete-schema";
 import type { Context } from "../context";
 import { faulty, notFound } from "../errors";
 import type { Planned } from "../planner";
+import type { EnduranceChange } from "../store/athletes";
 import type { Stored } from "../store/store";
 import { pastWeeks } from "../views/review";
 
@@ -42,6 +43,7 @@ export interface AthleteTools {
     apply: (a: Athlete) => Athlete,
     words?: string,
     free?: string | null,
+    rows?: readonly EnduranceChange[],
   ) => Promise<void>;
 }
 
@@ -68,7 +70,7 @@ export function athleteTools({ store, planner, today }: Context): AthleteTools {
       if (!planned) throw notFound("athlete");
       return planned;
     },
-    change: async (id, what, apply, words = `${what} changed`, free = null) => {
+    change: async (id, what, apply, words = `${what} changed`, free = null, rows = []) => {
       const check = (next: Athlete) => {
         const faults = crossFaults(next);
         if (faults.length > 0) throw faulty(faults, what);
@@ -83,6 +85,7 @@ export function athleteTools({ store, planner, today }: Context): AthleteTools {
         check,
         words.replace(/^The (.)/, (_, c: string) => c.toUpperCase()),
         free,
+        rows,
       );
       if (!ok) throw notFound("athlete");
     },

@@ -28,6 +28,12 @@ export interface Stored extends Facts {
   record: Athlete;
 }
 
+/** An endurance session as it becomes; null leaves it out. */
+export interface EnduranceChange {
+  row: string;
+  session: EnduranceSession | null;
+}
+
 /** What changes of an athlete; whatever is left out stays. */
 export type AthleteChange = (athlete: Athlete) => Athlete;
 
@@ -158,6 +164,7 @@ export class AthleteStore {
    * @param check throws where the changed athlete may not stand; nothing is stored then
    * @param what the change in words, for undo
    * @param free a Monday whose placement goes back to the planner with it
+   * @param rows endurance sessions that change with it, by their ids
    * @returns false where there is no such athlete
    */
   async change(
@@ -166,6 +173,7 @@ export class AthleteStore {
     check: (a: Athlete) => void,
     what = "Change",
     free: string | null = null,
+    rows: readonly EnduranceChange[] = [],
   ): Promise<boolean> {
     return this.edit(id, what, async (m) => {
       const stored = await this.read(m, id);
@@ -181,6 +189,7 @@ export class AthleteStore {
         { id },
         { record: recordOf(next), name: next.athlete.name, revision: stored.revision + 1 },
       );
+      for (const { row, session } of rows) await this.writeEndurance(m, id, session, row, randomUUID());
       return true;
     });
   }
@@ -197,25 +206,33 @@ export class AthleteStore {
         ? "Endurance session added"
         : "Endurance session changed",
   ): Promise<string | null> {
-    return this.edit(id, what, async (m) => {
-      const slot = rowId === null ? null : slotOfId(rowId);
-      if (slot !== null) return this.putInstead(m, id, slot, session, newId);
-      const entity = LIST_ENTITIES.endurance;
-      const known = rowId === null ? null : await m.findOneBy(entity, { id: rowId, athleteId: id });
-      if (rowId !== null && !known) return null;
-      if (!(await this.touch(m, id))) return null;
-      // What stands in the place of a planned session goes on doing so, and the plan's own does not come back with its end.
-      const before = known ? (JSON.parse(known.data) as EnduranceSession) : null;
-      const instead = before?.insteadOf === undefined ? {} : { insteadOf: before.insteadOf };
-      const next = session ?? (before?.insteadOf !== undefined && before.done !== true ? leftOut(before) : null);
-      if (next === null) {
-        if (known) await m.delete(entity, { id: known.id });
-        return rowId;
-      }
-      if (!known) return this.insertEndurance(m, id, next, newId);
-      await m.update(entity, { id: known.id }, { date: next.date, data: JSON.stringify({ ...next, ...instead }) });
-      return known.id;
-    });
+    return this.edit(id, what, (m) => this.writeEndurance(m, id, session, rowId, newId));
+  }
+
+  private async writeEndurance(
+    m: EntityManager,
+    id: string,
+    session: EnduranceSession | null,
+    rowId: string | null,
+    newId: string,
+  ): Promise<string | null> {
+    const slot = rowId === null ? null : slotOfId(rowId);
+    if (slot !== null) return this.putInstead(m, id, slot, session, newId);
+    const entity = LIST_ENTITIES.endurance;
+    const known = rowId === null ? null : await m.findOneBy(entity, { id: rowId, athleteId: id });
+    if (rowId !== null && !known) return null;
+    if (!(await this.touch(m, id))) return null;
+    // What stands in the place of a planned session goes on doing so, and the plan's own does not come back with its end.
+    const before = known ? (JSON.parse(known.data) as EnduranceSession) : null;
+    const instead = before?.insteadOf === undefined ? {} : { insteadOf: before.insteadOf };
+    const next = session ?? (before?.insteadOf !== undefined && before.done !== true ? leftOut(before) : null);
+    if (next === null) {
+      if (known) await m.delete(entity, { id: known.id });
+      return rowId;
+    }
+    if (!known) return this.insertEndurance(m, id, next, newId);
+    await m.update(entity, { id: known.id }, { date: next.date, data: JSON.stringify({ ...next, ...instead }) });
+    return known.id;
   }
 
   private async insertEndurance(

@@ -129,7 +129,7 @@ export const GUIDE: readonly GuidePage[] = [
     also: "travel ill away closed gym missed tired no time disruption",
     view: "a/week",
     steps: [
-      "On **Week**, press **Something came up…** and say what: travel, illness, a closed place, a missed session.",
+      "On **Week**, press **Something came up…** and say what: ill or away, a closed place, a missed session. **Ill or away** also stands on **Squad** and **Season**.",
       "The rest of the week is placed again; what changed stands beside it, each with its own way back.",
       "Nothing fits? The nearest changes that make room are offered, with what each would disturb.",
     ],

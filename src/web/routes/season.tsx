@@ -26,6 +26,7 @@ import { Segments } from "../ui/Segments";
 import { Failed, LoadingNote } from "../ui/State";
 import { type Action, Toolbar } from "../ui/Toolbar";
 
+const AwaySheet = lazy(() => import("../away/AwaySheet"));
 const RaceSheet = lazy(() => import("../ui/RaceSheet"));
 const TERRAIN: [Terrain, string][] = [
   ["distance", "Distance"],
@@ -48,6 +49,7 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
   const [terrain, setTerrain] = useState<Terrain>("distance");
   const [planning, setPlanning] = useState(params.get("plan") !== null);
   const [opened, setOpened] = useState<{ race: string | null } | null>(null);
+  const [away, setAway] = useState(false);
   const [ref, size] = useSize<HTMLDivElement>();
   const trial = useTrial(id);
   const view = trial.view ?? stored;
@@ -64,6 +66,7 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
   const tools: Action[] = [
     { label: "Plan endurance", pressed: planning, run: plan },
     { label: "Add race", icon: ICON.flag, run: addRace },
+    { label: "Ill or away", run: () => setAway(true), rare: true },
     ...sightTools(view, sight),
     ...seasonActions(id, own.length > 0 ? () => attempt({ phases: [] }) : null),
   ];
@@ -71,6 +74,16 @@ function Season({ id, view: stored }: { id: string; view: SeasonView }) {
   return (
     <div className="two-pane">
       <main className="relative flex min-w-0 flex-col">
+        {away && (
+          <Suspense fallback={null}>
+            <AwaySheet
+              athletes={[{ id, name: athlete?.athlete.name ?? "" }]}
+              first={id}
+              today={view.today}
+              onClose={() => setAway(false)}
+            />
+          </Suspense>
+        )}
         <TrialBar id={id} trial={trial} stored={stored} />
         <PageHeader
           title="Season"

@@ -18,6 +18,7 @@ import { Segments } from "../ui/Segments";
 import { Empty, Failed, LoadingNote } from "../ui/State";
 import { usePhone } from "../ui/usePhone";
 
+const AwaySheet = lazy(() => import("../away/AwaySheet"));
 const ImportSheet = lazy(() => import("../ui/ImportSheet"));
 
 type Filter = "all" | "today" | "look";
@@ -34,6 +35,7 @@ export default function SquadView() {
   const [filter, setFilter] = useState<Filter>("all");
   const [chosen, setChosen] = useState(0);
   const phone = usePhone();
+  const [away, setAway] = useState(false);
   const importing = params.get("import") === "1";
   const setImporting = (open: boolean) => setParams(open ? { import: "1" } : {}, { replace: true });
   const all = squad.data?.rows ?? [];
@@ -52,6 +54,7 @@ export default function SquadView() {
     { key: "ArrowDown", label: "athlete", run: () => walk(1), bar: true },
     { key: "Enter", label: "open week", run: open, bar: true },
     { key: "t", label: "lifts today", run: () => setFilter(filter === "today" ? "all" : "today"), bar: true },
+    { key: "a", label: "ill or away", run: () => setAway(true) },
     { key: "n", label: "new athlete", run: () => navigate("/new"), bar: true },
     { key: "i", label: "import", run: () => setImporting(true), bar: true },
   ]);
@@ -69,7 +72,12 @@ export default function SquadView() {
         </span>
         <span className="flex-1" />
         <Segments name="Show" options={FILTERS} value={filter} onChange={setFilter} />
-        <button type="button" className="btn ml-2" onClick={() => setImporting(true)}>
+        {all.length > 0 && (
+          <button type="button" className="btn ml-2" aria-haspopup="dialog" onClick={() => setAway(true)}>
+            Ill or away
+          </button>
+        )}
+        <button type="button" className="btn" onClick={() => setImporting(true)}>
           {ICON.file} Import athlete
         </button>
         <Link className="btn btn-pri" to="/new">
@@ -118,6 +126,11 @@ export default function SquadView() {
           <p className="p-6 text-ink2">{filter === "today" ? "Nobody lifts today." : "Nobody needs a look today."}</p>
         )}
       </div>
+      {away && rows[at] && (
+        <Suspense fallback={null}>
+          <AwaySheet athletes={all} first={rows[at].id} today={squad.data.today} onClose={() => setAway(false)} />
+        </Suspense>
+      )}
       {importing && (
         <Suspense fallback={null}>
           <ImportSheet open onClose={() => setImporting(false)} />

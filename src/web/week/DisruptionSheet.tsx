@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { WeekView } from "../../api/views";
 import type { Label } from "../../core/athlete";
 import { addDays, laterOf } from "../../core/dates";
+import { AwayForm } from "../away/AwayForm";
 import { day } from "../format";
 import { DateField } from "../ui/DateField";
 import { Field, FormProblem } from "../ui/form";
@@ -10,12 +11,10 @@ import { Segments } from "../ui/Segments";
 import { Sheet } from "../ui/Sheet";
 import type { WeekActions } from "./useWeekActions";
 
-type Kind = "travel" | "illness" | "closed" | "missed";
+type Kind = "away" | "closed" | "missed";
 
 const NOTES: Record<Kind, string> = {
-  travel: "Those days have no free time, unless there is a place on the way.",
-  illness:
-    "Nothing is placed until well; afterwards restore for as many days as were lost. With fever, ask a doctor first.",
+  away: "What is left of the week is placed around it.",
   closed: "Free time slots at that place are left out, or stand at another place.",
   missed: "It is placed again on a later day of this week, where there is room.",
 };
@@ -30,7 +29,7 @@ export default function DisruptionSheet({
   onClose: () => void;
 }) {
   const first = laterOf(view.today, view.monday);
-  const [kind, setKind] = useState<Kind>("travel");
+  const [kind, setKind] = useState<Kind>("away");
   const [start, setStart] = useState(first);
   const [end, setEnd] = useState(first);
   const [place, setPlace] = useState("");
@@ -38,15 +37,10 @@ export default function DisruptionSheet({
   const open = view.sessions.filter((s) => !s.done && s.date >= view.monday);
   const [missed, setMissed] = useState<string>(open[0]?.label ?? "");
   const [problem, setProblem] = useState("");
-  const until = laterOf(start, end);
-  const span = start === until ? day(start) : `${day(start)} to ${day(until)}`;
 
   const submit = async () => {
     if (end < start) return setProblem("The last day is before the first. A day on or after it is expected.");
-    const at = place ? { place } : {};
-    if (kind === "travel") await actions.disrupt(`Travel ${span}`, { away: [{ start, end, kind, ...at }] });
-    else if (kind === "illness") await actions.disrupt(`Illness ${span}`, { away: [{ start, end, kind }] });
-    else if (kind === "closed")
+    if (kind === "closed")
       await actions.disrupt(`No ${closed} until ${day(end)}`, {
         changes: [{ kind: "closed", place: closed, start, end, ...(place ? { instead: place } : {}) }],
       });
@@ -60,41 +54,42 @@ export default function DisruptionSheet({
   const others = view.places.filter((p) => kind !== "closed" || p !== closed);
   return (
     <Sheet open onClose={onClose} title="Something came up" note={NOTES[kind]} width={440}>
-      <form
-        className="space-y-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void submit();
-        }}
-        noValidate
-      >
-        <FormProblem text={problem} />
-        <div className="-ml-1">
-          <Segments<Kind>
-            name="What came up"
-            value={kind}
-            onChange={setKind}
-            options={[
-              ["travel", "Travel"],
-              ["illness", "Illness"],
-              ["closed", "No gym"],
-              ["missed", "Missed"],
-            ]}
-          />
-        </div>
-        {kind === "missed" ? (
-          <Field id="dis-missed" label="Session">
-            <select id="dis-missed" className="input" value={missed} onChange={(e) => setMissed(e.target.value)}>
-              {open.map((s) => (
-                <option key={s.label} value={s.label}>
-                  {s.label}, {day(s.date)}
-                </option>
-              ))}
-            </select>
-          </Field>
-        ) : (
-          <div className="grid grid-cols-2 gap-3">
-            {kind === "closed" && (
+      <div className="-ml-1">
+        <Segments<Kind>
+          name="What came up"
+          value={kind}
+          onChange={setKind}
+          options={[
+            ["away", "Ill or away"],
+            ["closed", "No gym"],
+            ["missed", "Missed"],
+          ]}
+        />
+      </div>
+      {kind === "away" ? (
+        <AwayForm id={view.id} today={first} kind="travel" onDone={onClose} />
+      ) : (
+        <form
+          className="space-y-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void submit();
+          }}
+          noValidate
+        >
+          <FormProblem text={problem} />
+          {kind === "missed" ? (
+            <Field id="dis-missed" label="Session">
+              <select id="dis-missed" className="input" value={missed} onChange={(e) => setMissed(e.target.value)}>
+                {open.map((s) => (
+                  <option key={s.label} value={s.label}>
+                    {s.label}, {day(s.date)}
+                  </option>
+                ))}
+              </select>
+            </Field>
+          ) : (
+            <div className="grid grid-cols-2 gap-3">
               <Field id="dis-closed" label="Closed place" className="col-span-2">
                 <select id="dis-closed" className="input" value={closed} onChange={(e) => setClosed(e.target.value)}>
                   {view.places.map((p) => (
@@ -104,14 +99,8 @@ export default function DisruptionSheet({
                   ))}
                 </select>
               </Field>
-            )}
-            <Days start={start} view={view} end={end} setEnd={setEnd} setStart={setStart} />
-            {kind !== "illness" && (
-              <Field
-                id="dis-place"
-                label={kind === "travel" ? "Place on the way" : "Instead at"}
-                className="col-span-2"
-              >
+              <Days start={start} view={view} end={end} setEnd={setEnd} setStart={setStart} />
+              <Field id="dis-place" label="Instead at" className="col-span-2">
                 <select id="dis-place" className="input" value={place} onChange={(e) => setPlace(e.target.value)}>
                   <option value="">none</option>
                   {others.map((p) => (
@@ -121,15 +110,15 @@ export default function DisruptionSheet({
                   ))}
                 </select>
               </Field>
-            )}
+            </div>
+          )}
+          <div className="flex justify-end pt-1">
+            <button type="submit" className="btn btn-pri">
+              Fit the rest again
+            </button>
           </div>
-        )}
-        <div className="flex justify-end pt-1">
-          <button type="submit" className="btn btn-pri">
-            Fit the rest again
-          </button>
-        </div>
-      </form>
+        </form>
+      )}
     </Sheet>
   );
 }
