@@ -68,6 +68,8 @@ export interface FindingView {
   kind: Finding["kind"];
   title: string;
   says: string;
+  /** When its work halves or ends; empty where it adds none. */
+  ends: string;
   trust: Trust;
 }
 

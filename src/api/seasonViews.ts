@@ -101,6 +101,8 @@ export interface SquadRow {
   monday: string;
   today: { label: Label; start: number; minutes: number; place: string; done: boolean } | null;
   attention: AttentionView[];
+  /** Tests whose last result is too old, the oldest first. */
+  testsDue: { name: string; date: string }[];
 }
 
 export interface SquadView {

@@ -165,6 +165,14 @@ export const raceSchema = z.strictObject({
   ascentM: z.number().min(0).max(100_000).optional(),
   expectedMinutes: positive.max(100_000).optional(),
   priority: z.enum(PRIORITIES),
+  result: z
+    .strictObject({
+      minutes: positive.max(100_000).optional(),
+      place: z.int().min(1).max(1_000_000).optional(),
+      felt: z.int().min(1).max(5).optional(),
+      note: prose.max(600).optional(),
+    })
+    .optional(),
 });
 
 export const enduranceSchema = z

@@ -64,11 +64,13 @@ import { placeOnLine } from "../../src/core/progress/place";
 import { standsStill } from "../../src/core/progress/unmoved";
 import { readinessOf } from "../../src/core/readiness";
 import { numbers, type RuleId } from "../../src/core/rulebook";
+import { findingStage } from "../../src/core/screening";
 import { passMark, weakerOf } from "../../src/core/screening/marks";
 import { hingeStopsAtKnee } from "../../src/core/screening/rounding";
 import { loadingWeeks } from "../../src/core/season/blocks";
 import { clashesOf } from "../../src/core/season/clashes";
 import { seasonDays } from "../../src/core/season/days";
+import { stagesOf } from "../../src/core/season/limits";
 import { planPhases } from "../../src/core/season/phases";
 import { raceClass, raceMinutes, raceSeries } from "../../src/core/season/races";
 import { buildSession } from "../../src/core/session/build";
@@ -283,6 +285,7 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     const a = base({ away: [{ kind: "illness", start: addDays(MONDAY, 1 - lost), end: MONDAY }] });
     return dayOf(a, addDays(MONDAY, day)).why.some((w) => w.rule === "illness.back");
   },
+  "finding.end": ({ days }) => findingStage(MONDAY, addDays(MONDAY, days)),
   "readiness.day": (given) => readinessOf({ date: MONDAY, ...given }).session,
   "pathway.stage": ({ stage, days, pains, sides }) => {
     const at = (n: number) => addDays(MONDAY, n);
@@ -525,6 +528,14 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
   "stepback.every": ({ birthYear, week }) => seasonOf(base({}, { birthYear }))[week - 1]!.stepBack,
   "stepback.endurance": ({ factor }) => weekWith(factor).enduranceStepBack,
   "restore.visits": ({ minutes, after: days }) => around(-days, { expectedMinutes: minutes }).loading,
+  "race.descent": ({ ascentM, before }) => {
+    const race = raceOn(RACE_DAY, "A", 200, { ascentM });
+    const endurance = [
+      { date: addDays(RACE_DAY, -42), sport: "run" as const, kind: "long" as const, minutes: 180, descentM: before },
+      { date: addDays(RACE_DAY, -43), sport: "run" as const, kind: "long" as const, minutes: 180, descentM: 5000 },
+    ];
+    return stagesOf(base({ races: [race], endurance }), race).light;
+  },
   "descent.prep": ({ ascentM, km, out }) => {
     const race = raceOn(RACE_DAY, "A", 75, { ascentM, ...(km ? { distanceKm: km } : {}) });
     const work = descentWork({ races: [race] }, addDays(RACE_DAY, -out))?.adds[0];

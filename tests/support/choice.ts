@@ -43,6 +43,7 @@ export function choiceFor(athlete: Athlete = athleteWith(), more: Partial<Choice
     block: { now: new Set(), before: new Set(), earlier: new Set() },
     nothingNew: null,
     nothingSlow: null,
+    slowOut: null,
     lightHinge: null,
     kneeHinge: null,
     memo: new Map(),

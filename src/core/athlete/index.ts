@@ -80,6 +80,7 @@ export {
   type Prescribed,
   type Priority,
   type Race,
+  type RaceResult,
   routineLabel,
   SCREEN_TESTS,
   type Screening,

@@ -64,6 +64,14 @@ export interface LockedSession {
   label: Label;
 }
 
+export interface RaceResult {
+  minutes?: number;
+  place?: number;
+  /** 1 poor to 5 very good. */
+  felt?: number;
+  note?: string;
+}
+
 export interface Race {
   id: string;
   date: IsoDate;
@@ -76,6 +84,8 @@ export interface Race {
   ascentM?: number;
   expectedMinutes?: number;
   priority: Priority;
+  /** How it went, once it was run. */
+  result?: RaceResult;
 }
 
 export interface PhaseSpan {

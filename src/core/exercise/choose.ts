@@ -61,6 +61,8 @@ export interface ChoiceContext {
   kneeHinge: string | null;
   /** No slow-lowering work for the first time today, with the reason. */
   nothingSlow: string | null;
+  /** Why slow lowering stays out altogether today; null where it may come. */
+  slowOut: string | null;
   /** Rankings made before in this very context. */
   memo: Map<string, Candidate[]>;
   /** What was found of exercises on this day, whatever the place and the load there. */
@@ -172,6 +174,7 @@ function closedAnywhere(e: Exercise, c: ChoiceContext): Closed | null {
     if (isBefore(s.stage, bare))
       return { kind: "trouble", text: say("pathway.stage", "closed", { ...stageWords(s), opens: bare }) };
   }
+  if (e.slow && c.slowOut) return { kind: "gate", text: c.slowOut };
   return closedByScreen(e, c) ?? closedByLadder(e, c);
 }
 

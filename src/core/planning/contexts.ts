@@ -17,7 +17,7 @@ import { type AreaStage, isBefore, limitsOn, pathwayWork } from "../pathway";
 import { stoppedByPain } from "../progress";
 import { numbers, say } from "../rulebook";
 import { type Finding, findingsOf, hingeStopsAtKnee } from "../screening";
-import type { SeasonDay, SeasonWeek } from "../season";
+import { descendsFar, lastRaceDay, type SeasonDay, type SeasonWeek, stagesOf } from "../season";
 import { descentWork } from "./descents";
 
 /** What the exercises of a week are chosen by, beside the athlete: the same for every session of the week. */
@@ -98,6 +98,9 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
       day.date,
     );
     const { date } = day;
+    const findings = findingsOf(athlete, date);
+    // The stage of each finding, and repetitions that rise by the week.
+    const works = findings.map((f) => [f.id, f.stage, f.adds.map((a) => a.reps ?? null)]);
     const seen = [athlete.screening, athlete.seen].map((l) => l.filter((r) => r.date <= date).length);
     const { training, minRir, restricted, rules } = differs.gate;
     const kind = JSON.stringify([
@@ -105,6 +108,7 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
       descent?.id,
       wayBack.map((w) => w.id),
       seen,
+      works,
     ]);
     const key = `${place.id}/${kind}`;
     const known = contexts.get(key);
@@ -116,12 +120,7 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
       place,
       on: date,
       ...differs,
-      findings: [
-        ...wayBack,
-        ...(felt ? [FELT_LOW_BACK] : []),
-        ...(descent ? [descent] : []),
-        ...findingsOf(athlete, date),
-      ],
+      findings: [...wayBack, ...(felt ? [FELT_LOW_BACK] : []), ...(descent ? [descent] : []), ...findings],
       progressions,
       sides,
       stopped,
@@ -155,6 +154,7 @@ function whatDiffers(athlete: Athlete, week: SeasonWeek, day: SeasonDay, log: re
     forStrength: !unloaded && FOR_STRENGTH.includes(day.emphasis) && !laddersFirst,
     nothingNew: noNewWork(athlete, day, week),
     nothingSlow: noSlowWork(athlete, day),
+    slowOut: slowOutAfter(athlete, date),
     lightHinge: isOn(athlete, "sport.row-hinge") ? longRowingNext(athlete, date) : null,
     kneeHinge: hingeStopsAtKnee(athlete, date),
     descent: isOn(athlete, "descent.prep") && !unloaded ? descentWork(athlete, date) : null,
@@ -170,6 +170,16 @@ function noNewWork(athlete: Athlete, day: SeasonDay, week: SeasonWeek): string |
   if (race) return `new work is left out in the ${beforeRace} days before ${race.name}`;
   if (day.phase === "race") return "new work is left out in the race phase";
   return week.mileage.factor < 1 ? "new work is left out with a mileage increase" : null;
+}
+
+/** After a descent far beyond the weeks before, slow lowering stays out until the light stage is over. */
+function slowOutAfter(athlete: Athlete, date: IsoDate): string | null {
+  const n = dayNumber(date);
+  const race = athlete.races.find((r) => {
+    const after = n - lastRaceDay(r);
+    return after > 0 && after <= stagesOf(athlete, r).light && descendsFar(r, athlete.endurance);
+  });
+  return race ? say("race.descent", "slow", race.name) : null;
 }
 
 /** Days with a key session. */

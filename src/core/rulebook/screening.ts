@@ -1,5 +1,5 @@
 /** Movement tests, what is seen in the sport, sides. */
-import { eg, HOUSE, many, num, pub, rule, TRADE, table } from "./rule";
+import { eg, HOUSE, listWords, many, num, pub, rule, TRADE, table } from "./rule";
 
 const LUNSFORD = pub("Lunsford, Perry 1995, Phys Ther 75:694-698: 25 a side for young adults");
 const HEBERT = pub("Hebert-Losier et al. 2017, Physiotherapy 103:446-452: medians by decade; values from memory");
@@ -93,6 +93,42 @@ export const SCREENING = {
       eg({ passedBefore: true, daysSince: 13 }, true),
       eg({ passedBefore: true, daysSince: 14 }, false),
       eg({ passedBefore: false, daysSince: 200 }, true),
+    ],
+  }),
+  "finding.end": rule({
+    title: "Work for a finding ends",
+    kind: "dose",
+    ...TRADE,
+    parameters: {
+      days: num(56, "days", TRADE, "for which a finding adds work after it was last looked at", {
+        least: 28,
+        most: 84,
+      }),
+      halfDays: num(14, "days", TRADE, "at the end of them with half the sets"),
+      lookDays: num(28, "days", TRADE, "after which a finding is to be looked at again"),
+      staleDays: num(84, "days", TRADE, "after which a test is too old"),
+      marchLeast: num(5, "holds", TRADE, "of the march at first"),
+      marchMost: num(10, "holds", TRADE, "of the march at most, one more a week"),
+      bugLeast: num(4, "repetitions a side", HOUSE, "of the dead bug at first, some 30 s"),
+      bugMost: num(8, "repetitions a side", HOUSE, "of the dead bug at most, some 60 s, one more a week"),
+    },
+    says: {
+      full: (v: { until: string }) => `Until ${v.until}, then half of it for a fortnight.`,
+      half: (v: { until: string }) => `Half the sets until ${v.until}, then the ordinary share.`,
+      over: (v: { since: string }) => `Nothing added any more: last looked at on ${v.since}. Look again.`,
+      look: (v: { what: string; days: number }) => `${v.what}: last looked at ${many(v.days, "day")} ago. Look again.`,
+      overdue: (v: { what: string; weeks: number }) =>
+        `${v.what}: not passed after ${many(v.weeks, "week")}. Go on, change the work, or refer.`,
+      due: (v: { tests: readonly string[] }) => `Tests older than 12 weeks: ${listWords(v.tests)}.`,
+      capped: (v: { reps: number; test: string }) =>
+        `At most ${many(v.reps, "repetition")}: so many were clean in the ${v.test.toLowerCase()} test.`,
+    },
+    examples: [
+      eg({ days: 0 }, "work"),
+      eg({ days: 41 }, "work"),
+      eg({ days: 42 }, "half"),
+      eg({ days: 55 }, "half"),
+      eg({ days: 56 }, "over"),
     ],
   }),
   "finding.house": rule({

@@ -389,11 +389,19 @@ export const SEASON = {
     title: "Restore after a race",
     kind: "must",
     ...TRADE,
+    parameters: {
+      sore: num(3, "of 10", TRADE, "of soreness of the legs above which a stage stays"),
+      soreDays: num(3, "days", HOUSE, "for which such an answer holds, where no other follows"),
+    },
     says: {
       mobility: (v: { day: number; race: string }) =>
         `Day ${v.day} after ${v.race}: rolling, mobility and bridges, no load.`,
       bodyweight: (v: { day: number; race: string }) => `Day ${v.day} after ${v.race}: bodyweight progressions.`,
       light: (v: { day: number; race: string }) => `Day ${v.day} after ${v.race}: light loads, 4 or more in reserve.`,
+      sore: (v: { level: number; race: string }) =>
+        `Legs sore at ${v.level} of 10 after ${v.race}: the stage stays until they are at 3 or less.`,
+      ask: (v: { race: string }) =>
+        `Light loads after ${v.race} open with the check-in: nobody has said yet how sore the legs are.`,
       short: (v: { asked: number; slots: number }) =>
         `${v.asked} short visits are wanted and there are free time slots for ${v.slots}; the rest needs no equipment and can be done at home.`,
       attention: (v: {
@@ -409,6 +417,31 @@ export const SEASON = {
       eg({ minutes: 75, after: 5 }, "bodyweight"),
       eg({ minutes: 75, after: 8 }, "restore"),
       eg({ minutes: 75, after: 11 }, "full"),
+    ],
+  }),
+  "race.descent": rule({
+    title: "A long descent takes a quarter longer",
+    kind: "must",
+    ...HOUSE,
+    parameters: {
+      least: num(
+        1500,
+        "m of descent",
+        HOUSE,
+        "of a race on foot from which it counts; as much as it climbs, where nothing else is said",
+      ),
+      over: num(1.5, "times", HOUSE, "the largest descent of the weeks before that it must go beyond"),
+      days: num(42, "days", HOUSE, "before the race that are looked at"),
+      more: num(1.25, "of its days", HOUSE, "that every stage takes"),
+    },
+    says: {
+      longer: (race: string) => `${race} descends far beyond the weeks before it: every stage takes a quarter longer.`,
+      slow: (race: string) => `slow lowering stays out until the light days after ${race} are over`,
+    },
+    examples: [
+      eg({ ascentM: 1500, before: 999 }, 24),
+      eg({ ascentM: 1499, before: 0 }, 18),
+      eg({ ascentM: 1500, before: 1000 }, 18),
     ],
   }),
   "descent.prep": rule({

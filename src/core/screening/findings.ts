@@ -2,6 +2,7 @@
 import { type Area, type Athlete, activeAreas, type Screening, type ScreenTest, type Seen } from "../athlete";
 import type { IsoDate } from "../dates";
 import { listWords, numbers, type RuleId, say } from "../rulebook";
+import { endText, type FindingStage, findingStage, rising } from "./end";
 import { asymmetry, gateValue, latestScreening, passMark, weakerOf } from "./marks";
 import { hingeStopsAtKnee } from "./rounding";
 import { TEST_SHEETS, testName } from "./tests";
@@ -42,6 +43,12 @@ export interface Finding {
   prefers: readonly string[];
   /** Pattern whose first assistance exercise takes one set more. */
   more: PatternWord | null;
+  /** The day it was last looked at; null where its work has no end of its own. */
+  since?: IsoDate;
+  /** How far its work is. */
+  stage?: FindingStage;
+  /** When its work halves or ends, in words. */
+  ends?: string;
 }
 
 export const SEEN_WORDS: Record<Seen, { name: string; look: string }> = {
@@ -67,7 +74,14 @@ type Effect = Partial<Pick<Finding, "adds" | "prefers" | "more" | "rule">> & { s
 /** Trouble that lets a crossing foot count; without it nothing is added. */
 const CROSSOVER_AREAS: readonly Area[] = ["shin", "foot", "knee-outside"];
 
-function effectOf(what: Seen, areas: readonly Area[], knee: string | null): Effect {
+/** @param nth repetitions that rise week by week, from a least to a most */
+function effectOf(
+  what: Seen,
+  areas: readonly Area[],
+  knee: string | null,
+  nth: (least: number, most: number) => number,
+): Effect {
+  const { marchLeast, marchMost, bugLeast, bugMost } = numbers("finding.end");
   switch (what) {
     case "hip-drop":
       return {
@@ -89,9 +103,9 @@ function effectOf(what: Seen, areas: readonly Area[], knee: string | null): Effe
         : { says: "Noted only: it adds work where there is also trouble at the shin, sole or outside of the knee." };
     case "pelvis-tilt":
       return {
-        says: "Adds dead bugs with the low back kept on the floor, and a half-kneeling hip-flexor stretch.",
+        says: "Adds dead bugs with the low back kept on the floor, some 30 s a set rising to 60 s, and a half-kneeling hip-flexor stretch.",
         adds: [
-          { pattern: "trunk", exercises: ["dead-bug", "dead-bug-legs"] },
+          { pattern: "trunk", exercises: ["dead-bug", "dead-bug-legs"], reps: nth(bugLeast, bugMost) },
           { pattern: "mobility", exercises: ["hip-flexor-stretch"] },
         ],
       };
@@ -108,8 +122,8 @@ function effectOf(what: Seen, areas: readonly Area[], knee: string | null): Effe
       };
     case "hip-flexor-fatigue":
       return {
-        says: "Adds march holds, 5 of 10 s a side; stretching alone is not enough.",
-        adds: [{ pattern: "hip", exercises: ["march-hold", "march-hold-unloaded"] }],
+        says: "Adds march holds of 10 s a side, 5 rising to 10; stretching alone is not enough.",
+        adds: [{ pattern: "hip", exercises: ["march-hold", "march-hold-unloaded"], reps: nth(marchLeast, marchMost) }],
       };
     case "rounded-catch":
       return {
@@ -180,6 +194,13 @@ const lessOn = ({ left, right }: Screening): string =>
   left === undefined || right === undefined || left === right ? "" : left < right ? ", left" : ", right";
 const num = (v: number): string => String(Math.round(v * 10) / 10);
 
+/** Work as its stage has it: half the sets at the end, then none. What readies the hamstrings stays for as long as the hinge is limited. */
+function inStage(a: AddedWork, stage: FindingStage): AddedWork[] {
+  if (a.first || stage === "work") return [a];
+  if (stage === "over") return [];
+  return [a.sets ? { ...a, sets: Math.ceil(a.sets / 2) } : a];
+}
+
 /**
  * @param on results up to this day count; of each test the latest
  * @returns what was found, seen things first, then failed tests, then sides
@@ -187,26 +208,40 @@ const num = (v: number): string => String(Math.round(v * 10) / 10);
 export function findingsOf(athlete: Athlete, on: IsoDate): Finding[] {
   const areas = activeAreas(athlete, on);
   const knee = hingeStopsAtKnee(athlete, on);
-  const make = (id: string, kind: Finding["kind"], title: string, e: Effect): Finding => ({
-    id,
-    kind,
-    title,
-    says: e.says,
-    rule: e.rule ?? (kind === "seen" ? "finding.seen" : "finding.test"),
-    adds: e.adds ?? [],
-    prefers: e.prefers ?? [],
-    more: e.more ?? null,
-  });
-  const seen = new Map<Seen, (string | undefined)[]>();
-  for (const s of athlete.seen)
-    if (s.date <= on) seen.set(s.what, [...(seen.get(s.what) ?? []), s.side === "both" ? undefined : s.side]);
-  const found: Finding[] = [...seen].map(([what, sides]) => {
+  const own = athlete.settings?.ruleValues;
+  const make = (id: string, kind: Finding["kind"], title: string, e: Effect, since: IsoDate): Finding => {
+    const stage = findingStage(since, on, own);
+    return {
+      id,
+      kind,
+      title,
+      says: e.says,
+      rule: e.rule ?? (kind === "seen" ? "finding.seen" : "finding.test"),
+      adds: (e.adds ?? []).flatMap((a) => inStage(a, stage)),
+      prefers: e.prefers ?? [],
+      more: stage === "work" ? (e.more ?? null) : null,
+      since,
+      stage,
+      ends: (e.adds ?? []).some((a) => !a.first) || e.more ? endText(since, on, own) : "",
+    };
+  };
+  const seen = new Map<Seen, { sides: (string | undefined)[]; since: IsoDate }>();
+  for (const s of athlete.seen) {
+    if (s.date > on) continue;
+    const was = seen.get(s.what);
+    seen.set(s.what, {
+      sides: [...(was?.sides ?? []), s.side === "both" ? undefined : s.side],
+      since: was && was.since > s.date ? was.since : s.date,
+    });
+  }
+  const found: Finding[] = [...seen].map(([what, { sides, since }]) => {
     const named = [...new Set(sides.flatMap((s) => (s ? [s] : [])))];
     return make(
       what,
       "seen",
       `${SEEN_WORDS[what].name}${named.length > 0 ? `, ${listWords(named)}` : ""}`,
-      effectOf(what, areas, knee),
+      effectOf(what, areas, knee, (least, most) => rising(since, on, least, most)),
+      since,
     );
   });
   for (const { test, unit } of TEST_SHEETS) {
@@ -223,6 +258,7 @@ export function findingsOf(athlete: Athlete, on: IsoDate): Finding[] {
             ? `${testName(test)}: not passed`
             : `${testName(test)}: ${num(value)} of ${mark} ${unit}${lessOn(s)}`,
           FAILED[test],
+          s.date,
         ),
       );
     const weaker = weakerOf(test, s);
@@ -238,6 +274,7 @@ export function findingsOf(athlete: Athlete, on: IsoDate): Finding[] {
               pct: Math.round(asymmetry(s.left ?? 0, s.right ?? 0)),
             }),
           },
+          s.date,
         ),
         rule: "side.first",
       });

@@ -49,6 +49,8 @@ interface Season {
   series: ReturnType<typeof raceSeries>;
   /** Nothing was ever logged. */
   firstLog: boolean;
+  /** Today, as far as the log is known. */
+  asOf: IsoDate | undefined;
 }
 
 /**
@@ -73,6 +75,7 @@ export function seasonDays(
     layoff: looksBack ? layoffOf(athlete, asOf, (d) => phaseOn(phases, d)?.phase === "recovery", own) : null,
     series: isOn(athlete, "race.series") ? raceSeries(athlete.races) : [],
     firstLog: athlete.strengthLog.length === 0,
+    asOf,
   };
   const days: SeasonDay[] = [];
   let built: Stage | null = null;
@@ -165,7 +168,7 @@ function backFromLayoff({ athlete, layoff }: Season, day: SeasonDay, n: number, 
 }
 
 /** What clearance, training age, races, journeys and illness take from a day. */
-function limitDay({ athlete, own, layoff, near, firstLog }: Season, day: SeasonDay, n: number): void {
+function limitDay({ athlete, own, layoff, near, firstLog, asOf }: Season, day: SeasonDay, n: number): void {
   const gate = safetyGate(athlete, day.date);
   const first = gate.why[0];
   if (gate.restricted) {
@@ -186,7 +189,7 @@ function limitDay({ athlete, own, layoff, near, firstLog }: Season, day: SeasonD
     n < dayNumber(layoff.back) + returning.days
   )
     limitTo(day, "bodyweight", why("gate.returning", "back", { away: layoff.weeks, days: returning.days }));
-  for (const race of athlete.races) limitByRace(athlete, day, n, race);
+  for (const race of athlete.races) limitByRace(athlete, day, n, race, asOf);
   limitByTravel(athlete, day, n);
   limitBySpike(athlete, day, n);
   betweenNearRaces(day, n, near);

@@ -3,9 +3,11 @@ export type { BlockWeek } from "./blocks";
 export { type Boundary, backToComputed, boundaryIn, moveBoundary, withSpan } from "./boundaries";
 export { type Clash, clashesOf } from "./clashes";
 export type { DayLoading, SeasonDay } from "./day";
+export { stagesOf } from "./limits";
 export { withPastKept } from "./past";
 export { phaseOn, planPhases, type SeasonPhase, type SeasonWarning } from "./phases";
 export {
+  descendsFar,
   inOrder,
   isBig,
   lastRaceDay,
@@ -14,6 +16,9 @@ export {
   raceClass,
   raceDay,
   raceMinutes,
+  restDay,
+  soreAnswers,
+  stageIn,
   stageOn,
 } from "./races";
 export type { WantedSession } from "./wanted";

@@ -4,7 +4,21 @@ import { dayLabel, dayNumber, type IsoDate } from "../dates";
 import { spikeNear } from "../endurance";
 import { numbers, why } from "../rulebook";
 import { limitTo, type SeasonDay } from "./day";
-import { classRule, inOrder, isBig, lastRaceDay, raceDay, raceMinutes, type Stages, stagesAfter } from "./races";
+import {
+  classRule,
+  descendsFar,
+  inOrder,
+  isBig,
+  lastRaceDay,
+  longer,
+  raceDay,
+  raceMinutes,
+  restDay,
+  type Stages,
+  soreAnswers,
+  stagesAfter,
+  wasAsked,
+} from "./races";
 
 /** No heavy legs on a long journey, nor after many time zones. */
 export function limitByTravel(athlete: Athlete, day: SeasonDay, n: number): void {
@@ -41,8 +55,11 @@ export function limitBySpike(athlete: Athlete, day: SeasonDay, n: number): void 
   );
 }
 
-/** What a race takes from the days around it. */
-export function limitByRace(athlete: Athlete, day: SeasonDay, n: number, race: Race): void {
+/**
+ * What a race takes from the days around it.
+ * @param asOf today: without an answer how sore the legs are, load does not open on it
+ */
+export function limitByRace(athlete: Athlete, day: SeasonDay, n: number, race: Race, asOf?: IsoDate): void {
   const out = raceDay(race) - n;
   const after = n - lastRaceDay(race);
   const rule = classRule(race);
@@ -59,14 +76,17 @@ export function limitByRace(athlete: Athlete, day: SeasonDay, n: number, race: R
       limitTo(day, "light", why("taper.light", "light", { days: rule.lastHeavy, race: race.name }));
       day.taperFor = race.id;
       day.counts = false;
-    } else if (after > 0) restoring(day, stagesAfter(race), after, race.name);
+    } else if (after > 0 && restoring(athlete, day, race, after, asOf)) {
+      // Longer than the recovery phase that the calendar gave it.
+      if (after > stagesAfter(race).light) [day.emphasis, day.stage] = ["restore", "recovery"];
+    }
   } else if (race.priority === "B") {
     if (out === 1) {
       limitTo(day, "mobility", why("race.b", "dayBefore", race.name));
       day.counts = false;
     } else if (after > 0) {
       // After a longer one short visits stand, as after an A race; a few easy days have no session of their own.
-      if (restoring(day, stagesAfter(race, own), after, race.name)) {
+      if (restoring(athlete, day, race, after, asOf)) {
         if (isBig(race)) [day.emphasis, day.stage] = ["restore", "recovery"];
         else day.counts = false;
       }
@@ -85,13 +105,26 @@ export function limitByRace(athlete: Athlete, day: SeasonDay, n: number, race: R
   }
 }
 
+/** A race's stages, a quarter longer after a descent far beyond the weeks before. */
+export function stagesOf(athlete: Pick<Athlete, "settings" | "endurance">, race: Race): Stages {
+  const stages = stagesAfter(race, athlete.settings?.ruleValues);
+  return isBig(race) && descendsFar(race, athlete.endurance) ? longer(stages) : stages;
+}
+
 /** What a day of restoring takes. @param after the race's last day, from 1 @returns whether it is one */
-function restoring(day: SeasonDay, stages: Stages, after: number, race: string): boolean {
-  const v = { day: after, race };
-  if (after <= stages.unloaded) limitTo(day, "mobility", why("restore.visits", "mobility", v));
-  else if (after <= stages.bodyweight) limitTo(day, "bodyweight", why("restore.visits", "bodyweight", v));
-  else if (after <= stages.light) limitTo(day, "restore", why("restore.visits", "light", v));
-  return after <= stages.light;
+function restoring(athlete: Athlete, day: SeasonDay, race: Race, after: number, asOf?: IsoDate): boolean {
+  const stages = stagesOf(athlete, race);
+  const answers = soreAnswers(race, athlete.checkIns ?? [], dayNumber(day.date));
+  const { counts, sore } = restDay(stages, after, answers);
+  if (counts > stages.light) return false;
+  const v = { day: after, race: race.name };
+  if (counts <= stages.unloaded) limitTo(day, "mobility", why("restore.visits", "mobility", v));
+  else if (counts <= stages.bodyweight) limitTo(day, "bodyweight", why("restore.visits", "bodyweight", v));
+  else if (day.date === asOf && isBig(race) && !wasAsked(answers, after))
+    limitTo(day, "bodyweight", why("restore.visits", "ask", { race: race.name }));
+  else limitTo(day, "restore", why("restore.visits", "light", v));
+  if (sore !== null) day.why.push(why("restore.visits", "sore", { level: sore, race: race.name }));
+  return true;
 }
 
 /** Consecutive A races so near that one taper serves both. */

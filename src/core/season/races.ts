@@ -1,5 +1,5 @@
 /** Races: their class by duration, and the days around them on which strength work is limited. */
-import type { Race } from "../athlete";
+import type { CheckIn, EnduranceSession, Race } from "../athlete";
 import { dayNumber } from "../dates";
 import { numbers, type RuleValues } from "../rulebook";
 
@@ -35,8 +35,9 @@ export const CLASS_RULES: Readonly<Record<RaceClass, ClassRule>> = Object.fromEn
   ]),
 ) as Record<RaceClass, ClassRule>;
 
-/** @returns expected minutes, and whether they are assumed */
+/** @returns minutes that it took, or that are expected, and whether they are assumed */
 export function raceMinutes(r: Race): { minutes: number; assumed: boolean } {
+  if (r.result?.minutes !== undefined) return { minutes: r.result.minutes, assumed: false };
   if (r.expectedMinutes !== undefined) return { minutes: r.expectedMinutes, assumed: false };
   const { speed, climb, minutes } = numbers("race.assumed");
   if (r.distanceKm === undefined) return { minutes, assumed: true };
@@ -110,7 +111,11 @@ export interface StageOn {
 
 /** @param after the race's last day, from 1 @returns null once it is over */
 export function stageOn(r: Race, after: number, own?: RuleValues): StageOn | null {
-  const s = stagesAfter(r, own);
+  return stageIn(stagesAfter(r, own), after);
+}
+
+/** The same of stages that are known. */
+export function stageIn(s: Stages, after: number): StageOn | null {
   if (after < 1 || after > s.light) return null;
   if (after > s.bodyweight) return { stage: "light", of: s.light, opens: { stage: null, on: s.light + 1 } };
   const light = s.light > s.bodyweight ? ("light" as const) : null;
@@ -118,6 +123,42 @@ export function stageOn(r: Race, after: number, own?: RuleValues): StageOn | nul
   const next = s.bodyweight > s.unloaded ? ("bodyweight" as const) : light;
   return { stage: "unloaded", of: s.light, opens: { stage: next, on: s.unloaded + 1 } };
 }
+
+/** How sore the legs were said to be, by day after the race, from 1. */
+export interface SoreAnswer {
+  after: number;
+  level: number;
+}
+
+/** Answers of a race's way back, in their order. @param until answers after this day number do not count */
+export function soreAnswers(r: Race, checkIns: readonly CheckIn[], until: number): SoreAnswer[] {
+  const end = lastRaceDay(r);
+  return checkIns
+    .flatMap((c) => (c.soreness === undefined ? [] : [{ after: dayNumber(c.date) - end, level: c.soreness }]))
+    .filter((a) => a.after >= 1 && a.after + end <= until)
+    .sort((a, b) => a.after - b.after);
+}
+
+/**
+ * The day after the race that a day counts as: no stage is left with sore legs. An answer above the limit keeps the stage of the day before it,
+ * until the next answer or for some days, as plans ahead assume that it goes well.
+ */
+export function restDay(
+  s: Stages,
+  after: number,
+  answers: readonly SoreAnswer[],
+): { counts: number; sore: number | null } {
+  const { sore, soreDays } = numbers("restore.visits");
+  const last = answers.findLast((a) => a.after <= after);
+  if (!last || last.level <= sore || after > last.after + soreDays - 1) return { counts: after, sore: null };
+  const before = restDay(s, last.after - 1, answers).counts;
+  const end = [s.unloaded, s.bodyweight, s.light].find((e) => before <= e) ?? s.light;
+  return after > end ? { counts: end, sore: last.level } : { counts: after, sore: null };
+}
+
+/** Whether somebody has said how the legs are since the race. */
+export const wasAsked = (answers: readonly SoreAnswer[], after: number): boolean =>
+  answers.some((a) => a.after <= after);
 
 /** Days before a race on which the last heavy and the last loaded lower-body session may stand. */
 export function nearestBefore(r: Race, own?: RuleValues): { lastHeavy: number; lastLoaded: number } {
@@ -155,4 +196,27 @@ export function raceSeries(races: readonly Race[]): number[][] {
     else runs.push([day]);
   }
   return runs.filter((r) => r.length >= least);
+}
+
+/** Descent on foot far beyond what the six weeks before held: every stage takes a quarter more (rule race.descent). */
+export function descendsFar(r: Race, endurance: readonly EnduranceSession[]): boolean {
+  const { least, over, days } = numbers("race.descent");
+  if (r.sport !== "run" && r.sport !== "hike" && r.sport !== "triathlon") return false;
+  const down = r.ascentM ?? 0;
+  if (down < least) return false;
+  const [from, to] = [raceDay(r) - days, raceDay(r)];
+  const most = endurance.reduce((m, e) => {
+    const n = dayNumber(e.date);
+    return n >= from && n < to && !e.cancelled ? Math.max(m, e.descentM ?? e.ascentM ?? 0) : m;
+  }, 0);
+  return down > over * most;
+}
+
+/** Stages with a quarter more days each, rounded up. */
+export function longer(s: Stages): Stages {
+  const { more } = numbers("race.descent");
+  const part = (days: number) => Math.ceil(days * more);
+  const unloaded = part(s.unloaded);
+  const bodyweight = unloaded + part(s.bodyweight - s.unloaded);
+  return { unloaded, bodyweight, light: bodyweight + part(s.light - s.bodyweight) };
 }

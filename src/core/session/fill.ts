@@ -16,7 +16,7 @@ import {
 } from "../exercise";
 import { onceFor } from "../once";
 import { numbers, type Why, why } from "../rulebook";
-import { latestScreening, passes, testName, weakerSide } from "../screening";
+import { cleanCap, latestScreening, passes, testName, weakerSide } from "../screening";
 import { candidatesFor } from "./candidates";
 import { consistent, doseAt, lineWhy } from "./dosed";
 import { type Among, choiceWhy, unitWhy } from "./fillWhy";
@@ -186,6 +186,17 @@ function questionOf({ candidate, slot, dose, kept, hand }: Asking, r: SessionReq
   };
 }
 
+/** No more repetitions than were clean in the test of the same movement. */
+const cappedAt = (most: number | undefined, q: LoadQuestion): LoadQuestion =>
+  most === undefined || q.reps <= most
+    ? q
+    : {
+        ...q,
+        reps: most,
+        repsLow: Math.min(q.repsLow, most),
+        ...(q.repsMost === undefined ? {} : { repsMost: Math.min(q.repsMost, most) }),
+      };
+
 /** A lead that is held for seconds of its own grows along its line like other leads. */
 const heldLonger = ({ ownSeconds }: Exercise, slot: Slot, point: number): ByHand =>
   ownSeconds === null || slot.kind === "assist" || point === 0
@@ -202,7 +213,8 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
   const kept = keptBack(exercise, external, r);
   const held = heldLonger(exercise, slot, at.line?.point ?? 0);
   const own: ByHand = slow?.work.strength ? { reps: [dose.repsLow, dose.reps], ...hand } : { ...held, ...hand };
-  const q = questionOf({ candidate: c, slot, dose, kept, hand: own }, r);
+  const cap = hand.reps === undefined ? cleanCap(r.choice.athlete, exercise.id, r.choice.on) : null;
+  const q = cappedAt(cap?.reps, questionOf({ candidate: c, slot, dose, kept, hand: own }, r));
   const timed = q.seconds !== null;
   const answer = r.loadFor(q);
   const {
@@ -210,7 +222,13 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     rir,
     percent1rm,
     why: left,
-  } = consistent(timed ? null : (answer.reps ?? q.reps), q.rir, dose.repsMost, answer, r);
+  } = consistent(
+    timed ? null : Math.min(answer.reps ?? q.reps, cap?.reps ?? Number.POSITIVE_INFINITY),
+    q.rir,
+    dose.repsMost,
+    answer,
+    r,
+  );
   const counted = countSets({ exercise, slot, q, answer, sore: slow?.work.isNew === true && at.line?.point === 0 }, r);
   const { sets } = counted;
   const amount = timed ? `${answer.seconds ?? q.seconds} s` : `${reps ?? ""}`;
@@ -223,6 +241,7 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     ...answer.why,
     ...left,
     ...keptBackWhy(kept, external),
+    ...(cap && (reps ?? 0) >= cap.reps ? [cap.why] : []),
     ...(side ? [side.why] : []),
     ...(slow?.why ?? []),
     ...counted.why,

@@ -1,7 +1,7 @@
 /** Who needs the coach today, and why: one sentence each, the most pressing first. */
 import { createHash } from "node:crypto";
 import type { AttentionView, Urgency } from "../../api/views";
-import { type Athlete, safetyGate } from "../../core/athlete";
+import { type Athlete, type Seen, safetyGate } from "../../core/athlete";
 import { addDays, dateOf, dayLabel, dayNumber, daysBetween, type IsoDate, mondayOf } from "../../core/dates";
 import { type Library, sideAction, sideSums } from "../../core/exercise";
 import { proposalFor, stagesOn } from "../../core/pathway";
@@ -9,8 +9,8 @@ import type { PlanWeek } from "../../core/plan";
 import { historyOf, risingPain } from "../../core/progress";
 import { poorDays } from "../../core/readiness";
 import { numbers, type Why, why } from "../../core/rulebook";
-import { asymmetry } from "../../core/screening";
-import { isBig, lastRaceDay, stageOn } from "../../core/season";
+import { asymmetry, looksDue, SEEN_WORDS } from "../../core/screening";
+import { isBig, lastRaceDay, restDay, soreAnswers, stageIn, stagesOf } from "../../core/season";
 import type { Planned } from "../planner";
 
 /** Days back in which reported pain is shown; days ahead in which a race is. */
@@ -83,8 +83,12 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
   }
   for (const r of athlete.races) {
     const after = dayNumber(today) - lastRaceDay(r);
-    const at = r.priority !== "C" && isBig(r) ? stageOn(r, after, athlete.settings?.ruleValues) : null;
-    if (at) {
+    const big = r.priority !== "C" && isBig(r) && after > 0;
+    const stages = stagesOf(athlete, r);
+    const { counts, sore } = restDay(stages, after, soreAnswers(r, athlete.checkIns ?? [], dayNumber(today)));
+    const at = big ? stageIn(stages, counts) : null;
+    if (at && sore !== null) add(72, why("restore.visits", "sore", { level: sore, race: r.name }));
+    else if (at) {
       const on = dayLabel(dateOf(lastRaceDay(r) + at.opens.on));
       add(55, why("restore.visits", "attention", { day: after, race: r.name, at, on }));
     }
@@ -102,6 +106,8 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
 
   for (const { rule, text, date } of p.plan.enduranceWarnings)
     if (daysBetween(today, date) <= SOON) add(45, { rule, text });
+
+  for (const look of looksDue(athlete, today, (what) => SEEN_WORDS[what as Seen].name)) add(44, look, mondayOf(today));
 
   const side = sideDifference(athlete, p.library, today);
   if (side) add(40, side);

@@ -20,6 +20,7 @@ const findingView = (f: Finding): FindingView => ({
   kind: f.kind,
   title: f.title,
   says: f.says,
+  ends: f.ends ?? "",
   trust: RULES[f.rule]?.trust ?? "house",
 });
 

@@ -2,6 +2,7 @@
 import { columnOf, flagOf, phasePlace } from "../../api/make/season";
 import type { SquadRow } from "../../api/views";
 import { addDays, type IsoDate, mondayOf } from "../../core/dates";
+import { testsDue } from "../../core/screening";
 import { inOrder } from "../../core/season";
 import type { Planner } from "../planner";
 import type { Stored } from "../store/athletes";
@@ -43,5 +44,6 @@ export function squadRow(stored: Stored | null, planner: Planner): SquadRow | nu
         ? { label: planned.label, start: planned.start, minutes: planned.minutes, place: planned.place, done: false }
         : null,
     attention: attentionOf(p, byStart.get(monday), today),
+    testsDue: testsDue(athlete, today).map(({ name, date }) => ({ name, date })),
   };
 }

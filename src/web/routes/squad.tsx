@@ -7,6 +7,7 @@ import { useSquad } from "../data/hooks";
 import { counted, day, duration, inDays, PHASE_NAMES, SPORT_NAMES, sessionName, time } from "../format";
 import { STRATA } from "../section/patterns";
 import { ShortSection } from "../section/ShortSection";
+import { Due } from "../squad/Due";
 import { Steps, StepsWith } from "../squad/FirstSteps";
 import { Needs, openNeeds } from "../squad/Needs";
 import { SquadCards } from "../squad/SquadCards";
@@ -21,12 +22,20 @@ import { usePhone } from "../ui/usePhone";
 const AwaySheet = lazy(() => import("../away/AwaySheet"));
 const ImportSheet = lazy(() => import("../ui/ImportSheet"));
 
-type Filter = "all" | "today" | "look";
+type Filter = "all" | "today" | "look" | "due";
 const FILTERS: [Filter, string][] = [
   ["all", "Everyone"],
   ["today", "Lifts today"],
   ["look", "Needs a look"],
+  ["due", "Tests due"],
 ];
+
+const NOBODY: Record<Filter, string> = {
+  all: "No athletes.",
+  today: "Nobody lifts today.",
+  look: "Nobody needs a look today.",
+  due: "No test is older than 12 weeks.",
+};
 
 export default function SquadView() {
   const squad = useSquad();
@@ -40,7 +49,13 @@ export default function SquadView() {
   const setImporting = (open: boolean) => setParams(open ? { import: "1" } : {}, { replace: true });
   const all = squad.data?.rows ?? [];
   const rows = all.filter((r) =>
-    filter === "today" ? r.today !== null : filter === "look" ? openNeeds(r).length > 0 : true,
+    filter === "today"
+      ? r.today !== null
+      : filter === "look"
+        ? openNeeds(r).length > 0
+        : filter === "due"
+          ? r.testsDue.length > 0
+          : true,
   );
   const at = Math.min(chosen, Math.max(0, rows.length - 1));
   const walked = useFocusOn(`[data-row="${at}"]`);
@@ -100,7 +115,7 @@ export default function SquadView() {
             <Steps first={null} />
           </Empty>
         ) : phone ? (
-          <SquadCards rows={rows} today={squad.data.today} />
+          <SquadCards rows={rows} today={squad.data.today} due={filter === "due"} />
         ) : (
           <table className="w-full border-collapse text-left">
             <thead>
@@ -117,14 +132,20 @@ export default function SquadView() {
             </thead>
             <tbody>
               {rows.map((r, i) => (
-                <Row key={r.id} row={r} today={squad.data.today} at={i} on={i === at} onChoose={() => setChosen(i)} />
+                <Row
+                  key={r.id}
+                  row={r}
+                  today={squad.data.today}
+                  due={filter === "due"}
+                  at={i}
+                  on={i === at}
+                  onChoose={() => setChosen(i)}
+                />
               ))}
             </tbody>
           </table>
         )}
-        {all.length > 0 && rows.length === 0 && (
-          <p className="p-6 text-ink2">{filter === "today" ? "Nobody lifts today." : "Nobody needs a look today."}</p>
-        )}
+        {all.length > 0 && rows.length === 0 && <p className="p-6 text-ink2">{NOBODY[filter]}</p>}
       </div>
       {away && rows[at] && (
         <Suspense fallback={null}>
@@ -143,12 +164,15 @@ export default function SquadView() {
 function Row({
   row,
   today,
+  due,
   at,
   on,
   onChoose,
 }: {
   row: SquadRow;
   today: string;
+  /** The list asks for tests that are due. */
+  due: boolean;
   at: number;
   on: boolean;
   onChoose: () => void;
@@ -204,7 +228,7 @@ function Row({
         )}
       </td>
       <td className="pr-2 text-body leading-[18px]">
-        <Needs row={row} today={today} most={2} />
+        {due ? <Due row={row} today={today} /> : <Needs row={row} today={today} most={2} />}
       </td>
       <td>
         <Link to={`/a/${row.id}/week`} className="btn btn-sm btn-sq" aria-label={`Open ${row.name}'s week`}>

@@ -9,6 +9,7 @@ export function FindingLine({ f }: { f: FindingView }) {
       <span className="block max-w-[68ch]">
         {f.says} <span className="text-label text-ink2">({TRUST[f.trust]})</span>
       </span>
+      {f.ends && <span className="block text-label leading-4">{f.ends}</span>}
     </li>
   );
 }

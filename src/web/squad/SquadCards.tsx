@@ -5,9 +5,10 @@ import { daysBetween } from "../../core/dates";
 import { inDays, PHASE_NAMES, SPORT_NAMES } from "../format";
 import { STRATA } from "../section/patterns";
 import { ICON } from "../ui/glyphs";
+import { Due } from "./Due";
 import { Needs, openNeeds } from "./Needs";
 
-export function SquadCards({ rows, today }: { rows: readonly SquadRow[]; today: string }) {
+export function SquadCards({ rows, today, due }: { rows: readonly SquadRow[]; today: string; due: boolean }) {
   return (
     <ul className="flex flex-col gap-2">
       {rows.map((r) => (
@@ -28,9 +29,9 @@ export function SquadCards({ rows, today }: { rows: readonly SquadRow[]; today: 
               )}
             </span>
           </Link>
-          {openNeeds(r).length > 0 && (
+          {(due || openNeeds(r).length > 0) && (
             <div className="mt-2 text-body leading-[18px]">
-              <Needs row={r} today={today} most={2} />
+              {due ? <Due row={r} today={today} /> : <Needs row={r} today={today} most={2} />}
             </div>
           )}
         </li>
