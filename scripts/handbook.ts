@@ -1,11 +1,15 @@
 /** Writes docs/handbook.md from the rulebook and the short chapters beside it; with --check it fails where that file is stale. */
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
+import { AREA_WORDS, AREAS } from "../src/core/athlete";
+import { SHIPPED_LIBRARY } from "../src/core/exercise";
+import { AREA_PLANS, workOf } from "../src/core/pathway";
 import {
   BOOK,
   CHAPTERS,
   type Chapter,
   KIND_WORDS,
+  numbers,
   type Parameter,
   RULES,
   type RuleId,
@@ -34,6 +38,44 @@ function ruleText(id: RuleId): string {
     : [`- ${head}`, "", "  | number | what it is | trust |", "  |---|---|---|", ...rows].join("\n");
 }
 
+/** The sign that ends each stage (rule pathway.stage). */
+const SIGNS = {
+  settle: "three quiet sessions",
+  move: "three quiet sessions",
+  load: "three quiet sessions, sides under 10% apart where a test measures the area",
+  spring: "three quiet sessions, 5 x 20 s of hops, three quiet mornings",
+} as const;
+
+/** Every area's stages: what is open, the work with its dose, the sign, least days. */
+function waysBack(): string {
+  const { leastDays } = numbers("pathway.stage");
+  const rows = AREAS.flatMap((area) =>
+    (["settle", "move", "load", "spring"] as const).map((stage) => {
+      const works = [...new Set([0, leastDays[stage] - 1].flatMap((day) => workOf(area, stage, day)))].map((w) => {
+        const e = w.exercises.map((id) => SHIPPED_LIBRARY.byId(id)).find((x) => x !== undefined);
+        const amount = w.reps ?? (e?.ownSeconds ? `${e.ownSeconds} s` : "");
+        return `${e?.name ?? ""}, ${w.sets ?? 1} ${amount === "" ? "sets" : `x ${amount}`}`;
+      });
+      return `| ${AREA_WORDS[area]} | ${stage} | ${AREA_PLANS[area].stages[stage].says} | ${works.join("; then ") || "–"} | ${SIGNS[stage]} | ${leastDays[stage]} |`;
+    }),
+  );
+  const watch = AREAS.map((a) => `- ${AREA_WORDS[a]}: ${AREA_PLANS[a].watch}`);
+  return [
+    "### Ways back, area by area",
+    "",
+    "Common practice; the exercises that stand for it are our choice. Nothing moves up without the coach; pain that rises over three sessions takes an area back a stage.",
+    "",
+    "| area | stage | what is open | work in every session | sign that it is done | least days |",
+    "|---|---|---|---|---|---|",
+    ...rows,
+    "",
+    "What to watch for:",
+    "",
+    ...watch,
+    "",
+  ].join("\n");
+}
+
 const chapterText = (c: Chapter): string =>
   [
     `## ${CHAPTER_NAMES[c]}`,
@@ -41,6 +83,7 @@ const chapterText = (c: Chapter): string =>
     readFileSync(join(ROOT, `docs/chapters/${c}.md`), "utf8").trim(),
     "",
     ...(Object.keys(BOOK[c]) as RuleId[]).map((id) => `${ruleText(id)}\n`),
+    ...(c === "safety" ? [waysBack()] : []),
   ].join("\n");
 
 /** Published sources, each once. */

@@ -63,6 +63,13 @@ export const active = (a: Athlete, on: IsoDate) =>
     .filter((t) => t.status === "current" || (t.status === "recent" && days(t.since!, on) < 84))
     .map((t) => t.area);
 
+const TO_THE_KNEE = [
+  "dowel-hinge",
+  "dowel-good-morning",
+  "rdl-to-knee",
+  "kettlebell-deadlift",
+  "supported-back-extension",
+];
 const RESTORING = ["bridge", "clam", "side-lying-raise", "heel-walk", "short-foot"];
 
 /** Every reason why an exercise may not stand in a session, in words. */
@@ -72,6 +79,8 @@ function forbidden(a: Athlete, e: Exercise, on: IsoDate): string[] {
   const areas = active(a, on);
   const cleared = clearance !== undefined && clearance.date <= on;
   for (const area of areas) if (e.notWith.includes(area)) out.push(`trouble: ${area}`);
+  // At the first stage of a low back nothing hinges past the knee, with load or without (handbook 3).
+  if (areas.includes("low-back") && e.pattern === "hinge" && !TO_THE_KNEE.includes(e.id)) out.push("past the knee");
   for (const t of e.gates) if (failed(a, t, on)) out.push(`gate: ${t}`);
   const bone = a.health.areas.filter((t) => t.area === "bone-stress" && areas.includes("bone-stress"));
   const forIt = (since: IsoDate | undefined) =>

@@ -78,6 +78,7 @@ const REACHED: Readonly<Record<string, Athlete>> = {
     { athlete: { ...athleteWith().athlete, sport: "row" } },
   ),
   "adductor-plank-bent-knee": at(gym, onStep("adductor", "adductor-plank-bent-knee")),
+  "adductor-side-plank": at(gym, onStep("adductor", "adductor-side-plank")),
   "cable-row": at(placeFrom("club-gym", "gym")),
   "half-kneeling-lift": at(gym),
   "towel-row": at(placeFrom("bare-home", "home")),

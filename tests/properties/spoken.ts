@@ -174,6 +174,9 @@ const SPEAKERS: Partial<Record<RuleId, Athlete>> = {
   "progress.form": logged({
     sets: [5, 5, 5].map((reps) => ({ reps, clean: 3, loadKg: 80, rir: 2, side: "both" as const })),
   }),
+  "race.descent": base({
+    races: [{ ...raceOn(addDays(MONDAY, -3), "A", 200), ascentM: 2000 }],
+  }),
   "readiness.day": base({
     checkIns: [
       { date: MONDAY, sleepH: 4, taken: true },

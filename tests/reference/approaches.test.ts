@@ -191,7 +191,7 @@ describe("what sessions of an approach are made of", () => {
     const a = athleteWith({
       endurance: weeksOf(new Array(20).fill(1)),
       settings: { approach },
-      seen: [{ what: "hip-drop", date: START }],
+      seen: [{ what: "hip-drop", date: addDays(START, 28) }],
     });
     return plan(a, { from: monday, weeks: 1 }).weeks[0]!.sessions;
   };

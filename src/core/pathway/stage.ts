@@ -102,7 +102,7 @@ function fold(athlete: Athlete, t: TroubleArea, on: IsoDate, days: readonly Pain
       continue;
     }
     if (!day || date < since || date >= on) continue;
-    window = [...window, day.pain].slice(-3);
+    window = [...window, day.pain].slice(-numbers("pathway.stage").sessions);
     const words = AREA_WORDS[t.area];
     if (t.area === "bone-stress" && day.pain > 0 && stage !== "settle") {
       [stage, since, window] = ["settle", date, []];

@@ -123,6 +123,8 @@ function restoring(athlete: Athlete, day: SeasonDay, race: Race, after: number, 
   else if (day.date === asOf && isBig(race) && !wasAsked(answers, after))
     limitTo(day, "bodyweight", why("restore.visits", "ask", { race: race.name }));
   else limitTo(day, "restore", why("restore.visits", "light", v));
+  if (stages.light > stagesAfter(race, athlete.settings?.ruleValues).light)
+    day.why.push(why("race.descent", "longer", race.name));
   if (sore !== null) day.why.push(why("restore.visits", "sore", { level: sore, race: race.name }));
   return true;
 }

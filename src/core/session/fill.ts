@@ -50,6 +50,8 @@ export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
     const swapped = swap === undefined ? undefined : ranked.find((x) => x.exercise.id === swap);
     const best = swapped ?? first;
     if (!best) {
+      // What it is for stands in the session already.
+      if (slot.only?.some((id) => chosen.some((e) => e.id === id))) continue;
       dropped.push({
         exercise: slot.pattern,
         why: `no ${slot.pattern} exercise is open here: ${whyNone(slot, r.choice)}`,
@@ -217,18 +219,9 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
   const q = cappedAt(cap?.reps, questionOf({ candidate: c, slot, dose, kept, hand: own }, r));
   const timed = q.seconds !== null;
   const answer = r.loadFor(q);
-  const {
-    reps,
-    rir,
-    percent1rm,
-    why: left,
-  } = consistent(
-    timed ? null : Math.min(answer.reps ?? q.reps, cap?.reps ?? Number.POSITIVE_INFINITY),
-    q.rir,
-    dose.repsMost,
-    answer,
-    r,
-  );
+  const asked = timed ? null : Math.min(answer.reps ?? q.reps, cap?.reps ?? Number.POSITIVE_INFINITY);
+  const fit = consistent(asked, q.rir, dose.repsMost, answer, r);
+  const { reps, rir, percent1rm } = fit;
   const counted = countSets({ exercise, slot, q, answer, sore: slow?.work.isNew === true && at.line?.point === 0 }, r);
   const { sets } = counted;
   const amount = timed ? `${answer.seconds ?? q.seconds} s` : `${reps ?? ""}`;
@@ -239,7 +232,7 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     ...(slot.says ?? []),
     ...lineWhy(at, { sets, amount, percent: percent1rm, reserve: rir }, slot.kind === "main"),
     ...answer.why,
-    ...left,
+    ...fit.why,
     ...keptBackWhy(kept, external),
     ...(cap && (reps ?? 0) >= cap.reps ? [cap.why] : []),
     ...(side ? [side.why] : []),

@@ -54,14 +54,7 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
       }),
     );
 
-  for (const now of stagesOn(athlete, today)) {
-    if (now.lowered) add(82, now.lowered);
-    const proposal = proposalFor(athlete, now, today);
-    if (proposal?.says) add(62, { rule: "pathway.stage", text: proposal.says }, mondayOf(today));
-  }
-
-  const poor = poorDays(athlete, today);
-  if (poor) add(68, poor);
+  healthPoints(athlete, today, add);
 
   const rising = whereItRises(athlete, p.library, today);
   if (rising) add(80, rising);
@@ -81,18 +74,7 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
     if (days <= 1) add(90, why("M2", "ahead", { race: next.name, today: days === 0 }));
     else if (days <= RACE_DAYS) add(50, why("taper.light", "ahead", { race: next.name, days }));
   }
-  for (const r of athlete.races) {
-    const after = dayNumber(today) - lastRaceDay(r);
-    const big = r.priority !== "C" && isBig(r) && after > 0;
-    const stages = stagesOf(athlete, r);
-    const { counts, sore } = restDay(stages, after, soreAnswers(r, athlete.checkIns ?? [], dayNumber(today)));
-    const at = big ? stageIn(stages, counts) : null;
-    if (at && sore !== null) add(72, why("restore.visits", "sore", { level: sore, race: r.name }));
-    else if (at) {
-      const on = dayLabel(dateOf(lastRaceDay(r) + at.opens.on));
-      add(55, why("restore.visits", "attention", { day: after, race: r.name, at, on }));
-    }
-  }
+  waysBack(athlete, today, add);
   const last = athlete.strengthLog
     .filter((l) => l.date <= today)
     .reduce<string | null>((m, l) => (m === null || l.date > m ? l.date : m), null);
@@ -112,6 +94,36 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
   const side = sideDifference(athlete, p.library, today);
   if (side) add(40, side);
   return found.sort((a, b) => b.weight - a.weight || (a.text < b.text ? -1 : 1));
+}
+
+type Add = (weight: number, because: Why, week?: string) => void;
+
+/** Ways back of trouble areas, and poor days. */
+function healthPoints(athlete: Athlete, today: IsoDate, add: Add): void {
+  for (const now of stagesOn(athlete, today)) {
+    if (now.lowered) add(82, now.lowered);
+    const proposal = proposalFor(athlete, now, today);
+    if (proposal?.says) add(62, { rule: "pathway.stage", text: proposal.says }, mondayOf(today));
+  }
+
+  const poor = poorDays(athlete, today);
+  if (poor) add(68, poor);
+}
+
+/** Where the way back after each longer race stands. */
+function waysBack(athlete: Athlete, today: IsoDate, add: Add): void {
+  for (const r of athlete.races) {
+    const after = dayNumber(today) - lastRaceDay(r);
+    const big = r.priority !== "C" && isBig(r) && after > 0;
+    const stages = stagesOf(athlete, r);
+    const { counts, sore } = restDay(stages, after, soreAnswers(r, athlete.checkIns ?? [], dayNumber(today)));
+    const at = big ? stageIn(stages, counts) : null;
+    if (at && sore !== null) add(72, why("restore.visits", "sore", { level: sore, race: r.name }));
+    else if (at) {
+      const on = dayLabel(dateOf(lastRaceDay(r) + at.opens.on));
+      add(55, why("restore.visits", "attention", { day: after, race: r.name, at, on }));
+    }
+  }
 }
 
 /** Pain in one exercise that rose over its last three sessions (rule progress.rising). */

@@ -124,38 +124,7 @@ export function EditRow({
           at={at}
           onLink={onLink}
         />
-        <div className="contents @max-[760px]:order-last @max-[760px]:col-span-full @max-[760px]:flex @max-[760px]:flex-wrap @max-[760px]:gap-x-3 @max-[760px]:gap-y-1 @max-[760px]:pl-[70px]">
-          <Captioned as="Sets">
-            {field(
-              "sets",
-              "sets",
-              row.sets,
-              "w-[42px]",
-              (n) => onChange({ ...row, sets: Math.round(n ?? row.sets) }),
-              [1, 10],
-            )}
-          </Captioned>
-          <Captioned as={timed ? "Seconds" : "Reps"}>
-            <AmountCell timed={timed} field={field} row={row} onChange={onChange} />
-          </Captioned>
-          <Captioned as="RIR">
-            <ReserveCell timed={timed} field={field} row={row} onChange={onChange} />
-          </Captioned>
-          <Captioned as={`Load, ${units.massUnit}`}>
-            <LoadCell made={made} field={field} units={units} row={row} onChange={onChange} />
-          </Captioned>
-          <Captioned as="Rest, s">
-            {field(
-              "rest",
-              "rest in seconds",
-              row.restSeconds,
-              "w-[52px]",
-              (n) => onChange(withField(row, "restSeconds", n)),
-              [0, 900],
-              made ? String(made.restSeconds) : "",
-            )}
-          </Captioned>
-        </div>
+        <Figures row={row} timed={timed} units={units} made={made} field={field} onChange={onChange} />
         <RemoveCell name={name} count={count} onRemove={onRemove} />
       </div>
       <NoteLine at={at} name={name} row={row} walk={walk} onChange={onChange} made={made} />
@@ -167,6 +136,53 @@ export function EditRow({
 function withField(row: Row, field: "repsLow" | "rir" | "loadKg" | "restSeconds", n: number | undefined): Row {
   const { [field]: _, ...rest } = row;
   return (n === undefined ? rest : { ...row, [field]: n }) as Row;
+}
+
+interface FiguresProps {
+  row: Row;
+  timed: boolean;
+  units: Units;
+  made: ItemView | null;
+  field: FieldMaker;
+  onChange: (r: Row) => void;
+}
+
+/** Sets, repetitions, reserve, load and rest. */
+function Figures({ row, timed, units, made, field, onChange }: FiguresProps) {
+  return (
+    <div className="contents @max-[760px]:order-last @max-[760px]:col-span-full @max-[760px]:flex @max-[760px]:flex-wrap @max-[760px]:gap-x-3 @max-[760px]:gap-y-1 @max-[760px]:pl-[70px]">
+      <Captioned as="Sets">
+        {field(
+          "sets",
+          "sets",
+          row.sets,
+          "w-[42px]",
+          (n) => onChange({ ...row, sets: Math.round(n ?? row.sets) }),
+          [1, 10],
+        )}
+      </Captioned>
+      <Captioned as={timed ? "Seconds" : "Reps"}>
+        <AmountCell timed={timed} field={field} row={row} onChange={onChange} />
+      </Captioned>
+      <Captioned as="RIR">
+        <ReserveCell timed={timed} field={field} row={row} onChange={onChange} />
+      </Captioned>
+      <Captioned as={`Load, ${units.massUnit}`}>
+        <LoadCell made={made} field={field} units={units} row={row} onChange={onChange} />
+      </Captioned>
+      <Captioned as="Rest, s">
+        {field(
+          "rest",
+          "rest in seconds",
+          row.restSeconds,
+          "w-[52px]",
+          (n) => onChange(withField(row, "restSeconds", n)),
+          [0, 900],
+          made ? String(made.restSeconds) : "",
+        )}
+      </Captioned>
+    </div>
+  );
 }
 
 /** Columns of a row; where there is little room the figures stand under the name, each with its own words. */

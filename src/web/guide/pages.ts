@@ -136,6 +136,33 @@ export const GUIDE: readonly GuidePage[] = [
     note: "After illness and time away the way back is planned by rule. A clinician's word goes before any of it.",
   },
   {
+    id: "way-back",
+    group: "Plan and change",
+    title: "Lead a trouble area back",
+    also: "injury pain health achilles knee back stage rehab clinician",
+    view: "a/health",
+    steps: [
+      "Enter the area under **Intake**, step **Health**: side, since when, what set it off.",
+      "Open **Health**. It shows the stage of each area, what the plan does in it, and what the next one still needs.",
+      "When the sign is there, press **Confirm load** (or whichever stage comes next), with who confirms it, the clinician and their limits.",
+      "Going back is always open under **Change the stage**. Pain that rises over three sessions takes the area back by itself.",
+    ],
+    note: "The stages are common practice and no diagnosis. Numbness, pain at night, a hot swollen calf or a sudden pop belong to a clinician at once.",
+  },
+  {
+    id: "check-in",
+    group: "Lift and log",
+    title: "Check in before a session",
+    also: "sleep sore soreness readiness tired pain fever phone",
+    view: "today",
+    steps: [
+      "Open today's session on the floor: **Before you start** asks four things, a tap each.",
+      "Ordinary answers change nothing. Others show what would change; **Change today** takes it, **As planned** leaves it.",
+      "The coach can do the same from the session: **Check in**.",
+    ],
+    note: "Three poor days of seven are said on Squad. Answers are no diagnosis.",
+  },
+  {
     id: "shorter",
     group: "Plan and change",
     title: "Shorten a session",

@@ -76,29 +76,15 @@ export default function SquadView() {
 
   if (squad.isPending) return <LoadingNote what="the squad" />;
   if (squad.isError) return <Failed error={squad.error} retry={() => squad.refetch()} what="The squad" />;
-  const lifting = all.filter((r) => r.today).length;
-  const looks = all.filter((r) => openNeeds(r).length > 0).length;
   return (
     <main className="flex h-full flex-col">
-      <PageHeader title="Squad">
-        <span className="ml-1 text-ink2">
-          {counted(all.length, "athlete")}, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need
-          {looks === 1 ? "s" : ""} a look
-        </span>
-        <span className="flex-1" />
-        <Segments name="Show" options={FILTERS} value={filter} onChange={setFilter} />
-        {all.length > 0 && (
-          <button type="button" className="btn ml-2" aria-haspopup="dialog" onClick={() => setAway(true)}>
-            Ill or away
-          </button>
-        )}
-        <button type="button" className="btn" onClick={() => setImporting(true)}>
-          {ICON.file} Import athlete
-        </button>
-        <Link className="btn btn-pri" to="/new">
-          {ICON.plus} New athlete
-        </Link>
-      </PageHeader>
+      <Head
+        all={all}
+        filter={filter}
+        setFilter={setFilter}
+        onAway={() => setAway(true)}
+        onImport={() => setImporting(true)}
+      />
       <div className="@container min-h-0 flex-1 overflow-auto px-4 pb-4">
         {all.length === 1 && all[0] && <StepsWith id={all[0].id} />}
         {all.length === 0 ? (
@@ -158,6 +144,40 @@ export default function SquadView() {
         </Suspense>
       )}
     </main>
+  );
+}
+
+interface HeadProps {
+  all: readonly SquadRow[];
+  filter: Filter;
+  setFilter: (filter: Filter) => void;
+  onAway: () => void;
+  onImport: () => void;
+}
+
+function Head({ all, filter, setFilter, onAway, onImport }: HeadProps) {
+  const lifting = all.filter((r) => r.today).length;
+  const looks = all.filter((r) => openNeeds(r).length > 0).length;
+  return (
+    <PageHeader title="Squad">
+      <span className="ml-1 text-ink2">
+        {counted(all.length, "athlete")}, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need
+        {looks === 1 ? "s" : ""} a look
+      </span>
+      <span className="flex-1" />
+      <Segments name="Show" options={FILTERS} value={filter} onChange={setFilter} />
+      {all.length > 0 && (
+        <button type="button" className="btn ml-2" aria-haspopup="dialog" onClick={onAway}>
+          Ill or away
+        </button>
+      )}
+      <button type="button" className="btn" onClick={onImport}>
+        {ICON.file} Import athlete
+      </button>
+      <Link className="btn btn-pri" to="/new">
+        {ICON.plus} New athlete
+      </Link>
+    </PageHeader>
   );
 }
 

@@ -1,13 +1,13 @@
 /** Add or edit a race. */
 
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import type { FieldErrors, UseFormReturn } from "react-hook-form";
 import { type Path, useForm } from "react-hook-form";
 import { type RaceBody, raceBody } from "../../api/requests";
 import { PRIORITIES, type Race, SESSION_SPORTS } from "../../core/athlete";
 import { addDays, isDate } from "../../core/dates";
 import { saidOf, THEIRS } from "../data/api";
-import { useDeleteRace, useSaveRace } from "../data/hooks";
+import { useClub, useDeleteRace, useSaveRace } from "../data/hooks";
 import { useSaveIntake } from "../data/intake";
 import { useHeld } from "../data/tags";
 import { SPORT_NAMES, type Units } from "../format";
@@ -40,6 +40,11 @@ interface Form {
   expectedMinutes: string;
   days: string;
   rounds: string;
+  /** How it went. */
+  minutes: string;
+  place: string;
+  felt: string;
+  note: string;
 }
 
 const FIELDS: Path<Form>[] = [
@@ -53,6 +58,10 @@ const FIELDS: Path<Form>[] = [
   "expectedMinutes",
   "days",
   "rounds",
+  "minutes",
+  "place",
+  "felt",
+  "note",
 ];
 const PRIORITY_WORDS = { A: "A: the season is built for it", B: "B: a small taper", C: "C: trained through" } as const;
 
@@ -70,6 +79,7 @@ export default function RaceSheet({
   onClose: () => void;
 }) {
   useHeld(race && `athletes/${id}/races/${race.id}`);
+  const today = useClub().data?.today ?? "";
   const save = useSaveRace(id);
   const remove = useDeleteRace(id);
   const [problem, setProblem] = useState("");
@@ -85,23 +95,12 @@ export default function RaceSheet({
       ascentM: numberFrom(f.ascentM),
       expectedMinutes: minutesFrom(f.expectedMinutes),
       priority: f.priority,
+      result: resultOf(f),
     });
   };
-  const text = (n: number | undefined) => (n === undefined ? "" : String(n));
   const form = useForm<Form>({
     resolver: bodyResolver(toBody, raceBody),
-    defaultValues: {
-      name: race?.name ?? "",
-      date: race?.date ?? "",
-      start: race?.start ?? "",
-      priority: race?.priority ?? "A",
-      sport: race?.sport ?? "run",
-      distanceKm: distanceText(race?.distanceKm, units.distanceUnit),
-      ascentM: text(race?.ascentM),
-      expectedMinutes: text(race?.expectedMinutes),
-      days: text(race?.days),
-      rounds: text(race?.rounds),
-    },
+    defaultValues: valuesOf(race, units),
   });
   const { errors } = form.formState;
   const { said } = useUndo(id);
@@ -134,7 +133,7 @@ export default function RaceSheet({
       <input
         id={`race-${name}`}
         type={type}
-        inputMode={type === "text" && name !== "name" ? "decimal" : undefined}
+        inputMode={type === "text" && name !== "name" && name !== "note" ? "decimal" : undefined}
         className="input"
         aria-invalid={!!errors[name]}
         aria-describedby={errors[name] ? `race-${name}-error` : undefined}
@@ -161,6 +160,7 @@ export default function RaceSheet({
           {input("ascentM", "Ascent", "text", "m")}
           {input("days", "Days", "text", "if several")}
         </div>
+        {race && today >= race.date && <ResultFields input={input} />}
         <Lengthen id={id} season={season} date={form.watch("date")} />
         <FormActions
           save={race ? "Save race" : "Add race"}
@@ -170,6 +170,56 @@ export default function RaceSheet({
         />
       </form>
     </Sheet>
+  );
+}
+
+const text = (n: number | undefined): string => (n === undefined ? "" : String(n));
+
+/** What the fields show of a race; of a new one. */
+const valuesOf = (race: Race | null, units: Units): Form => ({
+  name: race?.name ?? "",
+  date: race?.date ?? "",
+  start: race?.start ?? "",
+  priority: race?.priority ?? "A",
+  sport: race?.sport ?? "run",
+  distanceKm: distanceText(race?.distanceKm, units.distanceUnit),
+  ascentM: text(race?.ascentM),
+  expectedMinutes: text(race?.expectedMinutes),
+  days: text(race?.days),
+  rounds: text(race?.rounds),
+  minutes: text(race?.result?.minutes),
+  place: text(race?.result?.place),
+  felt: text(race?.result?.felt),
+  note: race?.result?.note ?? "",
+});
+
+/** Nothing where no field of it is filled. */
+function resultOf(f: Form) {
+  const result = compact({
+    minutes: minutesFrom(f.minutes),
+    place: numberFrom(f.place),
+    felt: numberFrom(f.felt),
+    note: f.note.trim(),
+  });
+  return Object.keys(result).length > 0 ? result : undefined;
+}
+
+/** How it went: its time decides how long the way back is. */
+function ResultFields({
+  input,
+}: {
+  input: (name: "minutes" | "place" | "felt" | "note", label: string, type?: string, hint?: string) => ReactNode;
+}) {
+  return (
+    <fieldset className="rounded-[3px] border border-edge p-3">
+      <legend className="px-1 text-label font-semibold">Result</legend>
+      <div className="grid grid-cols-3 gap-3">
+        {input("minutes", "Time", "text", "min or 3:45")}
+        {input("place", "Place")}
+        {input("felt", "How it went", "text", "1 to 5")}
+        <div className="col-span-3">{input("note", "Note")}</div>
+      </div>
+    </fieldset>
   );
 }
 
