@@ -120,6 +120,8 @@ export interface LiftView {
   loading: LoadKind;
   timed: boolean;
   entries: (Omit<LiftEntry, "item"> & { item: LoggedItem; text: string; asked: string })[];
+  /** What was said before the session of a day, where anybody asked. */
+  said: Record<string, string>;
   current: LiftStory["current"];
   line: LiftStory["line"];
   rising: LiftStory["rising"];

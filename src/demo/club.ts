@@ -1,5 +1,5 @@
 /** The demo club: invented people and races, generated from a seed and a day. */
-import type { Athlete, UsualSession } from "../core/athlete";
+import type { Athlete, CheckIn, StrengthLog, UsualSession } from "../core/athlete";
 import { addDays, type IsoDate, mondayOf, weekday } from "../core/dates";
 import { freeId, ruleFrom } from "../core/mileage";
 import { enduranceYear } from "./endurance";
@@ -18,6 +18,24 @@ export const demoClub = (today: IsoDate): Athlete[] => PROFILES.map((p) => demoA
 function raceDate(today: IsoDate, inDays: number): IsoDate {
   const date = addDays(today, inDays);
   return Math.abs(inDays) < 10 ? date : addDays(date, 7 - weekday(date));
+}
+
+/** Sessions of late before which somebody was asked; a short night among them now and then. */
+const ASKED = 6;
+
+function checkInsBefore(log: readonly StrengthLog[], chance: Random): CheckIn[] {
+  const days = [...new Set(log.slice(-ASKED).map((l) => l.date))];
+  return days.map((date): CheckIn => {
+    const short = chance.chance(0.12);
+    const sleepH = short ? 4 : chance.whole(6, 8);
+    return {
+      date,
+      sleepH,
+      soreness: chance.whole(0, 3),
+      feeling: chance.whole(3, 5),
+      ...(short ? { taken: true } : {}),
+    };
+  });
 }
 
 /** Days before today on which the club was screened, the last as the profile has it. */
@@ -77,7 +95,8 @@ export function demoAthlete(p: Profile, today: IsoDate): Athlete {
     strengthLog: [],
   };
   const strengthLog = strengthHalfYear(athlete, p, today, p.begins ?? SEASON.behind, rest);
-  return { ...athlete, strengthLog, ...(p.weekly ? drawn(p, p.weekly, athlete, today) : {}) };
+  const checkIns = checkInsBefore(strengthLog, random(p.seed * 15485863));
+  return { ...athlete, strengthLog, checkIns, ...(p.weekly ? drawn(p, p.weekly, athlete, today) : {}) };
 }
 
 /** What lies ahead of an athlete whose coach draws weekly amounts: the usual week and a rule, in place of sessions one by one. */

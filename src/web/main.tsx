@@ -7,7 +7,7 @@ import "./app.css";
 import { onForget } from "./data/forget";
 import { Frame } from "./frame/Frame";
 import SquadView from "./routes/squad";
-import { Conflicts } from "./ui/ConflictSheet";
+import { Conflicts } from "./ui/Conflicts";
 import { Crash } from "./ui/Crash";
 import { KeysProvider } from "./ui/keys";
 

@@ -107,7 +107,9 @@ function wronglyEmpty(a: Athlete, s: PlanSession, place: Place): string[] {
       e.bodyweightToo &&
       possible(e, "bodyweight", place) &&
       forbidden(a, e, s.date).length === 0 &&
-      !s.items.some((i) => i.exercise === e),
+      !s.items.some((i) => i.exercise === e) &&
+      // It stood there and was left out for another reason, which is told.
+      !s.dropped.some((d) => d.exercise === e.id),
   ).map((e) => e.id);
 }
 

@@ -18,7 +18,8 @@ import { type Library, type Pattern, sideGaps } from "../exercise";
 import { SPORT_SHARE } from "../ledger";
 import type { PlanSession } from "../plan";
 import { historyOf } from "../progress";
-import { listWords, numbers } from "../rulebook";
+import { isPoor, saidText } from "../readiness";
+import { listWords, many, numbers } from "../rulebook";
 import { roundTo } from "../units";
 import { HARD_RIR, tallyOf } from "./tally";
 
@@ -295,6 +296,12 @@ export function reviewWords(
         .map((i) => `${library.name(i.exercise).toLowerCase()} ${i.pain} of 10 on ${dayLabel(l.date)}`),
     );
   out.push(pains.length > 0 ? `Pain told: ${listWords(pains)}.` : "No pain of 3 or more was told.");
+  const said = (athlete.checkIns ?? []).filter((c) => c.date >= first.monday && c.date <= end);
+  const poor = said.filter((c) => isPoor(c, athlete.settings?.ruleValues));
+  if (said.length > 0)
+    out.push(
+      `Checked in before ${many(said.length, "session")}, ${poor.length === 0 ? "all ordinary" : `${poor.length} not ordinary: ${listWords(poor.map((c) => `${dayLabel(c.date)} ${saidText(c)}`))}`}.`,
+    );
   const sides = [...sideGaps(athlete.strengthLog.filter((l) => l.date <= end))]
     .filter(([, g]) => g.action !== "even")
     .map(([id, g]) => `${library.name(id).toLowerCase()} ${g.weaker} ${Math.round(g.pct)}% less`);

@@ -12,13 +12,14 @@ import { useCurrentRow, useGoTo } from "./current";
 import { Notices } from "./Notices";
 import { BottomBar, PhoneTop } from "./PhoneBars";
 import { Rail } from "./Rail";
-import { KeySheet, StatusBar } from "./StatusBar";
+import { StatusBar } from "./StatusBar";
 import { TitleBlock } from "./TitleBlock";
 import { addressOf, VIEWS } from "./views";
 
 const loadPalette = () => import("../ui/Palette");
 const Palette = lazy(loadPalette);
 const GuidePanel = lazy(() => import("../guide/GuidePanel"));
+const KeySheet = lazy(() => import("./KeySheet"));
 const History = lazy(() => import("./History"));
 const FOLDED = "field-anchor:rail-folded";
 /** The page of the guide that is open, kept over a reload. */
@@ -160,7 +161,11 @@ export function Frame() {
           <History id={row.id} name={row.name} onClose={() => setHistory(false)} />
         </Suspense>
       )}
-      <KeySheet open={help} onClose={() => setHelp(false)} />
+      {help && (
+        <Suspense fallback={null}>
+          <KeySheet open onClose={() => setHelp(false)} />
+        </Suspense>
+      )}
       <Told position="bottom-center" offset={{ bottom: 0 }} mobileOffset={{ bottom: 60, left: 0, right: 0 }} />
     </div>
   );

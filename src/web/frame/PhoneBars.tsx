@@ -1,24 +1,13 @@
 /** The frame of a phone: whose plan this is at the top, four ways on at the bottom, everything else under More. */
-import {
-  CalendarCheck,
-  ChevronDown,
-  CircleHelp,
-  Dumbbell,
-  Ellipsis,
-  History as HistoryIcon,
-  Search,
-  Users,
-} from "lucide-react";
-import { useState } from "react";
+import { CalendarCheck, ChevronDown, Dumbbell, Ellipsis, Users } from "lucide-react";
+import { lazy, Suspense, useState } from "react";
 import { Link, NavLink, useLocation } from "react-router";
 import type { SquadRow } from "../../api/views";
-import { FlagGlyph, Mark } from "../ui/glyphs";
-import { Segments } from "../ui/Segments";
-import { Sheet } from "../ui/Sheet";
-import { AthleteList } from "./AthleteList";
+import { Mark } from "../ui/glyphs";
 import { useSavedWords } from "./StatusBar";
-import { chooseTheme, useThemeChoice } from "./theme";
-import { addressOf, viewsOf } from "./views";
+
+const AthleteSheet = lazy(() => import("./AthleteSheet"));
+const MoreSheet = lazy(() => import("./MoreSheet"));
 
 interface TopProps {
   row: SquadRow | undefined;
@@ -51,11 +40,11 @@ export function PhoneTop({ row, rows, goTo }: TopProps) {
         <span className="flex-1 text-lead font-[650]">Field Anchor</span>
       )}
       <span className={`text-label ${saved.safe ? "text-ink2" : "font-semibold text-brick-ink"}`}>{saved.words}</span>
-      <Sheet open={choosing} onClose={() => setChoosing(false)} title="Choose an athlete" width={360}>
-        <div className="-mx-4 -my-3 text-lead [&_a]:min-h-11 [&_button]:min-h-11">
-          <AthleteList rows={rows} current={own?.id} onChoose={goTo} onClose={() => setChoosing(false)} />
-        </div>
-      </Sheet>
+      {choosing && (
+        <Suspense fallback={null}>
+          <AthleteSheet rows={rows} current={own?.id} onChoose={goTo} onClose={() => setChoosing(false)} />
+        </Suspense>
+      )}
     </header>
   );
 }
@@ -64,7 +53,7 @@ const tab = "relative flex min-w-0 flex-1 flex-col items-center justify-center g
 const on = "font-semibold text-iron before:absolute before:inset-x-3 before:top-0 before:h-[3px] before:bg-iron";
 const look = { size: 22, strokeWidth: 1.6, "aria-hidden": true } as const;
 
-interface BarProps {
+export interface BarProps {
   row: SquadRow | undefined;
   onSearch: () => void;
   onHistory: () => void;
@@ -88,102 +77,17 @@ export function BottomBar({ row, onSearch, onHistory, onGuide }: BarProps) {
       <button type="button" className={`${tab} text-ink2`} aria-haspopup="dialog" onClick={() => setMore(true)}>
         <Ellipsis {...look} /> More
       </button>
-      <MoreSheet
-        row={row}
-        open={more}
-        onClose={() => setMore(false)}
-        onSearch={onSearch}
-        onHistory={onHistory}
-        onGuide={onGuide}
-      />
+      {more && (
+        <Suspense fallback={null}>
+          <MoreSheet
+            row={row}
+            onClose={() => setMore(false)}
+            onSearch={onSearch}
+            onHistory={onHistory}
+            onGuide={onGuide}
+          />
+        </Suspense>
+      )}
     </nav>
-  );
-}
-
-function MoreSheet({
-  row,
-  open,
-  onClose,
-  onSearch,
-  onHistory,
-  onGuide,
-}: BarProps & { open: boolean; onClose: () => void }) {
-  const choice = useThemeChoice();
-  const group = (name: string, which: "club" | "athlete") => (
-    <section aria-label={name}>
-      <h3 className="mt-3 mb-1 text-label font-semibold text-ink2">{name}</h3>
-      <div className="grid grid-cols-2 gap-2">
-        {viewsOf(which).map((v) => (
-          <NavLink
-            key={v.id}
-            to={addressOf(v, row?.id ?? "")}
-            end={v.id === ""}
-            onClick={onClose}
-            className={({ isActive }) =>
-              `flex h-11 items-center gap-2.5 rounded-[3px] border px-3 text-lead ${isActive ? "border-iron bg-iron-l font-semibold text-iron" : "border-hair bg-surface"}`
-            }
-          >
-            {v.glyph}
-            {v.name}
-          </NavLink>
-        ))}
-      </div>
-    </section>
-  );
-  return (
-    <Sheet open={open} onClose={onClose} title="All views" width={420}>
-      <button
-        type="button"
-        className="flex h-11 w-full items-center gap-2.5 rounded-[3px] border border-field bg-surface px-3 text-lead text-ink2"
-        onClick={() => {
-          onClose();
-          onSearch();
-        }}
-      >
-        <Search size={18} aria-hidden="true" /> Search and go to
-      </button>
-      {row && (
-        <button
-          type="button"
-          className="mt-2 flex h-11 w-full items-center gap-2.5 rounded-[3px] border border-hair bg-surface px-3 text-lead"
-          onClick={() => {
-            onClose();
-            onHistory();
-          }}
-        >
-          <HistoryIcon size={18} aria-hidden="true" /> Changes of {row.name}, undo
-        </button>
-      )}
-      {row && group(row.name, "athlete")}
-      {group("Club", "club")}
-      <button
-        type="button"
-        className="mt-4 flex h-11 w-full items-center gap-2.5 rounded-[3px] border border-hair bg-surface px-3 text-lead"
-        onClick={() => {
-          onClose();
-          onGuide();
-        }}
-      >
-        <CircleHelp size={18} aria-hidden="true" /> Guide
-      </button>
-      <div className="mt-4 flex items-center gap-2">
-        <span className="flex-1 text-label text-ink2">Theme</span>
-        <Segments
-          name="Theme"
-          options={[
-            ["system", "System"],
-            ["day", "Day"],
-            ["dusk", "Dusk"],
-          ]}
-          value={choice}
-          onChange={chooseTheme}
-        />
-      </div>
-      {row?.nextRace && (
-        <p className="mt-3 flex items-center gap-2 text-label text-ink2">
-          <FlagGlyph /> Next race: {row.nextRace.name}
-        </p>
-      )}
-    </Sheet>
   );
 }

@@ -4,7 +4,6 @@ import type { SquadRow } from "../../api/views";
 import { useSaved } from "../data/saved";
 import { WarnIcon } from "../ui/glyphs";
 import { keyName, useKeyList } from "../ui/keys";
-import { Sheet } from "../ui/Sheet";
 
 /** What the server has of what was typed. */
 export function useSavedWords(): { words: string; safe: boolean } {
@@ -55,23 +54,5 @@ export function StatusBar({ row, onHistory }: Props) {
         ))}
       </span>
     </footer>
-  );
-}
-
-export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const keys = useKeyList();
-  return (
-    <Sheet open={open} onClose={onClose} title="Keys that work here" width={380}>
-      <dl className="grid grid-cols-[80px_1fr] gap-y-1.5">
-        {keys.map((k) => (
-          <div key={`${k.key}${k.label}`} className="contents">
-            <dt>
-              <kbd className="key">{keyName(k.key)}</kbd>
-            </dt>
-            <dd>{k.label}</dd>
-          </div>
-        ))}
-      </dl>
-    </Sheet>
   );
 }

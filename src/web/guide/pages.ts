@@ -144,7 +144,7 @@ export const GUIDE: readonly GuidePage[] = [
     steps: [
       "Enter the area under **Intake**, step **Health**: side, since when, what set it off.",
       "Open **Health**. It shows the stage of each area, what the plan does in it, and what the next one still needs.",
-      "When the sign is there, press **Confirm load** (or whichever stage comes next), with who confirms it, the clinician and their limits.",
+      "When the sign is there, confirm the next stage with the button beside it: who confirms it, the clinician and their limits.",
       "Going back is always open under **Change the stage**. Pain that rises over three sessions takes the area back by itself.",
     ],
     note: "The stages are common practice and no diagnosis. Numbness, pain at night, a hot swollen calf or a sudden pop belong to a clinician at once.",
@@ -154,7 +154,7 @@ export const GUIDE: readonly GuidePage[] = [
     group: "Lift and log",
     title: "Check in before a session",
     also: "sleep sore soreness readiness tired pain fever phone",
-    view: "today",
+    view: "a/session",
     steps: [
       "Open today's session on the floor: **Before you start** asks four things, a tap each.",
       "Ordinary answers change nothing. Others show what would change; **Change today** takes it, **As planned** leaves it.",

@@ -234,7 +234,10 @@ function Entries({ view, units }: { view: LiftView; units: Units }) {
       <tbody>
         {[...view.entries].reverse().map((e) => (
           <tr key={e.date} className="border-b border-hair2 align-top" data-testid="lift-entry" data-date={e.date}>
-            <td className="py-1.5">{day(e.date)}</td>
+            <td className="py-1.5">
+              {day(e.date)}
+              {view.said[e.date] && <span className="block text-label leading-4 text-ink2">{view.said[e.date]}</span>}
+            </td>
             <td className="py-1.5 pr-2">{textIn(e.asked, units)}</td>
             <td className="py-1.5 pr-2 font-medium">{e.text}</td>
             <td className={`py-1.5 ${(e.item.pain ?? 0) >= 3 ? "font-semibold text-brick-ink" : ""}`}>

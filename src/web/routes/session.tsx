@@ -3,10 +3,10 @@
 import { useState } from "react";
 import { Link, Navigate, useNavigate, useParams } from "react-router";
 import type { SessionView } from "../../api/views";
+import { saidText } from "../../core/readiness";
 import { why } from "../../core/rulebook";
 import { emphasisText } from "../../core/session";
 import { CheckInSheet } from "../checkin/CheckInSheet";
-import { saidText } from "../checkin/words";
 import { useAthlete, useClub, useSession } from "../data/hooks";
 import type { Units } from "../format";
 import { blockText, day, duration, PHASE_NAMES, placeName, sessionName, time } from "../format";

@@ -1,14 +1,9 @@
 /** Somebody else changed the same thing: both versions side by side, before anything is overwritten. */
 import { Dialog } from "radix-ui";
-import { type OpenConflict, useConflict } from "../data/conflicts";
+import type { OpenConflict } from "../data/conflicts";
 import { bothOf, differences, thingName } from "./differences";
 
-export function Conflicts() {
-  const conflict = useConflict();
-  return conflict ? <ConflictSheet key={`${conflict.thing}${conflict.tag}`} conflict={conflict} /> : null;
-}
-
-function ConflictSheet({ conflict: { thing, yours, theirs, choose } }: { conflict: OpenConflict }) {
+export default function ConflictSheet({ conflict: { thing, yours, theirs, choose } }: { conflict: OpenConflict }) {
   const rows = differences(yours, theirs);
   const both = bothOf(yours, theirs);
   const removing = yours === null;

@@ -1,5 +1,5 @@
 /** A check-in as one sentence. */
-import { AREA_WORDS, type CheckIn } from "../../core/athlete";
+import { AREA_WORDS, type CheckIn } from "../athlete";
 
 export function saidText(c: CheckIn): string {
   const parts = [
