@@ -437,16 +437,13 @@ export const PROFILES: readonly Profile[] = [
     health: {
       clearanceNeeded: false,
       areas: [{ area: "knee-front", side: "right", status: "recent", since: "2026-01-01", setOffBy: "long descents" }],
-      // On the way back since New Year: at loads, and not yet for their four weeks with even sides.
+      // On the way back since New Year: moving without load, for a fortnight at least.
       pathways: [
         {
           area: "knee-front",
           side: "right",
           since: "2026-01-01",
-          steps: [
-            { stage: "move", date: "2026-01-12", by: "Coach Wren" },
-            { stage: "load", date: "2026-02-09", by: "Coach Wren" },
-          ],
+          steps: [{ stage: "move", date: "2026-02-20", by: "Coach Wren" }],
         },
       ],
     },

@@ -89,7 +89,7 @@ export function attentionOf(p: Planned, week: PlanWeek | undefined, today: IsoDa
   for (const { rule, text, date } of p.plan.enduranceWarnings)
     if (daysBetween(today, date) <= SOON) add(45, { rule, text });
 
-  for (const look of looksDue(athlete, today, (what) => SEEN_WORDS[what as Seen].name)) add(44, look, mondayOf(today));
+  for (const look of looksDue(athlete, today, (what) => SEEN_WORDS[what as Seen].name)) add(35, look, mondayOf(today));
 
   const side = sideDifference(athlete, p.library, today);
   if (side) add(40, side);

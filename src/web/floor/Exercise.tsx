@@ -88,10 +88,10 @@ export function Exercise({
         {onCheckIn && (
           <button
             type="button"
-            className="my-2 min-h-11 w-full rounded-[3px] border border-edge bg-panel px-3 text-left text-body"
+            className="my-2 min-h-11 w-full rounded-[3px] border border-iron bg-iron-l px-3 text-left text-body font-medium"
             onClick={onCheckIn}
           >
-            Check in: sleep, soreness, pain
+            Before you start: check in, ten seconds
           </button>
         )}
         {n === 0 && item.warmUp.length > 0 && (

@@ -1,12 +1,19 @@
 /** Everything that has no place in a phone's bar. */
 import { CircleHelp, History as HistoryIcon, Search } from "lucide-react";
 import { NavLink } from "react-router";
+import type { SquadRow } from "../../api/views";
 import { FlagGlyph } from "../ui/glyphs";
 import { Segments } from "../ui/Segments";
 import { Sheet } from "../ui/Sheet";
-import type { BarProps } from "./PhoneBars";
 import { chooseTheme, useThemeChoice } from "./theme";
 import { addressOf, viewsOf } from "./views";
+
+export interface BarProps {
+  row: SquadRow | undefined;
+  onSearch: () => void;
+  onHistory: () => void;
+  onGuide: () => void;
+}
 
 export default function MoreSheet({ row, onClose, onSearch, onHistory, onGuide }: BarProps & { onClose: () => void }) {
   const choice = useThemeChoice();

@@ -4,6 +4,7 @@ import { lazy, Suspense, useState } from "react";
 import { Link, NavLink, useLocation } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { Mark } from "../ui/glyphs";
+import type { BarProps } from "./MoreSheet";
 import { useSavedWords } from "./StatusBar";
 
 const AthleteSheet = lazy(() => import("./AthleteSheet"));
@@ -52,13 +53,6 @@ export function PhoneTop({ row, rows, goTo }: TopProps) {
 const tab = "relative flex min-w-0 flex-1 flex-col items-center justify-center gap-1 text-label";
 const on = "font-semibold text-iron before:absolute before:inset-x-3 before:top-0 before:h-[3px] before:bg-iron";
 const look = { size: 22, strokeWidth: 1.6, "aria-hidden": true } as const;
-
-export interface BarProps {
-  row: SquadRow | undefined;
-  onSearch: () => void;
-  onHistory: () => void;
-  onGuide: () => void;
-}
 
 export function BottomBar({ row, onSearch, onHistory, onGuide }: BarProps) {
   const [more, setMore] = useState(false);

@@ -156,7 +156,7 @@ export const GUIDE: readonly GuidePage[] = [
     also: "sleep sore soreness readiness tired pain fever phone",
     view: "a/session",
     steps: [
-      "Open today's session on the floor: **Before you start** asks four things, a tap each.",
+      "Open today's session on the floor and press **Before you start: check in, ten seconds**: four things, a tap each.",
       "Ordinary answers change nothing. Others show what would change; **Change today** takes it, **As planned** leaves it.",
       "The coach can do the same from the session: **Check in**.",
     ],

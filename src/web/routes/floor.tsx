@@ -67,7 +67,7 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
   const [picked, setPicked] = useState<number | null>(null);
   const [rest, setRest] = useState<{ until: number; seconds: number } | null>(null);
   const [ending, setEnding] = useState(false);
-  const [asking, setAsking] = useState(now.date === now.today && now.checkIn === null && now.log === null);
+  const [asking, setAsking] = useState(false);
   const [began] = useState(() => Date.now());
   const due = nextItem(view, log);
   const at = picked ?? due;
@@ -118,7 +118,7 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
           <div className="mb-3 flex items-baseline justify-between gap-3">
             <h1 className="text-title font-semibold">Before you start</h1>
             <button type="button" className="link min-h-11" onClick={() => setAsking(false)}>
-              Skip
+              Back
             </button>
           </div>
           <CheckIn id={id} date={view.date} label={view.label} onDone={() => setAsking(false)} />
@@ -153,7 +153,7 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
           onLog={logSet}
           onUndo={() => change(withoutLast(log, item))}
           onPain={(p) => change(withPain(log, item, p))}
-          onCheckIn={log.items.length === 0 && view.date === view.today ? () => setAsking(true) : null}
+          onCheckIn={log.items.length === 0 && view.date === view.today && !view.checkIn ? () => setAsking(true) : null}
           onFelt={(felt) => change(withFelt(log, item, felt))}
           onPick={(index) => setPicked(index)}
           onEnd={() => setEnding(true)}

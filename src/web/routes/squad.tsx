@@ -30,6 +30,8 @@ const FILTERS: [Filter, string][] = [
   ["due", "Tests due"],
 ];
 
+/** Four of them in 360 px. */
+const SHORT_FILTERS: [Filter, string][] = FILTERS.map(([f, words]) => [f, f === "all" ? "All" : words]);
 const NOBODY: Record<Filter, string> = {
   all: "No athletes.",
   today: "Nobody lifts today.",
@@ -79,6 +81,7 @@ export default function SquadView() {
   return (
     <main className="flex h-full flex-col">
       <Head
+        phone={phone}
         all={all}
         filter={filter}
         setFilter={setFilter}
@@ -148,6 +151,7 @@ export default function SquadView() {
 }
 
 interface HeadProps {
+  phone: boolean;
   all: readonly SquadRow[];
   filter: Filter;
   setFilter: (filter: Filter) => void;
@@ -155,17 +159,17 @@ interface HeadProps {
   onImport: () => void;
 }
 
-function Head({ all, filter, setFilter, onAway, onImport }: HeadProps) {
+function Head({ phone, all, filter, setFilter, onAway, onImport }: HeadProps) {
   const lifting = all.filter((r) => r.today).length;
   const looks = all.filter((r) => openNeeds(r).length > 0).length;
   return (
-    <PageHeader title="Squad">
+    <PageHeader title="Squad" className="h-auto flex-wrap gap-y-1">
       <span className="ml-1 text-ink2">
         {counted(all.length, "athlete")}, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need
         {looks === 1 ? "s" : ""} a look
       </span>
       <span className="flex-1" />
-      <Segments name="Show" options={FILTERS} value={filter} onChange={setFilter} />
+      <Segments name="Show" options={phone ? SHORT_FILTERS : FILTERS} value={filter} onChange={setFilter} />
       {all.length > 0 && (
         <button type="button" className="btn ml-2" aria-haspopup="dialog" onClick={onAway}>
           Ill or away
