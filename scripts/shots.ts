@@ -120,6 +120,7 @@ try {
   if (lifter?.today) {
     await shoot(phone, `/a/${lifter.id}/floor/${TODAY}/${lifter.today.label}`, "floor", "h1");
     // The ten-second check comes first; the answers of a short night show what they would change.
+    await phone.getByRole("button", { name: /Before you start/ }).click();
     for (const name of [
       "Slept, hours: 4",
       "Soreness of the legs, 0 to 10: 3",

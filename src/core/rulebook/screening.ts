@@ -116,7 +116,8 @@ export const SCREENING = {
       full: (v: { until: string }) => `Until ${v.until}, then half of it for a fortnight.`,
       half: (v: { until: string }) => `Half the sets until ${v.until}, then the ordinary share.`,
       over: (v: { since: string }) => `Nothing added any more: last looked at on ${v.since}. Look again.`,
-      look: (v: { what: string; days: number }) => `${v.what}: last looked at ${many(v.days, "day")} ago. Look again.`,
+      look: (v: { what: readonly string[] }) => `Look again: ${listWords(v.what)}.`,
+      ago: (v: { what: string; days: number }) => `${v.what.toLowerCase()} (${many(v.days, "day")} ago)`,
       overdue: (v: { what: string; weeks: number }) =>
         `${v.what}: not passed after ${many(v.weeks, "week")}. Go on, change the work, or refer.`,
       due: (v: { tests: readonly string[] }) => `Tests older than 12 weeks: ${listWords(v.tests)}.`,

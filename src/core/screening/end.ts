@@ -44,6 +44,8 @@ export function looksDue(athlete: Athlete, on: IsoDate, names: (what: string) =>
   const own = athlete.settings?.ruleValues;
   const { days, lookDays } = numbers("finding.end", own);
   const out: Why[] = [];
+  const again: string[] = [];
+  const look = (what: string, ago: number) => again.push(say("finding.end", "ago", { what, days: ago }));
   for (const { test } of TEST_SHEETS) {
     const since = failingSince(athlete, test, on);
     const last = latestScreening(athlete, test, on);
@@ -51,14 +53,14 @@ export function looksDue(athlete: Athlete, on: IsoDate, names: (what: string) =>
     const ago = daysBetween(last.date, on);
     const long = daysBetween(since, on);
     if (long >= days) out.push(why("finding.end", "overdue", { what: testName(test), weeks: Math.floor(long / 7) }));
-    else if (ago >= lookDays) out.push(why("finding.end", "look", { what: testName(test), days: ago }));
+    else if (ago >= lookDays) look(testName(test), ago);
   }
   const seen = new Map(athlete.seen.filter((s) => s.date <= on).map((s) => [s.what, s.date]));
   for (const [what, date] of seen) {
     const ago = daysBetween(date, on);
-    if (ago >= lookDays) out.push(why("finding.end", "look", { what: names(what), days: ago }));
+    if (ago >= lookDays) look(names(what), ago);
   }
-  return out;
+  return again.length > 0 ? [...out, why("finding.end", "look", { what: again })] : out;
 }
 
 /** Tests whose last result is too old, the oldest first. */
