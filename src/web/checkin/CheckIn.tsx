@@ -217,10 +217,10 @@ function Verdict({ view, busy, onTake, onRefuse }: VerdictProps) {
       </ul>
       {view.change && <Change view={view.change} />}
       <div className="mt-3 flex gap-2">
-        <button type="button" className="btn min-h-11 flex-1" disabled={busy} onClick={onRefuse}>
+        <button type="button" className="btn min-h-11 flex-1 justify-center" disabled={busy} onClick={onRefuse}>
           As planned
         </button>
-        <button type="button" className="btn btn-pri min-h-11 flex-1" disabled={busy} onClick={onTake}>
+        <button type="button" className="btn btn-pri min-h-11 flex-1 justify-center" disabled={busy} onClick={onTake}>
           {none ? "No session today" : "Change today"}
         </button>
       </div>

@@ -50,7 +50,7 @@ export function Needs({ row, today, most }: { row: SquadRow; today: string; most
           </span>
           <span className="min-w-0 flex-1">
             <b className="mr-1 text-label font-semibold">{URGENCY_WORDS[a.urgency]}:</b>
-            <Asked reasons={[a]} className="inline text-left">
+            <Asked reasons={[a]} className="inline text-left max-[700px]:inline-block max-[700px]:min-h-6">
               {a.text}
             </Asked>
           </span>
