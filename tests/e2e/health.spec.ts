@@ -77,6 +77,8 @@ test("an Achilles goes from moving to loads, back a step, and another from loads
   await page.getByRole("button", { name: "move", exact: true }).click();
   await page.getByRole("button", { name: "Confirm move" }).click();
   await expect(area).toContainText("Day 0 of at least 14");
+  // The message before may still be leaving.
+  await expect(page.getByRole("button", { name: "Undo" })).toHaveCount(1);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(area).toContainText("Day 0 of at least 28");
 
@@ -147,6 +149,8 @@ test("eight days ill are entered from the squad in four actions, and their endur
     ).length;
   };
   expect(await open()).toBe(0);
+  // The message before may still be leaving.
+  await expect(page.getByRole("button", { name: "Undo" })).toHaveCount(1);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect.poll(open).toBeGreaterThan(0);
 });
