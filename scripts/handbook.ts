@@ -1,9 +1,9 @@
 /** Writes docs/handbook.md from the rulebook and the short chapters beside it; with --check it fails where that file is stale. */
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { AREA_WORDS, AREAS } from "../src/core/athlete";
+import { AREA_WORDS, AREAS, WORKING_STAGES } from "../src/core/athlete";
 import { SHIPPED_LIBRARY } from "../src/core/exercise";
-import { AREA_PLANS, workOf } from "../src/core/pathway";
+import { AREA_PLANS, workOf, workText } from "../src/core/pathway";
 import {
   BOOK,
   CHAPTERS,
@@ -50,12 +50,10 @@ const SIGNS = {
 function waysBack(): string {
   const { leastDays } = numbers("pathway.stage");
   const rows = AREAS.flatMap((area) =>
-    (["settle", "move", "load", "spring"] as const).map((stage) => {
-      const works = [...new Set([0, leastDays[stage] - 1].flatMap((day) => workOf(area, stage, day)))].map((w) => {
-        const e = w.exercises.map((id) => SHIPPED_LIBRARY.byId(id)).find((x) => x !== undefined);
-        const amount = w.reps ?? (e?.ownSeconds ? `${e.ownSeconds} s` : "");
-        return `${e?.name ?? ""}, ${w.sets ?? 1} ${amount === "" ? "sets" : `x ${amount}`}`;
-      });
+    WORKING_STAGES.map((stage) => {
+      const works = [...new Set([0, leastDays[stage] - 1].flatMap((day) => workOf(area, stage, day)))].map((w) =>
+        workText(w, SHIPPED_LIBRARY.byId),
+      );
       return `| ${AREA_WORDS[area]} | ${stage} | ${AREA_PLANS[area].stages[stage].says} | ${works.join("; then ") || "–"} | ${SIGNS[stage]} | ${leastDays[stage]} |`;
     }),
   );

@@ -51,7 +51,6 @@ export interface AwayPreview {
     sport: SessionSport;
     kind: SessionKind;
     minutes: number;
-    distanceKm: number | null;
   }[];
   /** The first endurance week after it; null where no plan says its amount. */
   week: { monday: string; amount: number; unit: "km" | "minutes" } | null;

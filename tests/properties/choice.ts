@@ -79,7 +79,7 @@ function forbidden(a: Athlete, e: Exercise, on: IsoDate): string[] {
   const areas = active(a, on);
   const cleared = clearance !== undefined && clearance.date <= on;
   for (const area of areas) if (e.notWith.includes(area)) out.push(`trouble: ${area}`);
-  // At the first stage of a low back nothing hinges past the knee, with load or without (handbook 3).
+  // At the first stage of a low back nothing hinges past the knee, with load or without (rule pathway.stage).
   if (areas.includes("low-back") && e.pattern === "hinge" && !TO_THE_KNEE.includes(e.id)) out.push("past the knee");
   for (const t of e.gates) if (failed(a, t, on)) out.push(`gate: ${t}`);
   const bone = a.health.areas.filter((t) => t.area === "bone-stress" && areas.includes("bone-stress"));

@@ -159,7 +159,7 @@ describe("the ledger of a week", () => {
         for (const s of w.sessions) {
           const units = s.items.filter((i) => i.slot.unit);
           looked += units.length;
-          // The holds of a way back are five (handbook 24).
+          // The holds of a way back are five (rule pathway.stage).
           for (const i of units) expect(i.sets).toBeLessThanOrEqual(i.slot.added?.rule === "pathway.stage" ? 5 : 4);
           expect(new Set(units.map((i) => i.exercise.id)).size).toBe(units.length);
         }

@@ -53,7 +53,7 @@ const addsFrom =
   (since: (s: Stood) => string | undefined, ids: readonly string[]): Promise =>
   (s) => {
     const looked = since(s);
-    // Eight weeks, of which the last fortnight takes half (handbook 24); afterwards the ordinary share.
+    // Eight weeks, of which the last fortnight takes half (rule finding.end); afterwards the ordinary share.
     if (!roomy(s) || looked === undefined || days(looked, s.session.date) >= 42) return [];
     const { items: there, dropped } = s.session;
     const known = [...there.map((i) => i.exercise.id), ...dropped.map((d) => d.exercise)];

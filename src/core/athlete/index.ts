@@ -27,11 +27,11 @@ export {
   trainingAge,
 } from "./gate";
 export { AREAS_DOWN, CLEARANCE_QUESTIONS, CLEARANCE_RULE_WORDS } from "./health";
-export { amountOf, cleanReps, lengthOf, setsOnce, topLoad } from "./logged";
+export { amountOf, cleanReps, lengthOf, risingOver, setsOnce, topLoad } from "./logged";
 export { mergeLogs } from "./mergeLogs";
 export { confirmedStage, isBackFrom, pathwayOf, stepsUntil } from "./pathway";
 export { PLACE_PRESETS, PRESET_WORDS, placeFrom } from "./presets";
-export { withChanges } from "./schedule";
+export { withChanges, withLock } from "./schedule";
 export { isOn } from "./switches";
 export {
   type AmountRule,
@@ -104,6 +104,7 @@ export {
   type UsualWeekPlan,
   type WeekChange,
   type Window,
+  WORKING_STAGES,
 } from "./types";
 export {
   awayOn,

@@ -116,3 +116,5 @@ export const FELT = ["hamstrings", "glutes", "quads", "calves", "trunk", "low-ba
 /** Stages of the way back from trouble, in their order. */
 export const PATHWAY_STAGES = ["settle", "move", "load", "spring", "back"] as const;
 export type PathwayStage = (typeof PATHWAY_STAGES)[number];
+/** Those with limits and work of their own: all but the last. */
+export const WORKING_STAGES = ["settle", "move", "load", "spring"] as const satisfies readonly PathwayStage[];

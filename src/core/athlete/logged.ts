@@ -18,6 +18,12 @@ export function lengthOf(log: Pick<StrengthLog, "start" | "minutes" | "rpe">): {
   };
 }
 
+/** The last three of these pains, oldest first, where each is worse than the one before; null where they do not rise. */
+export function risingOver(pains: readonly number[]): [number, number, number] | null {
+  const [a, b, c] = pains.slice(-3);
+  return a !== undefined && b !== undefined && c !== undefined && a < b && b < c ? [a, b, c] : null;
+}
+
 /** Clean repetitions; 0 for work counted in seconds. */
 export const cleanReps = (s: LoggedSet): number => s.clean ?? s.reps ?? 0;
 

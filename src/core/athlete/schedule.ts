@@ -1,5 +1,5 @@
 /** Where and when: places, free time slots, days away, what came between, races, phases, endurance. */
-import type { ClockTime, IsoDate } from "../dates";
+import { type ClockTime, type IsoDate, mondayOf } from "../dates";
 import type { AWAY_KINDS, BarKind, Label, Phase, Priority, SessionKind, SessionSport } from "./kinds";
 
 export interface Place {
@@ -56,6 +56,12 @@ export const withChanges = (changes: readonly WeekChange[], added: readonly Week
   ),
   ...added,
 ];
+
+/** A lock takes the place of the one that its session had in that week; they stand by day, then by label. */
+export const withLock = (locked: readonly LockedSession[], lock: LockedSession): LockedSession[] =>
+  [...locked.filter((l) => l.label !== lock.label || mondayOf(l.date) !== mondayOf(lock.date)), lock].sort((x, y) =>
+    x.date < y.date ? -1 : x.date > y.date ? 1 : x.label < y.label ? -1 : 1,
+  );
 
 export interface LockedSession {
   date: IsoDate;

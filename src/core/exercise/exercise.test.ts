@@ -138,7 +138,7 @@ describe("choice", () => {
       "staggered-row",
     );
   });
-  // The first stage of each way back (handbook 24; common practice, no source).
+  // The first stage of each way back (rule pathway.stage; common practice, no source).
   it.each([
     ["low-back", ["back-squat", "deadlift", "good-morning", "kettlebell-swing", "hand-foot-walk"], ["leg-press"]],
     [

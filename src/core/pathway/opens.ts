@@ -1,5 +1,5 @@
 /** What of an exercise a stage allows. */
-import { type Area, PATHWAY_STAGES, type PathwayStage } from "../athlete";
+import { type Area, PATHWAY_STAGES, type PathwayStage, WORKING_STAGES } from "../athlete";
 import { TO_THE_KNEE } from "../screening";
 import { AREA_PLANS } from "./table";
 
@@ -11,11 +11,10 @@ interface Touched {
   careWith: readonly Area[];
 }
 
-const ORDER = PATHWAY_STAGES;
-const rank = (s: PathwayStage): number => ORDER.indexOf(s);
+const rank = (s: PathwayStage): number => PATHWAY_STAGES.indexOf(s);
 export const isBefore = (a: PathwayStage, b: PathwayStage): boolean => rank(a) < rank(b);
-export const nextStage = (s: PathwayStage): PathwayStage | null => ORDER[rank(s) + 1] ?? null;
-export const stageBefore = (s: PathwayStage): PathwayStage => ORDER[Math.max(0, rank(s) - 1)] ?? "settle";
+export const nextStage = (s: PathwayStage): PathwayStage | null => PATHWAY_STAGES[rank(s) + 1] ?? null;
+export const stageBefore = (s: PathwayStage): PathwayStage => PATHWAY_STAGES[Math.max(0, rank(s) - 1)] ?? "settle";
 
 interface Opening {
   /** First stage in which it may be done at all. */
@@ -24,14 +23,13 @@ interface Opening {
   loaded: PathwayStage;
 }
 
-const STAGES = ["settle", "move", "load", "spring"] as const;
 const later = (a: PathwayStage, b: PathwayStage): PathwayStage => (isBefore(a, b) ? b : a);
 
 /** By area, then by exercise: what the table says. */
 const LISTED: Readonly<Record<Area, ReadonlyMap<string, Opening>>> = Object.fromEntries(
   Object.entries(AREA_PLANS).map(([area, { stages }]) => {
     const of = new Map<string, Opening>();
-    for (const stage of STAGES) {
+    for (const stage of WORKING_STAGES) {
       for (const id of stages[stage].opens)
         of.set(id, { bare: of.get(id)?.bare ?? stage, loaded: later(stage, "load") });
       for (const id of stages[stage].loaded ?? []) of.set(id, { bare: of.get(id)?.bare ?? stage, loaded: stage });

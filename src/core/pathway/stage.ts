@@ -7,6 +7,7 @@ import {
   confirmedStage,
   type PathwayStage,
   pathwayOf,
+  risingOver,
   type StrengthLog,
   stepsUntil,
   type TroubleArea,
@@ -85,7 +86,6 @@ export function painDays(
 /** A stage as it goes on from a day: the coach's steps raise or lower it, three sessions of rising pain lower it by one. */
 function fold(athlete: Athlete, t: TroubleArea, on: IsoDate, days: readonly PainDay[]): AreaStage {
   const pathway = pathwayOf(athlete, t);
-  const of = { area: t.area, side: t.side };
   const begun = pathway !== undefined && pathway.since <= on;
   let stage: PathwayStage = "settle";
   let since = (begun ? pathway.since : t.since) ?? athlete.season.start;
@@ -102,20 +102,19 @@ function fold(athlete: Athlete, t: TroubleArea, on: IsoDate, days: readonly Pain
       continue;
     }
     if (!day || date < since || date >= on) continue;
-    window = [...window, day.pain].slice(-numbers("pathway.stage").sessions);
-    const words = AREA_WORDS[t.area];
+    window.push(day.pain);
     if (t.area === "bone-stress" && day.pain > 0 && stage !== "settle") {
       [stage, since, window] = ["settle", date, []];
       lowered = why("pathway.stage", "bone", { pain: day.pain });
       continue;
     }
-    const [a, b, c] = window;
-    if (a === undefined || b === undefined || c === undefined || !(a < b && b < c) || stage === "settle") continue;
+    const pains = risingOver(window);
+    if (!pains || stage === "settle") continue;
     const to = stageBefore(stage);
-    lowered = why("pathway.stage", "lowered", { area: words, pains: [a, b, c], from: stage, to });
+    lowered = why("pathway.stage", "lowered", { area: AREA_WORDS[t.area], pains, from: stage, to });
     [stage, since, window] = [to, date, []];
   }
-  return { ...of, stage, since, begun, lowered };
+  return { area: t.area, side: t.side, stage, since, begun, lowered };
 }
 
 /**

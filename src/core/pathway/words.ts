@@ -1,13 +1,4 @@
-/** Stages as a coach says them. */
 import type { PathwayStage } from "../athlete";
-
-export const STAGE_WORDS: Readonly<Record<PathwayStage, string>> = {
-  settle: "settle",
-  move: "move",
-  load: "load",
-  spring: "spring",
-  back: "back",
-};
 
 /** What a stage is for, in a few words. */
 export const STAGE_SAYS: Readonly<Record<PathwayStage, string>> = {

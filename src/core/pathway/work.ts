@@ -5,7 +5,6 @@ import { numbers } from "../rulebook";
 import type { AddedWork, Finding } from "../screening";
 import type { AreaStage } from "./stage";
 import { AREA_PLANS } from "./table";
-import { STAGE_WORDS } from "./words";
 
 /** @returns what a stage asks for on a day of it, from 0 */
 export function workOf(area: AreaStage["area"], stage: PathwayStage, day: number): readonly AddedWork[] {
@@ -23,7 +22,7 @@ export function pathwayWork(stages: readonly AreaStage[], on: IsoDate): Finding[
       {
         id: `pathway-${area}-${adds.map((a) => `${a.exercises[0]}${a.sets}x${a.reps ?? ""}`).join("+")}`,
         kind: "seen",
-        title: `Way back of the ${AREA_WORDS[area]}, ${STAGE_WORDS[stage]}`,
+        title: `Way back of the ${AREA_WORDS[area]}, ${stage}`,
         says: AREA_PLANS[area].stages[stage].says,
         rule: "pathway.stage",
         adds,
@@ -32,4 +31,17 @@ export function pathwayWork(stages: readonly AreaStage[], on: IsoDate): Finding[
       },
     ];
   });
+}
+
+/**
+ * A stage's work in words: "Long calf hold, both legs, 5 x 45 s".
+ * @param named the exercise of an id, as far as words need it
+ */
+export function workText(
+  w: AddedWork,
+  named: (id: string) => { name: string; ownSeconds: number | null } | undefined,
+): string {
+  const e = w.exercises.map(named).find((x) => x !== undefined);
+  const amount = w.reps ?? (e?.ownSeconds ? `${e.ownSeconds} s` : null);
+  return `${e?.name ?? ""}, ${w.sets ?? 1} ${amount === null ? "sets" : `x ${amount}`}`;
 }

@@ -82,6 +82,7 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
   const contexts = new Map<string, ChoiceContext>();
   const found = new Map<string, Anywhere>();
   const byDay = new Map<string, ChoiceContext>();
+  const byDate = new Map<IsoDate, ReturnType<typeof dayFacts>>();
   return (day, place) => {
     const dayKey = `${day.date}/${place.id}`;
     const same = byDay.get(dayKey);
@@ -91,25 +92,17 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
     return made;
   };
 
+  /** The same of a day at every place. */
+  function factsOn(day: SeasonDay) {
+    const known = byDate.get(day.date);
+    if (known) return known;
+    const made = dayFacts(athlete, week, day, log);
+    byDate.set(day.date, made);
+    return made;
+  }
+
   function contextOn(day: SeasonDay, place: Place): ChoiceContext {
-    const { descent, ...differs } = whatDiffers(athlete, week, day, log);
-    const wayBack = pathwayWork(
-      differs.stages.filter((s) => !differs.out.includes(s.area) && isTrouble(athlete, s)),
-      day.date,
-    );
-    const { date } = day;
-    const findings = findingsOf(athlete, date);
-    // The stage of each finding, and repetitions that rise by the week.
-    const works = findings.map((f) => [f.id, f.stage, f.adds.map((a) => a.reps ?? null)]);
-    const seen = [athlete.screening, athlete.seen].map((l) => l.filter((r) => r.date <= date).length);
-    const { training, minRir, restricted, rules } = differs.gate;
-    const kind = JSON.stringify([
-      { ...differs, gate: [training, minRir, restricted, rules] },
-      descent?.id,
-      wayBack.map((w) => w.id),
-      seen,
-      works,
-    ]);
+    const { kind, differs, added } = factsOn(day);
     const key = `${place.id}/${kind}`;
     const known = contexts.get(key);
     if (known) return known;
@@ -118,9 +111,9 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
       athlete,
       library,
       place,
-      on: date,
+      on: day.date,
       ...differs,
-      findings: [...wayBack, ...(felt ? [FELT_LOW_BACK] : []), ...(descent ? [descent] : []), ...findings],
+      findings: [...added.wayBack, ...(felt ? [FELT_LOW_BACK] : []), ...added.descent, ...added.found],
       progressions,
       sides,
       stopped,
@@ -137,7 +130,24 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
   }
 }
 
-/** What of a day decides about its exercises. */
+/** What of a day decides about its exercises, with a text that days that do not differ share. */
+function dayFacts(athlete: Athlete, week: SeasonWeek, day: SeasonDay, log: readonly StrengthLog[]) {
+  const { date } = day;
+  const { descent, ...differs } = whatDiffers(athlete, week, day, log);
+  const wayBack = pathwayWork(
+    differs.stages.filter((s) => !differs.out.includes(s.area) && isTrouble(athlete, s)),
+    date,
+  );
+  const found = findingsOf(athlete, date);
+  // The stage of each finding, and repetitions that rise by the week.
+  const works = found.map((f) => [f.id, f.stage, f.adds.map((a) => a.reps ?? null)]);
+  const seen = [athlete.screening, athlete.seen].map((l) => l.filter((r) => r.date <= date).length);
+  const { training, minRir, restricted, rules } = differs.gate;
+  const gate = [training, minRir, restricted, rules];
+  const kind = JSON.stringify([{ ...differs, gate }, descent?.id, wayBack.map((w) => w.id), seen, works]);
+  return { kind, differs, added: { wayBack, descent: descent ? [descent] : [], found } };
+}
+
 function whatDiffers(athlete: Athlete, week: SeasonWeek, day: SeasonDay, log: readonly StrengthLog[]) {
   const { date } = day;
   const { stages, out } = limitsOn(athlete, date, log);

@@ -1,15 +1,18 @@
 /** Pain goes before anything else: what it says about the next time, and what it stops. */
-import type { StrengthLog } from "../athlete";
+import { risingOver, type StrengthLog } from "../athlete";
 import { daysBetween, type IsoDate } from "../dates";
 import { numbers, type RuleValues, why } from "../rulebook";
 import type { Decision, DecisionInput } from "./decision";
 import type { History } from "./history";
 
 /** Pain of an exercise over its last three logs, oldest first, where it rises; null where it does not. */
-export function risingPain(history: readonly History[]): [number, number, number] | null {
-  const [a, b, c] = history.slice(0, 3).map((h) => h.item.pain ?? 0);
-  return a !== undefined && b !== undefined && c !== undefined && a > b && b > c ? [c, b, a] : null;
-}
+export const risingPain = (history: readonly History[]): [number, number, number] | null =>
+  risingOver(
+    history
+      .slice(0, 3)
+      .map((h) => h.item.pain ?? 0)
+      .reverse(),
+  );
 
 /**
  * Rule 1, pain before anything else. Null where it says nothing.

@@ -15,6 +15,7 @@ import { LEGS } from "./legs";
 import { LINE } from "./line";
 import { PATHWAY } from "./pathway";
 import { PROGRESS } from "./progress";
+import { RACES } from "./races";
 import { READINESS } from "./readiness";
 import {
   type Bounds,
@@ -41,7 +42,7 @@ export const BOOK = {
   safety: { ...SAFETY, ...PATHWAY, ...READINESS },
   screening: SCREENING,
   endurance: { ...ENDURANCE, ...AMOUNT },
-  season: SEASON,
+  season: { ...SEASON, ...RACES },
   dose: { ...DOSE, ...LINE, ...HOUSEHOLD },
   legs: LEGS,
   week: WEEK,
@@ -59,6 +60,7 @@ const ALL = {
   ...ENDURANCE,
   ...AMOUNT,
   ...SEASON,
+  ...RACES,
   ...DOSE,
   ...LINE,
   ...HOUSEHOLD,

@@ -17,7 +17,6 @@ export const PATHWAY = {
       watchedDays: num(84, "days", TRADE, "for which an area is watched once it is back"),
       quiet: num(2, "of 10", TRADE, "of pain at most in a session that counts as quiet"),
       quietTendon: num(5, "of 10", SILBERNAGEL, "of pain at most in a tendon, where it is usual again next morning"),
-      holdFrom: num(3, "of 10", TRADE, "of pain from which the stage holds"),
       sessions: num(3, "sessions", TRADE, "that must be quiet, at the full dose of the stage"),
       sides: num(10, "%", TRADE, "between the sides from which the stage of loads is not done"),
       hopSets: num(5, "sets", TRADE, "of hops that end the stage of springs"),
@@ -25,11 +24,9 @@ export const PATHWAY = {
       lightDays: num(14, "days", HOUSE, "of light loads of 15 at the start of the stage of loads, at the hamstring"),
     },
     says: {
-      stage: (v: { area: string; stage: string; says: string }) => `${v.area}, stage ${v.stage}: ${v.says}`,
       closed: (v: { area: string; stage: string; opens: string }) =>
         `the ${v.area} is at the stage "${v.stage}"; this opens with "${v.opens}"`,
       bare: (v: { area: string; stage: string }) => `the ${v.area} is at the stage "${v.stage}", nothing in the hands`,
-      work: (v: { area: string; stage: string }) => `Work of the way back: ${v.area}, ${v.stage}.`,
       lowered: (v: { area: string; pains: readonly number[]; from: string; to: string }) =>
         `Pain at the ${v.area} rose over three sessions (${v.pains.join(", ")} of 10): back from ${v.from} to ${v.to} until the coach confirms again.`,
       bone: (v: { pain: number }) => `Pain ${v.pain} of 10 with bone stress: back to settle, and refer.`,

@@ -120,7 +120,6 @@ export const SCREENING = {
       ago: (v: { what: string; days: number }) => `${v.what.toLowerCase()} (${many(v.days, "day")} ago)`,
       overdue: (v: { what: string; weeks: number }) =>
         `${v.what}: not passed after ${many(v.weeks, "week")}. Go on, change the work, or refer.`,
-      due: (v: { tests: readonly string[] }) => `Tests older than 12 weeks: ${listWords(v.tests)}.`,
       capped: (v: { reps: number; test: string }) =>
         `At most ${many(v.reps, "repetition")}: so many were clean in the ${v.test.toLowerCase()} test.`,
     },

@@ -1,4 +1,4 @@
-/** When findings are looked at again, and which tests are due (handbook 24: 4 weeks for findings, 12 for tests, 8 until the coach is asked). */
+/** When findings are looked at again, and which tests are due (rule finding.end: 4 weeks for findings, 12 for tests, 8 until the coach is asked). */
 import { describe, expect, it } from "vitest";
 import { athleteWith } from "../../../tests/support/athlete";
 import { addDays } from "../dates";

@@ -19,7 +19,6 @@ export {
   restDay,
   soreAnswers,
   stageIn,
-  stageOn,
 } from "./races";
 export type { WantedSession } from "./wanted";
 export { buildOf, inWeek, type SeasonWeek, seasonWeeks } from "./weeks";

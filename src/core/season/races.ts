@@ -1,6 +1,7 @@
 /** Races: their class by duration, and the days around them on which strength work is limited. */
 import type { CheckIn, EnduranceSession, Race } from "../athlete";
 import { dayNumber } from "../dates";
+import { onceFor } from "../once";
 import { numbers, type RuleValues } from "../rulebook";
 
 export const RACE_CLASSES = ["short", "middle", "long", "very long", "ultra", "day and night"] as const;
@@ -198,18 +199,27 @@ export function raceSeries(races: readonly Race[]): number[][] {
   return runs.filter((r) => r.length >= least);
 }
 
+/** What was found of races beside these sessions: every day after a race asks the same. */
+const descentsKnown = onceFor((_: readonly EnduranceSession[]) => new Map<Race, boolean>());
+
 /** Descent on foot far beyond what the six weeks before held: every stage takes a quarter more (rule race.descent). */
 export function descendsFar(r: Race, endurance: readonly EnduranceSession[]): boolean {
-  const { least, over, days } = numbers("race.descent");
-  if (r.sport !== "run" && r.sport !== "hike" && r.sport !== "triathlon") return false;
-  const down = r.ascentM ?? 0;
-  if (down < least) return false;
+  const { least } = numbers("race.descent");
+  if ((r.sport !== "run" && r.sport !== "hike" && r.sport !== "triathlon") || (r.ascentM ?? 0) < least) return false;
+  const known = descentsKnown(endurance);
+  const far = known.get(r) ?? isBeyond(r, endurance);
+  known.set(r, far);
+  return far;
+}
+
+function isBeyond(r: Race, endurance: readonly EnduranceSession[]): boolean {
+  const { over, days } = numbers("race.descent");
   const [from, to] = [raceDay(r) - days, raceDay(r)];
   const most = endurance.reduce((m, e) => {
     const n = dayNumber(e.date);
     return n >= from && n < to && !e.cancelled ? Math.max(m, e.descentM ?? e.ascentM ?? 0) : m;
   }, 0);
-  return down > over * most;
+  return (r.ascentM ?? 0) > over * most;
 }
 
 /** Stages with a quarter more days each, rounded up. */

@@ -1,4 +1,4 @@
-/** No stage after a race is left with sore legs (handbook 9). */
+/** No stage after a race is left with sore legs (rule restore.visits). */
 import { describe, expect, it } from "vitest";
 import { athleteWith, raceOn } from "../../../tests/support/athlete";
 import type { CheckIn } from "../athlete";

@@ -1,7 +1,7 @@
 /** Builds one strength session for a day, a place and the minutes there are. */
-import { type WarmUpSet, warmUpSets } from "../dose";
 import { EXTERNAL, fiveFor, PRIMARY_PATTERNS } from "../exercise";
 import { numbers, type Why, why } from "../rulebook";
+import { type Arranged, arranged, onTheFloor, timed } from "./arrange";
 import { cautionsFor } from "./cautions";
 import { fillEdit } from "./edited";
 import { fillSlots } from "./fill";
@@ -20,16 +20,7 @@ import {
   slotsFor,
   withFindings,
 } from "./slots";
-import {
-  clockFor,
-  FLOOR_SECONDS,
-  OPENING_SECONDS,
-  pairUp,
-  primerFirst,
-  rampSeconds,
-  timeOfSession,
-  totalSeconds,
-} from "./time";
+import { clockFor, rampSeconds } from "./time";
 import { nextDrop, primarySets, raisePrimary, scaleSets, trimPrimary } from "./trim";
 import type { BuiltSession, Dropped, Filled, Item, LeftOut, SessionRequest } from "./types";
 import { type Draft, levelsOf, mostWorth, type Offer } from "./worth";
@@ -99,26 +90,6 @@ function effortOf(r: SessionRequest, cut: boolean): number {
   if (!cut) return r.dose.rpe;
   return r.dose.rpe - (r.setFactor <= effort.halved ? 2 : 1);
 }
-
-/** On a mat, one thing after the other. */
-const onTheFloor = (r: SessionRequest): boolean => !r.edit && (r.routine !== null || r.loading === "mobility");
-
-/** Items in pairs with their warm-up and the time they take. */
-const arranged = (items: readonly Item[], r: SessionRequest) =>
-  timed(r.edit ? [...items] : primerFirst(pairUp(items)), r);
-
-/** Items that stand in pairs already. */
-function timed(paired: Item[], r: SessionRequest) {
-  const warmUp = paired.filter((i) => i.main).flatMap((i) => warmUpFor(i, r));
-  const time = timeOfSession(
-    paired,
-    warmUp,
-    r.routine ? 0 : OPENING_SECONDS,
-    onTheFloor(r) ? FLOOR_SECONDS : undefined,
-  );
-  return { paired, warmUp, time, minutes: Math.ceil(totalSeconds(time) / 60) };
-}
-type Arranged = ReturnType<typeof timed>;
 
 /** What the ledger gives goes by its worth, then other work, until the session weighs no more than the week lets it; what goes is named. */
 function underLoad(asked: Asked, r: SessionRequest, rpe: number, dropped: Dropped[]): Item[] {
@@ -357,14 +328,4 @@ function slotsOf(r: SessionRequest): { all: Slot[]; short: boolean } {
     all: [...jumps, ...(addsWork(r) ? withFindings(slots, openWork(r.choice).findings, r.label) : slots)],
     short,
   };
-}
-
-function warmUpFor(i: Item, r: SessionRequest): WarmUpSet[] {
-  return i.loadKg === null
-    ? []
-    : warmUpSets(i.exercise, i.loading, r.place, {
-        workKg: i.loadKg,
-        percent1rm: i.percent1rm,
-        light: r.loading !== "full",
-      });
 }

@@ -184,7 +184,7 @@ describe("the dose of an exercise with its own repetitions", () => {
   it("is its own in assistance, also under a maximal emphasis", () => {
     const c = choiceFor(seen("hip-flexor-fatigue"));
     const s = build(seen("hip-flexor-fatigue"), gym, { emphasis: "maximal", dose: layeredAt("maximal", c.gate) });
-    // Four weeks after it was seen: 5 holds and one more a week (handbook 24).
+    // Four weeks after it was seen: 5 holds and one more a week (rule finding.end).
     expect(find(s, "march-hold")).toMatchObject({ repsLow: 9, reps: 9, sets: 2 });
     expect(find(s, "march-hold").exercise.secondsPerRep).toBeGreaterThanOrEqual(10);
   });

@@ -1,6 +1,6 @@
 /** Fills the slots of a session with exercises and their dose, each with the reasons. */
 import { columnOf } from "../approach";
-import { isOn, type ScreenTest } from "../athlete";
+import { isOn } from "../athlete";
 import { type Dose, householdOf } from "../dose";
 import {
   type Candidate,
@@ -10,16 +10,16 @@ import {
   EXTERNAL,
   type Exercise,
   loadingToday,
-  type Pattern,
   PRIMARY_PATTERNS,
   styleFor,
 } from "../exercise";
 import { onceFor } from "../once";
 import { numbers, type Why, why } from "../rulebook";
-import { cleanCap, latestScreening, passes, testName, weakerSide } from "../screening";
+import { cleanCap, passes } from "../screening";
 import { candidatesFor } from "./candidates";
 import { consistent, doseAt, lineWhy } from "./dosed";
 import { type Among, choiceWhy, unitWhy } from "./fillWhy";
+import { sideFirst } from "./firstSide";
 import { jumpItem } from "./jumps";
 import type { Slot } from "./slots";
 import { slowed } from "./slow";
@@ -28,15 +28,6 @@ import type { Dropped, Filled, Item, LeftOut, LoadAnswer, LoadQuestion, SessionR
 /** Reserve on days where nothing heavy may stand, and repetitions of light loads (rule load.light). */
 const LIGHT = numbers("load.light");
 const FIXED = numbers("session.slots");
-/** Tests whose sides say which side begins, by pattern. */
-const SIDE_TESTS: Partial<Record<Pattern, readonly ScreenTest[]>> = {
-  "split-squat": ["single-leg-squat", "step-down"],
-  hinge: ["single-leg-bridge", "single-leg-squat"],
-  hip: ["single-leg-bridge", "single-leg-squat", "side-hold"],
-  calf: ["calf-raise"],
-  trunk: ["side-hold"],
-};
-
 export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
   const items: Item[] = [];
   const again = new Map<Exercise, (sets: number, reserve?: number) => Item>();
@@ -319,36 +310,3 @@ function repRange(e: Exercise, slot: Slot, dose: Dose, external: boolean, r: Ses
 
 const holdSeconds = (pattern: string, dose: Dose): number =>
   pattern === "mobility" ? FIXED.mobilitySeconds : pattern === "jump" ? FIXED.hopSeconds : dose.seconds;
-
-interface SideFirst {
-  side: "left" | "right";
-  /** A set more for the weaker side. */
-  extra: boolean;
-  why: Why;
-}
-
-/** The side that begins: by the log of the exercise where its sides differ, else by the screening. */
-function sideFirst(e: Exercise, c: ChoiceContext): SideFirst | null {
-  const gap = c.sides.get(e.id);
-  if (gap && gap.action !== "even") {
-    const acted = gap.action === "act";
-    return {
-      side: gap.weaker,
-      extra: acted,
-      why: why("side.match", "log", { ...gap, side: gap.weaker, pct: Math.round(gap.pct), acted }),
-    };
-  }
-  const tests = e.primary.includes("hip flexors") ? (["march-hold"] as const) : (SIDE_TESTS[e.pattern] ?? []);
-  for (const test of tests) {
-    const side = weakerSide(c.athlete, test, c.on);
-    const s = latestScreening(c.athlete, test, c.on);
-    if (!side || !s) continue;
-    const [weak, strong] = side === "left" ? [s.left, s.right] : [s.right, s.left];
-    return {
-      side,
-      extra: false,
-      why: why("side.first", "test", { side, test: testName(test), weak, strong }),
-    };
-  }
-  return null;
-}

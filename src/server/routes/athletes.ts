@@ -15,7 +15,7 @@ import {
   windowsBody,
 } from "../../api/requests";
 import type { AthleteView, ErasedView, ImportedView, ShorterView } from "../../api/views";
-import type { Approach, Athlete, StrengthLog } from "../../core/athlete";
+import { type Approach, type Athlete, type StrengthLog, withLock } from "../../core/athlete";
 import { addDays, dayLabel, dayNumber, mondayOf } from "../../core/dates";
 import { unknownLifts } from "../../core/plan";
 import { planWeek } from "../../core/planning";
@@ -186,16 +186,10 @@ function weekRoutes(r: RouteList, ctx: ServerContext): void {
   );
 
   r.change("PUT", "/:id/locks", { body: { schema: lockBody, what: "The lock" } }, async ({ params, body: lock }) => {
-    const monday = mondayOf(lock.date);
     await change(
       params.id,
       "The lock",
-      (a) => ({
-        ...a,
-        locked: [...(a.locked ?? []).filter((l) => l.label !== lock.label || mondayOf(l.date) !== monday), lock].sort(
-          (x, y) => (x.date < y.date ? -1 : x.date > y.date ? 1 : x.label < y.label ? -1 : 1),
-        ),
-      }),
+      (a) => ({ ...a, locked: withLock(a.locked ?? [], lock) }),
       `${lock.label} locked on ${dayLabel(lock.date)}`,
     );
     return done();

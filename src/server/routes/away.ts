@@ -82,7 +82,6 @@ export function awayRoutes(ctx: ServerContext): Route[] {
         sport: session.sport,
         kind: session.kind,
         minutes: session.minutes,
-        distanceKm: session.distanceKm ?? null,
       })),
       week: amount === null ? null : { monday: week, amount, unit: s.athlete.endurancePlan?.unit ?? "minutes" },
       lighterPct: numbers("illness.back", s.athlete.settings?.ruleValues).endurancePct,

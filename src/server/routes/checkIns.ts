@@ -1,9 +1,10 @@
 /** What an athlete says before a session: kept, and taken into the plan only once it was shown what it changes. */
 import { checkInBody } from "../../api/requests";
 import type { ReadinessView } from "../../api/views";
-import type { Athlete, CheckIn, Label } from "../../core/athlete";
-import { addDays, dayLabel, type IsoDate, mondayOf, timeOf } from "../../core/dates";
+import { type Athlete, type CheckIn, withLock } from "../../core/athlete";
+import { addDays, dayLabel, type IsoDate } from "../../core/dates";
 import { readinessOf } from "../../core/readiness";
+import { asLocked, type Placed } from "../../core/week";
 import { faulty } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
@@ -26,11 +27,10 @@ const withIllness = (a: Athlete, on: IsoDate): Athlete =>
     : { ...a, away: [...a.away, { start: on, end: on, kind: "illness" }] };
 
 /** The day's session stays where it stands, whatever its answers make of it. */
-function withLock(a: Athlete, s: { date: IsoDate; start: number; place: string; label: Label }): Athlete {
-  const lock = { date: s.date, start: timeOf(s.start), place: s.place, label: s.label };
-  const others = (a.locked ?? []).filter((l) => l.label !== s.label || mondayOf(l.date) !== mondayOf(s.date));
-  return { ...a, locked: [...others, lock] };
-}
+const staying = (a: Athlete, session: Placed): Athlete => ({
+  ...a,
+  locked: withLock(a.locked ?? [], asLocked(session)),
+});
 
 export function checkInRoutes(ctx: ServerContext): Route[] {
   const r = new RouteList("/athletes");
@@ -52,7 +52,7 @@ export function checkInRoutes(ctx: ServerContext): Route[] {
     const now = await season(params.id, date);
     const standing = plannedOn(now, date, label);
     if (!standing) return json(view);
-    const taken = withLock(withCheckIn(athlete, { date, ...body, taken: true }), standing.session);
+    const taken = staying(withCheckIn(athlete, { date, ...body, taken: true }), standing.session);
     const then = planner.until({ ...rest, athlete: taken, record: taken }, date);
     return json({ ...view, change: then ? shorterView(now, then, date, label) : null });
   });
@@ -81,18 +81,12 @@ export function checkInRoutes(ctx: ServerContext): Route[] {
           const said = withCheckIn(a, { date, ...body });
           if (!body.taken || verdict.why.length === 0) return said;
           if (verdict.session === "none") return withIllness(said, date);
-          return session && date === planner.today() ? withLock(said, session) : said;
+          return session && date === planner.today() ? staying(said, session) : said;
         },
         `Check-in of ${dayLabel(date)}`,
       );
       return done();
     },
   );
-
-  r.read("/:id/check-ins/:date", async ({ params }) => {
-    const date = dateParam(params.date);
-    const { athlete } = await stored(params.id);
-    return json(athlete.checkIns?.find((c) => c.date === date) ?? null);
-  });
   return r.all;
 }

@@ -22,6 +22,7 @@ import {
   STAGE_SAYS,
   stagesOn,
   workOf,
+  workText,
 } from "../../core/pathway";
 import { numbers } from "../../core/rulebook";
 import type { Stored } from "../store/athletes";
@@ -87,11 +88,7 @@ function wayBack(athlete: Athlete, now: AreaStage, library: Library, today: IsoD
     opens: next === null || next === "back" ? STAGE_SAYS.back : plan.stages[next].says,
     watch: plan.watch,
     clinician: plan.clinician ?? false,
-    work: workOf(now.area, stage, Math.max(0, daysBetween(now.since, today))).map((w) => {
-      const e = w.exercises.map((x) => library.byId(x)).find((x) => x !== undefined);
-      const amount = w.reps ?? (e?.ownSeconds ? `${e.ownSeconds} s` : null);
-      return `${e?.name ?? ""}${w.sets ? `, ${w.sets}${amount === null ? " sets" : ` x ${amount}`}` : ""}`;
-    }),
+    work: workOf(now.area, stage, Math.max(0, daysBetween(now.since, today))).map((w) => workText(w, library.byId)),
     closed: closed.slice(0, NAMES).map((e) => e.name),
     bare: bare.slice(0, NAMES).map((e) => e.name),
   };

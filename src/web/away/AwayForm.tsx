@@ -10,7 +10,7 @@ import { get, post } from "../data/api";
 import { useChange } from "../data/hooks";
 import { day, duration, SPORT_NAMES } from "../format";
 import { DateField } from "../ui/DateField";
-import { Field, FormProblem } from "../ui/form";
+import { Field, FormProblem, Tick } from "../ui/form";
 import { Segments } from "../ui/Segments";
 import { LoadingNote } from "../ui/State";
 import { useUndo } from "../ui/undo";
@@ -138,18 +138,10 @@ export function AwayForm({ id, today, kind: first = "illness", onDone }: Props) 
         )
       )}
       {ill && view?.week && (
-        <label className="flex items-start gap-2">
-          <input
-            type="checkbox"
-            className="mt-0.5 h-4 w-4 flex-none accent-iron"
-            checked={lighter}
-            onChange={(e) => setLighter(e.target.checked)}
-          />
-          <span>
-            First endurance week after it ({day(view.week.monday)}) at {view.lighterPct}% of{" "}
-            {amountText(view.week.amount, view.week.unit)}
-          </span>
-        </label>
+        <Tick checked={lighter} onChange={setLighter}>
+          First endurance week after it ({day(view.week.monday)}) at {view.lighterPct}% of{" "}
+          {amountText(view.week.amount, view.week.unit)}
+        </Tick>
       )}
       <div className="flex justify-end pt-1">
         <button type="submit" className="btn btn-pri" disabled={save.isPending || (end >= start && !view)}>

@@ -4,19 +4,21 @@ import type { ReadinessView, ShorterView } from "../../api/views";
 import { AREA_WORDS, AREAS_DOWN, type Area, type Label, SIDES, type Side } from "../../core/athlete";
 import { askReadiness, useCheckIn } from "../data/checkIn";
 import { counted, setsByReps } from "../format";
+import { lessText } from "../session/loss";
 import { tell, tellFault } from "../ui/tell";
 import { type Answers, answers, bodyOf, isComplete, NO_ANSWERS } from "./answers";
+
+/** Marks of what is told from 0 to 10. */
+const TO_TEN = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10] as const;
 
 interface Props {
   id: string;
   date: string;
   label: Label;
-  /** Areas in trouble: their names come first. */
-  areas?: readonly Area[];
   onDone: () => void;
 }
 
-export function CheckIn({ id, date, label, areas = [], onDone }: Props) {
+export function CheckIn({ id, date, label, onDone }: Props) {
   const [state, act] = useReducer(answers, NO_ANSWERS);
   const [asked, setAsked] = useState<{ of: Answers; view: ReadinessView } | null>(null);
   const save = useCheckIn(id, date, label);
@@ -59,7 +61,7 @@ export function CheckIn({ id, date, label, areas = [], onDone }: Props) {
       />
       <Scale
         name="Soreness of the legs, 0 to 10"
-        values={[0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]}
+        values={TO_TEN}
         value={state.soreness}
         onPick={(value) => act({ type: "said", what: "soreness", value })}
       />
@@ -69,7 +71,7 @@ export function CheckIn({ id, date, label, areas = [], onDone }: Props) {
         value={state.feeling}
         onPick={(value) => act({ type: "said", what: "feeling", value })}
       />
-      <Pain areas={areas} pain={state.pain} act={act} />
+      <Pain pain={state.pain} act={act} />
       <label className="flex min-h-11 items-center gap-2">
         <input
           type="checkbox"
@@ -127,16 +129,14 @@ function Scale({ name, values, value, onPick }: ScaleProps) {
 }
 
 interface PainProps {
-  areas: readonly Area[];
   pain: Answers["pain"];
   act: (action: Parameters<typeof answers>[1]) => void;
 }
 
 /** "No pain" in a tap; else where, which side and how much. */
-function Pain({ areas, pain, act }: PainProps) {
+function Pain({ pain, act }: PainProps) {
   const [area, setArea] = useState<Area | "">("");
   const [side, setSide] = useState<Side>("left");
-  const names = [...areas, ...AREAS_DOWN.filter((a) => !areas.includes(a))];
   const level = pain?.find((p) => p.area === area)?.level ?? null;
   return (
     <fieldset>
@@ -160,7 +160,7 @@ function Pain({ areas, pain, act }: PainProps) {
           onChange={(e) => setArea(e.target.value as Area | "")}
         >
           <option value="">It hurts at …</option>
-          {names.map((a) => (
+          {AREAS_DOWN.map((a) => (
             <option key={a} value={a}>
               {AREA_WORDS[a]}
             </option>
@@ -185,7 +185,7 @@ function Pain({ areas, pain, act }: PainProps) {
         <div className="mt-2">
           <Scale
             name={`Pain at the ${AREA_WORDS[area]}, 0 to 10`}
-            values={[0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]}
+            values={TO_TEN}
             value={level}
             onPick={(v) => act({ type: "pain", area, side, level: v })}
           />
@@ -230,8 +230,8 @@ function Verdict({ view, busy, onTake, onRefuse }: VerdictProps) {
 
 function Change({ view }: { view: ShorterView }) {
   const rows = [
-    ...view.gone.map((g) => [g.name, `${setsByReps(g.before)}, then none`]),
-    ...view.less.map((l) => [l.name, `${setsByReps(l.before)}, then ${l.after ? setsByReps(l.after) : "none"}`]),
+    ...view.gone.map((g) => [g.name, lessText({ ...g, after: null })]),
+    ...view.less.map((l) => [l.name, lessText(l)]),
     ...view.instead.map((i) => [i.name, `${setsByReps(i.after)} instead`]),
   ];
   return (

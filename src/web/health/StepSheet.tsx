@@ -5,7 +5,7 @@ import { type PathwayBody, pathwayBody } from "../../api/requests";
 import type { HealthAreaView } from "../../api/views";
 import { PATHWAY_STAGES, type PathwayStage } from "../../core/athlete";
 import { useStepOn } from "../data/health";
-import { bodyResolver, compact, Field, FormProblem, placeFaults } from "../ui/form";
+import { bodyResolver, compact, Field, FormProblem, placeFaults, Tick } from "../ui/form";
 import { Segments } from "../ui/Segments";
 import { Sheet } from "../ui/Sheet";
 import { useUndo } from "../ui/undo";
@@ -70,15 +70,9 @@ export function StepSheet({ id, area, onClose }: { id: string; area: HealthAreaV
           </p>
         )}
         {unsigned && way && (
-          <label className="flex items-start gap-2">
-            <input
-              type="checkbox"
-              className="mt-0.5 h-4 w-4 flex-none accent-iron"
-              checked={anyway}
-              onChange={(e) => setAnyway(e.target.checked)}
-            />
-            <span>Go on although this is missing: {way.missing.join("; ")}.</span>
-          </label>
+          <Tick checked={anyway} onChange={setAnyway}>
+            Go on although this is missing: {way.missing.join("; ")}.
+          </Tick>
         )}
         <Field id="step-by" label="Confirmed by" error={errors.by?.message}>
           <input id="step-by" className="input" {...form.register("by")} />

@@ -12,6 +12,7 @@ import { Sheet } from "../ui/Sheet";
 import { Failed, LoadingNote } from "../ui/State";
 import { tellFault } from "../ui/tell";
 import { useUndo } from "../ui/undo";
+import { lessText } from "./loss";
 
 const LENGTHS = [20, 30, 45, 60] as const;
 export const lengthsBelow = (minutes: number): number[] => LENGTHS.filter((m) => m < minutes);
@@ -101,10 +102,7 @@ function Loss({ view, from }: { view: ShorterView; from: Props["session"] }) {
         </p>
       )}
       <Part title="Goes" list={view.gone.map((g) => [g.name, setsByReps(g.before)])} />
-      <Part
-        title="Less of"
-        list={view.less.map((l) => [l.name, `${setsByReps(l.before)}, then ${l.after ? setsByReps(l.after) : "none"}`])}
-      />
+      <Part title="Less of" list={view.less.map((l) => [l.name, lessText(l)])} />
       <Part title="Comes instead" list={view.instead.map((i) => [i.name, setsByReps(i.after)])} />
       <p className="mt-3 text-ink2">
         {view.kept === 0

@@ -73,6 +73,27 @@ export function Field({
   );
 }
 
+/** A yes or no with its sentence, which may take several lines. */
+export const Tick = ({
+  checked,
+  onChange,
+  children,
+}: {
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+  children: ReactNode;
+}) => (
+  <label className="flex items-start gap-2">
+    <input
+      type="checkbox"
+      className="mt-0.5 h-4 w-4 flex-none accent-iron"
+      checked={checked}
+      onChange={(e) => onChange(e.target.checked)}
+    />
+    <span>{children}</span>
+  </label>
+);
+
 export const FormProblem = ({ text }: { text: string }) =>
   text ? (
     <p
