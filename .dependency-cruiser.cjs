@@ -16,6 +16,7 @@ const rooms = [
   "jumps",
   "week",
   "session",
+  "homework",
   "progress",
   "planning",
 ];

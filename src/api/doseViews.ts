@@ -122,6 +122,8 @@ export interface LiftView {
   entries: (Omit<LiftEntry, "item"> & { item: LoggedItem; text: string; asked: string })[];
   /** What was said before the session of a day, where anybody asked. */
   said: Record<string, string>;
+  /** Days before whose session the answers were not ordinary. */
+  poor: string[];
   current: LiftStory["current"];
   line: LiftStory["line"];
   rising: LiftStory["rising"];

@@ -1,5 +1,7 @@
 /** What the interface answers about an athlete's health: trouble areas with their way back. */
+
 import type { Area, Athlete, PathwayStage, PathwayStep, SessionKind, SessionSport, TroubleArea } from "../core/athlete";
+import type { Why } from "../core/rulebook";
 
 export interface HealthAreaView {
   area: Area;
@@ -57,6 +59,35 @@ export interface AwayPreview {
   /** Percent that is suggested for it after an illness. */
   lighterPct: number;
   places: string[];
+}
+
+/** One thing of a day's homework. */
+export interface HomeworkItemView {
+  item: string;
+  name: string;
+  /** "3 x 15 a side" */
+  dose: string;
+  cue: string;
+  why: Why;
+  done: boolean;
+}
+
+export interface HomeworkDayView {
+  date: string;
+  items: HomeworkItemView[];
+  minutes: number;
+  /** What the day's minutes do not hold. */
+  left: { name: string; why: Why }[];
+  /** It can be ticked: today, or not long ago. */
+  open: boolean;
+}
+
+/** The week's homework, Monday first. */
+export interface HomeworkView {
+  id: string;
+  name: string;
+  today: string;
+  days: HomeworkDayView[];
 }
 
 export interface AthleteHealthView {

@@ -12,6 +12,7 @@ import {
   enduranceSchema,
   factsSchema,
   healthSchema,
+  homeworkSchema,
   idSchema,
   lineSchema,
   lockedSchema,
@@ -75,6 +76,7 @@ export const pathwayBody = pathwayStepSchema.omit({ date: true }).extend({
   anyway: z.boolean().optional(),
 });
 /** What is said before a session; `taken` once its change was shown and taken, false where it was refused. */
+export const homeworkBody = homeworkSchema.pick({ done: true });
 export const checkInBody = checkInSchema.omit({ date: true });
 export type CheckInBody = z.infer<typeof checkInBody>;
 export type PathwayBody = z.infer<typeof pathwayBody>;

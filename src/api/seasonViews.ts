@@ -205,6 +205,8 @@ export interface CalendarAthlete {
   phases: PhaseSpan[];
   races: RaceFlag[];
   away: Away[];
+  /** Days on which tests are due, the first of them first. */
+  tests: { due: string; names: string[] }[];
 }
 
 export interface CoachAbsence {

@@ -68,6 +68,8 @@ function insideAthlete(parts: readonly string[], body: unknown): string | null {
       return `screening/${a ?? field(body, "date")}`;
     case "check-ins":
       return a === undefined ? null : `check-ins/${a}`;
+    case "homework":
+      return b === undefined ? null : `homework/${a}/${b}`;
     case "swaps":
       return `swaps/${a}/${b}/${field(body, "from")}`;
     case "notes":

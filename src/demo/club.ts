@@ -1,7 +1,9 @@
 /** The demo club: invented people and races, generated from a seed and a day. */
-import type { Athlete, CheckIn, StrengthLog, UsualSession } from "../core/athlete";
+import type { Athlete, CheckIn, HomeworkTick, StrengthLog, UsualSession } from "../core/athlete";
 import { addDays, type IsoDate, mondayOf, weekday } from "../core/dates";
 import { freeId, ruleFrom } from "../core/mileage";
+import { plan } from "../core/plan";
+import { weekHomework } from "../core/planning";
 import { enduranceYear } from "./endurance";
 import { PROFILES, type Profile } from "./profiles";
 import { type Random, random } from "./random";
@@ -36,6 +38,21 @@ function checkInsBefore(log: readonly StrengthLog[], chance: Random): CheckIn[] 
       ...(short ? { taken: true } : {}),
     };
   });
+}
+
+/** Weeks of homework that were ticked, and the share of it that was done. */
+const TICKED = { weeks: 3, share: 0.7 };
+
+/** Homework as the weeks asked for it; most of it was done. */
+function ticksBefore(athlete: Athlete, today: IsoDate, chance: Random): HomeworkTick[] {
+  const from = addDays(mondayOf(today), -7 * TICKED.weeks);
+  const known = { ...athlete, strengthLog: athlete.strengthLog.filter((l) => l.date < from) };
+  return plan(known, { from, weeks: TICKED.weeks + 1 })
+    .weeks.flatMap(weekHomework)
+    .filter((d) => d.date < today)
+    .flatMap(({ date, items }) =>
+      items.filter(() => chance.chance(TICKED.share)).map((i): HomeworkTick => ({ date, item: i.id, done: true })),
+    );
 }
 
 /** Days before today on which the club was screened, the last as the profile has it. */
@@ -96,7 +113,9 @@ export function demoAthlete(p: Profile, today: IsoDate): Athlete {
   };
   const strengthLog = strengthHalfYear(athlete, p, today, p.begins ?? SEASON.behind, rest);
   const checkIns = checkInsBefore(strengthLog, random(p.seed * 15485863));
-  return { ...athlete, strengthLog, checkIns, ...(p.weekly ? drawn(p, p.weekly, athlete, today) : {}) };
+  const whole = { ...athlete, strengthLog, checkIns, ...(p.weekly ? drawn(p, p.weekly, athlete, today) : {}) };
+  const homework = ticksBefore(whole, today, random(p.seed * 32452843));
+  return homework.length > 0 ? { ...whole, homework } : whole;
 }
 
 /** What lies ahead of an athlete whose coach draws weekly amounts: the usual week and a rule, in place of sessions one by one. */

@@ -438,6 +438,8 @@ export const checkInSchema = z.strictObject({
   taken: z.boolean().optional(),
 });
 
+export const homeworkSchema = z.strictObject({ date, item: id, done: z.boolean() });
+
 export const rungsSchema = z.array(z.strictObject({ ladder: id, exercise: id }));
 export {
   date as dateSchema,
@@ -473,4 +475,5 @@ export const athleteSchema: z.ZodType<Athlete, unknown> = z.strictObject({
   edits: z.array(sessionEditSchema).max(500).optional(),
   overrules: z.array(overruleSchema).max(2000).optional(),
   checkIns: z.array(checkInSchema).max(4000).optional(),
+  homework: z.array(homeworkSchema).max(12000).optional(),
 });

@@ -115,6 +115,10 @@ function inRecord(s: Stored, kind: string, [a = "", b = "", c = ""]: readonly st
       const { date: _, ...body } = said;
       return body;
     }
+    case "homework": {
+      const tick = athlete.homework?.find((h) => h.date === a && h.item === b);
+      return tick ? { done: tick.done } : null;
+    }
     case "follow":
       return {
         approach: athlete.settings?.approach,
@@ -211,6 +215,7 @@ async function athleteTags(
     ...Object.keys(s.notes).map((w) => `notes/${w}`),
     ...(athlete.edits ?? []).map((e) => `edits/${e.week}/${e.label}`),
     ...(athlete.checkIns ?? []).map((c) => `check-ins/${c.date}`),
+    ...(athlete.homework ?? []).map((h) => `homework/${h.date}/${h.item}`),
     ...(athlete.overrules ?? []).map((o) => `overrules/${o.date}/${o.exercise}`),
   ];
   const base = `athletes/${s.id}`;

@@ -117,7 +117,7 @@ test("putting an athlete on a step moves the plan, and the record decides again"
 
 test("activation and after-care follow the findings, and print without the frame", async ({ page }) => {
   const id = await idOf(page, "Maren");
-  await page.goto(`/a/${id}/sheets`);
+  await page.goto(`/a/${id}/homework`);
   await expect(page.getByRole("heading", { name: "Before the run" })).toBeVisible();
   await expect(page.getByText("for: hip drops to the free side, left")).toBeVisible();
   await expect(page.getByText(/does not replace a clinician/)).toBeVisible();

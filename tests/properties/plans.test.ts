@@ -2,6 +2,7 @@
 import { beforeAll } from "vitest";
 import "./bare";
 import "./choice";
+import "./homework";
 import { lifters, people, seasons } from "./corpus";
 import { jumping } from "./jumps";
 import "./ledger";

@@ -50,6 +50,7 @@ const ELSEWHERE: readonly RuleId[] = [
   "past.log",
   "edit.hand",
   "sheet.activation",
+  "homework.day",
   "choice.coach",
   "week.skip",
   "progress.overrule",

@@ -36,6 +36,7 @@ import { SHIPPED_LIBRARY } from "../../src/core/exercise/library";
 import { sideAction } from "../../src/core/exercise/sides";
 import { slowerAt, tempoText } from "../../src/core/exercise/slower";
 import { fitGym } from "../../src/core/gym/fit";
+import { fitted } from "../../src/core/homework/homework";
 import { contactSets, hopSets, jumpsLogged, jumpsOpen, NO_JUMPS, stepFor } from "../../src/core/jumps/amount";
 import { jumpRight } from "../../src/core/jumps/gate";
 import { jumpWeek, takes } from "../../src/core/jumps/week";
@@ -763,6 +764,19 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     }));
     return totalSeconds(timeOfSession(items as never, []));
   },
+  "homework.day": ({ seconds }: { seconds: number[] }) =>
+    fitted(
+      seconds.map((s, i) => ({
+        id: String(i),
+        kind: "finding",
+        name: "",
+        dose: "",
+        cue: "",
+        seconds: s,
+        why: { rule: "homework.day", text: "" },
+      })),
+      numbers("homework.day").minutes * 60,
+    ).items.map((i) => i.seconds),
   "sheet.activation": ({ fixed, aRep }) => lightReps((reps) => fixed + aRep * reps),
   "choice.points": ({ days }) => {
     const a = base({ strengthLog: [logOf(addDays(MONDAY, -days), [lifted("front-squat", 40, [5], 2)])] });

@@ -90,7 +90,7 @@ export const VIEWS: [string, (id: string) => string, string, string?][] = [
   ["screening", (id) => `/a/${id}/screening`, "main svg text"],
   ["a test of the screen", (id) => `/a/${id}/screening/run`, "fieldset"],
   ["library", () => "/library/front-squat", "section svg"],
-  ["sheets", (id) => `/a/${id}/sheets`, "main ol li"],
+  ["homework", (id) => `/a/${id}/homework`, "main ol li"],
   ["new athlete", () => "/new", "#f-name"],
   ["intake: athlete", (id) => `/a/${id}/intake/athlete`, "#f-name"],
   ["intake: plan", (id) => `/a/${id}/intake/plan`, "#p-start"],

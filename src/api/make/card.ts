@@ -33,6 +33,8 @@ export interface Card {
   rows: CardRow[];
   note: string;
   cautions: string[];
+  /** What is done at home that week, each with its days. */
+  homework: string[];
   statement: string;
 }
 
@@ -82,8 +84,8 @@ function rowOf(i: ItemView, unit: Unit): CardRow {
   };
 }
 
-/** @param unit how masses are shown to this athlete */
-export function cardOf(view: SessionView, athlete: string, unit: Unit): Card {
+/** @param unit how masses are shown to this athlete @param homework what is done at home from that day to the week's end, each with its days */
+export function cardOf(view: SessionView, athlete: string, unit: Unit, homework: readonly string[] = []): Card {
   return {
     athlete,
     title: `${LABEL_WORDS[view.label]}, ${emphasisText(view)}`,
@@ -91,6 +93,7 @@ export function cardOf(view: SessionView, athlete: string, unit: Unit): Card {
     rows: view.items.map((i) => rowOf(i, unit)),
     note: view.edit?.note ?? "",
     cautions: view.cautions,
+    homework: [...homework],
     statement: STATEMENT,
   };
 }

@@ -58,6 +58,7 @@ export {
   FELT,
   FITTED_LABELS,
   type Health,
+  type HomeworkTick,
   isRoutine,
   LABEL_WORDS,
   LABELS,

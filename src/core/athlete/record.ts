@@ -119,3 +119,10 @@ export interface CheckIn {
   /** The change that it asks for: taken, or refused; none where it asks for none or nobody has answered. */
   taken?: boolean;
 }
+
+/** One thing of a day's homework: an exercise by its id, or "activation". */
+export interface HomeworkTick {
+  date: IsoDate;
+  item: string;
+  done: boolean;
+}

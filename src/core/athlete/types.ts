@@ -3,7 +3,7 @@ import type { IsoDate } from "../dates";
 import type { RuleValues } from "../rulebook";
 import type { Approach } from "./approach";
 import type { Area, ClearanceRule, OneRepMaxFormula, PathwayStage, Phase, Seen, Side, Sport } from "./kinds";
-import type { CheckIn, Overrule, Screening, SessionEdit, StrengthLog } from "./record";
+import type { CheckIn, HomeworkTick, Overrule, Screening, SessionEdit, StrengthLog } from "./record";
 import type {
   Away,
   EndurancePlan,
@@ -130,4 +130,6 @@ export interface Athlete {
   overrules?: Overrule[];
   /** One a day at most. */
   checkIns?: CheckIn[];
+  /** What of the daily list was ticked. */
+  homework?: HomeworkTick[];
 }

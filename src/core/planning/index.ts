@@ -6,6 +6,7 @@ export { choiceContexts } from "./contexts";
 export { increaseCap } from "./dayWork";
 export { gymAthlete } from "./gymDay";
 export { heavyRoom, type SlotRoom } from "./heavyRoom";
+export { weekHomework } from "./homework";
 export { seasonJumps } from "./jumps";
 export { nearestChanges, withFix } from "./nearest";
 export type { Swap } from "./planSession";

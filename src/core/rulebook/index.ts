@@ -8,6 +8,7 @@ import { CHOICE } from "./choice";
 import { CLUB } from "./club";
 import { DOSE } from "./dose";
 import { ENDURANCE } from "./endurance";
+import { HOMEWORK } from "./homework";
 import { HOUSEHOLD } from "./household";
 import { JUMPS } from "./jumps";
 import { LEDGER } from "./ledger";
@@ -40,7 +41,7 @@ export { CHAPTERS, KIND_WORDS, listWords, many, TRUST_WORDS } from "./rule";
 /** The rules by chapter, in the order in which they are read. */
 export const BOOK = {
   safety: { ...SAFETY, ...PATHWAY, ...READINESS },
-  screening: SCREENING,
+  screening: { ...SCREENING, ...HOMEWORK },
   endurance: { ...ENDURANCE, ...AMOUNT },
   season: { ...SEASON, ...RACES },
   dose: { ...DOSE, ...LINE, ...HOUSEHOLD },
@@ -57,6 +58,7 @@ const ALL = {
   ...PATHWAY,
   ...READINESS,
   ...SCREENING,
+  ...HOMEWORK,
   ...ENDURANCE,
   ...AMOUNT,
   ...SEASON,

@@ -63,14 +63,27 @@ export function looksDue(athlete: Athlete, on: IsoDate, names: (what: string) =>
   return again.length > 0 ? [...out, why("finding.end", "look", { what: again })] : out;
 }
 
-/** Tests whose last result is too old, the oldest first. */
-export function testsDue(athlete: Athlete, on: IsoDate): { test: ScreenTest; name: string; date: IsoDate }[] {
+export interface TestDate {
+  test: ScreenTest;
+  name: string;
+  /** Day of the last result. */
+  date: IsoDate;
+  /** First day on which it is too old. */
+  due: IsoDate;
+}
+
+/** Every test that was done, with the day on which it is due again, the oldest first. @param on results up to this day count */
+export function testDates(athlete: Athlete, on: IsoDate): TestDate[] {
   const { staleDays } = numbers("finding.end", athlete.settings?.ruleValues);
   return TEST_SHEETS.flatMap(({ test }) => {
     const last = latestScreening(athlete, test, on);
-    return last && daysBetween(last.date, on) > staleDays ? [{ test, name: testName(test), date: last.date }] : [];
+    return last ? [{ test, name: testName(test), date: last.date, due: addDays(last.date, staleDays + 1) }] : [];
   }).sort((a, b) => (a.date < b.date ? -1 : 1));
 }
+
+/** Tests whose last result is too old, the oldest first. */
+export const testsDue = (athlete: Athlete, on: IsoDate): TestDate[] =>
+  testDates(athlete, on).filter((t) => t.due <= on);
 
 /** Exercises of the same movement as a test. */
 const SAME_MOVEMENT: Readonly<Partial<Record<ScreenTest, readonly string[]>>> = {

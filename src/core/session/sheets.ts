@@ -69,10 +69,10 @@ const secondsOf = (e: Exercise, reps: number, seconds: number): number =>
 const doseOf = (e: Exercise, reps: number, seconds: number): string =>
   `${e.unit === "seconds" ? `${seconds} s` : reps}${e.unilateral ? " a side" : ""}`;
 
-/** The most repetitions, from the least on, of which one round ends in time. @param round seconds of a round of so many */
-export function lightReps(round: (reps: number) => number): number {
+/** The most repetitions, from the least on, of which one round ends in time. @param round seconds of a round of so many @param minutes there are */
+export function lightReps(round: (reps: number) => number, minutes: number = LIGHT.minutes): number {
   let reps = LIGHT.most;
-  while (reps > LIGHT.least && round(reps) > LIGHT.minutes * 60) reps -= 1;
+  while (reps > LIGHT.least && round(reps) > minutes * 60) reps -= 1;
   return reps;
 }
 
@@ -95,7 +95,7 @@ function openIn(here: ChoiceContext): Open {
 const item = (text: string): Why => why("sheet.activation", "item", text);
 
 /** One exercise of each kind: what a finding asks for first, then the first that is open; repetitions that fit the minutes. */
-function activationLines(here: ChoiceContext, open: Open): SheetLine[] {
+function activationLines(here: ChoiceContext, open: Open, minutes: number): SheetLine[] {
   const findings = findingsOf(here.athlete, here.on);
   const taken = new Set<string>();
   const lines = ACTIVATION.flatMap(({ name, exercises }): SheetLine[] => {
@@ -116,7 +116,7 @@ function activationLines(here: ChoiceContext, open: Open): SheetLine[] {
           : item(name);
     return [{ exercise: e, name: e.name, dose: "", seconds: 0, why: because }];
   });
-  const reps = lightReps((n) => lines.reduce((a, l) => a + secondsOf(l.exercise, n, LIGHT.seconds), 0));
+  const reps = lightReps((n) => lines.reduce((a, l) => a + secondsOf(l.exercise, n, LIGHT.seconds), 0), minutes);
   return lines.map((l) => ({
     ...l,
     dose: doseOf(l.exercise, reps, LIGHT.seconds),
@@ -153,21 +153,28 @@ const afterLines = (open: Open): SheetLine[] =>
     return [{ exercise: e, name: e.name, dose, seconds: secondsOf(e, reps, seconds), why: item("held, breath easy") }];
   });
 
+const bareHanded = (c: ChoiceContext): ChoiceContext => ({ ...c, place: NOTHING, unloaded: true, memo: new Map() });
+
+/** @param minutes there are for one round of it */
+export function activationFor(c: ChoiceContext, minutes: number = LIGHT.minutes): Sheet {
+  const here = bareHanded(c);
+  return sheetOf(
+    "activation",
+    BEFORE[c.athlete.athlete.sport],
+    "No equipment, barefoot where it is safe. One round at least, two when there is time.",
+    activationLines(here, openIn(here), Math.min(minutes, LIGHT.minutes)),
+    LIGHT.minutes,
+  );
+}
+
 /**
  * @param c what is chosen by; its place does not matter, since nothing is needed
  * @returns the sheets for this athlete and day
  */
 export function sheetsFor(c: ChoiceContext): Sheet[] {
-  const here: ChoiceContext = { ...c, place: NOTHING, unloaded: true, memo: new Map() };
-  const open = openIn(here);
+  const open = openIn(bareHanded(c));
   return [
-    sheetOf(
-      "activation",
-      BEFORE[c.athlete.athlete.sport],
-      "No equipment, barefoot where it is safe. One round at least, two when there is time.",
-      activationLines(here, open),
-      LIGHT.minutes,
-    ),
+    activationFor(c),
     sheetOf(
       "before-lifting",
       "Before lifting",

@@ -15,11 +15,12 @@ import { addDays, dayLabel, type IsoDate } from "../dates";
 import { currentMax } from "../dose";
 import { plannedAndDone, sessionLoad } from "../endurance";
 import { type Library, type Pattern, sideGaps } from "../exercise";
+import { type Ticked, tickedOf } from "../homework";
 import { SPORT_SHARE } from "../ledger";
 import type { PlanSession } from "../plan";
 import { historyOf } from "../progress";
 import { isPoor, saidText } from "../readiness";
-import { listWords, many, numbers } from "../rulebook";
+import { listWords, many, numbers, say } from "../rulebook";
 import { roundTo } from "../units";
 import { HARD_RIR, tallyOf } from "./tally";
 
@@ -56,6 +57,8 @@ export interface WeekPlan {
     hardSets: number;
     groups: Partial<Record<PatternGroup, number>>;
   }[];
+  /** What was asked for at home, by day; weeks that were kept before homework was planned have none. */
+  homework?: { date: IsoDate; items: string[] }[];
 }
 
 const groupsOf = (sets: readonly { pattern: Pattern; sets: number }[]): Partial<Record<PatternGroup, number>> => {
@@ -97,6 +100,11 @@ export interface ReviewWeek {
   /** Labels planned and not lifted. */
   missed: Label[];
   endurance: { plannedMinutes: number; minutes: number; distanceKm: number; load: number };
+  homework: Ticked;
+  /** Worst pain told of an exercise, 0 to 10; null where nobody told any. */
+  pain: number | null;
+  /** Check-ins, and those that were not ordinary. */
+  checkIns: { said: number; poor: number };
 }
 
 const emptySums = (): Sums => ({ sessions: 0, hardSets: 0, minutes: 0, stress: 0, groups: {} });
@@ -142,6 +150,22 @@ function enduranceIn(athlete: Athlete, from: IsoDate, to: IsoDate): ReviewWeek["
   };
 }
 
+function worstPain(athlete: Athlete, from: IsoDate, to: IsoDate): number | null {
+  const told = athlete.strengthLog
+    .filter((l) => l.date >= from && l.date <= to)
+    .flatMap((l) => l.items.flatMap((i) => i.pain ?? []));
+  const asked = (athlete.checkIns ?? [])
+    .filter((c) => c.date >= from && c.date <= to)
+    .flatMap((c) => (c.pain ?? []).map((p) => p.level));
+  const all = [...told, ...asked];
+  return all.length > 0 ? Math.max(...all) : null;
+}
+
+function checkInsIn(athlete: Athlete, from: IsoDate, to: IsoDate): ReviewWeek["checkIns"] {
+  const said = (athlete.checkIns ?? []).filter((c) => c.date >= from && c.date <= to);
+  return { said: said.length, poor: said.filter((c) => isPoor(c, athlete.settings?.ruleValues)).length };
+}
+
 /** @param plans past weeks as they were planned, in order; those without one are left out */
 export function reviewWeeks(
   athlete: Athlete,
@@ -164,6 +188,12 @@ export function reviewWeeks(
       done: doneIn(athlete, library, p.monday, to),
       missed: p.sessions.filter((s) => s.date <= to && !lifted.has(s.label)).map((s) => s.label),
       endurance: enduranceIn(athlete, p.monday, to),
+      homework: tickedOf(
+        athlete,
+        (p.homework ?? []).filter((d) => d.date <= to),
+      ),
+      pain: worstPain(athlete, p.monday, to),
+      checkIns: checkInsIn(athlete, p.monday, to),
     };
   });
 }
@@ -302,6 +332,11 @@ export function reviewWords(
     out.push(
       `Checked in before ${many(said.length, "session")}, ${poor.length === 0 ? "all ordinary" : `${poor.length} not ordinary: ${listWords(poor.map((c) => `${dayLabel(c.date)} ${saidText(c)}`))}`}.`,
     );
+  const homework = weeks.reduce((a, w) => ({ asked: a.asked + w.homework.asked, done: a.done + w.homework.done }), {
+    asked: 0,
+    done: 0,
+  });
+  if (homework.asked > 0) out.push(say("homework.day", "asked", homework));
   const sides = [...sideGaps(athlete.strengthLog.filter((l) => l.date <= end))]
     .filter(([, g]) => g.action !== "even")
     .map(([id, g]) => `${library.name(id).toLowerCase()} ${g.weaker} ${Math.round(g.pct)}% less`);

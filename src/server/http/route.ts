@@ -13,6 +13,7 @@ export type Params = Record<
   | "until"
   | "label"
   | "monday"
+  | "item"
   | "race"
   | "row"
   | "exercise"

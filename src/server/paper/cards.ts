@@ -51,8 +51,10 @@ function drawCard(doc: Doc, card: Card, box: Box, per: 1 | 4): void {
   y += s.gap;
   // What stands below the rows is measured first, so that it always has its room.
   const cautions = [...(card.note ? [`Note: ${card.note}`] : []), ...card.cautions];
+  const atHome = card.homework.map((h) => `At home: ${h}`);
   const foot = [
     ...cautions.flatMap((c) => linesOf(doc, c, box.w - 8, s.small)),
+    ...atHome.flatMap((h) => linesOf(doc, h, box.w - 8, s.small)),
     ...linesOf(doc, card.statement, box.w, s.small),
   ].length;
   const footHeight = foot * s.small * 1.28 + s.gap * 2;
@@ -71,6 +73,7 @@ function drawCard(doc: Doc, card: Card, box: Box, per: 1 | 4): void {
     put(doc, "–", box.x, y, { size: s.small });
     y = paragraph(doc, c, { x: box.x + 8, y, width: box.w - 8, size: s.small });
   }
+  for (const h of atHome) y = paragraph(doc, h, { x: box.x + 8, y, width: box.w - 8, size: s.small });
   paragraph(doc, card.statement, { x: box.x, y: y + 1, width: box.w, size: s.small, weight: 600 });
 }
 

@@ -14,6 +14,7 @@ import { exerciseRoutes } from "./exercises";
 import { followRoutes } from "./follow";
 import { gymRoutes } from "./gym";
 import { healthRoutes } from "./health";
+import { homeworkRoutes } from "./homework";
 import { intakeRoutes } from "./intake";
 import { liftRoutes } from "./lifts";
 import { outgoingRoutes } from "./outgoing";
@@ -34,6 +35,7 @@ const ROOMS = [
   intakeRoutes,
   healthRoutes,
   checkInRoutes,
+  homeworkRoutes,
   recordRoutes,
   outgoingRoutes,
   boardRoutes,

@@ -3,12 +3,22 @@ import { randomUUID } from "node:crypto";
 import { flagOf } from "../../api/make/season";
 import { absenceBody } from "../../api/requests";
 import type { CalendarView } from "../../api/views";
+import type { Athlete } from "../../core/athlete";
+import type { IsoDate } from "../../core/dates";
+import { testDates } from "../../core/screening";
 import { inOrder, planPhases } from "../../core/season";
 import { notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";
 import type { ServerContext } from "../serverContext";
 import { CoachAbsenceEntity } from "../store/entities";
+
+/** Tests by the day on which they are due. */
+function duesOf(athlete: Athlete, today: IsoDate): { due: string; names: string[] }[] {
+  const days = new Map<string, string[]>();
+  for (const { due, name } of testDates(athlete, today)) days.set(due, [...(days.get(due) ?? []), name]);
+  return [...days].map(([due, names]) => ({ due, names }));
+}
 
 export function calendarRoutes({ store, today }: ServerContext): Route[] {
   const r = new RouteList("/calendar");
@@ -23,6 +33,7 @@ export function calendarRoutes({ store, today }: ServerContext): Route[] {
         phases: planPhases(athlete).phases.map(({ phase, start, end }) => ({ phase, start, end })),
         races: inOrder(athlete.races).map(flagOf),
         away: athlete.away,
+        tests: duesOf(athlete, today()),
       })),
       absences: await store.db.reader.find(CoachAbsenceEntity, { order: { start: "ASC" } }),
     };

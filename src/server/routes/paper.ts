@@ -2,6 +2,9 @@
 import { type Card, cardOf } from "../../api/make/card";
 import type { Label } from "../../core/athlete";
 import { type IsoDate, mondayOf } from "../../core/dates";
+import { homeworkLines } from "../../core/homework";
+import { weekHomework } from "../../core/planning";
+import { inWeek } from "../../core/season";
 import { notFound } from "../errors";
 import { file, json, type Route, RouteList } from "../http/route";
 import { blockPdf } from "../paper/block";
@@ -20,7 +23,9 @@ export const pdfFile = (pdf: Buffer, name: string) => file(pdf, "application/pdf
 const cardFor = (p: Planned, today: IsoDate, s: { date: IsoDate; label: Label }): Card | null => {
   const view = sessionView(p, today, s.date, s.label);
   const { name, massUnit } = p.stored.athlete.athlete;
-  return view && cardOf(view, name, massUnit ?? "kg");
+  const week = p.plan.weeks.find((w) => inWeek(w.season, s.date));
+  const ahead = week ? weekHomework(week).filter((d) => d.date >= s.date) : [];
+  return view && cardOf(view, name, massUnit ?? "kg", homeworkLines(ahead));
 };
 
 /** A session and, four to a page, the three that follow it. */

@@ -5,7 +5,7 @@ import { addDays, type IsoDate } from "../../core/dates";
 import { makeableLoads } from "../../core/dose";
 import { type Exercise, progressionsOf } from "../../core/exercise";
 import { historyOf, overruleAfter } from "../../core/progress";
-import { saidText } from "../../core/readiness";
+import { isPoor, saidText } from "../../core/readiness";
 import { asymmetry, testName } from "../../core/screening";
 import { liftStory, plannedDecision } from "../../core/story";
 import type { Planned } from "../planner";
@@ -119,6 +119,7 @@ export function liftView(p: Planned, today: IsoDate, id: string): LiftView | nul
     pattern: e.pattern,
     loading: e.loading,
     timed: e.unit === "seconds",
+    poor: (athlete.checkIns ?? []).filter((c) => isPoor(c, athlete.settings?.ruleValues)).map((c) => c.date),
     said: Object.fromEntries((athlete.checkIns ?? []).map((c) => [c.date, saidText(c)])),
     entries: story.entries.map((x) => ({ ...x, text: lastText(x.item, unit), asked: askedText(x.item, unit) })),
     current: byMax ? story.current : null,

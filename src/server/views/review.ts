@@ -3,7 +3,8 @@ import { clubOptions } from "../../api/make/planned";
 import type { ReviewView } from "../../api/views";
 import { PHASES } from "../../core/athlete";
 import { addDays, dayNumber, daysBetween, type IsoDate, laterOf, mondayOf } from "../../core/dates";
-import { plan } from "../../core/plan";
+import { type PlanWeek, plan } from "../../core/plan";
+import { weekHomework } from "../../core/planning";
 import { phaseOn, raceDay } from "../../core/season";
 import {
   type Ahead,
@@ -48,12 +49,17 @@ export async function pastWeeks(
       stepBack: week.stepBack,
       loadLimit: planned?.loadLimit ?? 0,
       sessions: (planned?.sessions ?? []).map(plannedFacts),
+      homework: planned ? askedAtHome(planned) : [],
     };
     if (week.start < monday) fresh.push(facts);
     return [facts];
   });
   return { all, fresh };
 }
+
+/** What was asked for at home, by day. */
+const askedAtHome = (week: PlanWeek): NonNullable<WeekPlan["homework"]> =>
+  weekHomework(week).flatMap(({ date, items }) => (items.length > 0 ? [{ date, items: items.map((i) => i.id) }] : []));
 
 function aheadOf(p: Planned, today: IsoDate): Ahead | null {
   const phase = phaseOn(p.plan.phases, today);

@@ -26,7 +26,7 @@ export function Absences({ view }: { view: CalendarView }) {
   const [start, setStart] = useState("");
   const [end, setEnd] = useState("");
   return (
-    <div className="sec flex-1">
+    <div className="sec">
       <h2 className="sec-h">My absences</h2>
       <ul>
         {view.absences.map((a) => (

@@ -2,6 +2,7 @@
 import { useState } from "react";
 import type { SessionView } from "../../api/views";
 import type { StrengthLog } from "../../core/athlete";
+import { HomeworkToday } from "../homework/Today";
 import { Stepper } from "./parts";
 import { isFinished } from "./progress";
 
@@ -37,6 +38,11 @@ export function Finish({ view, planned, minutes: counted, finished, total, log, 
         <button type="button" className="mt-3 min-h-11 text-body underline" onClick={onBack ?? onUndo}>
           {onBack ? "Go on lifting" : "Take back the last set"}
         </button>
+        {view.date === view.today && (
+          <div className="mt-3 pb-4">
+            <HomeworkToday id={view.id} />
+          </div>
+        )}
       </div>
       <div className="flex-none border-t border-hair bg-panel p-4 pt-2">
         <button

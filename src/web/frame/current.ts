@@ -33,8 +33,7 @@ export function useGoTo(): (id: string) => void {
   const { pathname } = useLocation();
   return (id) => {
     const at = /^\/a\/[^/]+\/([^/]+)/.exec(pathname)?.[1];
-    // The sheets are a view of an athlete too, though no list names them.
-    const known = at === "sheets" || VIEWS.some((v) => v.group === "athlete" && v.id === at);
+    const known = VIEWS.some((v) => v.group === "athlete" && v.id === at);
     navigate(`/a/${id}/${known ? at : "week"}`);
   };
 }

@@ -163,6 +163,19 @@ export const GUIDE: readonly GuidePage[] = [
     note: "Three poor days of seven are said on Squad. Answers are no diagnosis.",
   },
   {
+    id: "homework",
+    group: "Lift and log",
+    title: "Homework between sessions",
+    also: "home daily finding flow activation stretch tick adherence sheets",
+    view: "a/homework",
+    steps: [
+      "**Homework** lists what is asked at home this week, day by day; a tick says it was done.",
+      "It comes from findings and ways back, 15 minutes a day at most: one finding's work in turn, the flow on the days between, activation before runs.",
+      "At the rack today's list stands under the check-in and after the last set. Cards print the week's.",
+    ],
+    note: "**Review** counts what was asked and what was ticked. Homework is never a strength session.",
+  },
+  {
     id: "shorter",
     group: "Plan and change",
     title: "Shorten a session",

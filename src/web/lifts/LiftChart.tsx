@@ -6,7 +6,10 @@ import Chart, { axisLook, look } from "../charts/Chart";
 import { colour } from "../charts/colour";
 import { themed } from "../charts/themed";
 import { day, dayAndYear, massNumber, type Units } from "../format";
+import { painGrid, STRIP } from "./painGrid";
 
+/** Height of the lift's own chart, px. */
+const HEIGHT = 236;
 const round = (n: number): number => Math.round(n * 10) / 10;
 
 function LiftChart({ view, units }: { view: LiftView; units: Units }) {
@@ -28,6 +31,7 @@ function ByMax({ view, units }: { view: LiftView; units: Units }) {
       ...view.entries.flatMap((e) => (e.topKg === null ? [] : [at(e.topKg)])),
       ...plannedLoads(view).map(({ kg }) => at(kg)),
     );
+    const told = painGrid(view, [...view.line.map((l) => l.date), ...plannedLoads(view).map((x) => x.date)], HEIGHT);
     return {
       ...look(),
       legend: {
@@ -36,16 +40,19 @@ function ByMax({ view, units }: { view: LiftView; units: Units }) {
         itemWidth: 18,
         itemHeight: 8,
         textStyle: { fontSize: 11, color: colour("ink2") },
-        data: ["current estimated 1RM", "estimate of a session", "heaviest load", "planned load"],
+        data: ["current estimated 1RM", "estimate of a session", "heaviest load", "planned load", ...told.legend],
       },
-      grid: { left: 48, right: 20, top: 30, bottom: 26 },
-      xAxis: { type: "time" as const, ...axis, splitLine: { show: false } },
-      yAxis: {
-        type: "value" as const,
-        ...axis,
-        name: units.massUnit,
-        min: Math.max(0, Math.floor((least - 5) / 10) * 10),
-      },
+      grid: [{ left: 48, right: 20, top: 46, height: HEIGHT - 72 }, told.grid],
+      xAxis: [{ type: "time" as const, ...axis, ...told.span, splitLine: { show: false } }, told.xAxis],
+      yAxis: [
+        {
+          type: "value" as const,
+          ...axis,
+          name: units.massUnit,
+          min: Math.max(0, Math.floor((least - 5) / 10) * 10),
+        },
+        told.yAxis,
+      ],
       series: [
         {
           name: "low",
@@ -105,15 +112,16 @@ function ByMax({ view, units }: { view: LiftView; units: Units }) {
           color: colour("mist-ink"),
           lineStyle: { width: 1, type: "dotted" },
         },
+        ...told.series,
       ],
     };
   }, [view, units]);
   return (
     <Chart
       title={`Estimated 1RM, ${units.massUnit}`}
-      says={`${view.name}: estimated 1RM from ${day(view.line[0]?.date ?? view.today)} on, with its uncertainty.`}
+      says={`${view.name}: estimated 1RM from ${day(view.line[0]?.date ?? view.today)} on, with its uncertainty, and the pain told beside it.`}
       option={option}
-      height={230}
+      height={HEIGHT + STRIP}
       file={`${view.exercise}-e1rm`}
       table={<MaxTable units={units} view={view} />}
     />
@@ -127,13 +135,23 @@ function ByWork({ view, units }: { view: LiftView; units: Units }) {
   const what = view.timed ? "seconds a set" : "reps a set";
   const option = useMemo(() => {
     const axis = axisLook();
+    const told = painGrid(
+      view,
+      plannedLoads(view).map((x) => x.date),
+      HEIGHT,
+    );
+    const right = loaded ? 48 : 20;
     return {
       ...look(),
       legend: { top: 0, left: 48, itemWidth: 18, itemHeight: 8, textStyle: { fontSize: 11, color: colour("ink2") } },
-      grid: { left: 48, right: loaded ? 48 : 20, top: 30, bottom: 26 },
-      xAxis: { type: "time" as const, ...axis, splitLine: { show: false } },
+      grid: [
+        { left: 48, right, top: 46, height: HEIGHT - 72 },
+        { ...told.grid, right },
+      ],
+      xAxis: [{ type: "time" as const, ...axis, ...told.span, splitLine: { show: false } }, told.xAxis],
       yAxis: [
         { type: "value" as const, ...axis, name: view.timed ? "s" : "reps", min: 0 },
+        told.yAxis,
         ...(loaded
           ? [{ type: "value" as const, ...axis, splitLine: { show: false }, name: units.massUnit, min: 0 }]
           : []),
@@ -153,7 +171,7 @@ function ByWork({ view, units }: { view: LiftView; units: Units }) {
                 name: `load, ${units.massUnit}`,
                 type: "line",
                 step: "end",
-                yAxisIndex: 1,
+                yAxisIndex: 2,
                 data: view.entries.map((e) => [e.date, e.topKg === null ? null : massNumber(e.topKg, units)]),
                 symbol: "rect",
                 symbolSize: 6,
@@ -164,7 +182,7 @@ function ByWork({ view, units }: { view: LiftView; units: Units }) {
                 name: "planned load",
                 type: "line",
                 step: "end",
-                yAxisIndex: 1,
+                yAxisIndex: 2,
                 data: plannedLoads(view).map(({ date, kg }) => [date, massNumber(kg, units)]),
                 symbol: "emptyRect",
                 symbolSize: 6,
@@ -173,15 +191,16 @@ function ByWork({ view, units }: { view: LiftView; units: Units }) {
               },
             ]
           : []),
+        ...told.series,
       ],
     };
   }, [view, units, loaded, what]);
   return (
     <Chart
       title={loaded ? "Load and reps" : view.timed ? "Seconds" : "Repetitions"}
-      says={`${view.name} by session.`}
+      says={`${view.name} by session, and the pain told beside it.`}
       option={option}
-      height={230}
+      height={HEIGHT + STRIP}
       file={`${view.exercise}-work`}
       table={
         <table className="w-full max-w-[520px] text-left text-label">
@@ -190,6 +209,7 @@ function ByWork({ view, units }: { view: LiftView; units: Units }) {
               <tr key={e.date}>
                 <td>{dayAndYear(e.date)}</td>
                 <td>{e.text}</td>
+                <td>{e.item.pain === undefined ? "" : `pain ${e.item.pain}`}</td>
               </tr>
             ))}
           </tbody>

@@ -34,17 +34,19 @@ function WeekChart({ view }: { view: ReviewView }) {
       grid: [
         { left: 48, right: 12, top: 48, height: 100 },
         { left: 48, right: 12, top: 186, height: 100 },
+        { left: 48, right: 12, top: 324, height: 46 },
       ],
-      xAxis: [0, 1].map((gridIndex) => ({
+      xAxis: [0, 1, 2].map((gridIndex) => ({
         gridIndex,
         type: "category" as const,
         data: weeks,
         ...axis,
-        axisLabel: { ...axis.axisLabel, show: gridIndex === 1 },
+        axisLabel: { ...axis.axisLabel, show: gridIndex === 2 },
       })),
       yAxis: [
         { gridIndex: 0, name: "hard sets", ...axis, min: 0, splitNumber: 3 },
         { gridIndex: 1, name: "AU", ...axis, min: 0, splitNumber: 3 },
+        { gridIndex: 2, name: "pain", ...axis, min: 0, max: 10, interval: 5 },
       ],
       series: [
         bar(
@@ -78,15 +80,45 @@ function WeekChart({ view }: { view: ReviewView }) {
           areaStyle: { color: colour("moss-plan"), opacity: 0.6 },
           z: 0,
         },
+        {
+          name: "worst pain told",
+          type: "bar",
+          xAxisIndex: 2,
+          yAxisIndex: 2,
+          data: view.weeks.map((w) => w.pain),
+          barMaxWidth: 8,
+          barMinHeight: 2,
+          color: colour("brick"),
+          label: { show: view.weeks.length <= 8, position: "top", fontSize: 11, color: colour("ink2") },
+        },
+        {
+          name: "days not ordinary",
+          type: "scatter",
+          xAxisIndex: 2,
+          yAxisIndex: 2,
+          symbol: "diamond",
+          symbolSize: 8,
+          symbolOffset: [14, 0],
+          color: colour("panel"),
+          itemStyle: { borderColor: colour("ink"), borderWidth: 1.25 },
+          label: {
+            show: true,
+            position: "right",
+            fontSize: 11,
+            color: colour("ink2"),
+            formatter: ({ dataIndex }: { dataIndex: number }) => String(view.weeks[dataIndex]?.checkIns.poor ?? ""),
+          },
+          data: view.weeks.map((w) => (w.checkIns.poor > 0 ? 5 : null)),
+        },
       ],
     };
   }, [view]);
   return (
     <Chart
       title="Week by week"
-      says="Hard sets planned and done, and strength stress beside the endurance load, by week."
+      says="Hard sets planned and done, strength stress beside the endurance load, and pain and days that were not ordinary, by week."
       option={option}
-      height={314}
+      height={398}
       file="review-weeks"
       table={<Twin view={view} />}
     />
@@ -111,6 +143,9 @@ function Twin({ view }: { view: ReviewView }) {
             "Endurance h",
             "km",
             "Endurance AU",
+            "Worst pain",
+            "Not ordinary",
+            "Homework",
             "Missed",
           ].map((h) => (
             <th key={h} className="font-semibold">
@@ -142,6 +177,9 @@ function Twin({ view }: { view: ReviewView }) {
             <td>{Math.round(w.endurance.minutes / 6) / 10}</td>
             <td>{Math.round(w.endurance.distanceKm)}</td>
             <td>{Math.round(w.endurance.load)}</td>
+            <td>{w.pain ?? "–"}</td>
+            <td>{w.checkIns.said > 0 ? `${w.checkIns.poor} of ${w.checkIns.said}` : "–"}</td>
+            <td>{w.homework.asked > 0 ? `${w.homework.done} of ${w.homework.asked}` : "–"}</td>
             <td>{w.missed.join(", ") || "–"}</td>
           </tr>
         ))}

@@ -7,6 +7,7 @@ import { addDays, mondayOf } from "../../core/dates";
 import { clashesOf } from "../../core/season";
 import { Absences } from "../club/Absences";
 import { CalendarSheet } from "../club/CalendarSheet";
+import { TestsDue } from "../club/TestsDue";
 import { get } from "../data/api";
 import { CALENDAR_KEY } from "../data/hooks";
 import { day, SPORT_NAMES, span } from "../format";
@@ -121,6 +122,7 @@ function Calendar({ view }: { view: CalendarView }) {
             ))}
           </ul>
         </div>
+        <TestsDue athletes={athletes} today={view.today} />
         <Absences view={view} />
       </aside>
     </div>

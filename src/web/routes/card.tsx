@@ -94,6 +94,13 @@ function OneCard({ card: c, small }: { card: Card; small: boolean }) {
           </li>
         ))}
       </ul>
+      {c.homework.length > 0 && (
+        <ul className="mt-1" aria-label="At home">
+          {c.homework.map((h) => (
+            <li key={h}>At home: {h}</li>
+          ))}
+        </ul>
+      )}
       <p className="mt-1 font-semibold">{c.statement}</p>
     </article>
   );

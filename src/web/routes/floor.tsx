@@ -20,6 +20,7 @@ import {
 } from "../floor/progress";
 import { type Sent, useLog } from "../floor/useLog";
 import { day, sessionName, type Units } from "../format";
+import { HomeworkToday } from "../homework/Today";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { Failed, LoadingNote } from "../ui/State";
 import { Told } from "../ui/Told";
@@ -122,6 +123,9 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
             </button>
           </div>
           <CheckIn id={id} date={view.date} label={view.label} onDone={() => setAsking(false)} />
+          <div className="mt-3">
+            <HomeworkToday id={id} />
+          </div>
         </section>
       ) : ending || done || !item ? (
         <Finish

@@ -110,6 +110,10 @@ function Figures({ view, stale }: { view: ReviewView; stale: boolean }) {
   const units = useUnits();
   const endurance = view.weeks.reduce((a, w) => a + w.endurance.minutes, 0);
   const planned = view.weeks.reduce((a, w) => a + w.endurance.plannedMinutes, 0);
+  const homework = view.weeks.reduce(
+    (a, w) => ({ asked: a.asked + w.homework.asked, done: a.done + w.homework.done }),
+    { asked: 0, done: 0 },
+  );
   const figure = (label: string, done: string, of: string) => (
     <div className="border-r border-hair px-4 py-1.5 first:pl-0 last:border-r-0">
       <p className="text-note leading-[14px] text-ink2">{label}</p>
@@ -129,9 +133,10 @@ function Figures({ view, stale }: { view: ReviewView; stale: boolean }) {
           view.done.stress.toLocaleString("en-GB"),
           `of ${view.planned.stress.toLocaleString("en-GB")}`,
         )}
+        {homework.asked > 0 && figure("Homework", String(homework.done), `of ${homework.asked}`)}
         {figure("Endurance, h", String(h(endurance)), planned > 0 ? `of ${h(planned)}` : "")}
       </div>
-      <Suspense fallback={<div className="h-[330px]" />}>
+      <Suspense fallback={<div className="h-[422px]" />}>
         <WeekChart view={view} />
       </Suspense>
       <div className="mt-3 grid grid-cols-[minmax(0,1fr)_300px] gap-6 max-[1180px]:grid-cols-1">

@@ -54,7 +54,7 @@ function Overview({ id, view }: { id: string; view: ScreeningView }) {
             {done} of {view.tests.length} tests on record
           </span>
           <span className="flex-1" />
-          <Link className="btn" to={`/a/${id}/sheets`}>
+          <Link className="btn" to={`/a/${id}/homework`}>
             Activation sheet
           </Link>
           <button type="button" className="btn btn-pri" onClick={run}>

@@ -101,7 +101,7 @@ function sessionActions(v: SessionView, onCheckIn: () => void): Action[] {
           { label: "Card", to: `/a/${v.id}/card/${at}` },
         ]
       : []),
-    { label: "Warm-up", to: `/a/${v.id}/sheets` },
+    { label: "Warm-up", to: `/a/${v.id}/homework` },
     ...(v.date === v.today && v.time && !v.log ? [{ label: "Check in", run: onCheckIn }] : []),
     ...(canLift(v)
       ? [

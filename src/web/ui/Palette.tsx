@@ -66,11 +66,6 @@ export default function Palette({
           <Command.Item value="Today lifting" className={item} onSelect={go("/today")}>
             Today
           </Command.Item>
-          {current && (
-            <Command.Item value="Sheets" className={item} onSelect={go(`/a/${current}/sheets`)}>
-              Sheets
-            </Command.Item>
-          )}
         </Command.Group>
         <Command.Group heading="Athletes" className={heading}>
           {rows.map((r) => (

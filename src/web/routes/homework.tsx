@@ -1,17 +1,21 @@
-/** Activation, warm-up and after-care on one sheet, to read on the screen and to print. */
+/** Homework of the week, to tick; under it activation, warm-up and after-care, to read and to print. */
 import { Link, useParams } from "react-router";
+import { useHomework } from "../data/homework";
 import { useSheets } from "../data/intake";
 import { dayAndYear } from "../format";
+import { HomeworkWeek } from "../homework/Week";
 import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
 import { Failed, LoadingNote } from "../ui/State";
 import { RuleNote } from "../ui/Why";
 
-export default function SheetsRoute() {
+export default function HomeworkRoute() {
   const { id = "" } = useParams();
   const sheets = useSheets(id);
+  const homework = useHomework(id);
   useKeys("view", [{ key: "p", label: "print", run: () => window.print(), bar: true }]);
-  if (sheets.isPending) return <LoadingNote what="the sheets" />;
+  if (sheets.isPending || homework.isPending) return <LoadingNote what="the homework" />;
+  if (homework.isError) return <Failed error={homework.error} retry={() => homework.refetch()} what="The homework" />;
   if (sheets.isError)
     return sheets.error.message.includes("no such place") ? (
       <main className="p-8">
@@ -27,8 +31,11 @@ export default function SheetsRoute() {
   const view = sheets.data;
   return (
     <main className="flex h-full flex-col print:block">
-      <PageHeader title="Activation and after-care" className="print:hidden">
-        <span className="ml-1 text-ink2">light work, never counted as a strength session</span>
+      <PageHeader
+        title="Homework"
+        note="at most 15 min a day, never counted as a strength session"
+        className="print:hidden"
+      >
         <span className="flex-1" />
         <Link className="btn" to={`/a/${id}/screening`}>
           Screening
@@ -41,6 +48,9 @@ export default function SheetsRoute() {
         <p className="mb-3 hidden text-lead font-semibold print:block">
           {view.name}, {dayAndYear(view.today)}
         </p>
+        <h2 className="sec-h">This week</h2>
+        <HomeworkWeek view={homework.data} />
+        <h2 className="sec-h mt-4">Sheets</h2>
         <div className="grid grid-cols-3 gap-6 max-[1100px]:grid-cols-1 print:block">
           {view.sheets.map((s) => (
             <section
@@ -87,7 +97,7 @@ export default function SheetsRoute() {
             clean safe floor. This sheet does not replace a clinician, or a qualified person on the floor.
           </p>
           <p className="print:hidden">
-            <RuleNote rule="sheet.activation" />
+            <RuleNote rule="homework.day" /> <RuleNote rule="sheet.activation" />
           </p>
         </div>
       </div>

@@ -1,0 +1,41 @@
+/** Homework: the week's list, and what is ticked of it. */
+import { homeworkBody } from "../../api/requests";
+import type { Athlete } from "../../core/athlete";
+import { addDays, dayLabel } from "../../core/dates";
+import { ACTIVATION_ITEM } from "../../core/homework";
+import { faulty } from "../errors";
+import { done, json, type Route, RouteList } from "../http/route";
+import type { ServerContext } from "../serverContext";
+import { homeworkView, LATE_DAYS } from "../views/homework";
+import { athleteTools, dateParam } from "./tools";
+
+const withTick = (a: Athlete, date: string, item: string, done: boolean): Athlete => ({
+  ...a,
+  homework: [...(a.homework ?? []).filter((h) => h.date !== date || h.item !== item), { date, item, done }],
+});
+
+export function homeworkRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("/athletes");
+  const { planner, store } = ctx;
+  const { season, change } = athleteTools(ctx);
+
+  r.read("/:id/homework", async ({ params }) =>
+    json(homeworkView(await season(params.id, planner.today()), planner.today())),
+  );
+
+  const spec = { body: { schema: homeworkBody, what: "The tick" } };
+  r.change("PUT", "/:id/homework/:date/:item", spec, async ({ params, body }) => {
+    const [date, today] = [dateParam(params.date), planner.today()];
+    if (date > today || date < addDays(today, -LATE_DAYS))
+      throw faulty([{ path: "date", expected: `today, or one of the last ${LATE_DAYS} days expected` }], "The tick");
+    const { item } = params;
+    if (item !== ACTIVATION_ITEM && !store.exercises.library.byId(item))
+      throw faulty(
+        [{ path: "item", expected: `the id of an exercise, or "${ACTIVATION_ITEM}", expected, found "${item}"` }],
+        "The tick",
+      );
+    await change(params.id, "The homework", (a) => withTick(a, date, item, body.done), `Homework of ${dayLabel(date)}`);
+    return done();
+  });
+  return r.all;
+}
