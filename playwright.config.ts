@@ -16,8 +16,9 @@ export default defineConfig({
   testDir: "tests/e2e",
   outputDir: "test-results",
   workers: WORKERS,
-  timeout: 120_000,
-  expect: { timeout: 20_000 },
+  // A busy machine takes its time; what passes does not wait.
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
   reporter: [["list"]],
   // A trace costs a sixth of the time: ask for one with --trace retain-on-failure.
   // No hand is quicker than some hundredths of a second; what quick hands need is asked for by journeys of its own.

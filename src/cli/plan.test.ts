@@ -4,13 +4,19 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, describe, expect, it } from "vitest";
 import { planFileSchema } from "../formats/plan-file";
+import { runPlan } from "./run";
 
 const root = join(import.meta.dirname, "../..");
 const folder = mkdtempSync(join(tmpdir(), "field-anchor-cli-"));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-const run = (...args: string[]) =>
+/** As a process: some of what is asked; the rest is asked of what the process calls. */
+const spawned = (...args: string[]) =>
   spawnSync(join(root, "node_modules/.bin/tsx"), ["src/cli/plan.ts", ...args], { cwd: root, encoding: "utf8" });
+const run = (...args: string[]) => {
+  const { status, out, errors } = runPlan(args);
+  return { status, stdout: out, stderr: errors.map((e) => `${e}\n`).join("") };
+};
 const SPORTS = ["run", "triathlon", "ride", "row", "hike"].map((s) => `tests/support/${s}.json`);
 const good = readFileSync(join(root, "tests/support/run.json"), "utf8");
 const write = (name: string, text: string): string => {
@@ -21,7 +27,7 @@ const write = (name: string, text: string): string => {
 
 describe("the plan command", () => {
   it("gives a valid plan file for one athlete of each sport, the same bytes twice", () => {
-    const [once, twice] = [run(...SPORTS), run(...SPORTS)];
+    const [once, twice] = [spawned(...SPORTS), run(...SPORTS)];
     expect(once.status).toBe(0);
     expect(once.stderr).toBe("");
     expect(twice.stdout).toBe(once.stdout);
@@ -64,7 +70,7 @@ describe("the plan command", () => {
     expect(done.stderr).toMatch(lines);
   });
   it("writes nothing at all where one of several files is bad", () => {
-    const done = run(SPORTS[0]!, write("bad.json", "{}"));
+    const done = spawned(SPORTS[0]!, write("bad.json", "{}"));
     expect(done).toMatchObject({ status: 2, stdout: "" });
     expect(done.stderr).toContain("bad.json: format:");
   });

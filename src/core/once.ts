@@ -14,3 +14,12 @@ export function onceFor<K extends object, V>(make: (of: K) => V): (of: K) => V {
     return made;
   };
 }
+
+/** @param make pure @returns the same, worked out when it is first asked for and kept */
+export function once<V>(make: () => V): () => V {
+  let known: { made: V } | null = null;
+  return () => {
+    known ??= { made: make() };
+    return known.made;
+  };
+}

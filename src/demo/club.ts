@@ -89,7 +89,7 @@ export function demoAthlete(p: Profile, today: IsoDate): Athlete {
   const { races, endurance, rest } = demoTraining(p, today);
   // A stream of its own, so that the training of the club stays as it is.
   const screens = random(p.seed * 104729);
-  const screened = SCREENED.map((days) => addDays(today, -days));
+  const screened = SCREENED.map((days) => addDays(today, -days - (p.screenedLate ?? 0)));
   const athlete: Athlete = {
     format: "field-anchor/athlete",
     version: 1,

@@ -1,12 +1,14 @@
 import { describe, expect, it } from "vitest";
+import { clubOn } from "../../tests/support/demo";
 import { addDays, daysBetween, mondayOf } from "../core/dates";
 import { plan } from "../core/plan";
 import { checkAthlete } from "../formats/athlete-file";
-import { demoClub } from "./club";
+import { demoAthlete, demoClub } from "./club";
+import { PROFILES } from "./profiles";
 import { random } from "./random";
 
 const TODAY = "2026-03-04";
-const club = demoClub(TODAY);
+const club = clubOn(TODAY);
 const named = (name: string) => club.find((a) => a.athlete.name.startsWith(name))!;
 
 describe("the demo club", () => {
@@ -50,7 +52,8 @@ describe("the demo club", () => {
 
   it("is the same for the same day, and moves with it", () => {
     expect(demoClub(TODAY)).toEqual(club);
-    const later = demoClub("2026-08-12").find((a) => a.athlete.name.startsWith("Oskar"))!;
+    const oskar = PROFILES.find((p) => p.facts.name.startsWith("Oskar"))!;
+    const later = demoAthlete(oskar, "2026-08-12");
     expect(later.races.some((r) => r.date === "2026-08-13")).toBe(true);
   });
 

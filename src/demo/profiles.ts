@@ -33,6 +33,8 @@ export interface Profile {
   /** Races by days from today. */
   races: (Omit<Athlete["races"][number], "date"> & { inDays: number })[];
   away: (Omit<Athlete["away"][number], "start" | "end"> & { from: number; to: number })[];
+  /** Days by which the screens lie further back than those of the others. */
+  screenedLate?: number;
   screening: Omit<Athlete["screening"][number], "date">[];
   seen: Omit<Athlete["seen"][number], "date">[];
   /** True e1RM at the start of the logs as a multiple of body mass, by exercise. */
@@ -533,6 +535,7 @@ export const PROFILES: readonly Profile[] = [
       },
     ],
     away: [],
+    screenedLate: 50,
     screening: good,
     seen: [],
     strength: { "back-squat": 1.1, "trap-bar-deadlift": 1.55, "romanian-deadlift": 1.1, "front-squat": 0.9 },

@@ -189,6 +189,20 @@ test.describe("on the phone", () => {
     await page.getByRole("button", { name: "Change today" }).tap();
     await expect(page.getByRole("heading", { name: "Before you start" })).toHaveCount(0);
     expect(await setsOf(taken)).toBeLessThan(whole);
+    // What is asked at home stands under the check-in of today and is ticked with one tap.
+    const home = await newAthlete(page, "Homework", { locked, seen: [{ what: "knee-in", date: ago(10) }] });
+    await page.goto(`/a/${home}/homework`);
+    const today = page.getByRole("region", { name: "Homework of Tue 3 Mar" });
+    await today.getByRole("checkbox").first().tap();
+    await expect(today.getByRole("checkbox").first()).toBeChecked();
+    await page.reload();
+    await expect(today.getByRole("checkbox").first()).toBeChecked();
+    await page.goto(`/a/${home}/floor/${TODAY}/A`);
+    await page.getByRole("button", { name: /Before you start/ }).tap();
+    const list = page.getByRole("region", { name: "Homework" });
+    await list.getByRole("checkbox").first().tap();
+    await expect(list.getByRole("checkbox").first()).not.toBeChecked();
+    await expectAccessible(page);
     // The coach reads it beside the session.
     await page.goto(`/a/${taken}/session/${TODAY}/A`);
     await expect(page.getByText(/slept 4 h, legs sore 2 of 10, feels 3 of 5; changed for it/)).toBeVisible();

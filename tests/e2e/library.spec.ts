@@ -119,7 +119,7 @@ test("activation and after-care follow the findings, and print without the frame
   const id = await idOf(page, "Maren");
   await page.goto(`/a/${id}/homework`);
   await expect(page.getByRole("heading", { name: "Before the run" })).toBeVisible();
-  await expect(page.getByText("for: hip drops to the free side, left")).toBeVisible();
+  await expect(page.getByText(", for: hip drops to the free side, left")).toBeVisible();
   await expect(page.getByText(/does not replace a clinician/)).toBeVisible();
   await page.emulateMedia({ media: "print" });
   await expect(page.getByRole("navigation", { name: "Views" })).toBeHidden();

@@ -173,15 +173,15 @@ export function fitted(
 export function homeworkOn(c: ChoiceContext, f: HomeworkFacts): HomeworkDay {
   if (f.off) return { date: c.on, items: [], minutes: 0, left: [] };
   const own = c.athlete.settings?.ruleValues;
-  const { minutes, flowSeconds, flowFirst } = numbers("homework.day", own);
+  const { minutes, flowSeconds, flowFirst, flowEvery, flows } = numbers("homework.day", own);
   const here: ChoiceContext = { ...c, place: homeOf(c), unloaded: true, memo: new Map() };
   const findings = findingsOf(c.athlete, c.on);
   const resting = f.loading === "mobility";
-  const nth = weekday(c.on) - flowFirst;
-  const flows = findings.some(asksFlow) && nth >= 0 && nth <= 4 && nth % 2 === 0;
+  const nth = (weekday(c.on) - flowFirst) / flowEvery;
+  const flowDay = findings.some(asksFlow) && Number.isInteger(nth) && nth >= 0 && nth < flows;
   const wanted: (Draft | HomeworkItem)[] = [];
   if (!resting) wanted.push(...wayBackDrafts(c.stages, here, f));
-  if (flows) wanted.push(...flowItem(here, flowSeconds, f));
+  if (flowDay) wanted.push(...flowItem(here, flowSeconds, f));
   else if (!resting && f.loading !== "bodyweight") wanted.push(...findingDrafts(findings, here, f));
   const unique = wanted.filter((w, i) => wanted.findIndex((x) => x.id === w.id) === i);
   const { items, left } = fitted(unique, minutes * 60);

@@ -15,6 +15,7 @@ import { blockKey, type Library } from "../exercise";
 import { type JumpState, jumpsAfter, jumpsLogged, NO_JUMPS } from "../jumps";
 import { type LedgerState, NO_LEDGER } from "../ledger";
 import { type LegLoadEvent, loggedLegEvent, MEAN_DAYS } from "../legs";
+import { once } from "../once";
 import { type PlannedLift, unmovedLifts } from "../progress";
 import { numbers } from "../rulebook";
 import { inWeek, type SeasonWeek } from "../season";
@@ -50,7 +51,8 @@ export class WeekChain {
   private readonly blocks: ReturnType<typeof blockUse>;
   private existing: ExistingSession[];
   private legEvents: LegLoadEvent[];
-  private lastBuild: LastBuild | null;
+  /** The last full build week; what came before the first is planned only where a week asks for it. */
+  private lastBuild: () => LastBuild | null;
   private before: PlanWeek | undefined;
   private ledger: LedgerState;
   private jumps: JumpState;
@@ -65,7 +67,7 @@ export class WeekChain {
     const ago = (s: StrengthLog) => dayNumber(from) - dayNumber(s.date);
     this.existing = this.log.filter((s) => ago(s) <= STANDS.logged).map((s) => existingOfLog(s, library));
     this.legEvents = this.log.filter((s) => ago(s) <= MEAN_DAYS).map((s) => loggedLegEvent(s, library.byId));
-    this.lastBuild = buildBefore(athlete, season, first, this.log, library);
+    this.lastBuild = once(() => buildBefore(athlete, season, first, this.log, library));
     this.jumps = jumpsLogged(this.log, library, from);
     this.free = this.log.filter((s) => season.some((w) => inWeek(w, s.date) && mayRise(w)));
     this.ledger = ledgerBefore(athlete, season, first, this.log, library);
@@ -114,7 +116,8 @@ export class WeekChain {
         s.label,
         s.items.map((i) => i.exercise.id),
       );
-    if (isFullBuild(week)) this.lastBuild = buildOf(planned) ?? this.lastBuild;
+    const built = isFullBuild(week) ? buildOf(planned) : null;
+    if (built) this.lastBuild = () => built;
     const until = (dayNumber(week.start) + 7 - MEAN_DAYS) * MINUTES_A_DAY;
     this.legEvents = [...this.legEvents.filter((b) => b.end > until), ...planned.sessions.map(plannedLegEvent)];
     this.existing = [
@@ -261,7 +264,7 @@ function buildBefore(
       lastDays: new Map(),
       done: new Set(),
       held: [],
-      lastBuild: null,
+      lastBuild: () => null,
       planned: new Map(),
       ledger: NO_LEDGER,
       jumps: NO_JUMPS,

@@ -17,7 +17,7 @@ export interface LastBuild {
 
 export interface DayInput extends ContextInput {
   /** What the last full build week held; null before there was one. */
-  lastBuild: LastBuild | null;
+  lastBuild: () => LastBuild | null;
 }
 
 /** The days of one week. Those that are the same share what is built for them. */
@@ -70,8 +70,10 @@ export class DayKinds {
 
   /** The doses of a day; days that do not differ share them. */
   doseOn(day: SeasonDay, gate: Gate): SessionDose {
-    const { athlete, week, lastBuild } = this.input;
+    const { athlete, week } = this.input;
     const { phase, stage, emphasis } = day;
+    // Nothing but a day that holds asks what was held before it.
+    const lastBuild = emphasis === "hold" ? this.input.lastBuild() : null;
     const { block, closes, stepBack } = blockOn(day, week);
     const { minRir, training, minor, easier, moderate } = gate;
     const key = [

@@ -234,8 +234,9 @@ export class SessionBuilder {
   /** Its share of the last full build week's sets, where the day holds (rule taper.week). */
   private holdOf({ day, routine }: Asked): ReturnType<typeof holdRange> | null {
     const { athlete, lastBuild } = this.input;
-    if (day.emphasis !== "hold" || routine || !isOn(athlete, "taper.week") || !lastBuild) return null;
-    return holdRange(lastBuild.sets / this.shared);
+    if (day.emphasis !== "hold" || routine || !isOn(athlete, "taper.week")) return null;
+    const last = lastBuild();
+    return last ? holdRange(last.sets / this.shared) : null;
   }
 
   /** Step of slower work that an exercise stands at. @param block first day of the block; null outside of blocks */

@@ -9,12 +9,9 @@ export const HOMEWORK = {
     parameters: {
       minutes: num(15, "minutes", TRADE, "of homework a day at most", { least: 5, most: 15, tighter: "lower" }),
       flowSeconds: num(600, "seconds", TRADE, "of the mobility flow"),
-      flowFirst: num(
-        2,
-        "(weekday, Monday is 1)",
-        HOUSE,
-        "of the week's first flow; then every second day until Saturday",
-      ),
+      flowFirst: num(2, "(weekday, Monday is 1)", HOUSE, "of the week's first flow"),
+      flowEvery: num(2, "days", HOUSE, "from one flow to the next"),
+      flows: num(3, "flows", TRADE, "a week: three or four times, and our own choice is three"),
       everyDays: num(2, "days", HOUSE, "between days with the slow bodyweight work of a way back"),
       rest: num(30, "seconds", HOUSE, "between sets"),
       setUp: num(20, "seconds", HOUSE, "of set-up at each exercise"),

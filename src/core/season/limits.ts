@@ -1,5 +1,5 @@
 /** What races, journeys and illness take from a day of the season. */
-import { type Athlete, awayOn, isOn, type Race } from "../athlete";
+import { type Athlete, awayOn, type CheckIn, isOn, type Race } from "../athlete";
 import { dayLabel, dayNumber, type IsoDate } from "../dates";
 import { spikeNear } from "../endurance";
 import { numbers, why } from "../rulebook";
@@ -111,10 +111,14 @@ export function stagesOf(athlete: Pick<Athlete, "settings" | "endurance">, race:
   return isBig(race) && descendsFar(race, athlete.endurance) ? longer(stages) : stages;
 }
 
+const NOTHING_SAID: readonly CheckIn[] = [];
+
 /** What a day of restoring takes. @param after the race's last day, from 1 @returns whether it is one */
 function restoring(athlete: Athlete, day: SeasonDay, race: Race, after: number, asOf?: IsoDate): boolean {
   const stages = stagesOf(athlete, race);
-  const answers = soreAnswers(race, athlete.checkIns ?? [], dayNumber(day.date));
+  // Without an answer the calendar alone says when it is over.
+  if (after > stages.light && !athlete.checkIns) return false;
+  const answers = soreAnswers(race, athlete.checkIns ?? NOTHING_SAID, dayNumber(day.date));
   const { counts, sore } = restDay(stages, after, answers);
   if (counts > stages.light) return false;
   const v = { day: after, race: race.name };

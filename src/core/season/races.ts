@@ -131,13 +131,21 @@ export interface SoreAnswer {
   level: number;
 }
 
+/** What was said by race: every day after it asks the same. */
+const saidOf = onceFor((_: readonly CheckIn[]) => new Map<Race, readonly SoreAnswer[]>());
+
 /** Answers of a race's way back, in their order. @param until answers after this day number do not count */
-export function soreAnswers(r: Race, checkIns: readonly CheckIn[], until: number): SoreAnswer[] {
+export function soreAnswers(r: Race, checkIns: readonly CheckIn[], until: number): readonly SoreAnswer[] {
   const end = lastRaceDay(r);
-  return checkIns
-    .flatMap((c) => (c.soreness === undefined ? [] : [{ after: dayNumber(c.date) - end, level: c.soreness }]))
-    .filter((a) => a.after >= 1 && a.after + end <= until)
-    .sort((a, b) => a.after - b.after);
+  const known = saidOf(checkIns);
+  const all =
+    known.get(r) ??
+    checkIns
+      .flatMap((c) => (c.soreness === undefined ? [] : [{ after: dayNumber(c.date) - end, level: c.soreness }]))
+      .filter((a) => a.after >= 1)
+      .sort((a, b) => a.after - b.after);
+  known.set(r, all);
+  return (all.at(-1)?.after ?? 0) + end <= until ? all : all.filter((a) => a.after + end <= until);
 }
 
 /**
@@ -153,7 +161,9 @@ export function restDay(
   const last = answers.findLast((a) => a.after <= after);
   if (!last || last.level <= sore || after > last.after + soreDays - 1) return { counts: after, sore: null };
   const before = restDay(s, last.after - 1, answers).counts;
-  const end = [s.unloaded, s.bodyweight, s.light].find((e) => before <= e) ?? s.light;
+  const end = [s.unloaded, s.bodyweight, s.light].find((e) => before <= e);
+  // The way back was over: legs that are sore for another reason begin none again.
+  if (end === undefined) return { counts: after, sore: null };
   return after > end ? { counts: end, sore: last.level } : { counts: after, sore: null };
 }
 

@@ -32,6 +32,11 @@ describe("the day that a day after a race counts as", () => {
     expect(on(9, [7, 6])).toEqual({ counts: 6, sore: 6 });
     expect(on(10, [7, 6])).toEqual({ counts: 10, sore: null });
   });
+  it("is over once the last stage is left: legs that are sore later begin no way back again", () => {
+    expect(on(19, [19, 5])).toEqual({ counts: 18, sore: 5 });
+    expect(on(20, [20, 5])).toEqual({ counts: 20, sore: null });
+    expect(on(60, [60, 9])).toEqual({ counts: 60, sore: null });
+  });
   it("stays for as long as every answer is sore", () => {
     expect(on(10, [7, 6], [8, 6], [9, 5], [10, 4])).toEqual({ counts: 6, sore: 4 });
   });
@@ -50,6 +55,9 @@ describe("the plan of a season", () => {
   it("opens bodyweight by the calendar, and keeps it shut for sore legs", () => {
     expect(loadingOn(7, [])).toBe("bodyweight");
     expect(loadingOn(7, [said(7, 5)])).toBe("mobility");
+  });
+  it("takes nothing from a day long after the race, however sore the legs are", () => {
+    expect(loadingOn(60, [said(60, 9)])).toBe(loadingOn(60, []));
   });
   it("opens load today only with an answer; plans ahead assume that it goes well", () => {
     const today = addDays("2026-03-01", 13);

@@ -264,6 +264,32 @@ const hours = (minutes: number): string => `${roundTo(minutes / 60, 1)} h`;
 /** Points of percent from which a pattern's share is said (rule review.hard). */
 const SHARE_GAP = numbers("review.hard").gap;
 
+/** What was told: pain, check-ins, homework. @param end last day */
+function toldWords(athlete: Athlete, library: Library, weeks: readonly ReviewWeek[], end: IsoDate): string[] {
+  const out: string[] = [];
+  const from = weeks[0]?.monday ?? end;
+  const pains = athlete.strengthLog
+    .filter((l) => l.date >= from && l.date <= end)
+    .flatMap((l) =>
+      l.items
+        .filter((i) => (i.pain ?? 0) >= 3)
+        .map((i) => `${library.name(i.exercise).toLowerCase()} ${i.pain} of 10 on ${dayLabel(l.date)}`),
+    );
+  out.push(pains.length > 0 ? `Pain told: ${listWords(pains)}.` : "No pain of 3 or more was told.");
+  const said = (athlete.checkIns ?? []).filter((c) => c.date >= from && c.date <= end);
+  const poor = said.filter((c) => isPoor(c, athlete.settings?.ruleValues));
+  if (said.length > 0)
+    out.push(
+      `Checked in before ${many(said.length, "session")}, ${poor.length === 0 ? "all ordinary" : `${poor.length} not ordinary: ${listWords(poor.map((c) => `${dayLabel(c.date)} ${saidText(c)}`))}`}.`,
+    );
+  const homework = weeks.reduce((a, w) => ({ asked: a.asked + w.homework.asked, done: a.done + w.homework.done }), {
+    asked: 0,
+    done: 0,
+  });
+  if (homework.asked > 0) out.push(say("homework.day", "asked", homework));
+  return out;
+}
+
 /**
  * The block in words, made from the figures alone; for the coach to change and send.
  * @returns one paragraph a line
@@ -318,25 +344,7 @@ export function reviewWords(
         ? `Hard sets by pattern against the sport's share: ${listWords(gaps)}; the others are near it.`
         : "Hard sets by pattern are near the sport's share.",
     );
-  const pains = athlete.strengthLog
-    .filter((l) => l.date >= first.monday && l.date <= end)
-    .flatMap((l) =>
-      l.items
-        .filter((i) => (i.pain ?? 0) >= 3)
-        .map((i) => `${library.name(i.exercise).toLowerCase()} ${i.pain} of 10 on ${dayLabel(l.date)}`),
-    );
-  out.push(pains.length > 0 ? `Pain told: ${listWords(pains)}.` : "No pain of 3 or more was told.");
-  const said = (athlete.checkIns ?? []).filter((c) => c.date >= first.monday && c.date <= end);
-  const poor = said.filter((c) => isPoor(c, athlete.settings?.ruleValues));
-  if (said.length > 0)
-    out.push(
-      `Checked in before ${many(said.length, "session")}, ${poor.length === 0 ? "all ordinary" : `${poor.length} not ordinary: ${listWords(poor.map((c) => `${dayLabel(c.date)} ${saidText(c)}`))}`}.`,
-    );
-  const homework = weeks.reduce((a, w) => ({ asked: a.asked + w.homework.asked, done: a.done + w.homework.done }), {
-    asked: 0,
-    done: 0,
-  });
-  if (homework.asked > 0) out.push(say("homework.day", "asked", homework));
+  out.push(...toldWords(athlete, library, weeks, end));
   const sides = [...sideGaps(athlete.strengthLog.filter((l) => l.date <= end))]
     .filter(([, g]) => g.action !== "even")
     .map(([id, g]) => `${library.name(id).toLowerCase()} ${g.weaker} ${Math.round(g.pct)}% less`);

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { clubOn } from "../../../tests/support/demo";
 import { storedOf } from "../../../tests/support/stored";
 import { planSeason } from "../../api/make/planned";
 import { mondayOf } from "../../core/dates";
 import { SHIPPED_LIBRARY } from "../../core/exercise/library";
-import { demoClub } from "../../demo/club";
 import { liftRows, liftView } from "./lift";
 
 const TODAY = "2026-03-03";
@@ -11,7 +11,7 @@ const TODAY = "2026-03-03";
 describe("the lifts of the demo club", () => {
   it("say of the last log what the plan goes by, and overrule from what is planned", () => {
     let [decided, anew, without, moved] = [0, 0, 0, 0];
-    for (const [n, athlete] of demoClub(TODAY).slice(0, 6).entries()) {
+    for (const [n, athlete] of clubOn(TODAY).slice(0, 6).entries()) {
       const p = planSeason(storedOf(athlete, String(n)), SHIPPED_LIBRARY, TODAY);
       for (const row of liftRows(p, TODAY)) {
         const view = liftView(p, TODAY, row.exercise)!;

@@ -18,10 +18,12 @@ export function DayList({ id, day, large = false }: Props) {
     <ul>
       {day.items.map((i) => (
         <li key={i.item} className="border-t border-hair2 first:border-t-0">
-          <label className={`flex gap-2.5 ${large ? "min-h-11 items-center py-1.5" : "items-start py-1"}`}>
+          <label
+            className={`flex gap-2.5 ${large ? "min-h-11 items-center py-1.5" : "items-start py-1 max-[700px]:min-h-11"}`}
+          >
             <input
               type="checkbox"
-              className={`flex-none accent-iron ${large ? "h-6 w-6" : "mt-0.5 h-4 w-4"}`}
+              className={`flex-none accent-iron ${large ? "h-6 w-6" : "mt-0.5 h-4 w-4 max-[700px]:h-6 max-[700px]:w-6"}`}
               checked={shown(i.item, i.done)}
               disabled={!day.open}
               onChange={(e) =>

@@ -26,7 +26,7 @@ function Day({ id, day, today }: { id: string; day: HomeworkDayView; today: stri
   return (
     <section
       aria-label={`Homework of ${dayText(day.date)}`}
-      className={`rounded-[3px] border bg-panel p-3 print:break-inside-avoid print:border-ink ${now ? "border-iron" : "border-hair"}`}
+      className={`rounded-[3px] border bg-panel p-3 print:break-inside-avoid print:border-ink ${now ? "border-iron max-[700px]:order-first" : "border-hair"}`}
     >
       <h3 className="mb-1 flex items-baseline justify-between text-label">
         <span className={now ? "font-[650] text-iron" : "font-semibold"}>
