@@ -247,7 +247,12 @@ function dayLimits(
 function weekWhy(week: SeasonWeek, wanted: number, done: number, assumed: number): Why[] {
   const dayWhy = new Map<string, Why>();
   for (const d of week.days)
-    for (const w of d.why) if (w.rule !== "emphasis.approach" && w.rule !== "emphasis.early") dayWhy.set(w.text, w);
+    for (const w of d.why) {
+      if (w.rule === "emphasis.approach" || w.rule === "emphasis.early") continue;
+      // Days of one stage after a race say the same with another number: the first of them stands for the week.
+      const key = w.text.replace(/^Day \d+ /, "");
+      if (!dayWhy.has(key)) dayWhy.set(key, w);
+    }
   const phases = new Map<string, number>();
   for (const d of week.days) phases.set(d.phase, (phases.get(d.phase) ?? 0) + 1);
   const mix = [...phases].map(([p, n]) => `${n} of ${p}`).join(", ");

@@ -3,6 +3,17 @@ import { eg, HOUSE, many, num, rule, TRADE, table } from "./rule";
 
 const STAGE_WORDS = { unloaded: "no load", bodyweight: "bodyweight", light: "light loads" } as const;
 
+/** A day of a way back after a race: its stage, and what opens next on which day. */
+interface DayAfter {
+  day: number;
+  race: string;
+  at: { stage: keyof typeof STAGE_WORDS; of: number; opens: { stage: "bodyweight" | "light" | null } };
+  on: string;
+}
+const dayAfter = (v: DayAfter): string => `Day ${v.day} of ${v.at.of} after ${v.race}`;
+const opensAfter = ({ at, on }: DayAfter): string =>
+  `${at.opens.stage === null ? "ordinary work" : STAGE_WORDS[at.opens.stage]} from ${on}`;
+
 export const RACES = {
   "race.class": rule({
     title: "Classes of races",
@@ -208,23 +219,16 @@ export const RACES = {
       soreDays: num(3, "days", HOUSE, "for which such an answer holds, where no other follows"),
     },
     says: {
-      mobility: (v: { day: number; race: string }) =>
-        `Day ${v.day} after ${v.race}: rolling, mobility and bridges, no load.`,
-      bodyweight: (v: { day: number; race: string }) => `Day ${v.day} after ${v.race}: bodyweight progressions.`,
-      light: (v: { day: number; race: string }) => `Day ${v.day} after ${v.race}: light loads, 4 or more in reserve.`,
+      mobility: (v: DayAfter) => `${dayAfter(v)}: rolling, mobility and bridges, no load; ${opensAfter(v)}.`,
+      bodyweight: (v: DayAfter) => `${dayAfter(v)}: bodyweight progressions; ${opensAfter(v)}.`,
+      light: (v: DayAfter) => `${dayAfter(v)}: light loads, 4 or more in reserve; ${opensAfter(v)}.`,
       sore: (v: { level: number; race: string }) =>
         `Legs sore at ${v.level} of 10 after ${v.race}: the stage stays until they are at 3 or less.`,
       ask: (v: { race: string }) =>
         `Light loads after ${v.race} open with the check-in: nobody has said yet how sore the legs are.`,
       short: (v: { asked: number; slots: number }) =>
         `${v.asked} short visits are wanted and there are free time slots for ${v.slots}; the rest needs no equipment and can be done at home.`,
-      attention: (v: {
-        day: number;
-        race: string;
-        at: { stage: "unloaded" | "bodyweight" | "light"; of: number; opens: { stage: "bodyweight" | "light" | null } };
-        on: string;
-      }) =>
-        `Day ${v.day} of ${v.at.of} after ${v.race}: ${STAGE_WORDS[v.at.stage]}; ${v.at.opens.stage === null ? "ordinary work" : STAGE_WORDS[v.at.opens.stage]} from ${v.on}.`,
+      attention: (v: DayAfter) => `${dayAfter(v)}: ${STAGE_WORDS[v.at.stage]}; ${opensAfter(v)}.`,
     },
     examples: [
       eg({ minutes: 75, after: 4 }, "mobility"),

@@ -1,6 +1,6 @@
 /** What races, journeys and illness take from a day of the season. */
 import { type Athlete, awayOn, type CheckIn, isOn, type Race } from "../athlete";
-import { dayLabel, dayNumber, type IsoDate } from "../dates";
+import { dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
 import { spikeNear } from "../endurance";
 import { numbers, why } from "../rulebook";
 import { limitTo, type SeasonDay } from "./day";
@@ -16,6 +16,7 @@ import {
   restDay,
   type Stages,
   soreAnswers,
+  stageIn,
   stagesAfter,
   wasAsked,
 } from "./races";
@@ -121,7 +122,11 @@ function restoring(athlete: Athlete, day: SeasonDay, race: Race, after: number, 
   const answers = soreAnswers(race, athlete.checkIns ?? NOTHING_SAID, dayNumber(day.date));
   const { counts, sore } = restDay(stages, after, answers);
   if (counts > stages.light) return false;
-  const v = { day: after, race: race.name };
+  const at = stageIn(stages, counts);
+  if (!at) return false;
+  // Where sore legs keep a stage, the next opens by as much later.
+  const on = dayLabel(dateOf(lastRaceDay(race) + at.opens.on + (after - counts)));
+  const v = { day: after, race: race.name, at, on };
   if (counts <= stages.unloaded) limitTo(day, "mobility", why("restore.visits", "mobility", v));
   else if (counts <= stages.bodyweight) limitTo(day, "bodyweight", why("restore.visits", "bodyweight", v));
   else if (day.date === asOf && isBig(race) && !wasAsked(answers, after))

@@ -27,7 +27,10 @@ describe("what a day says", () => {
     expect(said(a, 87)).toContain("3 days before Cup: nothing loaded after the last light session.");
     expect(said(a, 85).join(" ")).toMatch(/7 days.*Cup/);
     expect(said(a, 92).join(" ")).toMatch(/2.*Cup/);
-    expect(said(a, 96)).toContain("Day 6 after Cup: bodyweight progressions.");
+    expect(said(a, 96)).toContain(
+      // Of 75 min: no load to day 4, bodyweight to 7, light to 10. The race is on Sunday, 5 April.
+      "Day 6 of 10 after Cup: bodyweight progressions; light loads from Mon 13 Apr.",
+    );
     // A restoring day holds light loads by itself; after bodyweight nothing more is taken from it.
     expect(on(a, 99)).toMatchObject({ loading: "restore", heavyOk: false, emphasis: "restore" });
     expect(said(a, 99).join(" ")).not.toContain("bodyweight progressions");
@@ -35,7 +38,9 @@ describe("what a day says", () => {
   it("of a B and a C race", () => {
     const b = athleteWith({ races: [named(60, "B")] });
     expect(said(b, 59)).toContain("The day before Cup: no loaded work.");
-    expect(said(b, 61)).toContain("Day 1 after Cup: rolling, mobility and bridges, no load.");
+    expect(said(b, 61)).toContain(
+      "Day 1 of 2 after Cup: rolling, mobility and bridges, no load; ordinary work from Mon 9 Mar.",
+    );
     expect(said(b, 57)).toContain("Last heavy session 4 days before Cup.");
     expect(said(b, 56).join(" ")).not.toContain("Cup");
     const c = athleteWith({ races: [named(60, "C")] });
