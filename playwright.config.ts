@@ -7,7 +7,13 @@ const TODAY = "2026-03-03";
 const server = (port: number, entry: string, data: string) => ({
   command: `rm -rf ${data} && node dist/server/${entry}.js`,
   url: `http://127.0.0.1:${port}/api/health`,
-  env: { PORT: String(port), FIELD_ANCHOR_TODAY: TODAY, FIELD_ANCHOR_DATA: data, LOG_LEVEL: "warn" },
+  env: {
+    FIELD_ANCHOR_ACCOUNTS: "open",
+    PORT: String(port),
+    FIELD_ANCHOR_TODAY: TODAY,
+    FIELD_ANCHOR_DATA: data,
+    LOG_LEVEL: "warn",
+  },
   reuseExistingServer: false,
   timeout: 120_000,
 });

@@ -70,7 +70,14 @@ function longHistory(a: Athlete, name: string): Athlete {
 async function start(): Promise<{ child: ChildProcess; ms: number }> {
   const begin = performance.now();
   const child = spawn(process.execPath, ["dist/server/main.js"], {
-    env: { ...process.env, PORT: String(PORT), FIELD_ANCHOR_DATA: DATA, FIELD_ANCHOR_TODAY: TODAY, LOG_LEVEL: "error" },
+    env: {
+      ...process.env,
+      PORT: String(PORT),
+      FIELD_ANCHOR_DATA: DATA,
+      FIELD_ANCHOR_TODAY: TODAY,
+      FIELD_ANCHOR_ACCOUNTS: "open",
+      LOG_LEVEL: "error",
+    },
     stdio: ["ignore", "ignore", "inherit"],
   });
   while (performance.now() - begin < 60_000) {

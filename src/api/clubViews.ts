@@ -4,8 +4,6 @@ import type { RuleId, RuleValues } from "../core/rulebook";
 export interface ClubView {
   name: string;
   today: string;
-  /** Machines of the network may ask, and nobody is asked who they are. */
-  open?: boolean;
 }
 
 export interface HealthView {

@@ -35,6 +35,7 @@ import {
   weekChangeSchema,
   windowSchema,
 } from "../formats/athlete-schema";
+import { ROLES } from "./roles";
 
 export const raceBody = raceSchema.omit({ id: true });
 export const enduranceBody = enduranceSchema;
@@ -231,3 +232,34 @@ export type ReviewBody = z.infer<typeof reviewBody>;
 
 /** Until when a point about an athlete is out of the coach's way; null brings it back. */
 export const seenBody = z.strictObject({ until: dateSchema.nullable() });
+
+const loginField = textSchema.max(60);
+/** Twelve letters at least: length is what makes a password hard to guess. */
+const passwordField = z
+  .string()
+  // A refinement of our own: the usual refusals repeat what they found.
+  .refine((p) => p.length >= 12, "12 letters or more expected")
+  .refine((p) => p.length <= 200, "200 letters or fewer expected");
+const anyPassword = z.string().refine((p) => p.length <= 200, "200 letters or fewer expected");
+const reach = z.union([z.literal("all"), z.array(idSchema).max(5000)]);
+const roleField = z.enum(ROLES);
+export const signInBody = z.strictObject({ name: loginField, password: anyPassword });
+export const joinBody = z.strictObject({ name: loginField, code: lineSchema.max(40), password: passwordField });
+export const newPasswordBody = z.strictObject({ before: anyPassword, password: passwordField });
+/** The first account, or that nobody is to be asked. */
+export const ownerBody = z.union([
+  z.strictObject({ name: loginField, shown: textSchema.max(80), password: passwordField }),
+  z.strictObject({ signIn: z.literal(false) }),
+]);
+/** An athlete's account is one athlete's. */
+const oneAthlete = (a: { role: string; athletes: "all" | string[] }): boolean =>
+  a.role !== "athlete" || (a.athletes !== "all" && a.athletes.length === 1);
+const ONE = { path: ["athletes"], error: "one athlete expected for an account of the role athlete" };
+export const accountBody = z
+  .strictObject({ name: loginField, shown: textSchema.max(80), role: roleField, athletes: reach })
+  .refine(oneAthlete, ONE);
+export const changeAccountBody = z
+  .strictObject({ role: roleField, athletes: reach, closed: z.boolean() })
+  .refine(oneAthlete, ONE);
+export type AccountBody = z.infer<typeof accountBody>;
+export type ChangeAccountBody = z.infer<typeof changeAccountBody>;

@@ -1,4 +1,5 @@
 /** What the HTTP interface answers: plain views, made by the server from the stored facts and the plan, by subject. */
+export type * from "./accountViews";
 export type * from "./clubViews";
 export type * from "./doseViews";
 export type * from "./gymViews";

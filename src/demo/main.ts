@@ -7,6 +7,7 @@ import { addDays, mondayOf } from "../core/dates";
 import { linkFeed } from "../server/feed/feed";
 import { configFromEnvironment, run, todayOf } from "../server/run";
 import { CoachAbsenceEntity } from "../server/store/entities";
+import { addDemoAccounts, DEMO_PASSWORD } from "./accounts";
 import { CLUB_NAME, demoAthlete } from "./club";
 import { accountName } from "./feed/accounts";
 import { PROFILES } from "./profiles";
@@ -14,6 +15,7 @@ import { PROFILES } from "./profiles";
 const env = { ...process.env };
 const feedPort = Number(env.FEED_PORT ?? Number(env.PORT ?? 4173) + 1);
 const config = configFromEnvironment({
+  FIELD_ANCHOR_ACCOUNTS: "open",
   ...env,
   FIELD_ANCHOR_DATA: env.FIELD_ANCHOR_DATA ?? "var/demo",
   FIELD_ANCHOR_FEED: env.FIELD_ANCHOR_FEED ?? `http://127.0.0.1:${feedPort}`,
@@ -22,25 +24,31 @@ const config = configFromEnvironment({
 const madeFile = join(resolve(config.data), "made-on");
 if (process.argv.includes("--reset")) rmSync(resolve(config.data), { recursive: true, force: true });
 
-run(config, CLUB_NAME, async (store) => {
-  if ((await store.athletes.count()) > 0) return;
-  const today = todayOf(config);
-  for (const [i, profile] of PROFILES.entries()) {
-    process.stdout.write(`Making the demo club, ${i + 1} of ${PROFILES.length}: ${profile.facts.name}\n`);
-    const id = await store.athletes.add(demoAthlete(profile, today));
-    await linkFeed(store, id, accountName(profile.facts.name));
-  }
-  // The coach is away over the weekends of two A races.
-  await store.db.write((m) =>
-    m.insert(CoachAbsenceEntity, {
-      id: "demo-course",
-      start: addDays(mondayOf(today), 67),
-      end: addDays(mondayOf(today), 76),
-      what: "Coaching course",
-    }),
-  );
-  writeFileSync(madeFile, today);
-})
+run(
+  config,
+  CLUB_NAME,
+  async (store) => {
+    if ((await store.athletes.count()) > 0) return;
+    const today = todayOf(config);
+    for (const [i, profile] of PROFILES.entries()) {
+      process.stdout.write(`Making the demo club, ${i + 1} of ${PROFILES.length}: ${profile.facts.name}\n`);
+      const id = await store.athletes.add(demoAthlete(profile, today));
+      await linkFeed(store, id, accountName(profile.facts.name));
+    }
+    // The coach is away over the weekends of two A races.
+    await store.db.write((m) =>
+      m.insert(CoachAbsenceEntity, {
+        id: "demo-course",
+        start: addDays(mondayOf(today), 67),
+        end: addDays(mondayOf(today), 76),
+        what: "Coaching course",
+      }),
+    );
+    await addDemoAccounts(store);
+    writeFileSync(madeFile, today);
+  },
+  DEMO_PASSWORD,
+)
   .then((running) => {
     if (env.FIELD_ANCHOR_FEED === undefined) startFeed();
     return running;

@@ -35,13 +35,16 @@ function inputAt(root: unknown, path: readonly PropertyKey[]): unknown {
   return value;
 }
 
+const SECRET = /^(password|before|code)$/;
+
 /**
  * @param error of a Zod schema
  * @param input what was parsed, so that the message can show what was found
  */
 export function faultsOf(error: z.ZodError, input: unknown): Fault[] {
   return error.issues.flatMap((issue): Fault[] => {
-    const found = got(inputAt(input, issue.path));
+    // What somebody keeps to themselves is not said back.
+    const found = SECRET.test(String(issue.path.at(-1))) ? "" : `, ${got(inputAt(input, issue.path))}`;
     const at = pathText(issue.path);
     switch (issue.code) {
       case "unrecognized_keys":
@@ -50,12 +53,12 @@ export function faultsOf(error: z.ZodError, input: unknown): Fault[] {
           expected: "no such field here; remove it or check its spelling",
         }));
       case "invalid_type":
-        return [{ path: at, expected: `${TYPE_WORDS[issue.expected] ?? issue.expected} expected, ${found}` }];
+        return [{ path: at, expected: `${TYPE_WORDS[issue.expected] ?? issue.expected} expected${found}` }];
       case "invalid_value":
         return [
           {
             path: at,
-            expected: `${issue.values.length > 1 ? "one of " : ""}${issue.values.map((v) => JSON.stringify(v)).join(", ")} expected, ${found}`,
+            expected: `${issue.values.length > 1 ? "one of " : ""}${issue.values.map((v) => JSON.stringify(v)).join(", ")} expected${found}`,
           },
         ];
       case "too_small":
@@ -64,8 +67,8 @@ export function faultsOf(error: z.ZodError, input: unknown): Fault[] {
             path: at,
             expected:
               issue.origin === "string"
-                ? `some text expected, ${found}`
-                : `${issue.inclusive ? "at least" : "more than"} ${issue.minimum} expected, ${found}`,
+                ? `some text expected${found}`
+                : `${issue.inclusive ? "at least" : "more than"} ${issue.minimum} expected${found}`,
           },
         ];
       case "too_big":
@@ -75,11 +78,11 @@ export function faultsOf(error: z.ZodError, input: unknown): Fault[] {
             expected:
               issue.origin === "string"
                 ? `at most ${issue.maximum} characters expected`
-                : `${issue.inclusive ? "at most" : "less than"} ${issue.maximum} expected, ${found}`,
+                : `${issue.inclusive ? "at most" : "less than"} ${issue.maximum} expected${found}`,
           },
         ];
       default:
-        return [{ path: at, expected: `${issue.message}, ${found}` }];
+        return [{ path: at, expected: `${issue.message}${found}` }];
     }
   });
 }

@@ -7,6 +7,7 @@ import helmet from "helmet";
 import type { Logger } from "pino";
 import type { HealthView, SquadRow } from "../api/views";
 import type { IsoDate } from "../core/dates";
+import { type Access, OPEN } from "./accounts/door";
 import { notFound, problemHandler } from "./errors";
 import { FeedClient, type FeedClientOptions } from "./feed/client";
 import { Feed } from "./feed/feed";
@@ -32,8 +33,12 @@ export interface AppOptions {
   log: Logger;
   /** Names the server answers to. */
   hosts?: readonly string[];
-  /** Machines of the network may ask. */
-  open?: boolean;
+  /** Who is asked who they are; nobody without it, as in tests. */
+  access?: Access;
+  /** Password of every account of a club to try, where nobody is asked. */
+  tryPassword?: string | null;
+  /** Turns away who tries too many passwords; the usual limits without it. */
+  guesses?: readonly RequestHandler[];
   /** Where long work is done; on the spot without them. */
   jobs?: Jobs;
   /** Answers kept beside the database, to be erased with their athlete. */
@@ -83,7 +88,8 @@ function contextOf(o: AppOptions): { ctx: ServerContext; jobs: Jobs; routes: Rou
     ...base,
     run,
     forget,
-    open: o.open ?? false,
+    access: o.access ?? OPEN,
+    tryPassword: (o.access ?? OPEN).mode === "open" ? (o.tryPassword ?? null) : null,
     feed: new Feed(o.store, o.feed ? new FeedClient(o.feed) : null, o.log, (id, rows) =>
       run("compareRows", { id, rows }),
     ),
@@ -175,7 +181,7 @@ export function buildApp(o: AppOptions): App {
     res.locals.nonce = randomBytes(16).toString("base64");
     next();
   });
-  // The application is served over plain HTTP on this machine, so nothing may be upgraded to HTTPS.
+  // Over plain HTTP on this machine nothing may be upgraded to HTTPS.
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -200,14 +206,21 @@ export function buildApp(o: AppOptions): App {
           "style-src-attr": ["'unsafe-inline'"],
         },
       },
-      strictTransportSecurity: false,
+      strictTransportSecurity: ctx.access.secure,
     }),
   );
   app.use(logged(o.log));
   app.use(knownHost(o.hosts ?? HERE));
   app.use(sameOrigin);
   app.use("/api", noStore, jsonOnly);
-  mount(app, { ctx, jobs, routes, ...(o.limit ? { limit: o.limit } : {}) });
+  mount(app, {
+    ctx,
+    jobs,
+    routes,
+    access: ctx.access,
+    ...(o.limit ? { limit: o.limit } : {}),
+    ...(o.guesses ? { guesses: o.guesses } : {}),
+  });
   app.use("/api", (_req, _res, next) => next(notFound("address under /api")));
   if (o.web && existsSync(join(o.web, "index.html"))) serveWeb(app, o.web);
   app.use((_req, _res, next) => next(notFound("address")));

@@ -1,14 +1,16 @@
 /** Opens the store, listens, shuts down cleanly. Configuration comes from the environment, here and nowhere else. */
 import { createHash } from "node:crypto";
 import { chmodSync, existsSync, readdirSync, readFileSync } from "node:fs";
-import type { Server } from "node:http";
+import { createServer, type Server } from "node:http";
+import { createServer as createSecureServer } from "node:https";
 import { availableParallelism } from "node:os";
 import { dirname, extname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import pino from "pino";
 import { isDate } from "../core/dates";
 import { SHIPPED, validateLibrary } from "../core/exercise";
-import { buildApp } from "./app";
+import type { Access } from "./accounts/door";
+import { type App, buildApp } from "./app";
 import { answerCommands } from "./commands/control";
 import { loggable } from "./errors";
 import { KeptAnswers } from "./jobs/kept";
@@ -31,8 +33,12 @@ export interface Config {
   feedMinutes: number;
   /** Names this server answers to. */
   hosts: string[];
-  /** Other machines may ask it. */
-  open: boolean;
+  /** Files of the certificate and its key; null speaks plain HTTP. */
+  tls: { cert: string; key: string } | null;
+  /** One proxy in front speaks TLS. */
+  behindProxy: boolean;
+  /** Whether people are asked who they are. */
+  accounts: Access["mode"];
   /** Worker threads for planning. */
   workers: number;
 }
@@ -41,20 +47,35 @@ const LOOPBACK = ["127.0.0.1", "::1", "localhost"];
 /** More threads than this bring little to one club. */
 const MOST_WORKERS = 4;
 
-/** @throws where a host beyond this machine was not asked for in so many words */
-function doorOf(env: NodeJS.ProcessEnv): Pick<Config, "host" | "hosts" | "open"> {
+type Door = Pick<Config, "host" | "hosts" | "tls" | "behindProxy" | "accounts">;
+
+/**
+ * Beyond this machine everybody signs in, and nothing goes in the clear.
+ * @throws where that is not given
+ */
+function doorOf(env: NodeJS.ProcessEnv): Door {
   const host = env.HOST ?? "127.0.0.1";
-  const open = env.FIELD_ANCHOR_OPEN_TO_NETWORK === "1";
-  if (!LOOPBACK.includes(host) && !open)
+  const loopback = LOOPBACK.includes(host);
+  const { FIELD_ANCHOR_TLS_CERT: cert, FIELD_ANCHOR_TLS_KEY: key, FIELD_ANCHOR_ACCOUNTS: accounts = "asked" } = env;
+  if ((cert === undefined) !== (key === undefined))
+    throw new Error("FIELD_ANCHOR_TLS_CERT and FIELD_ANCHOR_TLS_KEY: both files expected, or neither");
+  const behindProxy = env.FIELD_ANCHOR_BEHIND_PROXY === "1";
+  if (!loopback && !cert && !behindProxy)
     throw new Error(
-      `HOST: this machine's own address (127.0.0.1) expected, found "${host}". Whoever reaches the server can read and change the whole club; to let other machines in all the same, set FIELD_ANCHOR_OPEN_TO_NETWORK=1 and list its names in FIELD_ANCHOR_HOSTS.`,
+      `HOST: this machine's own address (127.0.0.1) expected, found "${host}". Other machines are let in over TLS alone: give the files FIELD_ANCHOR_TLS_CERT and FIELD_ANCHOR_TLS_KEY, or set FIELD_ANCHOR_BEHIND_PROXY=1 where one proxy in front speaks TLS, and list the names of this server in FIELD_ANCHOR_HOSTS.`,
+    );
+  if (accounts !== "asked" && accounts !== "open")
+    throw new Error(`FIELD_ANCHOR_ACCOUNTS: "open" or nothing expected, found "${accounts}"`);
+  if (accounts === "open" && (!loopback || behindProxy))
+    throw new Error(
+      `FIELD_ANCHOR_ACCOUNTS: "open" asks nobody who they are and is taken on this machine's own address (127.0.0.1) alone, found HOST "${host}"`,
     );
   const hosts = (env.FIELD_ANCHOR_HOSTS ?? "localhost,127.0.0.1,[::1]")
     .split(",")
     .map((h) => h.trim().toLowerCase())
     .filter((h) => h !== "");
   if (hosts.length === 0) throw new Error("FIELD_ANCHOR_HOSTS: one name or more expected, parted by commas");
-  return { host, hosts, open: open && !LOOPBACK.includes(host) };
+  return { host, hosts, tls: cert && key ? { cert, key } : null, behindProxy, accounts };
 }
 
 /** The project's root, from the source as from the built bundle. */
@@ -137,6 +158,20 @@ const IDLE_MS = 75_000;
 /** Today on this machine's calendar, or the fixed day. */
 export const todayOf = (c: Config): string => todayFrom(c.fixedToday);
 
+const accessOf = ({ host, tls, behindProxy, accounts }: Config): Access => ({
+  mode: accounts,
+  loopback: LOOPBACK.includes(host) && !behindProxy,
+  secure: tls !== null || behindProxy,
+});
+
+/** @throws where the files of the certificate cannot be read */
+function serverFor({ tls, behindProxy }: Config, app: App["express"]): Server {
+  // One hop and no more: what stands before it in the list was written by whoever asks.
+  if (behindProxy) app.set("trust proxy", 1);
+  if (!tls) return createServer(app);
+  return createSecureServer({ cert: readFileSync(tls.cert), key: readFileSync(tls.key), minVersion: "TLSv1.2" }, app);
+}
+
 export interface Running {
   address: string;
   close: () => Promise<void>;
@@ -144,11 +179,13 @@ export interface Running {
 
 /**
  * @param prepare runs on the open store before anything is served
+ * @param tryPassword of every account of a club to try, said where nobody is asked
  */
 export async function run(
   config: Config,
   clubName: string,
   prepare?: (store: Store) => Promise<void>,
+  tryPassword: string | null = null,
 ): Promise<Running> {
   const unsound = validateLibrary(SHIPPED);
   if (unsound.length > 0) throw new Error(`The exercise library is not sound: ${unsound.join("; ")}`);
@@ -180,20 +217,22 @@ export async function run(
     log,
     web: join(config.root, "dist/web"),
     hosts: config.hosts,
-    open: config.open,
+    access: accessOf(config),
+    tryPassword,
     jobs: pool,
     ...(program === null ? {} : { keptAnswers: KeptAnswers.open(keptFile, program) }),
     ...(config.feed ? { feed: { base: config.feed, ...FEED_PATIENCE } } : {}),
   });
   app.feed.start(config.feedMinutes);
   const server = await new Promise<Server>((done, fail) => {
-    const s = app.express.listen(config.port, config.host, (error?: Error) => (error ? fail(error) : done(s)));
+    const s = serverFor(config, app.express);
     s.keepAliveTimeout = IDLE_MS;
     s.once("error", fail);
+    s.listen(config.port, config.host, () => done(s));
   });
   const bound = server.address();
   const port = typeof bound === "object" && bound ? bound.port : config.port;
-  const address = `http://${config.host}:${port}`;
+  const address = `${config.tls ? "https" : "http"}://${config.host}:${port}`;
   log.info({ address, data: config.data }, "listening");
   const control = await answerCommands(config.data, app.keeper, log);
   app.keeper.start();

@@ -1,5 +1,6 @@
 /** What only the server's own thread has. */
 import type { HealthView } from "../api/views";
+import type { Access } from "./accounts/door";
 import type { Context } from "./context";
 import type { Feed } from "./feed/feed";
 import type { Answer, Call } from "./http/route";
@@ -20,6 +21,8 @@ export interface ServerContext extends Context {
   keeper: BackupKeeper;
   health: () => Promise<HealthView>;
   squad: () => Promise<Written>;
-  /** Whether machines of the network may ask. */
-  open: boolean;
+  /** Who is asked who they are. */
+  access: Access;
+  /** Password of every account of a club to try. */
+  tryPassword: string | null;
 }

@@ -6,6 +6,7 @@ import { createBrowserRouter, RouterProvider } from "react-router";
 import "./app.css";
 import { onForget } from "./data/forget";
 import { Frame } from "./frame/Frame";
+import { Gate } from "./frame/Gate";
 import SquadView from "./routes/squad";
 import { Conflicts } from "./ui/Conflicts";
 import { Crash } from "./ui/Crash";
@@ -59,6 +60,7 @@ const router = createBrowserRouter([
       { path: "/a/:id/card/:date/:label", lazy: view(() => import("./routes/card")) },
       { path: "/a/:id/homework", lazy: view(() => import("./routes/homework")) },
       { path: "/rules/:chapter?/:rule?", lazy: view(() => import("./routes/rules")) },
+      { path: "/accounts", lazy: view(() => import("./routes/accounts")) },
       { path: "/club-data", lazy: view(() => import("./routes/clubData")) },
       { path: "*", lazy: view(() => import("./routes/missing")) },
     ],
@@ -79,8 +81,10 @@ if (root)
     <StrictMode>
       <QueryClientProvider client={client}>
         <KeysProvider>
-          <RouterProvider router={router} />
-          <Conflicts />
+          <Gate>
+            <RouterProvider router={router} />
+            <Conflicts />
+          </Gate>
         </KeysProvider>
       </QueryClientProvider>
     </StrictMode>,

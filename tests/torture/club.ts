@@ -35,6 +35,7 @@ export async function startClub(
       PORT: "0",
       FIELD_ANCHOR_DATA: data,
       FIELD_ANCHOR_TODAY: TODAY,
+      FIELD_ANCHOR_ACCOUNTS: "open",
       LOG_LEVEL: "silent",
       FIELD_ANCHOR_WORKERS: "1",
       ...env,

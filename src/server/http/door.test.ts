@@ -194,11 +194,23 @@ describe("the door, case by case", () => {
   });
 
   it("does not listen beyond this machine unless it is asked to in so many words", () => {
-    expect(() => configFromEnvironment({ HOST: "0.0.0.0" })).toThrow(/FIELD_ANCHOR_OPEN_TO_NETWORK=1/);
+    const out = (more: Record<string, string>) => configFromEnvironment({ HOST: "0.0.0.0", ...more });
+    expect(() => out({})).toThrow(/FIELD_ANCHOR_TLS_CERT/);
     expect(() => configFromEnvironment({ HOST: "192.168.1.4" })).toThrow(/HOST/);
-    expect(configFromEnvironment({ HOST: "0.0.0.0", FIELD_ANCHOR_OPEN_TO_NETWORK: "1" })).toMatchObject({ open: true });
+    expect(() => out({ FIELD_ANCHOR_TLS_CERT: "cert.pem" })).toThrow(/both files/);
+    expect(out({ FIELD_ANCHOR_TLS_CERT: "cert.pem", FIELD_ANCHOR_TLS_KEY: "key.pem" })).toMatchObject({
+      accounts: "asked",
+      tls: { cert: "cert.pem", key: "key.pem" },
+    });
+    expect(out({ FIELD_ANCHOR_BEHIND_PROXY: "1" })).toMatchObject({ accounts: "asked", behindProxy: true, tls: null });
+    // Nobody is left unasked where others can come in.
+    const open = { FIELD_ANCHOR_ACCOUNTS: "open" };
+    expect(() => out({ ...open, FIELD_ANCHOR_BEHIND_PROXY: "1" })).toThrow(/FIELD_ANCHOR_ACCOUNTS/);
+    expect(() => configFromEnvironment({ ...open, FIELD_ANCHOR_BEHIND_PROXY: "1" })).toThrow(/FIELD_ANCHOR_ACCOUNTS/);
+    expect(configFromEnvironment(open)).toMatchObject({ accounts: "open" });
+    expect(() => configFromEnvironment({ FIELD_ANCHOR_ACCOUNTS: "yes" })).toThrow(/FIELD_ANCHOR_ACCOUNTS/);
     expect(configFromEnvironment({ HOST: "localhost" })).toMatchObject({
-      open: false,
+      accounts: "asked",
       hosts: ["localhost", "127.0.0.1", "[::1]"],
     });
     expect(configFromEnvironment({ FIELD_ANCHOR_HOSTS: "anchor.club, LOCALHOST" }).hosts).toEqual([

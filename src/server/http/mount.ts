@@ -1,11 +1,14 @@
 /** The list of routes as Express answers it: one way in for all of them. */
 import { createHash } from "node:crypto";
 import express, { type Express, type Request, type RequestHandler, type Response } from "express";
-import { rateLimit } from "express-rate-limit";
+import { ipKeyGenerator, rateLimit } from "express-rate-limit";
+import type { Who } from "../../api/roles";
 import { TAGS_HEADER, thingOf } from "../../api/things";
+import { type Access, admit, fromOf, OPEN, visitorOf } from "../accounts/door";
 import type { Context } from "../context";
 import { gone, HttpProblem, parse } from "../errors";
 import type { Jobs } from "../jobs/jobs";
+import { loginName } from "../store/accounts";
 import { IdempotencyEntity, type IdempotencyRow } from "../store/entities";
 import { readBody } from "./door";
 import { type Answer, type Call, type Method, nameOf, type Params, type Route } from "./route";
@@ -45,6 +48,8 @@ export interface Mounted {
   jobs: Jobs;
   routes: readonly Route[];
   limit?: RequestHandler;
+  access?: Access;
+  guesses?: readonly RequestHandler[];
 }
 
 function send(res: Response, answer: Answer): void {
@@ -67,8 +72,42 @@ const KEY = /^[\x21-\x7e]{8,128}$/;
 
 const addressOf = (req: Request): string => req.originalUrl.replace(/^\/api/, "").split("?")[0] ?? "";
 
+/** Tries of a password or a code that one address, or one name, has in a quarter of an hour; those that succeed are not counted. */
+const TRIES = { address: 30, name: 10 };
+const TRIED_MS = 900_000;
+const GUESSED: readonly string[] = ["POST /session", "POST /session/recover", "PUT /session/password"];
+
+const nameIn = (req: Request): string => {
+  try {
+    return loginName(
+      String((readBody(Buffer.isBuffer(req.body) ? req.body.toString("utf8") : "") as { name?: unknown }).name ?? ""),
+    );
+  } catch {
+    return "";
+  }
+};
+
+/** Whoever guesses passwords is turned away for a while: by address and by name. */
+export const guessLimits = (most = TRIES): RequestHandler[] =>
+  (["address", "name"] as const).map((by) =>
+    rateLimit({
+      windowMs: TRIED_MS,
+      limit: most[by],
+      standardHeaders: "draft-8",
+      legacyHeaders: false,
+      skipSuccessfulRequests: true,
+      keyGenerator: (req) => (by === "name" ? nameIn(req) : ipKeyGenerator(req.ip ?? "")),
+      handler: (_req, _res, next) =>
+        next(
+          new HttpProblem(429, "Too many tries", "Nothing was done: too many tries. Wait a quarter of an hour.", [
+            { path: "(request)", expected: "fewer tries expected" },
+          ]),
+        ),
+    }),
+  );
+
 /** Under which key the answer of a request that creates is kept. */
-function idempotencyOf(route: Route, req: Request, raw: Buffer): Scope["idempotency"] {
+function idempotencyOf(route: Route, req: Request, raw: Buffer, account: string | null): Scope["idempotency"] {
   const key = req.headers["idempotency-key"];
   if (route.method !== "POST" || key === undefined) return null;
   if (typeof key !== "string" || !KEY.test(key))
@@ -76,7 +115,8 @@ function idempotencyOf(route: Route, req: Request, raw: Buffer): Scope["idempote
       { path: "Idempotency-Key", expected: "8 to 128 plain characters without spaces expected" },
     ]);
   const request = createHash("sha256")
-    .update(`POST ${addressOf(req)}\n`)
+    // Nobody is given another's answer.
+    .update(`POST ${addressOf(req)}\n${account ? `${account}\n` : ""}`)
     .update(raw)
     .digest("hex");
   return { key, request };
@@ -95,22 +135,36 @@ const replay = (row: IdempotencyRow): Answer => ({
   ...(row.answer === "" ? {} : { type: "application/json", body: row.answer }),
 });
 
-/** What the handler is told. @throws HttpProblem where the body is not as expected, or the athlete was erased */
-async function callOf({ ctx }: Mounted, route: Route, req: Request, raw: Buffer): Promise<Call<unknown>> {
+/** What the handler is told. @throws HttpProblem where whoever asks may not, the body is not as expected, or the athlete was erased */
+async function callOf(mounted: Mounted, route: Route, req: Request, raw: Buffer): Promise<Call<unknown>> {
+  const { ctx } = mounted;
   const params = { ...(req.params as unknown as Params) };
+  const from = fromOf(req);
+  const visitor = await visitorOf(ctx.store, mounted.access ?? OPEN, from.token);
+  admit(route, visitor, route.path.startsWith("/athletes/:id") ? params.id : null);
+  const asks = {
+    who: plainWho(visitor.who),
+    account: visitor.account?.id ?? null,
+    ...(route.path.startsWith("/session") ? { from } : {}),
+  };
   if (route.path.startsWith("/athletes/:id")) {
     const at = await ctx.store.athletes.erasedAt(params.id);
     if (at !== null) throw gone(at);
   }
   const text = raw.toString("utf8");
-  if (route.bulk) return { params, query: queryOf(req), body: text };
+  if (route.bulk) return { params, query: queryOf(req), body: text, ...asks };
   const body = route.method === "GET" ? undefined : readBody(text);
   return {
     params,
     query: queryOf(req),
     body: route.body ? parse(route.body.schema, body, route.body.what) : undefined,
+    ...asks,
   };
 }
+
+/** Role and athletes alone, as they go to worker threads. */
+const plainWho = (who: Who | null): Who =>
+  who ? { role: who.role, athletes: who.athletes } : { role: "athlete", athletes: [] };
 
 /** A change: made once for its key, from the state that was seen. */
 async function changed(
@@ -121,7 +175,8 @@ async function changed(
   call: Call<unknown>,
 ): Promise<Answer> {
   const { ctx, jobs } = mounted;
-  const idempotency = idempotencyOf(route, req, raw);
+  // Answers that hold a code are kept nowhere.
+  const idempotency = /^\/(session|accounts)/.test(route.path) ? null : idempotencyOf(route, req, raw, call.account);
   if (idempotency) {
     const row = await ctx.store.db.reader.findOneBy(IdempotencyEntity, { key: idempotency.key });
     if (row) return replay(sameRequest(row, idempotency.request));
@@ -182,6 +237,7 @@ const runner =
 /** Puts every route of the list under /api; any other method of a known address is told which ones there are. */
 export function mount(app: Express, mounted: Mounted): void {
   const limit = mounted.limit ?? limiter();
+  const guesses = mounted.guesses ?? guessLimits();
   const byPath = grouped(mounted.routes);
   for (const [path, routes] of byPath) {
     const at = app.route(`/api${path}`);
@@ -191,6 +247,7 @@ export function mount(app: Express, mounted: Mounted): void {
       const steps: RequestHandler[] = [
         ...(route.expensive ? [limit] : []),
         ...(route.method === "GET" ? [] : [raw]),
+        ...(GUESSED.includes(nameOf(route)) ? guesses : []),
         (req, res, next) => void run(req, res).catch((error) => (res.destroyed ? undefined : next(error))),
       ];
       at[route.method.toLowerCase() as Lowercase<Method>](...steps);

@@ -3,6 +3,8 @@
  * threads, the checks at the door and the tests are all fed from it.
  */
 import type { z } from "zod";
+import type { Who } from "../../api/roles";
+import type { From } from "../accounts/door";
 
 export type Method = "GET" | "POST" | "PUT" | "DELETE";
 
@@ -32,6 +34,12 @@ export interface Call<B = undefined> {
   params: Params;
   query: Record<string, string>;
   body: B;
+  /** Who asks. */
+  who: Who;
+  /** Their account; null where nobody is asked. */
+  account: string | null;
+  /** Where it comes from: told of signing in alone. */
+  from?: From;
 }
 
 /** What a handler says back. */

@@ -1,4 +1,5 @@
 /** Every route there is. Express, the worker threads, the door tests and the fuzz are fed from this list. */
+import { OPEN } from "../accounts/door";
 import type { Context } from "../context";
 import type { Route } from "../http/route";
 import type { ServerContext } from "../serverContext";
@@ -21,9 +22,11 @@ import { outgoingRoutes } from "./outgoing";
 import { paperRoutes } from "./paper";
 import { recordRoutes } from "./records";
 import { ruleRoutes } from "./rules";
+import { sessionRoutes } from "./session";
 import { templateRoutes } from "./templates";
 
 const ROOMS = [
+  sessionRoutes,
   clubRoutes,
   calendarRoutes,
   gymRoutes,
@@ -67,6 +70,7 @@ export function readRoutes(ctx: Context): Route[] {
     run: only("Asking a worker thread"),
     forget: only("Forgetting"),
     scrub: only("Scrubbing"),
-    open: false,
+    access: OPEN,
+    tryPassword: null,
   });
 }

@@ -14,6 +14,7 @@ import {
   raceBody,
   windowsBody,
 } from "../../api/requests";
+import { may } from "../../api/roles";
 import type { AthleteView, ErasedView, ImportedView, ShorterView } from "../../api/views";
 import { type Approach, type Athlete, type StrengthLog, withLock } from "../../core/athlete";
 import { addDays, dayLabel, dayNumber, mondayOf } from "../../core/dates";
@@ -82,13 +83,14 @@ function recordRoutes(r: RouteList, ctx: ServerContext): void {
       for (const a of read.value.approaches ?? []) checkedApproach(a);
       return read.value;
     },
-    async (_call, athlete) => {
+    async ({ account }, athlete) => {
       const id = randomUUID();
       await takeApproaches(store, athlete.approaches ?? []);
       const warnings = unknownLifts(athlete, store.exercises.library).map((w) => w.text);
       const view: ImportedView = { id, name: athlete.athlete.name, warnings };
       const answer = answering(json(view, 201), id);
       await store.athletes.add(athlete, id);
+      if (account !== null) await store.accounts.assign(account, id);
       return answer;
     },
   );
@@ -131,6 +133,7 @@ function recordRoutes(r: RouteList, ctx: ServerContext): void {
     const erasedAt = await store.athletes.erase(id);
     if (erasedAt === null) throw notFound("athlete");
     await forgetSeen(store, id);
+    await store.accounts.forgetAthlete(id);
     noteErased(store.backups, id, erasedAt);
     await ctx.scrub(id);
     const view: ErasedView = { erasedAt, backups: backupsWith(store.backups, id) };
@@ -212,11 +215,12 @@ function sessionRoutes(r: RouteList, ctx: ServerContext): void {
   const { store, planner } = ctx;
   const { season, stored } = athleteTools(ctx);
 
-  r.read("/:id/sessions/:date/:label", async ({ params }) => {
+  r.read("/:id/sessions/:date/:label", async ({ params, who }) => {
     const [date, label] = [dateParam(params.date), labelParam(params.label)];
     const view = sessionView(await season(params.id, date), planner.today(), date, label);
     if (!view) throw notFound("session on that day");
-    return json(view);
+    // What somebody said before it is theirs and their coach's; cautions stay, since they keep people safe at the rack.
+    return json(may(who, "health.read", params.id) ? view : { ...view, checkIn: null });
   });
 
   /** What shortening it would cost; nothing is stored. */

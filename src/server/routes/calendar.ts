@@ -2,6 +2,7 @@
 import { randomUUID } from "node:crypto";
 import { flagOf } from "../../api/make/season";
 import { absenceBody } from "../../api/requests";
+import { may, sees } from "../../api/roles";
 import type { CalendarView } from "../../api/views";
 import type { Athlete } from "../../core/athlete";
 import type { IsoDate } from "../../core/dates";
@@ -23,18 +24,21 @@ function duesOf(athlete: Athlete, today: IsoDate): { due: string; names: string[
 export function calendarRoutes({ store, today }: ServerContext): Route[] {
   const r = new RouteList("/calendar");
 
-  r.read("", async () => {
+  r.read("", async ({ who }) => {
     const view: CalendarView = {
       today: today(),
-      athletes: (await store.athletes.outlines()).map(({ id, athlete }) => ({
-        id,
-        name: athlete.athlete.name,
-        sport: athlete.athlete.sport,
-        phases: planPhases(athlete).phases.map(({ phase, start, end }) => ({ phase, start, end })),
-        races: inOrder(athlete.races).map(flagOf),
-        away: athlete.away,
-        tests: duesOf(athlete, today()),
-      })),
+      athletes: (await store.athletes.outlines())
+        .filter(({ id }) => sees(who, id))
+        .map(({ id, athlete }) => ({
+          id,
+          name: athlete.athlete.name,
+          sport: athlete.athlete.sport,
+          phases: planPhases(athlete).phases.map(({ phase, start, end }) => ({ phase, start, end })),
+          races: inOrder(athlete.races).map(flagOf),
+          // Illness and screens are health.
+          away: may(who, "health.read", id) ? athlete.away : athlete.away.filter((a) => a.kind !== "illness"),
+          tests: may(who, "health.read", id) ? duesOf(athlete, today()) : [],
+        })),
       absences: await store.db.reader.find(CoachAbsenceEntity, { order: { start: "ASC" } }),
     };
     return json(view);

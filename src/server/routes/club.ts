@@ -2,7 +2,8 @@
 import { readFileSync } from "node:fs";
 import { relative } from "node:path";
 import { restoreBody, seenBody } from "../../api/requests";
-import type { ClubDataView } from "../../api/views";
+import { may, sees, type Who } from "../../api/roles";
+import type { ClubDataView, SquadRow, SquadView } from "../../api/views";
 import { notFound } from "../errors";
 import { done, file, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
@@ -14,6 +15,10 @@ function shown(folder: string): string {
   return inside.startsWith("..") ? folder : inside;
 }
 
+/** A row as somebody may read it: why an athlete needs a look, and what is tested, is health. */
+const seenBy = (who: Who, row: SquadRow): SquadRow =>
+  may(who, "health.read", row.id) ? row : { ...row, attention: [], testsDue: [] };
+
 export function clubRoutes(ctx: ServerContext): Route[] {
   const r = new RouteList("");
 
@@ -22,11 +27,14 @@ export function clubRoutes(ctx: ServerContext): Route[] {
     return json(view, view.status === "ok" ? 200 : 503);
   });
 
-  r.peek("/club", () => json({ name: ctx.clubName, today: ctx.today(), ...(ctx.open ? { open: true } : {}) }));
+  r.peek("/club", () => json({ name: ctx.clubName, today: ctx.today() }));
 
-  r.peek("/squad", async () => {
+  r.peek("/squad", async ({ who }) => {
     const { key, json: body } = await ctx.squad();
-    return { status: 200, type: "application/json", headers: { ETag: `"${key}"` }, body };
+    if (who.role === "owner" || (who.role === "coach" && who.athletes === "all"))
+      return { status: 200, type: "application/json", headers: { ETag: `"${key}"` }, body };
+    const view = JSON.parse(body.toString("utf8")) as SquadView;
+    return json({ ...view, rows: view.rows.filter((row) => sees(who, row.id)).map((row) => seenBy(who, row)) });
   });
 
   /** A point about an athlete was seen, and comes back on a day; null brings it back now. */

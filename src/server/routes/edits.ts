@@ -1,5 +1,7 @@
 /** Sessions by hand: tried, kept, given back, copied to others. */
+
 import { copyEditBody, type EditBody, editBody } from "../../api/requests";
+import { may } from "../../api/roles";
 import type { CopyResult, EditPreview } from "../../api/views";
 import type { Athlete, Label, SessionEdit } from "../../core/athlete";
 import { LABEL_WORDS } from "../../core/athlete";
@@ -194,8 +196,9 @@ function copies(r: RouteList, ctx: ServerContext): void {
     "POST",
     "/:id/sessions/:date/:label/copy",
     { body: { schema: copyEditBody, what: "The copy" } },
-    async ({ params, body }) => {
+    async ({ params, body, who }) => {
       const [date, label] = [dateParam(params.date), labelParam(params.label)];
+      if (body.to.some((id) => !may(who, "plan.change", id))) throw notFound("athlete");
       const edit = editFor(await season(params.id, date), date, label);
       const found: Copied[] = [];
       for (const id of body.to) found.push(copyTo(await season(id, date), planner.today(), edit));

@@ -12,17 +12,17 @@ import { dateParam } from "./tools";
 export function gymRoutes({ store, planner }: ServerContext): Route[] {
   const r = new RouteList("/gym");
 
-  r.read("/:date", async ({ params, query }) => {
-    const found = await gymOn(store, planner, dateParam(params.date), query.place || null);
+  r.read("/:date", async ({ params, query, who }) => {
+    const found = await gymOn(store, planner, dateParam(params.date), query.place || null, who);
     return json(gymView(found, planner.today()));
   });
 
   /** Cards of everybody who lifts on the day, four to a page or one. */
   r.read(
     "/:date/cards.pdf",
-    async ({ params, query }) => {
+    async ({ params, query, who }) => {
       const date = dateParam(params.date);
-      return pdfFile(await gymCards(store, planner, date, query.per === "1" ? 1 : 4), `cards-${date}.pdf`);
+      return pdfFile(await gymCards({ store, planner }, date, query.per === "1" ? 1 : 4, who), `cards-${date}.pdf`);
     },
     { expensive: true },
   );
@@ -37,9 +37,9 @@ export function gymRoutes({ store, planner }: ServerContext): Route[] {
     "POST",
     "/:date/take",
     { body: { schema: gymTakeBody, what: "The gym" }, expensive: true },
-    async ({ params, body }) => {
+    async ({ params, body, who }) => {
       const date = dateParam(params.date);
-      const found = await gymOn(store, planner, date, body.place);
+      const found = await gymOn(store, planner, date, body.place, who);
       return gymView(found, planner.today()).rows.flatMap((row) => {
         const own = found.rows.find((x) => x.id === row.id);
         const { next } = row;

@@ -1,5 +1,6 @@
 /** What the coach learns of an athlete: intake, screening, and the choices that follow from both. */
 import { intakeBody, type ScreenBody, screenBody, swapBody } from "../../api/requests";
+import { sees } from "../../api/roles";
 import type { IntakeView, PlacesView } from "../../api/views";
 import type { Athlete, Settings } from "../../core/athlete";
 import { isDate } from "../../core/dates";
@@ -78,10 +79,10 @@ function entryRoutes(r: RouteList, ctx: ServerContext): void {
     },
   );
 
-  r.read("/:id/places", async ({ params }) => {
+  r.read("/:id/places", async ({ params, who }) => {
     const view: PlacesView = { places: [] };
     for (const { id, name } of await store.athletes.list()) {
-      if (id === params.id) continue;
+      if (id === params.id || !sees(who, id)) continue;
       const other = await store.athletes.get(id);
       for (const place of other?.athlete.places ?? []) view.places.push({ athlete: id, name, place });
     }

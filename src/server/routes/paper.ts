@@ -1,5 +1,6 @@
 /** Paper: session cards and a block sheet as PDF; the cards as plain values for the page that prints. */
 import { type Card, cardOf } from "../../api/make/card";
+import { sees, type Who } from "../../api/roles";
 import type { Label } from "../../core/athlete";
 import { type IsoDate, mondayOf } from "../../core/dates";
 import { homeworkLines } from "../../core/homework";
@@ -83,9 +84,15 @@ export function paperRoutes(ctx: ServerContext): Route[] {
 }
 
 /** Cards of everybody who lifts on a day, in order of their hours. */
-export async function gymCards(store: Store, planner: Planner, date: IsoDate, per: 1 | 4): Promise<Buffer> {
+export async function gymCards(
+  { store, planner }: { store: Store; planner: Planner },
+  date: IsoDate,
+  per: 1 | 4,
+  who: Who,
+): Promise<Buffer> {
   const found: { start: number; card: Card }[] = [];
   for (const { id } of await store.athletes.list()) {
+    if (!sees(who, id)) continue;
     const stored = await store.athletes.get(id);
     const p = stored && planner.until(stored, date);
     for (const s of p?.plan.weeks.at(-1)?.sessions.filter((x) => x.date === date) ?? []) {

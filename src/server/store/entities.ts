@@ -145,6 +145,39 @@ export interface ReviewRow {
   sentAt: string | null;
 }
 
+/** Who may sign in. */
+export interface AccountRow {
+  id: string;
+  /** Signed in with; lower case, each once. */
+  name: string;
+  shown: string;
+  role: string;
+  /** JSON: "all", or ids of athletes. */
+  athletes: string;
+  /** Encoded argon2id; null until the account has a password. */
+  hash: string | null;
+  /** JSON: hashes of codes that stand for the password once, each with its last moment or null. */
+  codes: string;
+  closed: boolean;
+  madeAt: string;
+}
+
+/** A browser that is signed in; known by the hash of its token alone. */
+export interface AccountSessionRow {
+  id: string;
+  accountId: string;
+  madeAt: string;
+  seenAt: string;
+  endsAt: string;
+  device: string;
+}
+
+/** What holds for signing in, by name; it belongs to this machine and is not taken from a backup. */
+export interface AccessRow {
+  name: string;
+  data: string;
+}
+
 export const AthleteEntity = new EntitySchema<AthleteRow>({
   name: "athlete",
   columns: {
@@ -323,7 +356,42 @@ export const ErasureEntity = new EntitySchema<ErasureRow>({
   columns: { athleteId: { type: "text", primary: true, name: "athlete_id" }, at: { type: "text" } },
 });
 
+export const AccountEntity = new EntitySchema<AccountRow>({
+  name: "account",
+  columns: {
+    id: { type: "text", primary: true },
+    name: { type: "text", unique: true },
+    shown: { type: "text" },
+    role: { type: "text" },
+    athletes: { type: "text" },
+    hash: { type: "text", nullable: true },
+    codes: { type: "text" },
+    closed: { type: "boolean" },
+    madeAt: { type: "text", name: "made_at" },
+  },
+});
+
+export const AccountSessionEntity = new EntitySchema<AccountSessionRow>({
+  name: "account_session",
+  columns: {
+    id: { type: "text", primary: true },
+    accountId: { type: "text", name: "account_id" },
+    madeAt: { type: "text", name: "made_at" },
+    seenAt: { type: "text", name: "seen_at" },
+    endsAt: { type: "text", name: "ends_at" },
+    device: { type: "text" },
+  },
+});
+
+export const AccessEntity = new EntitySchema<AccessRow>({
+  name: "access",
+  columns: { name: { type: "text", primary: true }, data: { type: "text" } },
+});
+
 export const ENTITIES = [
+  AccountEntity,
+  AccountSessionEntity,
+  AccessEntity,
   IdempotencyEntity,
   ErasureEntity,
   AthleteEntity,

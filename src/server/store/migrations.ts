@@ -132,6 +132,25 @@ export class SafetyTables1779000000000 implements MigrationInterface {
   }
 }
 
+export class AccountTables1780000000000 implements MigrationInterface {
+  readonly name = "AccountTables1780000000000";
+
+  async up(q: QueryRunner): Promise<void> {
+    await q.query(
+      `CREATE TABLE account (id TEXT PRIMARY KEY NOT NULL, name TEXT NOT NULL UNIQUE, shown TEXT NOT NULL, role TEXT NOT NULL, athletes TEXT NOT NULL, hash TEXT, codes TEXT NOT NULL, closed BOOLEAN NOT NULL, made_at TEXT NOT NULL)`,
+    );
+    await q.query(
+      `CREATE TABLE account_session (id TEXT PRIMARY KEY NOT NULL, account_id TEXT NOT NULL REFERENCES account(id) ON DELETE CASCADE, made_at TEXT NOT NULL, seen_at TEXT NOT NULL, ends_at TEXT NOT NULL, device TEXT NOT NULL)`,
+    );
+    await q.query(`CREATE INDEX account_session_by_account ON account_session (account_id)`);
+    await q.query(`CREATE TABLE access (name TEXT PRIMARY KEY NOT NULL, data TEXT NOT NULL)`);
+  }
+
+  async down(q: QueryRunner): Promise<void> {
+    for (const table of ["access", "account_session", "account"]) await q.query(`DROP TABLE ${table}`);
+  }
+}
+
 export const MIGRATIONS = [
   FirstTables1774000000000,
   ExerciseTables1775000000000,
@@ -139,4 +158,5 @@ export const MIGRATIONS = [
   EditTables1777000000000,
   DoseTables1778000000000,
   SafetyTables1779000000000,
+  AccountTables1780000000000,
 ];

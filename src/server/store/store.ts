@@ -1,5 +1,6 @@
 /** The store of a club: one file, opened once, with what is kept in it by subject. */
 import { dirname, join } from "node:path";
+import { AccountStore } from "./accounts";
 import { ApproachStore } from "./approaches";
 import { WeekArchive } from "./archive";
 import { AthleteStore } from "./athletes";
@@ -14,6 +15,7 @@ import { WeekStore } from "./weeks";
 export type { Stored } from "./athletes";
 
 export class Store {
+  readonly accounts: AccountStore;
   readonly athletes: AthleteStore;
   readonly weeks: WeekStore;
   readonly logs: LogStore;
@@ -30,6 +32,7 @@ export class Store {
     readonly db: Database,
     private readonly lock: Lock | null,
   ) {
+    this.accounts = new AccountStore(db);
     this.club = new ClubStore(db);
     this.exercises = new ExerciseStore(db);
     this.approaches = new ApproachStore(db);

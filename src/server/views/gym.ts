@@ -1,4 +1,5 @@
 /** The gym on one day as it is shown: who lifts when, on which rack, now and with the hours fitted together. */
+import { sees, type Who } from "../../api/roles";
 import type { GymRow, GymView } from "../../api/views";
 import { type IsoDate, mondayOf } from "../../core/dates";
 import { EXTERNAL } from "../../core/exercise";
@@ -27,9 +28,10 @@ export interface GymDay {
 }
 
 /** Everybody's week that holds the day; weeks that are not planned are left out. */
-async function weeksOn(store: Store, planner: Planner, date: IsoDate) {
+async function weeksOn(store: Store, planner: Planner, date: IsoDate, who: Who) {
   const found: Pick<Lifter, "id" | "name" | "massUnit" | "week">[] = [];
   for (const { id } of await store.athletes.list()) {
+    if (!sees(who, id)) continue;
     const stored = await store.athletes.get(id);
     const week = stored && planner.until(stored, date)?.plan.weeks.find((w) => w.season.start === mondayOf(date));
     if (!week) continue;
@@ -39,9 +41,15 @@ async function weeksOn(store: Store, planner: Planner, date: IsoDate) {
   return found;
 }
 
-/** @param wanted the place; null takes the one with most athletes on that day */
-export async function gymOn(store: Store, planner: Planner, date: IsoDate, wanted: string | null): Promise<GymDay> {
-  const found = await weeksOn(store, planner, date);
+/** @param wanted the place; null takes the one with most athletes on that day @param who whose athletes are shown */
+export async function gymOn(
+  store: Store,
+  planner: Planner,
+  date: IsoDate,
+  wanted: string | null,
+  who: Who,
+): Promise<GymDay> {
+  const found = await weeksOn(store, planner, date, who);
   const counts = new Map<string, number>();
   for (const s of found.flatMap((f) => f.week.sessions))
     if (s.date === date) counts.set(s.place, (counts.get(s.place) ?? 0) + 1);

@@ -12,6 +12,13 @@ export class ProblemError extends Error {
   }
 }
 
+const signedOut = new Set<() => void>();
+/** @param on is told that the server asks who is there @returns a function that ends it */
+export function onSignedOut(on: () => void): () => void {
+  signedOut.add(on);
+  return () => signedOut.delete(on);
+}
+
 const offline = (): Problem => ({
   type: "about:blank",
   title: "No connection",
@@ -61,6 +68,7 @@ async function answerIn(response: Response, path: string): Promise<unknown> {
   // Erased elsewhere: this browser lets go of what it has, too.
   const athlete = /^\/athletes\/([^/?]+)/.exec(path)?.[1];
   if (response.status === 410 && athlete) forgetAthlete(athlete);
+  if (response.status === 401 && !path.startsWith("/session")) for (const on of signedOut) on();
   throw new ProblemError(
     problem?.title
       ? problem

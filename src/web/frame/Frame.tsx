@@ -10,11 +10,12 @@ import { useUndo } from "../ui/undo";
 import { usePhone } from "../ui/usePhone";
 import { useCurrentRow, useGoTo } from "./current";
 import { Notices } from "./Notices";
+import { useViews } from "./offered";
 import { BottomBar, PhoneTop } from "./PhoneBars";
 import { Rail } from "./Rail";
 import { StatusBar } from "./StatusBar";
 import { TitleBlock } from "./TitleBlock";
-import { addressOf, VIEWS } from "./views";
+import { addressOf } from "./views";
 
 const loadPalette = () => import("../ui/Palette");
 const Palette = lazy(loadPalette);
@@ -50,6 +51,7 @@ function useUndoKeys(id: string | undefined): void {
 /** Keys that work on every view. */
 function useFrameKeys(rows: readonly SquadRow[], row: SquadRow | undefined, goTo: (id: string) => void, open: Opens) {
   const navigate = useNavigate();
+  const viewsOf = useViews(row?.id);
   const step = (by: number) => {
     const at = rows.findIndex((r) => r.id === row?.id);
     const next = rows[(at + by + rows.length) % rows.length];
@@ -62,7 +64,7 @@ function useFrameKeys(rows: readonly SquadRow[], row: SquadRow | undefined, goTo
     { key: "z", label: "changes of the athlete", run: open.history },
     { key: "[", label: "athlete before", run: () => step(-1) },
     { key: "]", label: "next athlete", run: () => step(1) },
-    ...VIEWS.flatMap((v) =>
+    ...[...viewsOf("club"), ...viewsOf("athlete")].flatMap((v) =>
       v.key === undefined
         ? []
         : [

@@ -5,8 +5,9 @@ import type { SquadRow } from "../../api/views";
 import { FlagGlyph } from "../ui/glyphs";
 import { Segments } from "../ui/Segments";
 import { Sheet } from "../ui/Sheet";
+import { useViews } from "./offered";
 import { chooseTheme, useThemeChoice } from "./theme";
-import { addressOf, viewsOf } from "./views";
+import { addressOf } from "./views";
 
 export interface BarProps {
   row: SquadRow | undefined;
@@ -17,6 +18,7 @@ export interface BarProps {
 
 export default function MoreSheet({ row, onClose, onSearch, onHistory, onGuide }: BarProps & { onClose: () => void }) {
   const choice = useThemeChoice();
+  const viewsOf = useViews(row?.id);
   const group = (name: string, which: "club" | "athlete") => (
     <section aria-label={name}>
       <h3 className="mt-3 mb-1 text-label font-semibold text-ink2">{name}</h3>

@@ -3,8 +3,9 @@ import { CircleHelp, PanelLeftClose, PanelLeftOpen, SunMoon } from "lucide-react
 import { Popover } from "radix-ui";
 import { NavLink } from "react-router";
 import { useClub } from "../data/hooks";
+import { useViews } from "./offered";
 import { chooseTheme, THEME_CHOICES, THEME_WORDS, useThemeChoice } from "./theme";
-import { addressOf, type ViewEntry, viewsOf } from "./views";
+import { addressOf, type ViewEntry } from "./views";
 
 interface Props {
   /** Whose views are offered; none while an athlete is being entered. */
@@ -16,6 +17,7 @@ interface Props {
 
 export function Rail({ athlete, folded, onFold, onGuide }: Props) {
   const club = useClub();
+  const viewsOf = useViews(athlete?.id);
   return (
     <nav
       aria-label="Views"

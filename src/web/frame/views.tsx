@@ -8,6 +8,7 @@ import {
   FileInput,
   FileText,
   HeartPulse,
+  KeyRound,
   ListChecks,
   Rows3,
   ScrollText,
@@ -17,6 +18,7 @@ import {
   Users,
 } from "lucide-react";
 import type { ReactNode } from "react";
+import type { Need } from "../../api/roles";
 import { SeasonGlyph, SessionGlyph, WeekGlyph } from "../ui/glyphs";
 
 export interface ViewEntry {
@@ -28,33 +30,117 @@ export interface ViewEntry {
   key?: string;
   /** What else people call it. */
   also?: string;
+  /** What of the table of roles it needs. */
+  need: Need;
 }
 
 const look = { size: 18, strokeWidth: 1.6, "aria-hidden": true } as const;
 
 export const VIEWS: readonly ViewEntry[] = [
-  { id: "", group: "club", name: "Squad", glyph: <Users {...look} />, key: "1", also: "athletes home" },
-  { id: "calendar", group: "club", name: "Calendar", glyph: <CalendarDays {...look} />, key: "9", also: "club races" },
-  { id: "gym", group: "club", name: "Gym", glyph: <Dumbbell {...look} />, key: "0", also: "who lifts on a day, racks" },
-  { id: "library", group: "club", name: "Library", glyph: <BookOpen {...look} />, key: "7", also: "exercises" },
-  { id: "approaches", group: "club", name: "Approaches", glyph: <Table2 {...look} />, key: "h", also: "doses" },
-  { id: "rules", group: "club", name: "Rules", glyph: <ScrollText {...look} />, key: "y", also: "numbers terms" },
+  {
+    id: "",
+    group: "club",
+    need: "club.see",
+    name: "Squad",
+    glyph: <Users {...look} />,
+    key: "1",
+    also: "athletes home",
+  },
+  {
+    id: "calendar",
+    group: "club",
+    need: "club.see",
+    name: "Calendar",
+    glyph: <CalendarDays {...look} />,
+    key: "9",
+    also: "club races",
+  },
+  {
+    id: "gym",
+    group: "club",
+    need: "gym",
+    name: "Gym",
+    glyph: <Dumbbell {...look} />,
+    key: "0",
+    also: "who lifts on a day, racks",
+  },
+  {
+    id: "library",
+    group: "club",
+    need: "session",
+    name: "Library",
+    glyph: <BookOpen {...look} />,
+    key: "7",
+    also: "exercises",
+  },
+  {
+    id: "approaches",
+    group: "club",
+    need: "method.read",
+    name: "Approaches",
+    glyph: <Table2 {...look} />,
+    key: "h",
+    also: "doses",
+  },
+  {
+    id: "rules",
+    group: "club",
+    need: "method.read",
+    name: "Rules",
+    glyph: <ScrollText {...look} />,
+    key: "y",
+    also: "numbers terms",
+  },
   {
     id: "club-data",
     group: "club",
+    need: "backups",
     name: "Club data",
     glyph: <Database {...look} />,
     key: "b",
     also: "backups restoring",
   },
-  { id: "season", group: "athlete", name: "Season", glyph: <SeasonGlyph />, key: "2" },
-  { id: "week", group: "athlete", name: "Week", glyph: <WeekGlyph />, key: "3" },
-  { id: "session", group: "athlete", name: "Session", glyph: <SessionGlyph />, key: "4", also: "sheet today" },
-  { id: "lifts", group: "athlete", name: "Lifts", glyph: <TrendingUp {...look} />, key: "j", also: "progress 1RM" },
-  { id: "review", group: "athlete", name: "Review", glyph: <FileText {...look} />, key: "k", also: "planned done" },
+  {
+    id: "accounts",
+    group: "club",
+    need: "session",
+    name: "Accounts",
+    glyph: <KeyRound {...look} />,
+    also: "sign in sign out password roles invite devices",
+  },
+  { id: "season", group: "athlete", need: "plan.read", name: "Season", glyph: <SeasonGlyph />, key: "2" },
+  { id: "week", group: "athlete", need: "plan.read", name: "Week", glyph: <WeekGlyph />, key: "3" },
+  {
+    id: "session",
+    group: "athlete",
+    need: "session.read",
+    name: "Session",
+    glyph: <SessionGlyph />,
+    key: "4",
+    also: "sheet today",
+  },
+  {
+    id: "lifts",
+    group: "athlete",
+    need: "plan.read",
+    name: "Lifts",
+    glyph: <TrendingUp {...look} />,
+    key: "j",
+    also: "progress 1RM",
+  },
+  {
+    id: "review",
+    group: "athlete",
+    need: "plan.read",
+    name: "Review",
+    glyph: <FileText {...look} />,
+    key: "k",
+    also: "planned done",
+  },
   {
     id: "screening",
     group: "athlete",
+    need: "health.read",
     name: "Screening",
     glyph: <ClipboardCheck {...look} />,
     key: "6",
@@ -63,6 +149,7 @@ export const VIEWS: readonly ViewEntry[] = [
   {
     id: "health",
     group: "athlete",
+    need: "health.read",
     name: "Health",
     glyph: <HeartPulse {...look} />,
     key: "t",
@@ -71,18 +158,40 @@ export const VIEWS: readonly ViewEntry[] = [
   {
     id: "homework",
     group: "athlete",
+    need: "health.read",
     name: "Homework",
     glyph: <ListChecks {...look} />,
     key: "m",
     also: "sheets activation warm-up after-care flow",
   },
-  { id: "records", group: "athlete", name: "Records", glyph: <Rows3 {...look} />, key: "5", also: "races places logs" },
-  { id: "intake", group: "athlete", name: "Intake", glyph: <UserPen {...look} />, key: "8", also: "health free time" },
-  { id: "import", group: "athlete", name: "Import", glyph: <FileInput {...look} />, also: "files CSV calendar" },
+  {
+    id: "records",
+    group: "athlete",
+    need: "plan.change",
+    name: "Records",
+    glyph: <Rows3 {...look} />,
+    key: "5",
+    also: "races places logs",
+  },
+  {
+    id: "intake",
+    group: "athlete",
+    need: "plan.change",
+    name: "Intake",
+    glyph: <UserPen {...look} />,
+    key: "8",
+    also: "health free time",
+  },
+  {
+    id: "import",
+    group: "athlete",
+    need: "plan.change",
+    name: "Import",
+    glyph: <FileInput {...look} />,
+    also: "files CSV calendar",
+  },
 ];
 
 /** @param athlete whose, for the views of an athlete */
 export const addressOf = (v: ViewEntry, athlete: string): string =>
   v.group === "club" ? `/${v.id}` : `/a/${athlete}/${v.id}`;
-
-export const viewsOf = (group: ViewEntry["group"]): readonly ViewEntry[] => VIEWS.filter((v) => v.group === group);

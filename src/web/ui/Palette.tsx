@@ -3,8 +3,9 @@ import { Command } from "cmdk";
 import { useNavigate } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { SPORT_NAMES } from "../format";
+import { useViews } from "../frame/offered";
 import { chooseTheme, THEME_CHOICES, THEME_WORDS } from "../frame/theme";
-import { addressOf, VIEWS } from "../frame/views";
+import { addressOf } from "../frame/views";
 import { GUIDE } from "../guide/pages";
 import { GLOSSARY } from "../rules/words";
 
@@ -28,6 +29,7 @@ export default function Palette({
   onClose: () => void;
 }) {
   const navigate = useNavigate();
+  const viewsOf = useViews(current ?? undefined);
   const go = (to: string) => () => {
     onClose();
     navigate(to);
@@ -52,7 +54,7 @@ export default function Palette({
       <Command.List className="max-h-[50vh] overflow-auto p-1">
         <Command.Empty className="px-3 py-4 text-ink2">Nothing by that name.</Command.Empty>
         <Command.Group heading="Views" className={heading}>
-          {VIEWS.filter((v) => v.group === "club" || current).map((v) => (
+          {[...viewsOf("club"), ...(current ? viewsOf("athlete") : [])].map((v) => (
             <Command.Item
               key={v.id}
               value={`${v.name} ${v.also ?? ""}`}

@@ -1,0 +1,90 @@
+/**
+ * Who may do what: one table, used by the server, its tests and the screens alike. A route that stands in no line of it is refused to everybody.
+ */
+
+export const ROLES = ["owner", "coach", "assistant", "athlete"] as const;
+export type Role = (typeof ROLES)[number];
+export const ROLE_WORDS: Readonly<Record<Role, string>> = {
+  owner: "Owner",
+  coach: "Coach",
+  assistant: "Assistant",
+  athlete: "Athlete",
+};
+export const ROLE_SAYS: Readonly<Record<Role, string>> = {
+  owner: "Everything, accounts and backups too.",
+  coach: "Plans, health and records of the athletes assigned.",
+  assistant: "Gym day, cards and logging of everybody; no health, no settings.",
+  athlete: "What is their own: sessions, logging, check-in, homework, health.",
+};
+
+/**
+ * How far a right goes. all: every athlete, and what belongs to the club. own: the athletes assigned, or oneself; what belongs to the club only
+ * where every athlete is assigned. none: not at all.
+ */
+export type Reach = "all" | "own" | "none";
+
+/** What can be asked for. */
+export const NEEDS = [
+  "anyone",
+  "session",
+  "club.see",
+  "method.read",
+  "club.change",
+  "backups",
+  "accounts",
+  "gym",
+  "athlete.add",
+  "plan.read",
+  "plan.change",
+  "session.read",
+  "log",
+  "swap",
+  "health.read",
+  "health.change",
+  "tell",
+  "whole",
+] as const;
+export type Need = (typeof NEEDS)[number];
+
+/** The table. */
+export const MAY: Readonly<Record<Need, Readonly<Record<Role, Reach>>>> = {
+  anyone: { owner: "all", coach: "all", assistant: "all", athlete: "all" },
+  session: { owner: "all", coach: "all", assistant: "all", athlete: "all" },
+  "club.see": { owner: "all", coach: "all", assistant: "all", athlete: "all" },
+  "method.read": { owner: "all", coach: "all", assistant: "none", athlete: "none" },
+  "club.change": { owner: "all", coach: "own", assistant: "none", athlete: "none" },
+  backups: { owner: "all", coach: "none", assistant: "none", athlete: "none" },
+  accounts: { owner: "all", coach: "none", assistant: "none", athlete: "none" },
+  gym: { owner: "all", coach: "all", assistant: "all", athlete: "none" },
+  "athlete.add": { owner: "all", coach: "all", assistant: "none", athlete: "none" },
+  "plan.read": { owner: "all", coach: "own", assistant: "none", athlete: "own" },
+  "plan.change": { owner: "all", coach: "own", assistant: "none", athlete: "none" },
+  "session.read": { owner: "all", coach: "own", assistant: "all", athlete: "own" },
+  log: { owner: "all", coach: "own", assistant: "all", athlete: "own" },
+  swap: { owner: "all", coach: "own", assistant: "all", athlete: "own" },
+  "health.read": { owner: "all", coach: "own", assistant: "none", athlete: "own" },
+  "health.change": { owner: "all", coach: "own", assistant: "none", athlete: "none" },
+  tell: { owner: "all", coach: "own", assistant: "none", athlete: "own" },
+  whole: { owner: "all", coach: "own", assistant: "none", athlete: "none" },
+};
+
+/** Who asks. `athletes` are those assigned, or oneself. */
+export interface Who {
+  role: Role;
+  athletes: "all" | readonly string[];
+}
+
+/** Where nobody is asked who they are. */
+export const NOBODY_ASKED: Who = { role: "owner", athletes: "all" };
+
+/** @param athlete whom it is about; null where it is about the club */
+export function may(who: Who, need: Need, athlete: string | null = null): boolean {
+  const reach = MAY[need][who.role];
+  if (reach === "none") return false;
+  if (reach === "all" || who.athletes === "all") return true;
+  return athlete !== null && who.athletes.includes(athlete);
+}
+
+/** Whether an athlete stands in what a view of the club shows. */
+export const sees = ({ role, athletes }: Who, athlete: string): boolean =>
+  role === "owner" || role === "assistant" || athletes === "all" || athletes.includes(athlete);

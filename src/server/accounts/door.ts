@@ -1,0 +1,100 @@
+/** Who asks: told from the browser's token, or from how the server was started. */
+import { parseCookie, stringifySetCookie } from "cookie";
+import type { Request } from "express";
+import { NEED_OF, NEED_WORDS } from "../../api/needs";
+import { may, NOBODY_ASKED, ROLE_WORDS, type Who } from "../../api/roles";
+import { HttpProblem, notFound } from "../errors";
+import { nameOf, type Route } from "../http/route";
+import type { Account } from "../store/accounts";
+import type { Store } from "../store/store";
+
+/** How the server was started: nobody is asked, or everybody is, but for a club whose first visitor chose otherwise. */
+export interface Access {
+  mode: "open" | "asked";
+  /** Only this machine reaches the server. */
+  loopback: boolean;
+  /** Over TLS, its own or a proxy's: cookies go over nothing else. */
+  secure: boolean;
+}
+
+export const OPEN: Access = { mode: "open", loopback: true, secure: false };
+
+/** What a request about signing in is told of where it comes from. */
+export interface From {
+  token: string | null;
+  /** The name that the browser gives itself, shortened. */
+  device: string;
+  /** It comes from this machine. */
+  here: boolean;
+}
+
+export interface Visitor {
+  who: Who | null;
+  account: Account | null;
+  /** Hash of the browser's token. */
+  session: string | null;
+  /** open: nobody is asked. first: there is no account yet. asked: whoever is not signed in is turned away. */
+  mode: "open" | "first" | "asked";
+}
+
+const COOKIE = "field-anchor-session";
+const HERE = new Set(["127.0.0.1", "::1", "::ffff:127.0.0.1"]);
+
+export const fromOf = (req: Request): From => ({
+  token: parseCookie(req.headers.cookie ?? "")[COOKIE] ?? null,
+  device: deviceOf(req.headers["user-agent"] ?? ""),
+  here: HERE.has(req.socket.remoteAddress ?? "") && req.headers["x-forwarded-for"] === undefined,
+});
+
+/** A few words of what a browser says of itself. */
+export function deviceOf(agent: string): string {
+  const system = /iPhone|iPad|Android|Windows|Macintosh|Linux/.exec(agent)?.[0] ?? "unknown device";
+  const browser = /Firefox|Edg|Chrome|Safari/.exec(agent)?.[0] ?? "";
+  return browser ? `${browser === "Edg" ? "Edge" : browser}, ${system}` : system;
+}
+
+/** @param token null takes it back */
+export const cookieOf = (token: string | null, { secure }: Access): string =>
+  stringifySetCookie({
+    name: COOKIE,
+    value: token ?? "",
+    httpOnly: true,
+    sameSite: "strict",
+    secure,
+    path: "/",
+    ...(token === null ? { maxAge: 0 } : {}),
+  });
+
+export async function visitorOf(store: Store, access: Access, token: string | null): Promise<Visitor> {
+  // Whoever has signed in is who they are, also where nobody is asked.
+  const known = token === null ? null : await store.accounts.byToken(token);
+  const open = access.mode === "open" || (access.loopback && (await store.accounts.noSignIn()));
+  if (known)
+    return { who: known.account, account: known.account, session: known.session, mode: open ? "open" : "asked" };
+  if (open) return { who: NOBODY_ASKED, account: null, session: null, mode: "open" };
+  const mode = (await store.accounts.count()) === 0 ? "first" : "asked";
+  return { who: null, account: null, session: null, mode };
+}
+
+/**
+ * @param athlete whom the route is about; null where it is about the club
+ * @throws HttpProblem 401 where nobody is signed in, 403 where the role may not, 404 where the athlete is none of theirs
+ */
+export function admit(route: Pick<Route, "method" | "path">, { who }: Visitor, athlete: string | null): void {
+  const need = NEED_OF.get(nameOf(route));
+  if (need === "anyone") return;
+  if (!who)
+    throw new HttpProblem(401, "Sign in", "Nothing was done: sign in first.", [
+      { path: "(session)", expected: "a signed-in account expected" },
+    ]);
+  if (need !== undefined && may(who, need, athlete)) return;
+  // Whoever may do it with athletes of their own is not told which others there are.
+  if (need !== undefined && athlete !== null && may({ role: who.role, athletes: "all" }, need))
+    throw notFound("athlete");
+  throw new HttpProblem(
+    403,
+    "Not allowed",
+    `Nothing was done: an account of the role ${ROLE_WORDS[who.role].toLowerCase()} may not do this${need ? ` (${NEED_WORDS[need]})` : ""}.`,
+    [{ path: "(role)", expected: "an account that may do this expected" }],
+  );
+}

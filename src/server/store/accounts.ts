@@ -1,0 +1,278 @@
+/** Accounts and the browsers that are signed in. Of passwords, tokens and codes only hashes are stored. */
+import { randomUUID } from "node:crypto";
+import type { EntityManager } from "typeorm";
+import { ROLES, type Role, type Who } from "../../api/roles";
+import { codeHash, hashPassword, isPassword, newCode, newToken, sha256 } from "../accounts/secrets";
+import type { Database } from "./database";
+import { AccessEntity, AccountEntity, type AccountRow, AccountSessionEntity, type AccountSessionRow } from "./entities";
+
+export interface Account extends Who {
+  id: string;
+  name: string;
+  shown: string;
+  closed: boolean;
+  /** It has a password: somebody has joined. */
+  joined: boolean;
+  madeAt: string;
+}
+
+interface Code {
+  hash: string;
+  /** Last moment; null where it does not end. */
+  until: string | null;
+}
+
+/** Unused for so long a browser is signed out; and in any case after so many days. */
+const IDLE_DAYS = 14;
+const LONGEST_DAYS = 90;
+/** How often it is written down that a browser was here. */
+const SEEN_EVERY_MS = 3_600_000;
+/** An invitation ends after so many days. */
+export const INVITED_DAYS = 7;
+/** Codes that an account is given to write down. */
+const RECOVERY_CODES = 8;
+const DAY_MS = 86_400_000;
+
+const NO_SIGN_IN = "noSignIn";
+
+const inDays = (days: number): string => new Date(Date.now() + days * DAY_MS).toISOString();
+export const loginName = (name: string): string => name.trim().normalize("NFKC").toLowerCase();
+
+function accountOf(row: AccountRow): Account {
+  const role = ROLES.find((r) => r === row.role) ?? "athlete";
+  return {
+    id: row.id,
+    name: row.name,
+    shown: row.shown,
+    role,
+    athletes: role === "owner" ? "all" : (JSON.parse(row.athletes) as Who["athletes"]),
+    closed: Boolean(row.closed),
+    joined: row.hash !== null,
+    madeAt: row.madeAt,
+  };
+}
+
+export class AccountStore {
+  constructor(private readonly db: Database) {}
+
+  async list(): Promise<Account[]> {
+    return (await this.db.reader.find(AccountEntity, { order: { madeAt: "ASC" } })).map(accountOf);
+  }
+
+  async get(id: string): Promise<Account | null> {
+    const row = await this.db.reader.findOneBy(AccountEntity, { id });
+    return row && accountOf(row);
+  }
+
+  count(): Promise<number> {
+    return this.db.reader.count(AccountEntity);
+  }
+
+  /** Nobody is asked who they are: said by the first visitor on this machine. */
+  async noSignIn(): Promise<boolean> {
+    return (await this.db.reader.findOneBy(AccessEntity, { name: NO_SIGN_IN })) !== null;
+  }
+
+  async chooseNoSignIn(): Promise<void> {
+    await this.db.write((m) => m.upsert(AccessEntity, { name: NO_SIGN_IN, data: "true" }, ["name"]));
+  }
+
+  /** The first account. @returns null where there is one already */
+  async addOwner(name: string, shown: string, password: string): Promise<{ id: string; codes: string[] } | null> {
+    const hash = await hashPassword(password);
+    const codes = Array.from({ length: RECOVERY_CODES }, newCode);
+    const row = {
+      ...freshRow(name, shown, "owner", "all"),
+      hash,
+      codes: kept(codes.map((c) => ({ code: c, until: null }))),
+    };
+    return this.db.write(async (m) => {
+      if ((await m.count(AccountEntity)) > 0) return null;
+      await m.insert(AccountEntity, row);
+      // Whoever makes an account wants to be asked.
+      await m.delete(AccessEntity, { name: NO_SIGN_IN });
+      return { id: row.id, codes };
+    });
+  }
+
+  /** @returns the account's id with the code by which its person joins; null where the name is taken */
+  async invite(
+    name: string,
+    shown: string,
+    role: Role,
+    athletes: Who["athletes"],
+  ): Promise<{ id: string; code: string } | null> {
+    const code = newCode();
+    const row = { ...freshRow(name, shown, role, athletes), codes: kept([{ code, until: inDays(INVITED_DAYS) }]) };
+    return this.db.write(async (m) => {
+      if (await m.findOneBy(AccountEntity, { name: row.name })) return null;
+      await m.insert(AccountEntity, row);
+      return { id: row.id, code };
+    });
+  }
+
+  /** Another code to join with, or to find back in; those before it are void. @returns null where there is no such account */
+  async newInvitation(id: string): Promise<string | null> {
+    const code = newCode();
+    const done = await this.db.write((m) =>
+      m.update(AccountEntity, { id }, { codes: kept([{ code, until: inDays(INVITED_DAYS) }]) }),
+    );
+    return done.affected ? code : null;
+  }
+
+  /** Role, athletes and whether it is closed. Whoever is signed in with it is signed out, so that nothing old holds. */
+  async change(id: string, role: Role, athletes: Who["athletes"], closed: boolean): Promise<"done" | "none" | "last"> {
+    return this.db.write(async (m) => {
+      const row = await m.findOneBy(AccountEntity, { id });
+      if (!row) return "none";
+      if ((role !== "owner" || closed) && (await isLastOwner(m, row))) return "last";
+      await m.update(AccountEntity, { id }, { role, athletes: JSON.stringify(athletes), closed });
+      await m.delete(AccountSessionEntity, { accountId: id });
+      return "done";
+    });
+  }
+
+  async remove(id: string): Promise<"done" | "none" | "last"> {
+    return this.db.write(async (m) => {
+      const row = await m.findOneBy(AccountEntity, { id });
+      if (!row) return "none";
+      if (await isLastOwner(m, row)) return "last";
+      await m.delete(AccountSessionEntity, { accountId: id });
+      await m.delete(AccountEntity, { id });
+      return "done";
+    });
+  }
+
+  /** A coach who adds an athlete has them from then on. */
+  async assign(id: string, athlete: string): Promise<void> {
+    await this.db.write(async (m) => {
+      const row = await m.findOneBy(AccountEntity, { id });
+      const known = row ? accountOf(row).athletes : "all";
+      if (known !== "all")
+        await m.update(
+          AccountEntity,
+          { id },
+          { athletes: JSON.stringify([...known.filter((a) => a !== athlete), athlete]) },
+        );
+    });
+  }
+
+  /** Of an athlete who is erased: their own account goes, nobody has them any more. */
+  async forgetAthlete(athlete: string): Promise<void> {
+    const having = (await this.list()).filter((a) => a.athletes !== "all" && a.athletes.includes(athlete));
+    if (having.length === 0) return;
+    await this.db.write(async (m) => {
+      for (const a of having) {
+        const left = (a.athletes as readonly string[]).filter((x) => x !== athlete);
+        if (a.role === "athlete") {
+          await m.delete(AccountSessionEntity, { accountId: a.id });
+          await m.delete(AccountEntity, { id: a.id });
+        } else await m.update(AccountEntity, { id: a.id }, { athletes: JSON.stringify(left) });
+      }
+    });
+  }
+
+  /** @returns the account; null where name or password are wrong, which takes the same time */
+  async byPassword(name: string, password: string): Promise<Account | null> {
+    const row = await this.db.reader.findOneBy(AccountEntity, { name: loginName(name) });
+    const same = await isPassword(password, row?.hash ?? null);
+    return row && same && !row.closed ? accountOf(row) : null;
+  }
+
+  /** Takes a code in place of the password, once, and sets a new one; every browser is signed out. @returns null where it is none */
+  async byCode(name: string, code: string, password: string): Promise<{ account: Account; codes: string[] } | null> {
+    const hash = await hashPassword(password);
+    const wanted = codeHash(code);
+    const codes = Array.from({ length: RECOVERY_CODES }, newCode);
+    return this.db.write(async (m) => {
+      const row = await m.findOneBy(AccountEntity, { name: loginName(name) });
+      if (!row || row.closed) return null;
+      const now = new Date().toISOString();
+      const known = JSON.parse(row.codes) as Code[];
+      if (!known.some((c) => c.hash === wanted && (c.until === null || c.until > now))) return null;
+      await m.update(
+        AccountEntity,
+        { id: row.id },
+        { hash, codes: kept(codes.map((c) => ({ code: c, until: null }))) },
+      );
+      await m.delete(AccountSessionEntity, { accountId: row.id });
+      return { account: accountOf({ ...row, hash }), codes };
+    });
+  }
+
+  /** @returns false where the password of today is wrong */
+  async setPassword(id: string, before: string, password: string): Promise<boolean> {
+    const row = await this.db.reader.findOneBy(AccountEntity, { id });
+    if (!row || !(await isPassword(before, row.hash))) return false;
+    const hash = await hashPassword(password);
+    await this.db.write(async (m) => {
+      await m.update(AccountEntity, { id }, { hash });
+      await m.delete(AccountSessionEntity, { accountId: id });
+    });
+    return true;
+  }
+
+  /** @returns the token; it is nowhere stored */
+  async signIn(accountId: string, device: string): Promise<string> {
+    const token = newToken();
+    const now = new Date().toISOString();
+    const row = { id: sha256(token), accountId, madeAt: now, seenAt: now, endsAt: inDays(LONGEST_DAYS), device };
+    await this.db.writeAside((m) => m.insert(AccountSessionEntity, row));
+    return token;
+  }
+
+  /** @returns whose browser it is; null where it is signed out, too old, or its account is closed */
+  async byToken(token: string): Promise<{ account: Account; session: string } | null> {
+    const session = sha256(token);
+    const row = await this.db.reader.findOneBy(AccountSessionEntity, { id: session });
+    if (!row) return null;
+    const now = Date.now();
+    const seen = Date.parse(row.seenAt);
+    if (row.endsAt <= new Date(now).toISOString() || now - seen > IDLE_DAYS * DAY_MS) {
+      await this.signOut(session);
+      return null;
+    }
+    const account = await this.get(row.accountId);
+    if (!account || account.closed) return null;
+    if (now - seen > SEEN_EVERY_MS)
+      await this.db.writeAside((m) =>
+        m.update(AccountSessionEntity, { id: session }, { seenAt: new Date(now).toISOString() }),
+      );
+    return { account, session };
+  }
+
+  devices(accountId: string): Promise<AccountSessionRow[]> {
+    return this.db.reader.find(AccountSessionEntity, { where: { accountId }, order: { seenAt: "DESC" } });
+  }
+
+  async signOut(session: string): Promise<void> {
+    await this.db.writeAside((m) => m.delete(AccountSessionEntity, { id: session }));
+  }
+
+  /** @returns false where it is no browser of this account */
+  async signOutDevice(accountId: string, session: string): Promise<boolean> {
+    const gone = await this.db.writeAside((m) => m.delete(AccountSessionEntity, { id: session, accountId }));
+    return Boolean(gone.affected);
+  }
+}
+
+const kept = (codes: readonly { code: string; until: string | null }[]): string =>
+  JSON.stringify(codes.map(({ code, until }): Code => ({ hash: codeHash(code), until })));
+
+const freshRow = (name: string, shown: string, role: Role, athletes: Who["athletes"]): AccountRow => ({
+  id: randomUUID(),
+  name: loginName(name),
+  shown,
+  role,
+  athletes: JSON.stringify(athletes),
+  hash: null,
+  codes: "[]",
+  closed: false,
+  madeAt: new Date().toISOString(),
+});
+
+async function isLastOwner(m: EntityManager, row: AccountRow): Promise<boolean> {
+  if (row.role !== "owner" || row.closed) return false;
+  const owners = await m.find(AccountEntity, { where: { role: "owner" } });
+  return owners.filter((o) => !o.closed).length < 2;
+}

@@ -1,0 +1,32 @@
+/** The door: whoever is not signed in sees the sign-in, and nothing else, where people are asked who they are. */
+import { useQueryClient } from "@tanstack/react-query";
+import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
+import { onSignedOut } from "../data/api";
+import { SESSION_KEY, useSession } from "../data/session";
+
+const SignIn = lazy(() => import("../sign/SignIn"));
+
+export function Gate({ children }: { children: ReactNode }) {
+  const client = useQueryClient();
+  const session = useSession();
+  useEffect(() => onSignedOut(() => void client.invalidateQueries({ queryKey: SESSION_KEY })), [client]);
+  const state = session.data;
+  const shut = state !== undefined && state.mode !== "open" && state.account === null;
+  const joining = location.pathname === "/join";
+  // What stood on the screen stays under the sign-in, with what was typed: a session may end in the middle of a sentence.
+  const [entered, setEntered] = useState(false);
+  useEffect(() => {
+    if (state && !shut && !joining) setEntered(true);
+  }, [state, shut, joining]);
+  if (session.isPending) return null;
+  return (
+    <>
+      {(entered || !(shut || joining)) && children}
+      {(shut || joining) && (
+        <Suspense fallback={null}>
+          <SignIn first={state?.mode === "first"} mayStayOpen={state?.mayStayOpen ?? false} />
+        </Suspense>
+      )}
+    </>
+  );
+}

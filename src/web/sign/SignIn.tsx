@@ -1,0 +1,205 @@
+/** Signing in; joining with a code, which is also the way back in; and the first account of a new club. */
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { type ReactNode, useState } from "react";
+import { useForm } from "react-hook-form";
+import { joinBody, ownerBody, signInBody } from "../../api/requests";
+import type { CodesView } from "../../api/views";
+import { ask } from "../data/api";
+import { afterSignIn } from "../data/session";
+import { bodyResolver, Field, FormProblem, placeFaults } from "../ui/form";
+import { Mark } from "../ui/glyphs";
+import { Codes } from "./Codes";
+
+interface Props {
+  first: boolean;
+  mayStayOpen: boolean;
+}
+
+type Way = "in" | "code" | "first";
+
+/** Name and code of an invitation stand behind the "#" of its address, which no server is sent. */
+function invited(): { name: string; code: string } | null {
+  if (location.pathname !== "/join") return null;
+  const of = new URLSearchParams(location.hash.slice(1));
+  return { name: of.get("name") ?? "", code: of.get("code") ?? "" };
+}
+
+export default function SignIn({ first, mayStayOpen }: Props) {
+  const client = useQueryClient();
+  const [way, setWay] = useState<Way>(first ? "first" : invited() ? "code" : "in");
+  const [codes, setCodes] = useState<string[] | null>(null);
+  const enter = () => {
+    if (location.pathname === "/join") history.replaceState(null, "", "/");
+    void afterSignIn(client);
+  };
+  const done = (answer: unknown) => {
+    const made = (answer as CodesView | null)?.codes;
+    if (made) setCodes(made);
+    else enter();
+  };
+  return (
+    <main className="fixed inset-0 z-30 grid place-items-center overflow-auto bg-paper p-4">
+      <div className="w-[min(420px,100%)] rounded-[3px] border border-hair bg-panel p-6">
+        <p className="mb-4 flex items-center gap-3 text-lead font-[650]">
+          <Mark /> Field Anchor
+        </p>
+        {codes ? (
+          <Codes codes={codes} onDone={enter} />
+        ) : way === "first" ? (
+          <First mayStayOpen={mayStayOpen} onDone={done} />
+        ) : way === "code" ? (
+          <Join start={invited()} onDone={done} onBack={() => setWay("in")} />
+        ) : (
+          <ByPassword onDone={done} onCode={() => setWay("code")} />
+        )}
+      </div>
+    </main>
+  );
+}
+
+const useSend = (path: string, onDone: (answer: unknown) => void) =>
+  useMutation({ mutationFn: (body: unknown) => ask<CodesView | null>(path, body), onSuccess: onDone });
+
+function ByPassword({ onDone, onCode }: { onDone: (answer: unknown) => void; onCode: () => void }) {
+  const send = useSend("/session", onDone);
+  const form = useForm({
+    defaultValues: { name: "", password: "" },
+    resolver: bodyResolver((f: { name: string; password: string }) => f, signInBody),
+  });
+  return (
+    <Lines
+      title="Sign in"
+      problem={send.error ? placeFaults(send.error, ["name"], form.setError) : ""}
+      onSubmit={form.handleSubmit((f) => send.mutate(f))}
+    >
+      <Field label="Name" id="name" error={form.formState.errors.name?.message}>
+        <input id="name" className="input min-h-11" autoComplete="username" {...form.register("name")} />
+      </Field>
+      <Field label="Password" id="password" error={form.formState.errors.password?.message}>
+        <input
+          id="password"
+          type="password"
+          className="input min-h-11"
+          autoComplete="current-password"
+          {...form.register("password")}
+        />
+      </Field>
+      <Submit busy={send.isPending}>Sign in</Submit>
+      <button type="button" className="link min-h-11 text-left" onClick={onCode}>
+        I have a code
+      </button>
+    </Lines>
+  );
+}
+
+interface JoinProps {
+  start: { name: string; code: string } | null;
+  onDone: (answer: unknown) => void;
+  onBack: () => void;
+}
+
+function Join({ start, onDone, onBack }: JoinProps) {
+  const send = useSend("/session/recover", onDone);
+  const form = useForm({
+    defaultValues: { name: start?.name ?? "", code: start?.code ?? "", password: "" },
+    resolver: bodyResolver((f: { name: string; code: string; password: string }) => f, joinBody),
+  });
+  const { errors } = form.formState;
+  return (
+    <Lines
+      title={start ? "Welcome" : "Use a code"}
+      says="A code stands for the password once: of an invitation, or one that you wrote down. Choose a password of your own."
+      problem={send.error ? placeFaults(send.error, ["name", "code", "password"], form.setError) : ""}
+      onSubmit={form.handleSubmit((f) => send.mutate(f))}
+    >
+      <Field label="Name" id="name" error={errors.name?.message}>
+        <input id="name" className="input min-h-11" autoComplete="username" {...form.register("name")} />
+      </Field>
+      <Field label="Code" id="code" error={errors.code?.message}>
+        <input id="code" className="input num min-h-11" autoComplete="one-time-code" {...form.register("code")} />
+      </Field>
+      <NewPassword error={errors.password?.message} field={form.register("password")} />
+      <Submit busy={send.isPending}>Go on</Submit>
+      <button type="button" className="link min-h-11 text-left" onClick={onBack}>
+        Sign in with a password
+      </button>
+    </Lines>
+  );
+}
+
+function First({ mayStayOpen, onDone }: { mayStayOpen: boolean; onDone: (answer: unknown) => void }) {
+  const send = useSend("/session/owner", onDone);
+  const form = useForm({
+    defaultValues: { name: "", shown: "", password: "" },
+    resolver: bodyResolver((f: { name: string; shown: string; password: string }) => f, ownerBody.options[0]),
+  });
+  const { errors } = form.formState;
+  return (
+    <Lines
+      title="The first account"
+      says="It is the owner's: the club, its coaches and its backups. What is in the club stays as it is."
+      problem={send.error ? placeFaults(send.error, ["name", "shown", "password"], form.setError) : ""}
+      onSubmit={form.handleSubmit((f) => send.mutate(f))}
+    >
+      <Field label="Your name" id="shown" error={errors.shown?.message}>
+        <input id="shown" className="input min-h-11" autoComplete="name" {...form.register("shown")} />
+      </Field>
+      <Field label="Name to sign in with" id="name" error={errors.name?.message}>
+        <input id="name" className="input min-h-11" autoComplete="username" {...form.register("name")} />
+      </Field>
+      <NewPassword error={errors.password?.message} field={form.register("password")} />
+      <Submit busy={send.isPending}>Make the account</Submit>
+      {mayStayOpen && (
+        <div className="border-t border-hair2 pt-3">
+          <p className="mb-2 text-label leading-4 text-ink2">
+            Nobody but this machine reaches this server. Where you alone use it, nobody need be asked; an account can be
+            made later, under Accounts.
+          </p>
+          <button
+            type="button"
+            className="btn min-h-11"
+            disabled={send.isPending}
+            onClick={() => send.mutate({ signIn: false })}
+          >
+            Only on this machine, no sign-in
+          </button>
+        </div>
+      )}
+    </Lines>
+  );
+}
+
+interface LinesProps {
+  title: string;
+  says?: string;
+  problem: string;
+  onSubmit: () => void;
+  children: ReactNode;
+}
+
+const Lines = ({ title, says, problem, onSubmit, children }: LinesProps) => (
+  <form
+    className="flex flex-col gap-3"
+    onSubmit={(e) => {
+      e.preventDefault();
+      onSubmit();
+    }}
+  >
+    <h1 className="text-title font-semibold">{title}</h1>
+    {says && <p className="text-ink2">{says}</p>}
+    <FormProblem text={problem} />
+    {children}
+  </form>
+);
+
+export const NewPassword = ({ error, field }: { error: string | undefined; field: object }) => (
+  <Field label="Password" hint="12 letters or more" id="password" error={error}>
+    <input id="password" type="password" className="input min-h-11" autoComplete="new-password" {...field} />
+  </Field>
+);
+
+const Submit = ({ busy, children }: { busy: boolean; children: ReactNode }) => (
+  <button type="submit" className="btn btn-pri min-h-11 justify-center" disabled={busy}>
+    {busy ? "One moment…" : children}
+  </button>
+);
