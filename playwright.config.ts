@@ -30,7 +30,10 @@ export default defineConfig({
   // No hand is quicker than some hundredths of a second; what quick hands need is asked for by journeys of its own.
   use: { viewport: { width: 1280, height: 800 }, launchOptions: { ...browserOptions, slowMo: 20 } },
   projects: [
-    { name: "coach", testMatch: /(journey|records|errors|intake|season|week|dose|safety|mileage|health)\.spec\.ts/ },
+    {
+      name: "coach",
+      testMatch: /(journey|records|errors|intake|season|week|dose|safety|mileage|health|accounts)\.spec\.ts/,
+    },
     { name: "demo", testMatch: /(demo|access|library|rules|phone)\.spec\.ts/ },
   ],
   webServer: Array.from({ length: WORKERS }, (_, i) => [

@@ -4,19 +4,6 @@
 
 export const ROLES = ["owner", "coach", "assistant", "athlete"] as const;
 export type Role = (typeof ROLES)[number];
-export const ROLE_WORDS: Readonly<Record<Role, string>> = {
-  owner: "Owner",
-  coach: "Coach",
-  assistant: "Assistant",
-  athlete: "Athlete",
-};
-export const ROLE_SAYS: Readonly<Record<Role, string>> = {
-  owner: "Everything, accounts and backups too.",
-  coach: "Plans, health and records of the athletes assigned.",
-  assistant: "Gym day, cards and logging of everybody; no health, no settings.",
-  athlete: "What is their own: sessions, logging, check-in, homework, health.",
-};
-
 /**
  * How far a right goes. all: every athlete, and what belongs to the club. own: the athletes assigned, or oneself; what belongs to the club only
  * where every athlete is assigned. none: not at all.

@@ -2,7 +2,8 @@
 import { parseCookie, stringifySetCookie } from "cookie";
 import type { Request } from "express";
 import { NEED_OF, NEED_WORDS } from "../../api/needs";
-import { may, NOBODY_ASKED, ROLE_WORDS, type Who } from "../../api/roles";
+import { may, NOBODY_ASKED, type Who } from "../../api/roles";
+import { ROLE_WORDS } from "../../api/roleWords";
 import { HttpProblem, notFound } from "../errors";
 import { nameOf, type Route } from "../http/route";
 import type { Account } from "../store/accounts";

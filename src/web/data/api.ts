@@ -19,6 +19,17 @@ export function onSignedOut(on: () => void): () => void {
   return () => signedOut.delete(on);
 }
 
+const isSignedOut = (response: Response, path: string): boolean =>
+  response.status === 401 && !path.startsWith("/session");
+
+/** Reads that wait until somebody has signed in again: what stands on the screen stays meanwhile. */
+let waiting: (() => void)[] = [];
+export function readOn(): void {
+  const all = waiting;
+  waiting = [];
+  for (const go of all) go();
+}
+
 const offline = (): Problem => ({
   type: "about:blank",
   title: "No connection",
@@ -68,7 +79,7 @@ async function answerIn(response: Response, path: string): Promise<unknown> {
   // Erased elsewhere: this browser lets go of what it has, too.
   const athlete = /^\/athletes\/([^/?]+)/.exec(path)?.[1];
   if (response.status === 410 && athlete) forgetAthlete(athlete);
-  if (response.status === 401 && !path.startsWith("/session")) for (const on of signedOut) on();
+  if (isSignedOut(response, path)) for (const on of signedOut) on();
   throw new ProblemError(
     problem?.title
       ? problem
@@ -146,8 +157,14 @@ const randomKey = (): string =>
   [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, "0")).join("");
 
 /** The answer's shape is the server's: both sides share src/api/views.ts. */
-export const get = async <T>(path: string): Promise<T> =>
-  (await answerIn(await send({ method: "GET", path, headers: { [TAGS_HEADER]: "1" } }), path)) as T;
+export async function get<T>(path: string): Promise<T> {
+  for (;;) {
+    const response = await send({ method: "GET", path, headers: { [TAGS_HEADER]: "1" } });
+    if (!isSignedOut(response, path)) return (await answerIn(response, path)) as T;
+    for (const on of signedOut) on();
+    await new Promise<void>((go) => waiting.push(go));
+  }
+}
 export const post = <T>(path: string, body?: unknown): Promise<T> =>
   create(path, JSON.stringify(body ?? {})) as Promise<T>;
 /** Asks for something that is stored nowhere. */

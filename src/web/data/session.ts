@@ -2,7 +2,7 @@
 import { type QueryClient, useQuery } from "@tanstack/react-query";
 import { may, type Need, NOBODY_ASKED, type Who } from "../../api/roles";
 import type { SessionStateView } from "../../api/views";
-import { get } from "./api";
+import { get, readOn } from "./api";
 
 export const SESSION_KEY = ["session"];
 
@@ -18,8 +18,22 @@ export function useMay(): (need: Need, athlete?: string | null) => boolean {
   return (need, athlete = null) => may(whoOf(data), need, athlete);
 }
 
-/** Nothing of the one before is shown to the next. */
+/** Who sat here last. */
+const LAST = "field-anchor:account";
+
+/** The same person goes on where they were; anybody else begins anew, and sees nothing of the one before. */
 export async function afterSignIn(client: QueryClient): Promise<void> {
-  client.removeQueries({ predicate: (q) => q.queryKey[0] !== SESSION_KEY[0] });
-  await client.invalidateQueries();
+  const state = await client.fetchQuery({
+    queryKey: SESSION_KEY,
+    queryFn: () => get<SessionStateView>("/session"),
+    staleTime: 0,
+  });
+  const now = state.account?.name ?? "";
+  const same = sessionStorage.getItem(LAST) === now;
+  sessionStorage.setItem(LAST, now);
+  if (same) readOn();
+  else location.assign("/");
 }
+
+/** @param name of the account that this page was opened with */
+export const rememberAccount = (name: string): void => sessionStorage.setItem(LAST, name);

@@ -2,7 +2,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { onSignedOut } from "../data/api";
-import { SESSION_KEY, useSession } from "../data/session";
+import { rememberAccount, SESSION_KEY, useSession } from "../data/session";
 
 const SignIn = lazy(() => import("../sign/SignIn"));
 
@@ -16,7 +16,9 @@ export function Gate({ children }: { children: ReactNode }) {
   // What stood on the screen stays under the sign-in, with what was typed: a session may end in the middle of a sentence.
   const [entered, setEntered] = useState(false);
   useEffect(() => {
-    if (state && !shut && !joining) setEntered(true);
+    if (!state || shut || joining) return;
+    setEntered(true);
+    rememberAccount(state.account?.name ?? "");
   }, [state, shut, joining]);
   if (session.isPending) return null;
   return (

@@ -1,6 +1,7 @@
 /** Every view with its group, name, picture and key: the rail, the bar of a phone, the search box and the keys are made from this list. */
 import {
   BookOpen,
+  CalendarCheck,
   CalendarDays,
   ClipboardCheck,
   Database,
@@ -9,7 +10,6 @@ import {
   FileText,
   HeartPulse,
   KeyRound,
-  ListChecks,
   Rows3,
   ScrollText,
   Table2,
@@ -160,7 +160,7 @@ export const VIEWS: readonly ViewEntry[] = [
     group: "athlete",
     need: "health.read",
     name: "Homework",
-    glyph: <ListChecks {...look} />,
+    glyph: <CalendarCheck {...look} />,
     key: "m",
     also: "sheets activation warm-up after-care flow",
   },

@@ -176,6 +176,19 @@ export const GUIDE: readonly GuidePage[] = [
     note: "**Review** counts what was asked and what was ticked. Homework is never a strength session.",
   },
   {
+    id: "accounts",
+    group: "The club",
+    title: "Let somebody in",
+    also: "account role invite password sign in code coach assistant athlete device",
+    view: "accounts",
+    steps: [
+      "On **Accounts**, press **Invite**: a name, a role, and whose plans it may see.",
+      "Hand the link over. It holds for seven days, once; on it they choose a password of their own.",
+      "**Change** gives another role or other athletes, closes the account, or makes a **New code** for a lost password. Whoever was signed in signs in again.",
+    ],
+    note: "An assistant sees nobody's health. An owner must stay.",
+  },
+  {
     id: "shorter",
     group: "Plan and change",
     title: "Shorten a session",

@@ -1,7 +1,7 @@
 /** Accounts: one's own, its browsers and password; for owners those of the club, invited, changed, closed. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { ROLE_SAYS, ROLE_WORDS } from "../../api/roles";
+import { ROLE_SAYS, ROLE_WORDS } from "../../api/roleWords";
 import type { AccountView, SessionStateView } from "../../api/views";
 import { useAccounts } from "../data/accounts";
 import { ask, del } from "../data/api";
@@ -79,9 +79,11 @@ function Accounts({ state }: { state: SessionStateView }) {
 function Club({ tryPassword }: { tryPassword: string | null }) {
   const client = useQueryClient();
   const accounts = useAccounts(true);
-  const rows = useSquad().data?.rows ?? [];
+  const squad = useSquad();
+  const rows = squad.data?.rows ?? [];
   const [open, setOpen] = useState<AccountView | "new" | null>(null);
-  if (accounts.isPending) return <LoadingNote what="the accounts" />;
+  // Athletes are assigned from the whole list, or not at all.
+  if (accounts.isPending || squad.isPending) return <LoadingNote what="the accounts" />;
   if (accounts.isError) return <Failed error={accounts.error} retry={() => accounts.refetch()} what="The accounts" />;
   const names = (a: AccountView): string =>
     a.athletes === "all"

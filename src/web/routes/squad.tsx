@@ -8,7 +8,6 @@ import { counted, day, duration, inDays, PHASE_NAMES, SPORT_NAMES, sessionName, 
 import { STRATA } from "../section/patterns";
 import { ShortSection } from "../section/ShortSection";
 import { Due } from "../squad/Due";
-import { Steps, StepsWith } from "../squad/FirstSteps";
 import { Needs, openNeeds } from "../squad/Needs";
 import { SquadCards } from "../squad/SquadCards";
 import { useFocusOn } from "../ui/focus";
@@ -21,6 +20,7 @@ import { usePhone } from "../ui/usePhone";
 
 const AwaySheet = lazy(() => import("../away/AwaySheet"));
 const ImportSheet = lazy(() => import("../ui/ImportSheet"));
+const FirstSteps = lazy(() => import("../squad/FirstSteps"));
 
 type Filter = "all" | "today" | "look" | "due";
 const FILTERS: [Filter, string][] = [
@@ -89,7 +89,11 @@ export default function SquadView() {
         onImport={() => setImporting(true)}
       />
       <div className="@container min-h-0 flex-1 overflow-auto px-4 pb-4">
-        {all.length === 1 && all[0] && <StepsWith id={all[0].id} />}
+        {all.length === 1 && all[0] && (
+          <Suspense fallback={null}>
+            <FirstSteps id={all[0].id} />
+          </Suspense>
+        )}
         {all.length === 0 ? (
           <Empty title="No athletes yet">
             <p className="mb-3">
@@ -101,7 +105,9 @@ export default function SquadView() {
             <button type="button" className="btn mb-4" onClick={() => setImporting(true)}>
               {ICON.file} Import athlete
             </button>
-            <Steps first={null} />
+            <Suspense fallback={null}>
+              <FirstSteps id={null} />
+            </Suspense>
           </Empty>
         ) : phone ? (
           <SquadCards rows={rows} today={squad.data.today} due={filter === "due"} />

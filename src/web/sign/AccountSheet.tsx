@@ -1,7 +1,8 @@
 /** An account: invited with a code, changed, closed, taken away. */
 import { useState } from "react";
 import type { AccountBody } from "../../api/requests";
-import { ROLE_SAYS, ROLE_WORDS, ROLES, type Role } from "../../api/roles";
+import { ROLES, type Role } from "../../api/roles";
+import { ROLE_SAYS, ROLE_WORDS } from "../../api/roleWords";
 import type { AccountView, SquadRow } from "../../api/views";
 import { useChangeAccount, useInvite, useNewInvitation, useRemoveAccount } from "../data/accounts";
 import { ProblemError } from "../data/api";

@@ -4,7 +4,7 @@ import { type ReactNode, useState } from "react";
 import { useForm } from "react-hook-form";
 import { joinBody, ownerBody, signInBody } from "../../api/requests";
 import type { CodesView } from "../../api/views";
-import { ask } from "../data/api";
+import { ask, ProblemError } from "../data/api";
 import { afterSignIn } from "../data/session";
 import { bodyResolver, Field, FormProblem, placeFaults } from "../ui/form";
 import { Mark } from "../ui/glyphs";
@@ -29,8 +29,10 @@ export default function SignIn({ first, mayStayOpen }: Props) {
   const [way, setWay] = useState<Way>(first ? "first" : invited() ? "code" : "in");
   const [codes, setCodes] = useState<string[] | null>(null);
   const enter = () => {
-    if (location.pathname === "/join") history.replaceState(null, "", "/");
-    void afterSignIn(client);
+    // The way in is no view: the application begins anew behind it, and the code is gone from the address.
+    if (location.pathname === "/join") location.replace("/");
+    else if (first) location.reload();
+    else void afterSignIn(client);
   };
   const done = (answer: unknown) => {
     const made = (answer as CodesView | null)?.codes;
@@ -57,6 +59,10 @@ export default function SignIn({ first, mayStayOpen }: Props) {
   );
 }
 
+/** That name and password do not belong together is no fault of one field. */
+const problemIn = (error: Error | null, place: (error: Error) => string): string =>
+  error === null ? "" : error instanceof ProblemError && error.problem.status === 401 ? error.message : place(error);
+
 const useSend = (path: string, onDone: (answer: unknown) => void) =>
   useMutation({ mutationFn: (body: unknown) => ask<CodesView | null>(path, body), onSuccess: onDone });
 
@@ -69,7 +75,7 @@ function ByPassword({ onDone, onCode }: { onDone: (answer: unknown) => void; onC
   return (
     <Lines
       title="Sign in"
-      problem={send.error ? placeFaults(send.error, ["name"], form.setError) : ""}
+      problem={problemIn(send.error, (e) => placeFaults(e, ["name"], form.setError))}
       onSubmit={form.handleSubmit((f) => send.mutate(f))}
     >
       <Field label="Name" id="name" error={form.formState.errors.name?.message}>
@@ -109,7 +115,7 @@ function Join({ start, onDone, onBack }: JoinProps) {
     <Lines
       title={start ? "Welcome" : "Use a code"}
       says="A code stands for the password once: of an invitation, or one that you wrote down. Choose a password of your own."
-      problem={send.error ? placeFaults(send.error, ["name", "code", "password"], form.setError) : ""}
+      problem={problemIn(send.error, (e) => placeFaults(e, ["name", "code", "password"], form.setError))}
       onSubmit={form.handleSubmit((f) => send.mutate(f))}
     >
       <Field label="Name" id="name" error={errors.name?.message}>
@@ -138,7 +144,7 @@ function First({ mayStayOpen, onDone }: { mayStayOpen: boolean; onDone: (answer:
     <Lines
       title="The first account"
       says="It is the owner's: the club, its coaches and its backups. What is in the club stays as it is."
-      problem={send.error ? placeFaults(send.error, ["name", "shown", "password"], form.setError) : ""}
+      problem={problemIn(send.error, (e) => placeFaults(e, ["name", "shown", "password"], form.setError))}
       onSubmit={form.handleSubmit((f) => send.mutate(f))}
     >
       <Field label="Your name" id="shown" error={errors.shown?.message}>

@@ -6,12 +6,17 @@ import { useAthlete } from "../data/hooks";
 import { type FirstStep, firstSteps } from "./firstSteps";
 
 /** With the only athlete there is. */
-export function StepsWith({ id }: { id: string }) {
+function StepsWith({ id }: { id: string }) {
   const athlete = useAthlete(id);
   return athlete.data ? <Steps first={athlete.data} /> : null;
 }
 
-export function Steps({ first }: { first: AthleteView | null }) {
+/** @param id the only athlete there is; null while there is none */
+export default function FirstSteps({ id }: { id: string | null }) {
+  return id === null ? <Steps first={null} /> : <StepsWith id={id} />;
+}
+
+function Steps({ first }: { first: AthleteView | null }) {
   const steps = firstSteps(first);
   const next = steps.find((s) => !s.done);
   if (!next) return null;
