@@ -25,9 +25,17 @@ export interface Stood {
 
 let known: Season[] | null = null;
 
+/**
+ * Seasons of the long campaign, by their number, in which something that is promised was not kept once: a block without its step-back, the set
+ * before the hinge, work of findings. They are planned in every run.
+ */
+const REMEMBERED: readonly number[] = [172, 196, 388, 477, 874];
+
 /** Every approach and every setting that coaches differ in comes in turn. */
 export function seasons(): readonly Season[] {
-  known ??= fc.sample(screenedAthletes(), { numRuns: SEASONS, seed: 20260303 }).map((a, n): Season => {
+  const most = Math.max(SEASONS, ...REMEMBERED.map((n) => n + 1));
+  known ??= fc.sample(screenedAthletes(), { numRuns: most, seed: 20260303 }).flatMap((a, n): Season[] => {
+    if (n >= SEASONS && !REMEMBERED.includes(n)) return [];
     const athlete: Athlete = {
       ...a,
       settings: {
@@ -38,7 +46,7 @@ export function seasons(): readonly Season[] {
       },
     };
     const from = n % 2 === 0 ? SEASON_START : addDays(SEASON_START, 35);
-    return { athlete, plan: plan(athlete, { from, weeks: "season" }) };
+    return [{ athlete, plan: plan(athlete, { from, weeks: "season" }) }];
   });
   return known;
 }

@@ -86,6 +86,7 @@ export const VIEWS: [string, (id: string) => string, string, string?][] = [
   ["gym", () => "/gym/2026-03-10", "main svg rect"],
   ["club calendar", () => "/calendar", "main svg"],
   ["club data", () => "/club-data", "table"],
+  ["accounts", () => "/accounts", "main table tbody tr"],
   ["health", (id) => `/a/${id}/health`, "main h2"],
   ["screening", (id) => `/a/${id}/screening`, "main svg text"],
   ["a test of the screen", (id) => `/a/${id}/screening/run`, "fieldset"],

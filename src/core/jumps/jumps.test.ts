@@ -1,11 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, lifted, logOf, raceOn, START } from "../../../tests/support/athlete";
+import { exercise } from "../../../tests/support/choice";
 import type { Athlete, LoggedItem } from "../athlete";
 import { addDays } from "../dates";
 import { SHIPPED_LIBRARY } from "../exercise";
 import { type Plan, plan } from "../plan";
 import { contactSets, hopSets, jumpsLogged, jumpsOpen, NO_JUMPS, stepFor } from "./amount";
 import { jumpRight } from "./gate";
+import { type JumpWeek, jumpsAfter } from "./week";
 
 const calf = { test: "calf-raise" as const, date: START, left: 30, right: 30 };
 const single = (n: number) => ({ test: "single-leg-squat" as const, date: START, left: n, right: n });
@@ -285,5 +287,25 @@ describe("jumps in a season", () => {
       expect(s.why.some((w) => w.rule === "jumps.amount" && w.text.includes("after intervals"))).toBe(true);
     }
     expect(p.jumps[1]?.text).toContain("on fresh legs");
+  });
+});
+
+describe("what a week leaves to the next", () => {
+  const week = (hops: number) => ({ steps: { hops, jumps: 0 } }) as unknown as JumpWeek;
+  const held = (sets: number, seconds: number) => [
+    { date: "2026-06-17", start: 1080, items: [{ exercise: exercise("ankle-hops"), sets, reps: null, seconds }] },
+  ];
+  const before = { hops: { step: 3, week: "2026-06-08", hurt: false }, jumps: null, last: null };
+  const after = (asked: number, sets: number, seconds: number) =>
+    jumpsAfter(before, week(asked), "2026-06-15", held(sets, seconds)).hops?.step;
+
+  it("is the step that was done: one for which the session had no room is not reached", () => {
+    // Steps of hops: 20, 30, 40, 50, 60, 80, 100 s (rule jumps.amount). Step 4 is 60 s.
+    expect(after(4, 3, 20)).toBe(4);
+    expect(after(4, 2, 20)).toBe(3);
+  });
+  it("keeps what was built where a week takes less of it on purpose", () => {
+    // A step-back or a race week asks for the same step and takes a part.
+    expect(after(3, 2, 10)).toBe(3);
   });
 });

@@ -4,7 +4,17 @@ import { dayNumber, daysBetween, type IsoDate, MINUTES_A_DAY } from "../dates";
 import { type Exercise, type Library, loadingAt } from "../exercise";
 import { numbers, type Why, why } from "../rulebook";
 import type { SeasonDay, SeasonWeek } from "../season";
-import { CONTACTS, HOP_SECONDS, holdsLandings, hopSets, type JumpState, jumpsOpen, stepFor } from "./amount";
+import {
+  CONTACTS,
+  HOP_SECONDS,
+  holdsLandings,
+  hopSets,
+  type JumpState,
+  jumpsOpen,
+  landings,
+  type Reached,
+  stepFor,
+} from "./amount";
 import { type JumpKind, type JumpRight, jumpRight } from "./gate";
 
 /** What a session is asked for before its lifts. */
@@ -156,20 +166,39 @@ export function jumpsOn(of: JumpWeek, label: Label, day: SeasonDay, input: JumpI
   return ask.kind === "hops" ? oneSet(ask) : { ...ask, contacts: AMOUNT.reps, hops: oneSet(ask.hops) };
 }
 
+/** A jump as it stands in a session. */
+interface Placed {
+  exercise: Exercise;
+  sets: number;
+  reps: number | null;
+  seconds: number | null;
+}
+
+/** What a session holds of it: seconds of hops, or contacts. */
+const amountOf = (items: readonly Placed[]): number =>
+  items.reduce((a, i) => a + i.sets * (i.seconds ?? (i.reps ?? 0) * landings(i.exercise.id)), 0);
+
+/** A step up is reached by doing it: where a session had no room for all of it, the one before stands. */
+function reachedBy(items: readonly Placed[], asked: number, ladder: readonly number[], before: Reached | null): number {
+  if (before === null || asked <= before.step) return asked;
+  return amountOf(items) >= (ladder[asked] ?? 0) ? asked : before.step;
+}
+
 /** What a week leaves to the next. @param sessions as they were placed, in order of time */
 export function jumpsAfter(
   state: JumpState,
   of: JumpWeek,
   monday: IsoDate,
-  sessions: readonly { date: IsoDate; start: number; items: readonly { exercise: Exercise }[] }[],
+  sessions: readonly { date: IsoDate; start: number; items: readonly Placed[] }[],
 ): JumpState {
   let { hops, jumps, last } = state;
   for (const { date, start, items } of sessions) {
     const landed = items.filter((i) => i.exercise.pattern === "jump");
     if (landed.length === 0) continue;
     const lands = holdsLandings(landed);
-    if (lands) jumps = { step: of.steps.jumps, week: monday, hurt: false };
-    else hops = { step: of.steps.hops, week: monday, hurt: false };
+    // Of a week's sessions the one that held most of it counts.
+    if (lands) jumps = { step: reachedBy(landed, of.steps.jumps, CONTACTS, jumps), week: monday, hurt: false };
+    else hops = { step: reachedBy(landed, of.steps.hops, HOP_SECONDS, hops), week: monday, hurt: false };
     last = { minute: dayNumber(date) * MINUTES_A_DAY + start, lands };
   }
   return { hops, jumps, last };

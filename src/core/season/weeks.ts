@@ -194,9 +194,12 @@ class WeekPlanner {
     return this.stepsBack(i, mostFrequent(this.daysAt(i).map((d) => d.phase)), known, this.changeAt(i, known));
   }
 
-  /** A step-back due now waits for one in the endurance next week, and for the race phase if that begins next week. */
-  private waits(i: number): boolean {
-    return this.daysAt(i + 1).some((d) => d.phase === "race") || this.willStepBack(i + 1);
+  /**
+   * A step-back due now waits for the race phase if that begins next week, and once for one in the endurance next week: what is foreseen of the
+   * endurance need not come.
+   */
+  private waits(i: number, waited: boolean): boolean {
+    return this.daysAt(i + 1).some((d) => d.phase === "race") || (!waited && this.willStepBack(i + 1));
   }
 
   /** The blocks that the weeks from here on fall into, as long as they build up the same. @param carried loading weeks right before */
@@ -231,7 +234,8 @@ class WeekPlanner {
       return { block: null, closes, because: null };
     }
     this.since += 1;
-    if (this.run?.builds !== builds) this.run = this.runFrom(i, builds, this.since - 1);
+    // An end that was foreseen need not come: where the weeks go on, they fall into blocks anew.
+    if (this.run?.builds !== builds || this.run.blocks.length === 0) this.run = this.runFrom(i, builds, this.since - 1);
     const { run } = this;
     const of = run.blocks[0] ?? run.done + 1;
     if (back && this.since > 1 && isOn(this.athlete, "stepback.endurance")) {
@@ -239,7 +243,7 @@ class WeekPlanner {
       this.run = null;
       return { block: null, closes: this.close(), because: why("stepback.endurance", "with") };
     }
-    if (run.done >= of && !this.waits(i) && isOn(this.athlete, "stepback.every")) {
+    if (run.done >= of && !this.waits(i, run.done > of) && isOn(this.athlete, "stepback.every")) {
       const loading = this.since - 1;
       this.run = { ...run, blocks: run.blocks.slice(1), done: 0 };
       return { block: null, closes: this.close(), because: why("stepback.every", "every", { loading }) };

@@ -232,7 +232,8 @@ export function withFindings(slots: readonly Slot[], findings: readonly Finding[
 function putBeforeHinge(slots: Slot[], add: AddedWork, f: Finding): void {
   const hinge = slots.findIndex((s) => s.pattern === "hinge");
   if (hinge < 0 || slots.some((s) => s.primer)) return;
-  const ready = slots.slice(0, hinge).find((s) => s.pattern === add.pattern && !s.added);
+  // A place that something of its own must take readies nothing.
+  const ready = slots.slice(0, hinge).find((s) => s.pattern === add.pattern && !s.added && !s.only);
   if (ready) {
     ready.prefer = add.exercises;
     ready.primer = true;

@@ -5,7 +5,7 @@ import { NEED_OF, NEED_WORDS } from "../../api/needs";
 import { may, NOBODY_ASKED, type Who } from "../../api/roles";
 import { ROLE_WORDS } from "../../api/roleWords";
 import { HttpProblem, notFound } from "../errors";
-import { nameOf, type Route } from "../http/route";
+import { type From, nameOf, type Route } from "../http/route";
 import type { Account } from "../store/accounts";
 import type { Store } from "../store/store";
 
@@ -19,15 +19,6 @@ export interface Access {
 }
 
 export const OPEN: Access = { mode: "open", loopback: true, secure: false };
-
-/** What a request about signing in is told of where it comes from. */
-export interface From {
-  token: string | null;
-  /** The name that the browser gives itself, shortened. */
-  device: string;
-  /** It comes from this machine. */
-  here: boolean;
-}
 
 export interface Visitor {
   who: Who | null;

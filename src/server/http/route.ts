@@ -4,7 +4,6 @@
  */
 import type { z } from "zod";
 import type { Who } from "../../api/roles";
-import type { From } from "../accounts/door";
 
 export type Method = "GET" | "POST" | "PUT" | "DELETE";
 
@@ -28,6 +27,15 @@ export type Params = Record<
   | "minutes",
   string
 >;
+
+/** What a request about signing in is told of where it comes from. */
+export interface From {
+  token: string | null;
+  /** The name that the browser gives itself, shortened. */
+  device: string;
+  /** It comes from this machine. */
+  here: boolean;
+}
 
 /** What a handler is told. */
 export interface Call<B = undefined> {

@@ -1,7 +1,7 @@
 /** Signing in and out, the first account, one's own browsers, and the accounts of the club. */
 import { accountBody, changeAccountBody, joinBody, newPasswordBody, ownerBody, signInBody } from "../../api/requests";
 import type { AccountView, CodesView, DeviceView, SessionStateView } from "../../api/views";
-import { cookieOf, OPEN, visitorOf } from "../accounts/door";
+import { cookieOf, visitorOf } from "../accounts/door";
 import { sha256 } from "../accounts/secrets";
 import { faulty, HttpProblem, notFound } from "../errors";
 import { type Answer, type Call, done, json, type Route, RouteList } from "../http/route";
@@ -22,18 +22,31 @@ function ownId({ account }: Pick<Call<unknown>, "account">): string {
   return account;
 }
 
-export function sessionRoutes(ctx: ServerContext): Route[] {
-  const r = new RouteList("/session");
-  const { accounts } = ctx.store;
-  const access = ctx.access ?? OPEN;
+type SignedIn = (call: Call<unknown>, account: Account, body?: CodesView) => Promise<Answer>;
 
-  /** A new token whenever somebody signs in: one that was there before is void. */
-  const signedIn = async ({ from }: Call<unknown>, account: Account, body?: CodesView): Promise<Answer> => {
-    if (from?.token) await accounts.signOut(sha256(from.token));
-    const token = await accounts.signIn(account.id, from?.device ?? "");
+/** A new token whenever somebody signs in: one that was there before is void. */
+const signer =
+  ({ store, access }: ServerContext): SignedIn =>
+  async ({ from }, account, body) => {
+    if (from?.token) await store.accounts.signOut(sha256(from.token));
+    const token = await store.accounts.signIn(account.id, from?.device ?? "");
     const answer = body ? json(body) : done();
     return { ...answer, headers: { "Set-Cookie": cookieOf(token, access) } };
   };
+
+export function sessionRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("/session");
+  signRoutes(r, ctx);
+  joinRoutes(r, ctx);
+  ownRoutes(r, ctx);
+  return [...r.all, ...accountRoutes(ctx)];
+}
+
+/** Who is signed in, in and out. */
+function signRoutes(r: RouteList, ctx: ServerContext): void {
+  const { accounts } = ctx.store;
+  const { access } = ctx;
+  const signedIn = signer(ctx);
 
   r.peek("", async ({ from }) => {
     const v = await visitorOf(ctx.store, access, from?.token ?? null);
@@ -57,6 +70,13 @@ export function sessionRoutes(ctx: ServerContext): Route[] {
     if (from?.token) await accounts.signOut(sha256(from.token));
     return { ...done(), headers: { "Set-Cookie": cookieOf(null, access) } };
   });
+}
+
+/** The first account, and codes in place of a password. */
+function joinRoutes(r: RouteList, ctx: ServerContext): void {
+  const { accounts } = ctx.store;
+  const { access } = ctx;
+  const signedIn = signer(ctx);
 
   /** The first visitor, on this machine, makes the owner or says that nobody is to be asked. */
   r.change("POST", "/owner", { body: { schema: ownerBody, what: "The first account" } }, async (call) => {
@@ -94,6 +114,12 @@ export function sessionRoutes(ctx: ServerContext): Route[] {
       );
     return signedIn(call, found.account, { codes: found.codes });
   });
+}
+
+/** One's own password and browsers. */
+function ownRoutes(r: RouteList, ctx: ServerContext): void {
+  const { accounts } = ctx.store;
+  const signedIn = signer(ctx);
 
   r.change("PUT", "/password", { body: { schema: newPasswordBody, what: "The password" } }, async (call) => {
     const id = ownId(call);
@@ -120,7 +146,6 @@ export function sessionRoutes(ctx: ServerContext): Route[] {
     if (!(await accounts.signOutDevice(ownId(call), call.params.row))) throw notFound("browser of this account");
     return done();
   });
-  return [...r.all, ...accountRoutes(ctx)];
 }
 
 /** The accounts of the club: invited, changed, closed. */

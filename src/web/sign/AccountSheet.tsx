@@ -123,32 +123,33 @@ export function AccountSheet({ account, rows, onClose }: Props) {
           removing={remove.isPending}
         />
         {account && (
-          <div className="flex gap-2 border-t border-hair2 pt-3">
-            <button
-              type="button"
-              className="btn"
-              onClick={() => again.mutate(account.id, { onSuccess: (made) => setCode(made.code), onError: closed })}
-            >
-              New code
-            </button>
-            <button
-              type="button"
-              className="btn"
-              onClick={() =>
-                change.mutate(
-                  { id: account.id, role, athletes, closed: !account.closed },
-                  { onSuccess: onClose, onError: closed },
-                )
-              }
-            >
-              {account.closed ? "Open again" : "Close"}
-            </button>
-          </div>
+          <More
+            account={account}
+            onCode={() => again.mutate(account.id, { onSuccess: (made) => setCode(made.code), onError: closed })}
+            onClose={() =>
+              change.mutate(
+                { id: account.id, role, athletes, closed: !account.closed },
+                { onSuccess: onClose, onError: closed },
+              )
+            }
+          />
         )}
       </form>
     </Sheet>
   );
 }
+
+/** A code for a lost password; shutting the account, and opening it again. */
+const More = ({ account, onCode, onClose }: { account: AccountView; onCode: () => void; onClose: () => void }) => (
+  <div className="flex gap-2 border-t border-hair2 pt-3">
+    <button type="button" className="btn" onClick={onCode}>
+      New code
+    </button>
+    <button type="button" className="btn" onClick={onClose}>
+      {account.closed ? "Open again" : "Close"}
+    </button>
+  </div>
+);
 
 interface AssignedProps {
   rows: readonly SquadRow[];
