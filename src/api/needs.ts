@@ -1,5 +1,7 @@
 /** What each route needs of the table of roles, by method and address under /api, and what a need is in words. The server's and the tests' alone. */
-import type { Need } from "./roles";
+import { MAY, type Need } from "./roles";
+
+export const NEEDS = Object.keys(MAY) as readonly Need[];
 
 export const NEED_WORDS: Readonly<Record<Need, string>> = {
   anyone: "whether the server is well, signing in",

@@ -10,31 +10,8 @@ export type Role = (typeof ROLES)[number];
  */
 export type Reach = "all" | "own" | "none";
 
-/** What can be asked for. */
-export const NEEDS = [
-  "anyone",
-  "session",
-  "club.see",
-  "method.read",
-  "club.change",
-  "backups",
-  "accounts",
-  "gym",
-  "athlete.add",
-  "plan.read",
-  "plan.change",
-  "session.read",
-  "log",
-  "swap",
-  "health.read",
-  "health.change",
-  "tell",
-  "whole",
-] as const;
-export type Need = (typeof NEEDS)[number];
-
 /** The table. */
-export const MAY: Readonly<Record<Need, Readonly<Record<Role, Reach>>>> = {
+export const MAY = {
   anyone: { owner: "all", coach: "all", assistant: "all", athlete: "all" },
   session: { owner: "all", coach: "all", assistant: "all", athlete: "all" },
   "club.see": { owner: "all", coach: "all", assistant: "all", athlete: "all" },
@@ -53,7 +30,10 @@ export const MAY: Readonly<Record<Need, Readonly<Record<Role, Reach>>>> = {
   "health.change": { owner: "all", coach: "own", assistant: "none", athlete: "none" },
   tell: { owner: "all", coach: "own", assistant: "none", athlete: "own" },
   whole: { owner: "all", coach: "own", assistant: "none", athlete: "none" },
-};
+} as const satisfies Record<string, Readonly<Record<Role, Reach>>>;
+
+/** What can be asked for. */
+export type Need = keyof typeof MAY;
 
 /** Who asks. `athletes` are those assigned, or oneself. */
 export interface Who {
@@ -66,7 +46,7 @@ export const NOBODY_ASKED: Who = { role: "owner", athletes: "all" };
 
 /** @param athlete whom it is about; null where it is about the club */
 export function may(who: Who, need: Need, athlete: string | null = null): boolean {
-  const reach = MAY[need][who.role];
+  const reach: Reach = MAY[need][who.role];
   if (reach === "none") return false;
   if (reach === "all" || who.athletes === "all") return true;
   return athlete !== null && who.athletes.includes(athlete);

@@ -2,8 +2,8 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { athleteWith } from "../../tests/support/athlete";
 import { TODAY, testServer } from "../../tests/support/server";
-import { NEED_OF } from "../api/needs";
-import { MAY, NEEDS, ROLES, type Role } from "../api/roles";
+import { NEED_OF, NEEDS } from "../api/needs";
+import { MAY, type Reach, ROLES, type Role } from "../api/roles";
 import type { AccountView, CalendarView, DeviceView, GymView, SessionStateView, SquadView } from "../api/views";
 import type { Access } from "./accounts/door";
 import { newCode } from "./accounts/secrets";
@@ -101,7 +101,7 @@ describe("the table of roles", () => {
         if (need === undefined || need === "anyone") continue;
         if (nameOf(route) === "DELETE /athletes/:id") continue;
         const about = route.path.startsWith("/athletes/:id");
-        const reach = MAY[need][role];
+        const reach: Reach = MAY[need][role];
         const may = reach === "all" || (reach === "own" && about);
         const answer = await c.ask(
           cookies[role] ?? "",

@@ -436,7 +436,8 @@ describe("logging", () => {
 describe("running", () => {
   it("opens a folder of its own, answers, and closes cleanly", async () => {
     process.env.LOG_LEVEL = "silent";
-    const config = { ...configFromEnvironment({}), port: 0, data: join(folder, "own"), fixedToday: TODAY };
+    const open = configFromEnvironment({ FIELD_ANCHOR_ACCOUNTS: "open" });
+    const config = { ...open, port: 0, data: join(folder, "own"), fixedToday: TODAY };
     const running = await run(config, "Own club");
     expect(running.address).toMatch(/^http:\/\/127\.0\.0\.1:\d+$/);
     expect(await (await fetch(`${running.address}/api/club`)).json()).toEqual({ name: "Own club", today: TODAY });

@@ -4,8 +4,12 @@ import type { HomeworkView } from "../../api/views";
 import { get, put } from "./api";
 import { useChange } from "./hooks";
 
-export const useHomework = (id: string) =>
-  useQuery({ queryKey: ["a", id, "homework"], queryFn: () => get<HomeworkView>(`/athletes/${id}/homework`) });
+export const useHomework = (id: string, on = true) =>
+  useQuery({
+    queryKey: ["a", id, "homework"],
+    queryFn: () => get<HomeworkView>(`/athletes/${id}/homework`),
+    enabled: on,
+  });
 
 export const useTick = (id: string) =>
   useChange(id, ({ date, item, done }: { date: string; item: string; done: boolean }) =>

@@ -18,6 +18,12 @@ export function useMay(): (need: Need, athlete?: string | null) => boolean {
   return (need, athlete = null) => may(whoOf(data), need, athlete);
 }
 
+/** Where an athlete is opened: in the week, or in the gym of the day for whoever is not shown weeks. */
+export function useHome(): (athlete: string) => string {
+  const may = useMay();
+  return (athlete) => (may("plan.read", athlete) ? `/a/${athlete}/week` : "/gym");
+}
+
 /** Who sat here last. */
 const LAST = "field-anchor:account";
 

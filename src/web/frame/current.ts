@@ -3,6 +3,7 @@ import { useEffect, useMemo } from "react";
 import { useLocation, useNavigate, useParams } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { useSquad } from "../data/hooks";
+import { useHome } from "../data/session";
 import type { Units } from "../format";
 import { VIEWS } from "./views";
 
@@ -30,10 +31,11 @@ export function useUnits(): Units {
 /** Goes to the same view of another athlete; from the club's views to the week. */
 export function useGoTo(): (id: string) => void {
   const navigate = useNavigate();
+  const home = useHome();
   const { pathname } = useLocation();
   return (id) => {
     const at = /^\/a\/[^/]+\/([^/]+)/.exec(pathname)?.[1];
     const known = VIEWS.some((v) => v.group === "athlete" && v.id === at);
-    navigate(`/a/${id}/${known ? at : "week"}`);
+    navigate(known ? `/a/${id}/${at}` : home(id));
   };
 }

@@ -106,7 +106,7 @@ export const VIEWS: readonly ViewEntry[] = [
     need: "session",
     name: "Accounts",
     glyph: <KeyRound {...look} />,
-    also: "sign in sign out password roles invite devices",
+    also: "sign in password roles",
   },
   { id: "season", group: "athlete", need: "plan.read", name: "Season", glyph: <SeasonGlyph />, key: "2" },
   { id: "week", group: "athlete", need: "plan.read", name: "Week", glyph: <WeekGlyph />, key: "3" },
@@ -162,7 +162,7 @@ export const VIEWS: readonly ViewEntry[] = [
     name: "Homework",
     glyph: <CalendarCheck {...look} />,
     key: "m",
-    also: "sheets activation warm-up after-care flow",
+    also: "sheets activation flow",
   },
   {
     id: "records",

@@ -1,9 +1,11 @@
 /** Today's homework at the rack: what is left to do at home, or before the run. */
 import { useHomework } from "../data/homework";
+import { useMay } from "../data/session";
 import { DayList } from "./DayList";
 
 export function HomeworkToday({ id }: { id: string }) {
-  const homework = useHomework(id);
+  const may = useMay();
+  const homework = useHomework(id, may("health.read", id));
   const day = homework.data?.days.find((d) => d.date === homework.data.today);
   if (!day || day.items.length === 0) return null;
   return (

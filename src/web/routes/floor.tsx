@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import type { SessionView } from "../../api/views";
 import { CheckIn } from "../checkin/CheckIn";
 import { useSession, useSquad } from "../data/hooks";
+import { useMay } from "../data/session";
 import { Exercise } from "../floor/Exercise";
 import { Finish } from "../floor/Finish";
 import {
@@ -70,6 +71,8 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
   const [ending, setEnding] = useState(false);
   const [asking, setAsking] = useState(false);
   const [began] = useState(() => Date.now());
+  const may = useMay();
+  const mayAsk = log.items.length === 0 && view.date === view.today && !view.checkIn && may("tell", id);
   const due = nextItem(view, log);
   const at = picked ?? due;
   const item = view.items[at];
@@ -157,7 +160,7 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
           onLog={logSet}
           onUndo={() => change(withoutLast(log, item))}
           onPain={(p) => change(withPain(log, item, p))}
-          onCheckIn={log.items.length === 0 && view.date === view.today && !view.checkIn ? () => setAsking(true) : null}
+          onCheckIn={mayAsk ? () => setAsking(true) : null}
           onFelt={(felt) => change(withFelt(log, item, felt))}
           onPick={(index) => setPicked(index)}
           onEnd={() => setEnding(true)}

@@ -2,12 +2,14 @@
 
 import { useState } from "react";
 import { Link, Navigate, useNavigate, useParams } from "react-router";
+import type { Need } from "../../api/roles";
 import type { SessionView } from "../../api/views";
 import { saidText } from "../../core/readiness";
 import { why } from "../../core/rulebook";
 import { emphasisText } from "../../core/session";
 import { CheckInSheet } from "../checkin/CheckInSheet";
 import { useAthlete, useClub, useSession } from "../data/hooks";
+import { useMay } from "../data/session";
 import type { Units } from "../format";
 import { blockText, day, duration, PHASE_NAMES, placeName, sessionName, time } from "../format";
 import { useUnits } from "../frame/current";
@@ -91,18 +93,19 @@ function One({ id, date, label }: { id: string; date: string; label: string }) {
 const canLift = (v: SessionView): boolean => v.date === v.today || (v.date < v.today && v.log === null);
 
 /** What can be done with a session; it is edited and printed as long as it is planned. */
-function sessionActions(v: SessionView, onCheckIn: () => void): Action[] {
+function sessionActions(v: SessionView, may: (need: Need) => boolean, onCheckIn: () => void): Action[] {
   const at = `${v.date}/${v.label}`;
+  const when = (on: boolean, action: Action): Action[] => (on ? [action] : []);
   return [
-    { label: "Week", name: "Open this week", to: `/a/${v.id}/week/${v.date}` },
-    ...(v.time
-      ? [
-          { label: "Edit", icon: ICON.edit, to: `/a/${v.id}/session/${at}/edit` },
-          { label: "Card", to: `/a/${v.id}/card/${at}` },
-        ]
-      : []),
-    { label: "Warm-up", to: `/a/${v.id}/homework` },
-    ...(v.date === v.today && v.time && !v.log ? [{ label: "Check in", run: onCheckIn }] : []),
+    ...when(may("plan.read"), { label: "Week", name: "Open this week", to: `/a/${v.id}/week/${v.date}` }),
+    ...when(v.time !== null && may("plan.change"), {
+      label: "Edit",
+      icon: ICON.edit,
+      to: `/a/${v.id}/session/${at}/edit`,
+    }),
+    ...when(v.time !== null, { label: "Card", to: `/a/${v.id}/card/${at}` }),
+    ...when(may("health.read"), { label: "Warm-up", to: `/a/${v.id}/homework` }),
+    ...when(v.date === v.today && v.time !== null && !v.log && may("tell"), { label: "Check in", run: onCheckIn }),
     ...(canLift(v)
       ? [
           {
@@ -120,7 +123,9 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
   const phone = usePhone();
   const [shortening, setShortening] = useState<number | null>(null);
   const [checking, setChecking] = useState(false);
-  const shorter = view.date >= view.today && !view.log && !view.edit ? lengthsBelow(view.minutes) : [];
+  const may = useMay();
+  const open = view.date >= view.today && !view.log && !view.edit && may("plan.change", view.id);
+  const shorter = open ? lengthsBelow(view.minutes) : [];
   const units = useUnits();
   return (
     <div className="two-pane">
@@ -136,7 +141,14 @@ function Sheet({ view, onStep }: { view: SessionView; onStep: (by: 1 | -1) => vo
           }
         >
           <Steps before="Session before" next="Next session" onStep={onStep} />
-          <Toolbar name="More for this session" actions={sessionActions(view, () => setChecking(true))}>
+          <Toolbar
+            name="More for this session"
+            actions={sessionActions(
+              view,
+              (need) => may(need, view.id),
+              () => setChecking(true),
+            )}
+          >
             {view.date > view.today ? (
               <span className="text-label leading-4 text-ink2">Logging opens on {day(view.date)}</span>
             ) : (

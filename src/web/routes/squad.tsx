@@ -4,6 +4,7 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { daysBetween } from "../../core/dates";
 import { useSquad } from "../data/hooks";
+import { useHome, useMay } from "../data/session";
 import { counted, day, duration, inDays, PHASE_NAMES, SPORT_NAMES, sessionName, time } from "../format";
 import { STRATA } from "../section/patterns";
 import { ShortSection } from "../section/ShortSection";
@@ -15,7 +16,7 @@ import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
 import { Segments } from "../ui/Segments";
-import { Empty, Failed, LoadingNote } from "../ui/State";
+import { Failed, LoadingNote } from "../ui/State";
 import { usePhone } from "../ui/usePhone";
 
 const AwaySheet = lazy(() => import("../away/AwaySheet"));
@@ -38,6 +39,13 @@ const NOBODY: Record<Filter, string> = {
   look: "Nobody needs a look today.",
   due: "No test is older than 12 weeks.",
 };
+
+/** Keys of whoever may add athletes and change them. */
+const addingKeys = (away: () => void, add: () => void, bring: () => void) => [
+  { key: "a", label: "ill or away", run: away },
+  { key: "n", label: "new athlete", run: add, bar: true },
+  { key: "i", label: "import", run: bring, bar: true },
+];
 
 export default function SquadView() {
   const squad = useSquad();
@@ -65,15 +73,22 @@ export default function SquadView() {
     walked();
     setChosen(Math.max(0, Math.min(rows.length - 1, at + by)));
   };
-  const open = () => rows[at] && navigate(`/a/${rows[at].id}/week`);
+  const home = useHome();
+  const may = useMay();
+  const open = () => rows[at] && navigate(home(rows[at].id));
+  const mayAdd = may("athlete.add");
   useKeys("view", [
     { key: "ArrowUp", label: "", run: () => walk(-1), bar: true },
     { key: "ArrowDown", label: "athlete", run: () => walk(1), bar: true },
     { key: "Enter", label: "open week", run: open, bar: true },
     { key: "t", label: "lifts today", run: () => setFilter(filter === "today" ? "all" : "today"), bar: true },
-    { key: "a", label: "ill or away", run: () => setAway(true) },
-    { key: "n", label: "new athlete", run: () => navigate("/new"), bar: true },
-    { key: "i", label: "import", run: () => setImporting(true), bar: true },
+    ...(mayAdd
+      ? addingKeys(
+          () => setAway(true),
+          () => navigate("/new"),
+          () => setImporting(true),
+        )
+      : []),
   ]);
 
   if (squad.isPending) return <LoadingNote what="the squad" />;
@@ -85,31 +100,17 @@ export default function SquadView() {
         all={all}
         filter={filter}
         setFilter={setFilter}
-        onAway={() => setAway(true)}
+        onAway={mayAdd ? () => setAway(true) : null}
         onImport={() => setImporting(true)}
       />
       <div className="@container min-h-0 flex-1 overflow-auto px-4 pb-4">
-        {all.length === 1 && all[0] && (
+        {all.length === 0 && !mayAdd && <p className="py-6 text-ink2">No athlete is assigned to you.</p>}
+        {all.length < 2 && mayAdd && (
           <Suspense fallback={null}>
-            <FirstSteps id={all[0].id} />
+            <FirstSteps id={all[0]?.id ?? null} onImport={() => setImporting(true)} />
           </Suspense>
         )}
-        {all.length === 0 ? (
-          <Empty title="No athletes yet">
-            <p className="mb-3">
-              Enter the first athlete, or import an athlete file. The steps below lead to the first placed week.
-            </p>
-            <Link className="btn btn-pri mr-2" to="/new">
-              {ICON.plus} New athlete
-            </Link>
-            <button type="button" className="btn mb-4" onClick={() => setImporting(true)}>
-              {ICON.file} Import athlete
-            </button>
-            <Suspense fallback={null}>
-              <FirstSteps id={null} />
-            </Suspense>
-          </Empty>
-        ) : phone ? (
+        {all.length === 0 ? null : phone ? (
           <SquadCards rows={rows} today={squad.data.today} due={filter === "due"} />
         ) : (
           <table className="w-full border-collapse text-left">
@@ -161,7 +162,8 @@ interface HeadProps {
   all: readonly SquadRow[];
   filter: Filter;
   setFilter: (filter: Filter) => void;
-  onAway: () => void;
+  /** Null for whoever may neither add athletes nor change them. */
+  onAway: (() => void) | null;
   onImport: () => void;
 }
 
@@ -176,17 +178,21 @@ function Head({ phone, all, filter, setFilter, onAway, onImport }: HeadProps) {
       </span>
       <span className="flex-1" />
       <Segments name="Show" options={phone ? SHORT_FILTERS : FILTERS} value={filter} onChange={setFilter} />
-      {all.length > 0 && (
+      {all.length > 0 && onAway && (
         <button type="button" className="btn ml-2" aria-haspopup="dialog" onClick={onAway}>
           Ill or away
         </button>
       )}
-      <button type="button" className="btn" onClick={onImport}>
-        {ICON.file} Import athlete
-      </button>
-      <Link className="btn btn-pri" to="/new">
-        {ICON.plus} New athlete
-      </Link>
+      {onAway && (
+        <>
+          <button type="button" className="btn" onClick={onImport}>
+            {ICON.file} Import athlete
+          </button>
+          <Link className="btn btn-pri" to="/new">
+            {ICON.plus} New athlete
+          </Link>
+        </>
+      )}
     </PageHeader>
   );
 }
@@ -207,6 +213,7 @@ function Row({
   on: boolean;
   onChoose: () => void;
 }) {
+  const home = useHome();
   return (
     <tr
       data-row={at}
@@ -215,7 +222,7 @@ function Row({
       className={`h-[76px] border-b border-hair align-middle ${on ? "bg-panel shadow-[inset_3px_0_0_var(--color-iron)]" : ""}`}
     >
       <td className="pl-3">
-        <Link to={`/a/${row.id}/week`} className="block text-lead leading-5 font-[650] hover:underline">
+        <Link to={home(row.id)} className="block text-lead leading-5 font-[650] hover:underline">
           {row.name}
         </Link>
         <span className="block text-label leading-4 text-ink2">{SPORT_NAMES[row.sport]}</span>
@@ -261,7 +268,7 @@ function Row({
         {due ? <Due row={row} today={today} /> : <Needs row={row} today={today} most={2} />}
       </td>
       <td>
-        <Link to={`/a/${row.id}/week`} className="btn btn-sm btn-sq" aria-label={`Open ${row.name}'s week`}>
+        <Link to={home(row.id)} className="btn btn-sm btn-sq" aria-label={`Open ${row.name}'s week`}>
           {ICON.right}
         </Link>
       </td>

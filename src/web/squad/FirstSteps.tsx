@@ -3,6 +3,8 @@ import { Check } from "lucide-react";
 import { Link } from "react-router";
 import type { AthleteView } from "../../api/views";
 import { useAthlete } from "../data/hooks";
+import { ICON } from "../ui/glyphs";
+import { Empty } from "../ui/State";
 import { type FirstStep, firstSteps } from "./firstSteps";
 
 /** With the only athlete there is. */
@@ -11,9 +13,28 @@ function StepsWith({ id }: { id: string }) {
   return athlete.data ? <Steps first={athlete.data} /> : null;
 }
 
-/** @param id the only athlete there is; null while there is none */
-export default function FirstSteps({ id }: { id: string | null }) {
-  return id === null ? <Steps first={null} /> : <StepsWith id={id} />;
+interface Props {
+  /** The only athlete there is; null while there is none. */
+  id: string | null;
+  onImport: () => void;
+}
+
+export default function FirstSteps({ id, onImport }: Props) {
+  if (id !== null) return <StepsWith id={id} />;
+  return (
+    <Empty title="No athletes yet">
+      <p className="mb-3">
+        Enter the first athlete, or import an athlete file. The steps below lead to the first placed week.
+      </p>
+      <Link className="btn btn-pri mr-2" to="/new">
+        {ICON.plus} New athlete
+      </Link>
+      <button type="button" className="btn mb-4" onClick={onImport}>
+        {ICON.file} Import athlete
+      </button>
+      <Steps first={null} />
+    </Empty>
+  );
 }
 
 function Steps({ first }: { first: AthleteView | null }) {

@@ -1,7 +1,9 @@
 /** The squad on a phone: an athlete a card, with what needs the coach. */
+
 import { Link } from "react-router";
 import type { SquadRow } from "../../api/views";
 import { daysBetween } from "../../core/dates";
+import { useHome } from "../data/session";
 import { inDays, PHASE_NAMES, SPORT_NAMES } from "../format";
 import { STRATA } from "../section/patterns";
 import { ICON } from "../ui/glyphs";
@@ -9,11 +11,12 @@ import { Due } from "./Due";
 import { Needs, openNeeds } from "./Needs";
 
 export function SquadCards({ rows, today, due }: { rows: readonly SquadRow[]; today: string; due: boolean }) {
+  const home = useHome();
   return (
     <ul className="flex flex-col gap-2">
       {rows.map((r) => (
         <li key={r.id} className="rounded-[3px] border border-hair bg-panel p-3">
-          <Link to={`/a/${r.id}/week`} className="block">
+          <Link to={home(r.id)} className="block">
             <span className="flex items-center gap-2">
               <b className="min-w-0 flex-1 truncate text-lead font-[650]">{r.name}</b>
               <span className="text-label text-ink2">{SPORT_NAMES[r.sport]}</span>

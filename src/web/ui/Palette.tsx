@@ -2,6 +2,7 @@
 import { Command } from "cmdk";
 import { useNavigate } from "react-router";
 import type { SquadRow } from "../../api/views";
+import { useHome } from "../data/session";
 import { SPORT_NAMES } from "../format";
 import { useViews } from "../frame/offered";
 import { chooseTheme, THEME_CHOICES, THEME_WORDS } from "../frame/theme";
@@ -30,6 +31,7 @@ export default function Palette({
 }) {
   const navigate = useNavigate();
   const viewsOf = useViews(current ?? undefined);
+  const home = useHome();
   const go = (to: string) => () => {
     onClose();
     navigate(to);
@@ -71,7 +73,7 @@ export default function Palette({
         </Command.Group>
         <Command.Group heading="Athletes" className={heading}>
           {rows.map((r) => (
-            <Command.Item key={r.id} value={`${r.name} ${r.id}`} className={item} onSelect={go(`/a/${r.id}/week`)}>
+            <Command.Item key={r.id} value={`${r.name} ${r.id}`} className={item} onSelect={go(home(r.id))}>
               {r.name}
               <span className="text-ink2">{SPORT_NAMES[r.sport]}</span>
             </Command.Item>
