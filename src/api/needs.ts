@@ -72,7 +72,12 @@ export const NEED_OF: ReadonlyMap<string, Need> = new Map([
   ...of("plan.change", "DELETE /athletes/:id/sessions/:date/:label/edit"),
   ...of("plan.change", "POST /athletes/:id/sessions/:date/:label/copy", "PUT /athletes/:id/overrules"),
   ...of("plan.change", "DELETE /athletes/:id/overrules/:date/:exercise", "PUT /athletes/:id/reviews"),
-  ...of("session.read", "GET /athletes/:id/sessions/:date/:label", "GET /athletes/:id/exercises"),
+  ...of(
+    "session.read",
+    "GET /athletes/:id/sessions",
+    "GET /athletes/:id/sessions/:date/:label",
+    "GET /athletes/:id/exercises",
+  ),
   ...of("session.read", "GET /athletes/:id/sessions/:date/:label/shorter/:minutes", "GET /athletes/:id/sheets"),
   ...of("session.read", "GET /athletes/:id/sessions/:date/:label/choices/:exercise"),
   ...of("session.read", "GET /athletes/:id/cards/:date/:label", "GET /athletes/:id/cards/:date/:label/pdf"),

@@ -38,6 +38,12 @@ export interface ItemView extends Omit<Item, "exercise" | "main" | "slot" | "rir
   last: { date: string; text: string } | null;
 }
 
+/** Days of sessions, oldest first. */
+export interface SessionsView {
+  logged: { date: string; label: Label }[];
+  sessions: { date: string; label: Label }[];
+}
+
 export interface SessionView {
   id: string;
   today: string;

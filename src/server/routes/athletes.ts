@@ -15,7 +15,7 @@ import {
   windowsBody,
 } from "../../api/requests";
 import { may } from "../../api/roles";
-import type { AthleteView, ErasedView, ImportedView, ShorterView } from "../../api/views";
+import type { AthleteView, ErasedView, ImportedView, SessionsView, ShorterView } from "../../api/views";
 import { type Approach, type Athlete, type StrengthLog, withLock } from "../../core/athlete";
 import { addDays, dayLabel, dayNumber, mondayOf } from "../../core/dates";
 import { unknownLifts } from "../../core/plan";
@@ -37,6 +37,8 @@ import { athleteTools, dateParam, fileName, labelParam, minutesParam } from "./t
 
 /** Planned weeks that the records name sessions of. */
 const SHOWN_WEEKS = 3;
+/** Logs that are shown, the latest. */
+const SHOWN_LOGS = 24;
 /** Endurance shown in the records view, days back and ahead. */
 const RECORD_DAYS = { back: 42, ahead: 42 };
 const FILE_LIMIT = 20_000_000;
@@ -110,7 +112,7 @@ function recordRoutes(r: RouteList, ctx: ServerContext): void {
       endurance: enduranceBetween(p.stored, addDays(today, -RECORD_DAYS.back), addDays(today, RECORD_DAYS.ahead)),
       phases: athlete.phases ?? [],
       locked: athlete.locked ?? [],
-      logged: athlete.strengthLog.slice(-24).map((l) => ({
+      logged: athlete.strengthLog.slice(-SHOWN_LOGS).map((l) => ({
         date: l.date,
         label: l.label,
         minutes: l.minutes ?? null,
@@ -214,6 +216,16 @@ function weekRoutes(r: RouteList, ctx: ServerContext): void {
 function sessionRoutes(r: RouteList, ctx: ServerContext): void {
   const { store, planner } = ctx;
   const { season, stored } = athleteTools(ctx);
+
+  /** Days of the sessions around today: lifted, and to come. */
+  r.read("/:id/sessions", async ({ params }) => {
+    const { plan, stored } = await season(params.id, SHOWN_WEEKS);
+    const view: SessionsView = {
+      logged: stored.athlete.strengthLog.slice(-SHOWN_LOGS).map(({ date, label }) => ({ date, label })),
+      sessions: plan.weeks.slice(0, SHOWN_WEEKS).flatMap((w) => w.sessions.map(({ date, label }) => ({ date, label }))),
+    };
+    return json(view);
+  });
 
   r.read("/:id/sessions/:date/:label", async ({ params, who }) => {
     const [date, label] = [dateParam(params.date), labelParam(params.label)];

@@ -14,6 +14,7 @@ import type {
   ErasedView,
   ImportedView,
   SeasonView,
+  SessionsView,
   SessionView,
   SquadView,
   WeekView,
@@ -39,6 +40,9 @@ export const useSquad = () =>
   });
 export const useAthlete = (id: string) =>
   useQuery({ queryKey: ["a", id, "record"], queryFn: () => get<AthleteView>(`/athletes/${id}`) });
+/** Days of the sessions around today. */
+export const useSessions = (id: string) =>
+  useQuery({ queryKey: ["a", id, "sessions"], queryFn: () => get<SessionsView>(`/athletes/${id}/sessions`) });
 export const useSeason = (id: string) =>
   useQuery({ queryKey: ["a", id, "season"], queryFn: () => get<SeasonView>(`/athletes/${id}/season`) });
 export const useWeek = (id: string, monday: string) =>

@@ -8,7 +8,7 @@ import { saidText } from "../../core/readiness";
 import { why } from "../../core/rulebook";
 import { emphasisText } from "../../core/session";
 import { CheckInSheet } from "../checkin/CheckInSheet";
-import { useAthlete, useClub, useSession } from "../data/hooks";
+import { useClub, useSession, useSessions } from "../data/hooks";
 import { useMay } from "../data/session";
 import type { Units } from "../format";
 import { blockText, day, duration, PHASE_NAMES, placeName, sessionName, time } from "../format";
@@ -33,11 +33,11 @@ export default function SessionRoute() {
 
 /** Without a day: today's session, else the next, else the last one logged. */
 function Nearest({ id }: { id: string }) {
-  const athlete = useAthlete(id);
+  const around = useSessions(id);
   const club = useClub();
-  if (athlete.isPending || club.isPending) return <LoadingNote what="the session" />;
-  if (athlete.isError) return <Failed error={athlete.error} retry={() => athlete.refetch()} what="The session" />;
-  const { sessions, logged } = athlete.data;
+  if (around.isPending || club.isPending) return <LoadingNote what="the session" />;
+  if (around.isError) return <Failed error={around.error} retry={() => around.refetch()} what="The session" />;
+  const { sessions, logged } = around.data;
   const today = club.data?.today ?? "";
   const next = logged.find((l) => l.date === today) ?? sessions.find((s) => s.date >= today) ?? logged.at(-1);
   if (next) return <Navigate to={`/a/${id}/session/${next.date}/${next.label}`} replace />;
@@ -56,10 +56,10 @@ function Nearest({ id }: { id: string }) {
 
 function One({ id, date, label }: { id: string; date: string; label: string }) {
   const session = useSession(id, date, label);
-  const athlete = useAthlete(id);
+  const around = useSessions(id);
   const navigate = useNavigate();
-  const all = athlete.data
-    ? [...athlete.data.logged, ...athlete.data.sessions].sort((a, b) => (a.date < b.date ? -1 : 1))
+  const all = around.data
+    ? [...around.data.logged, ...around.data.sessions].sort((a, b) => (a.date < b.date ? -1 : 1))
     : [];
   const at = all.findIndex((s) => s.date === date && s.label === label);
   const step = (by: 1 | -1) => {
