@@ -76,8 +76,8 @@ export const pathwayBody = pathwayStepSchema.omit({ date: true }).extend({
   /** The coach goes on although the sign is not complete. */
   anyway: z.boolean().optional(),
 });
-/** What is said before a session; `taken` once its change was shown and taken, false where it was refused. */
 export const homeworkBody = homeworkSchema.pick({ done: true });
+/** What is said before a session; `taken` once its change was shown and taken, false where it was refused. */
 export const checkInBody = checkInSchema.omit({ date: true });
 export type CheckInBody = z.infer<typeof checkInBody>;
 export type PathwayBody = z.infer<typeof pathwayBody>;
@@ -234,13 +234,9 @@ export type ReviewBody = z.infer<typeof reviewBody>;
 export const seenBody = z.strictObject({ until: dateSchema.nullable() });
 
 const loginField = textSchema.max(60);
-/** Twelve letters at least: length is what makes a password hard to guess. */
-const passwordField = z
-  .string()
-  // A refinement of our own: the usual refusals repeat what they found.
-  .refine((p) => p.length >= 12, "12 letters or more expected")
-  .refine((p) => p.length <= 200, "200 letters or fewer expected");
 const anyPassword = z.string().refine((p) => p.length <= 200, "200 letters or fewer expected");
+/** Twelve letters at least: length is what makes a password hard to guess. */
+const passwordField = anyPassword.refine((p) => p.length >= 12, "12 letters or more expected");
 const reach = z.union([z.literal("all"), z.array(idSchema).max(5000)]);
 const roleField = z.enum(ROLES);
 export const signInBody = z.strictObject({ name: loginField, password: anyPassword });

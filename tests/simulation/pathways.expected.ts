@@ -1,6 +1,6 @@
 /**
- * What the plan is to answer on the way back of each area, written by hand from handbook 24 (stages, least days, examples) and 3 (what trouble
- * leaves out) before the planner knew stages. Which exercise stands for what the handbook says is our choice [house].
+ * What the plan is to answer on the way back of each area, written by hand from the trade (rules pathway.stage and choice.trouble: stages,
+ * least days, examples, what trouble leaves out) before the planner knew stages. Which exercise stands for what the handbook says is our choice [house].
  */
 import type { Area, PathwayStage } from "../../src/core/athlete/types";
 

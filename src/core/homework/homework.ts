@@ -9,7 +9,7 @@ import { type AreaStage, workOf } from "../pathway";
 import { numbers, type Why, why } from "../rulebook";
 import { type AddedWork, type Finding, findingsOf } from "../screening";
 import type { DayLoading } from "../season";
-import { activationFor } from "../session";
+import { activationFor, lightDose, lightSeconds } from "../session";
 
 /** What the activation and the flow are ticked by; everything else by its exercise. */
 export const ACTIVATION_ITEM = "activation";
@@ -79,12 +79,12 @@ function openOf(add: AddedWork, c: ChoiceContext): Exercise | undefined {
     );
 }
 
-type Draft = Omit<HomeworkItem, "dose" | "seconds"> & { sets: number; amount: string; aSet: number; side: string };
+/** An item before its sets are known: what a set asks for, and its seconds. */
+type Draft = Omit<HomeworkItem, "seconds"> & { sets: number; aSet: number };
 
 function draftOf(e: Exercise, add: AddedWork, mostSets: number, kind: "way-back" | "finding", because: Why): Draft {
-  const reps = add.reps ?? e.ownReps?.[1] ?? e.dose.prepare.reps ?? null;
-  const seconds = e.unit === "seconds" ? (e.ownSeconds ?? e.dose.prepare.seconds ?? 0) : null;
-  const sides = e.unilateral ? 2 : 1;
+  const reps = add.reps ?? e.ownReps?.[1] ?? e.dose.prepare.reps ?? 1;
+  const seconds = e.ownSeconds ?? e.dose.prepare.seconds ?? 0;
   return {
     id: e.id,
     kind,
@@ -92,9 +92,8 @@ function draftOf(e: Exercise, add: AddedWork, mostSets: number, kind: "way-back"
     cue: e.cues[0] ?? "",
     why: because,
     sets: Math.min(mostSets, add.sets ?? e.dose.prepare.sets),
-    amount: seconds === null ? String(reps ?? 1) : `${seconds} s`,
-    aSet: (seconds ?? (reps ?? 1) * e.secondsPerRep) * sides,
-    side: e.unilateral ? " a side" : "",
+    dose: lightDose(e, reps, seconds),
+    aSet: lightSeconds(e, reps, seconds),
   };
 }
 
@@ -116,7 +115,7 @@ function wayBackDrafts(stages: readonly AreaStage[], c: ChoiceContext, f: Homewo
 
 const homeAdds = (f: Finding): readonly AddedWork[] => f.adds.filter((a) => !a.first);
 const isAtWork = (f: Finding): boolean => f.stage !== "over" && f.kind !== "side";
-export const asksFlow = (f: Finding): boolean =>
+const asksFlow = (f: Finding): boolean =>
   isAtWork(f) && (RANGE.includes(f.id) || f.adds.some((a) => a.pattern === "mobility"));
 
 /** One finding a day, the next in turn; what the day's session holds already is not asked twice. */
@@ -144,8 +143,8 @@ const secondsOf = (d: Pick<Draft, "aSet">, sets: number): number => {
 };
 
 const itemOf = (d: Draft, sets: number): HomeworkItem => {
-  const { sets: _, amount, aSet: __, side, ...item } = d;
-  return { ...item, dose: `${sets > 1 ? `${sets} x ` : ""}${amount}${side}`, seconds: secondsOf(d, sets) };
+  const { sets: _, aSet: __, ...item } = d;
+  return { ...item, dose: `${sets > 1 ? `${sets} x ` : ""}${d.dose}`, seconds: secondsOf(d, sets) };
 };
 
 /** Fills the day's minutes in order; an item takes fewer sets before it is left out. @param most seconds */

@@ -7,5 +7,5 @@ export {
   type HomeworkItem,
   homeworkOn,
 } from "./homework";
-export { isTicked, type Ticked, tickedOf } from "./ticks";
+export { isTicked, sumTicked, type Ticked, tickedOf } from "./ticks";
 export { homeworkLines } from "./words";

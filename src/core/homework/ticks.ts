@@ -10,6 +10,9 @@ export interface Ticked {
   done: number;
 }
 
+export const sumTicked = (list: readonly Ticked[]): Ticked =>
+  list.reduce((a, t) => ({ asked: a.asked + t.asked, done: a.done + t.done }), { asked: 0, done: 0 });
+
 /** @param days what was asked, by day; what was ticked without being asked does not count */
 export function tickedOf(
   athlete: Pick<Athlete, "homework">,

@@ -19,21 +19,25 @@ export interface Choices {
   closed: { exercise: Exercise; closed: Closed }[];
 }
 
+/** What the exercises of a planned week are chosen by, on each of its days. */
+export function contextsOf(athlete: Athlete, library: Library, { input, season }: PlanWeek) {
+  const log = athlete.strengthLog.filter((l) => l.date < input.from);
+  return choiceContexts({
+    athlete,
+    library,
+    basis: input.basis,
+    week: season,
+    log,
+    from: input.from,
+    unmoved: input.unmoved,
+  });
+}
+
 /** @returns what the session's exercises were chosen by; null for a day or place that the week does not know */
 export function contextOf(athlete: Athlete, library: Library, week: PlanWeek, s: PlanSession): ChoiceContext | null {
   const day = week.season.days.find((d) => d.date === s.date);
   const place = placeById(athlete, s.place);
-  if (!day || !place) return null;
-  const log = athlete.strengthLog.filter((l) => l.date < week.input.from);
-  return choiceContexts({
-    athlete,
-    library,
-    basis: week.input.basis,
-    week: week.season,
-    log,
-    from: week.input.from,
-    unmoved: week.input.unmoved,
-  })(day, place);
+  return day && place ? contextsOf(athlete, library, week)(day, place) : null;
 }
 
 /**

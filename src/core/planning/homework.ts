@@ -3,24 +3,15 @@ import { awayOn } from "../athlete";
 import { dayNumber, type IsoDate } from "../dates";
 import { type HomeworkDay, homeworkOn } from "../homework";
 import { lastRaceDay, raceDay } from "../season";
-import { choiceContexts } from "./contexts";
+import { contextsOf } from "./choices";
 import type { PlanWeek } from "./planWeek";
 
 /** @returns its days in order; none for an athlete without a place, since nothing is planned for them yet */
 export function weekHomework(week: PlanWeek): HomeworkDay[] {
-  const { athlete, library, basis, from, unmoved } = week.input;
+  const { athlete, library } = week.input;
   const place = athlete.places[0];
   if (!place) return [];
-  const log = athlete.strengthLog.filter((l) => l.date < from);
-  const contextOn = choiceContexts({
-    athlete,
-    library,
-    basis,
-    week: week.season,
-    log,
-    from,
-    ...(unmoved ? { unmoved } : {}),
-  });
+  const contextOn = contextsOf(athlete, library, week);
   const worked = (date: IsoDate): ReadonlySet<string> =>
     new Set([
       ...week.sessions.filter((s) => s.date === date).flatMap((s) => s.items.map((i) => i.exercise.id)),

@@ -52,12 +52,21 @@ export function takenOn(athlete: Pick<Athlete, "checkIns" | "settings">, on: Iso
   return r.why.length > 0 ? r : null;
 }
 
+/** What was said between two days, and what of it was not ordinary. */
+export function saidBetween(
+  { checkIns = [], settings }: Pick<Athlete, "checkIns" | "settings">,
+  from: IsoDate,
+  to: IsoDate,
+): { said: CheckIn[]; poor: CheckIn[] } {
+  const said = checkIns.filter((c) => c.date >= from && c.date <= to);
+  return { said, poor: said.filter((c) => isPoor(c, settings?.ruleValues)) };
+}
+
 /** Poor days among the last seven up to a day; null where they are too few for the coach to be told. */
 export function poorDays(athlete: Pick<Athlete, "checkIns" | "settings">, on: IsoDate): Why | null {
   const own = athlete.settings?.ruleValues;
   const { poorOf, days } = numbers("readiness.day", own);
-  const from = addDays(on, 1 - days);
-  const poor = (athlete.checkIns ?? []).filter((c) => c.date >= from && c.date <= on && isPoor(c, own));
+  const { poor } = saidBetween(athlete, addDays(on, 1 - days), on);
   if (poor.length < poorOf) return null;
   const first = readinessOf(poor[poor.length - 1] as CheckIn, own).why[0]?.text ?? "";
   return why("readiness.day", "attention", { poor: poor.length, days, last: first });

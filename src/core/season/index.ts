@@ -3,7 +3,7 @@ export type { BlockWeek } from "./blocks";
 export { type Boundary, backToComputed, boundaryIn, moveBoundary, withSpan } from "./boundaries";
 export { type Clash, clashesOf } from "./clashes";
 export type { DayLoading, SeasonDay } from "./day";
-export { stagesOf } from "./limits";
+export { stagesOf, wayAfter } from "./limits";
 export { withPastKept } from "./past";
 export { phaseOn, planPhases, type SeasonPhase, type SeasonWarning } from "./phases";
 export {
@@ -16,9 +16,6 @@ export {
   raceClass,
   raceDay,
   raceMinutes,
-  restDay,
-  soreAnswers,
-  stageIn,
 } from "./races";
 export type { WantedSession } from "./wanted";
 export { buildOf, inWeek, type SeasonWeek, seasonWeeks } from "./weeks";

@@ -14,6 +14,8 @@ import {
   raceDay,
   raceMinutes,
   restDay,
+  type SoreAnswer,
+  type StageOn,
   type Stages,
   soreAnswers,
   stageIn,
@@ -112,23 +114,40 @@ export function stagesOf(athlete: Pick<Athlete, "settings" | "endurance">, race:
   return isBig(race) && descendsFar(race, athlete.endurance) ? longer(stages) : stages;
 }
 
+/** A day of the way back after a race: the stage it counts as, what opens next on which day, and how sore the legs are where that keeps it. */
+export interface WayAfter {
+  day: number;
+  race: string;
+  at: StageOn;
+  on: string;
+  sore: number | null;
+  stages: Stages;
+  answers: readonly SoreAnswer[];
+}
+
 const NOTHING_SAID: readonly CheckIn[] = [];
+
+/** @param n day number @returns null on a day before it or once it is over */
+export function wayAfter(athlete: Athlete, race: Race, n: number): WayAfter | null {
+  const day = n - lastRaceDay(race);
+  if (day < 1) return null;
+  const stages = stagesOf(athlete, race);
+  const answers = soreAnswers(race, athlete.checkIns ?? NOTHING_SAID, n);
+  const { counts, sore } = restDay(stages, day, answers);
+  const at = stageIn(stages, counts);
+  if (!at) return null;
+  // Where sore legs keep a stage, the next opens by as much later.
+  const on = dayLabel(dateOf(lastRaceDay(race) + at.opens.on + (day - counts)));
+  return { day, race: race.name, at, on, sore, stages, answers };
+}
 
 /** What a day of restoring takes. @param after the race's last day, from 1 @returns whether it is one */
 function restoring(athlete: Athlete, day: SeasonDay, race: Race, after: number, asOf?: IsoDate): boolean {
-  const stages = stagesOf(athlete, race);
-  // Without an answer the calendar alone says when it is over.
-  if (after > stages.light && !athlete.checkIns) return false;
-  const answers = soreAnswers(race, athlete.checkIns ?? NOTHING_SAID, dayNumber(day.date));
-  const { counts, sore } = restDay(stages, after, answers);
-  if (counts > stages.light) return false;
-  const at = stageIn(stages, counts);
-  if (!at) return false;
-  // Where sore legs keep a stage, the next opens by as much later.
-  const on = dayLabel(dateOf(lastRaceDay(race) + at.opens.on + (after - counts)));
-  const v = { day: after, race: race.name, at, on };
-  if (counts <= stages.unloaded) limitTo(day, "mobility", why("restore.visits", "mobility", v));
-  else if (counts <= stages.bodyweight) limitTo(day, "bodyweight", why("restore.visits", "bodyweight", v));
+  const way = wayAfter(athlete, race, dayNumber(day.date));
+  if (!way) return false;
+  const { stages, answers, sore, ...v } = way;
+  if (v.at.stage === "unloaded") limitTo(day, "mobility", why("restore.visits", "mobility", v));
+  else if (v.at.stage === "bodyweight") limitTo(day, "bodyweight", why("restore.visits", "bodyweight", v));
   else if (day.date === asOf && isBig(race) && !wasAsked(answers, after))
     limitTo(day, "bodyweight", why("restore.visits", "ask", { race: race.name }));
   else limitTo(day, "restore", why("restore.visits", "light", v));

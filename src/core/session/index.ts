@@ -5,7 +5,7 @@ export { isHeavy, loggedLegs } from "./heavy";
 export { holdsAsked } from "./jumps";
 export { prescribedOf } from "./prescribed";
 export { carriedKg, emphasisText, groupOf, heldText, isInTwo, reserveText, slowText, together, workText } from "./said";
-export { activationFor, sheetsFor } from "./sheets";
+export { activationFor, lightDose, lightSeconds, sheetsFor } from "./sheets";
 export { leadSlots, ROUTINE_MINUTES, SHORT_MINUTES } from "./slots";
 export { competes, groupsOf, setSeconds } from "./time";
 export { primarySets } from "./trim";

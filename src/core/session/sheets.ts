@@ -63,10 +63,14 @@ const ACTIVATION: readonly { name: string; exercises: readonly string[] }[] = [
 /** Repetitions a side, most and least; seconds of a timed item and between items; minutes at most (rule sheet.activation). */
 const LIGHT = numbers("sheet.activation");
 
-const secondsOf = (e: Exercise, reps: number, seconds: number): number =>
-  (e.unit === "seconds" ? seconds : reps * e.secondsPerRep) * (e.unilateral ? 2 : 1) + LIGHT.change;
+/** Seconds of work, both sides. */
+export const lightSeconds = (e: Exercise, reps: number, seconds: number): number =>
+  (e.unit === "seconds" ? seconds : reps * e.secondsPerRep) * (e.unilateral ? 2 : 1);
 
-const doseOf = (e: Exercise, reps: number, seconds: number): string =>
+const secondsOf = (e: Exercise, reps: number, seconds: number): number => lightSeconds(e, reps, seconds) + LIGHT.change;
+
+/** "10 a side", "30 s" */
+export const lightDose = (e: Exercise, reps: number, seconds: number): string =>
   `${e.unit === "seconds" ? `${seconds} s` : reps}${e.unilateral ? " a side" : ""}`;
 
 /** The most repetitions, from the least on, of which one round ends in time. @param round seconds of a round of so many @param minutes there are */
@@ -119,7 +123,7 @@ function activationLines(here: ChoiceContext, open: Open, minutes: number): Shee
   const reps = lightReps((n) => lines.reduce((a, l) => a + secondsOf(l.exercise, n, LIGHT.seconds), 0), minutes);
   return lines.map((l) => ({
     ...l,
-    dose: doseOf(l.exercise, reps, LIGHT.seconds),
+    dose: lightDose(l.exercise, reps, LIGHT.seconds),
     seconds: secondsOf(l.exercise, reps, LIGHT.seconds),
   }));
 }
@@ -149,7 +153,7 @@ const afterLines = (open: Open): SheetLine[] =>
     const e = open(id);
     if (!e) return [];
     const [reps, seconds] = [e.ownReps?.[1] ?? 8, e.ownSeconds ?? LIGHT.hold];
-    const dose = doseOf(e, reps, seconds);
+    const dose = lightDose(e, reps, seconds);
     return [{ exercise: e, name: e.name, dose, seconds: secondsOf(e, reps, seconds), why: item("held, breath easy") }];
   });
 

@@ -2,18 +2,17 @@
 export { type ChangedSession, changedSessions } from "./diff";
 export { type LiftEntry, type LiftStory, liftStory, plannedDecision } from "./lift";
 export {
-  type Ahead,
   GROUP_WORDS,
   type LiftChange,
   liftChanges,
   plannedFacts,
   type ReviewWeek,
   reviewWeeks,
-  reviewWords,
   type Share,
   type Sums,
   sharesOf,
   sumOf,
   type WeekPlan,
 } from "./review";
+export { type Ahead, reviewWords } from "./reviewWords";
 export { type PhaseTally, type Tally, tallyByPhase } from "./tally";

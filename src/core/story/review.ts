@@ -1,27 +1,24 @@
-/** Planned against done: weeks, patterns against the sport's share, and the words made from the figures (rule review.hard). */
+/** Planned against done: weeks, patterns against the sport's share (rule review.hard). */
 
 import {
   type Athlete,
   type Column,
   type Emphasis,
-  LABEL_WORDS,
   type Label,
   lengthOf,
   type Phase,
   type Sport,
   setsOnce,
 } from "../athlete";
-import { addDays, dayLabel, type IsoDate } from "../dates";
+import { addDays, type IsoDate } from "../dates";
 import { currentMax } from "../dose";
 import { plannedAndDone, sessionLoad } from "../endurance";
-import { type Library, type Pattern, sideGaps } from "../exercise";
+import type { Library, Pattern } from "../exercise";
 import { type Ticked, tickedOf } from "../homework";
 import { SPORT_SHARE } from "../ledger";
 import type { PlanSession } from "../plan";
 import { historyOf } from "../progress";
-import { isPoor, saidText } from "../readiness";
-import { listWords, many, numbers, say } from "../rulebook";
-import { roundTo } from "../units";
+import { saidBetween } from "../readiness";
 import { HARD_RIR, tallyOf } from "./tally";
 
 export type PatternGroup = Exclude<Column, "assist">;
@@ -154,16 +151,9 @@ function worstPain(athlete: Athlete, from: IsoDate, to: IsoDate): number | null 
   const told = athlete.strengthLog
     .filter((l) => l.date >= from && l.date <= to)
     .flatMap((l) => l.items.flatMap((i) => i.pain ?? []));
-  const asked = (athlete.checkIns ?? [])
-    .filter((c) => c.date >= from && c.date <= to)
-    .flatMap((c) => (c.pain ?? []).map((p) => p.level));
+  const asked = saidBetween(athlete, from, to).said.flatMap((c) => (c.pain ?? []).map((p) => p.level));
   const all = [...told, ...asked];
   return all.length > 0 ? Math.max(...all) : null;
-}
-
-function checkInsIn(athlete: Athlete, from: IsoDate, to: IsoDate): ReviewWeek["checkIns"] {
-  const said = (athlete.checkIns ?? []).filter((c) => c.date >= from && c.date <= to);
-  return { said: said.length, poor: said.filter((c) => isPoor(c, athlete.settings?.ruleValues)).length };
 }
 
 /** @param plans past weeks as they were planned, in order; those without one are left out */
@@ -176,6 +166,7 @@ export function reviewWeeks(
   return plans.map((p) => {
     const end = addDays(p.monday, 6);
     const to = end < until ? end : until;
+    const { said, poor } = saidBetween(athlete, p.monday, to);
     const planned = emptySums();
     for (const s of p.sessions) if (s.date <= to) add(planned, s);
     const lifted = new Set(athlete.strengthLog.filter((l) => l.date >= p.monday && l.date <= end).map((l) => l.label));
@@ -193,7 +184,7 @@ export function reviewWeeks(
         (p.homework ?? []).filter((d) => d.date <= to),
       ),
       pain: worstPain(athlete, p.monday, to),
-      checkIns: checkInsIn(athlete, p.monday, to),
+      checkIns: { said: said.length, poor: poor.length },
     };
   });
 }
@@ -250,109 +241,4 @@ export function liftChanges(athlete: Athlete, library: Library, from: IsoDate, t
       ? [{ exercise: id, name: e.name, fromKg: start?.kg ?? null, toKg: end.kg, unsurePct: end.unsurePct }]
       : [];
   });
-}
-
-/** What lies ahead, for the last sentence. */
-export interface Ahead {
-  phase: Phase;
-  until: IsoDate;
-  race: { name: string; days: number } | null;
-  stepBack: IsoDate | null;
-}
-
-const hours = (minutes: number): string => `${roundTo(minutes / 60, 1)} h`;
-/** Points of percent from which a pattern's share is said (rule review.hard). */
-const SHARE_GAP = numbers("review.hard").gap;
-
-/** What was told: pain, check-ins, homework. @param end last day */
-function toldWords(athlete: Athlete, library: Library, weeks: readonly ReviewWeek[], end: IsoDate): string[] {
-  const out: string[] = [];
-  const from = weeks[0]?.monday ?? end;
-  const pains = athlete.strengthLog
-    .filter((l) => l.date >= from && l.date <= end)
-    .flatMap((l) =>
-      l.items
-        .filter((i) => (i.pain ?? 0) >= 3)
-        .map((i) => `${library.name(i.exercise).toLowerCase()} ${i.pain} of 10 on ${dayLabel(l.date)}`),
-    );
-  out.push(pains.length > 0 ? `Pain told: ${listWords(pains)}.` : "No pain of 3 or more was told.");
-  const said = (athlete.checkIns ?? []).filter((c) => c.date >= from && c.date <= end);
-  const poor = said.filter((c) => isPoor(c, athlete.settings?.ruleValues));
-  if (said.length > 0)
-    out.push(
-      `Checked in before ${many(said.length, "session")}, ${poor.length === 0 ? "all ordinary" : `${poor.length} not ordinary: ${listWords(poor.map((c) => `${dayLabel(c.date)} ${saidText(c)}`))}`}.`,
-    );
-  const homework = weeks.reduce((a, w) => ({ asked: a.asked + w.homework.asked, done: a.done + w.homework.done }), {
-    asked: 0,
-    done: 0,
-  });
-  if (homework.asked > 0) out.push(say("homework.day", "asked", homework));
-  return out;
-}
-
-/**
- * The block in words, made from the figures alone; for the coach to change and send.
- * @returns one paragraph a line
- */
-export function reviewWords(
-  athlete: Athlete,
-  library: Library,
-  weeks: readonly ReviewWeek[],
-  ahead: Ahead | null,
-  until: IsoDate,
-): string[] {
-  const [first, last] = [weeks[0], weeks.at(-1)];
-  if (!first || !last) return [];
-  const end = addDays(last.monday, 6) < until ? addDays(last.monday, 6) : until;
-  const [planned, done] = [sumOf(weeks, "planned"), sumOf(weeks, "done")];
-  const out: string[] = [];
-  const n = weeks.length;
-  out.push(
-    `${n} week${n === 1 ? "" : "s"}, ${dayLabel(first.monday)} to ${dayLabel(end)}: ${done.sessions} of ${planned.sessions} planned session${planned.sessions === 1 ? "" : "s"} done, ${done.hardSets} of ${planned.hardSets} hard sets.`,
-  );
-  const missed = weeks.flatMap((w) => w.missed.map((l) => `${LABEL_WORDS[l]} in the week of ${dayLabel(w.monday)}`));
-  if (missed.length > 0) out.push(`Missed: ${listWords(missed)}.`);
-  const endurance = weeks.reduce(
-    (a, w) => ({
-      minutes: a.minutes + w.endurance.minutes,
-      planned: a.planned + w.endurance.plannedMinutes,
-      km: a.km + w.endurance.distanceKm,
-    }),
-    { minutes: 0, planned: 0, km: 0 },
-  );
-  out.push(
-    `Strength stress ${done.stress} AU of ${planned.stress} planned. Beside it ${hours(endurance.minutes)} of endurance${endurance.planned > 0 ? ` (${hours(endurance.planned)} planned)` : ""}${endurance.km > 0 ? ` and ${Math.round(endurance.km)} km` : ""}.`,
-  );
-  for (const l of liftChanges(athlete, library, first.monday, end)) {
-    const unsure = `give or take ${Math.round(l.unsurePct)}%`;
-    if (l.fromKg === null)
-      out.push(`${l.name}: estimated 1RM ${roundTo(l.toKg, 1)} kg (${unsure}), the first estimate.`);
-    else {
-      const pct = (l.toKg / l.fromKg - 1) * 100;
-      const word = Math.abs(pct) <= l.unsurePct ? "too small a change to be sure" : pct > 0 ? "up" : "down";
-      out.push(
-        `${l.name}: estimated 1RM ${roundTo(l.fromKg, 1)} to ${roundTo(l.toKg, 1)} kg (${pct >= 0 ? "+" : ""}${roundTo(pct, 1)}%, ${unsure}): ${word}.`,
-      );
-    }
-  }
-  const gaps = sharesOf(done, athlete.athlete.sport)
-    .filter((s) => Math.abs(s.pct - s.sportPct) >= SHARE_GAP)
-    .map((s) => `${GROUP_WORDS[s.group]} ${Math.round(s.pct)}% against ${Math.round(s.sportPct)}%`);
-  if (done.hardSets > 0)
-    out.push(
-      gaps.length > 0
-        ? `Hard sets by pattern against the sport's share: ${listWords(gaps)}; the others are near it.`
-        : "Hard sets by pattern are near the sport's share.",
-    );
-  out.push(...toldWords(athlete, library, weeks, end));
-  const sides = [...sideGaps(athlete.strengthLog.filter((l) => l.date <= end))]
-    .filter(([, g]) => g.action !== "even")
-    .map(([id, g]) => `${library.name(id).toLowerCase()} ${g.weaker} ${Math.round(g.pct)}% less`);
-  if (sides.length > 0) out.push(`Sides that differ: ${listWords(sides)}.`);
-  if (ahead) {
-    const race = ahead.race ? `; ${ahead.race.name} in ${ahead.race.days} days` : "";
-    const back = ahead.stepBack ? `; step-back week from ${dayLabel(ahead.stepBack)}` : "";
-    out.push(`Ahead: ${ahead.phase} until ${dayLabel(ahead.until)}${race}${back}.`);
-  }
-  return out;
 }

@@ -2,11 +2,10 @@
 import { parseCookie, stringifySetCookie } from "cookie";
 import type { Request } from "express";
 import { NEED_OF, NEED_WORDS } from "../../api/needs";
-import { may, NOBODY_ASKED, type Who } from "../../api/roles";
+import { may, NOBODY_ASKED } from "../../api/roles";
 import { ROLE_WORDS } from "../../api/roleWords";
 import { HttpProblem, notFound } from "../errors";
-import { type From, nameOf, type Route } from "../http/route";
-import type { Account } from "../store/accounts";
+import { type From, nameOf, type Route, type Visitor } from "../http/route";
 import type { Store } from "../store/store";
 
 /** How the server was started: nobody is asked, or everybody is, but for a club whose first visitor chose otherwise. */
@@ -20,19 +19,10 @@ export interface Access {
 
 export const OPEN: Access = { mode: "open", loopback: true, secure: false };
 
-export interface Visitor {
-  who: Who | null;
-  account: Account | null;
-  /** Hash of the browser's token. */
-  session: string | null;
-  /** open: nobody is asked. first: there is no account yet. asked: whoever is not signed in is turned away. */
-  mode: "open" | "first" | "asked";
-}
-
 const COOKIE = "field-anchor-session";
 const HERE = new Set(["127.0.0.1", "::1", "::ffff:127.0.0.1"]);
 
-export const fromOf = (req: Request): From => ({
+export const fromOf = (req: Request): Omit<From, "visitor"> => ({
   token: parseCookie(req.headers.cookie ?? "")[COOKIE] ?? null,
   device: deviceOf(req.headers["user-agent"] ?? ""),
   here: HERE.has(req.socket.remoteAddress ?? "") && req.headers["x-forwarded-for"] === undefined,
@@ -61,11 +51,9 @@ export async function visitorOf(store: Store, access: Access, token: string | nu
   // Whoever has signed in is who they are, also where nobody is asked.
   const known = token === null ? null : await store.accounts.byToken(token);
   const open = access.mode === "open" || (access.loopback && (await store.accounts.noSignIn()));
-  if (known)
-    return { who: known.account, account: known.account, session: known.session, mode: open ? "open" : "asked" };
-  if (open) return { who: NOBODY_ASKED, account: null, session: null, mode: "open" };
-  const mode = (await store.accounts.count()) === 0 ? "first" : "asked";
-  return { who: null, account: null, session: null, mode };
+  if (known) return { who: known, account: known, mode: open ? "open" : "asked" };
+  if (open) return { who: NOBODY_ASKED, account: null, mode: "open" };
+  return { who: null, account: null, mode: (await store.accounts.count()) === 0 ? "first" : "asked" };
 }
 
 /**

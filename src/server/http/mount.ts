@@ -145,7 +145,7 @@ async function callOf(mounted: Mounted, route: Route, req: Request, raw: Buffer)
   const asks = {
     who: plainWho(visitor.who),
     account: visitor.account?.id ?? null,
-    ...(route.path.startsWith("/session") ? { from } : {}),
+    ...(route.path.startsWith("/session") ? { from: { ...from, visitor } } : {}),
   };
   if (route.path.startsWith("/athletes/:id")) {
     const at = await ctx.store.athletes.erasedAt(params.id);

@@ -4,6 +4,7 @@
  */
 import type { z } from "zod";
 import type { Who } from "../../api/roles";
+import type { Account } from "../store/accounts";
 
 export type Method = "GET" | "POST" | "PUT" | "DELETE";
 
@@ -28,6 +29,14 @@ export type Params = Record<
   string
 >;
 
+/** Whoever asks. */
+export interface Visitor {
+  who: Who | null;
+  account: Account | null;
+  /** open: nobody is asked. first: there is no account yet. asked: whoever is not signed in is turned away. */
+  mode: "open" | "first" | "asked";
+}
+
 /** What a request about signing in is told of where it comes from. */
 export interface From {
   token: string | null;
@@ -35,6 +44,7 @@ export interface From {
   device: string;
   /** It comes from this machine. */
   here: boolean;
+  visitor: Visitor;
 }
 
 /** What a handler is told. */

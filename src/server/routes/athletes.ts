@@ -26,6 +26,7 @@ import { faulty, notFound } from "../errors";
 import { tooDeep } from "../http/door";
 import { type Call, done, file, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";
+import type { Planned } from "../planner";
 import type { ServerContext } from "../serverContext";
 import { backupsWith, noteErased } from "../store/backup";
 import type { Store, Stored } from "../store/store";
@@ -39,6 +40,9 @@ import { athleteTools, dateParam, fileName, labelParam, minutesParam } from "./t
 const SHOWN_WEEKS = 3;
 /** Logs that are shown, the latest. */
 const SHOWN_LOGS = 24;
+/** Days of the sessions to come. */
+const soon = ({ plan }: Planned): SessionsView["sessions"] =>
+  plan.weeks.slice(0, SHOWN_WEEKS).flatMap((w) => w.sessions.map(({ date, label }) => ({ date, label })));
 /** Endurance shown in the records view, days back and ahead. */
 const RECORD_DAYS = { back: 42, ahead: 42 };
 const FILE_LIMIT = 20_000_000;
@@ -118,9 +122,7 @@ function recordRoutes(r: RouteList, ctx: ServerContext): void {
         minutes: l.minutes ?? null,
         sets: l.items.reduce((a, i) => a + setsOf(i), 0),
       })),
-      sessions: p.plan.weeks
-        .slice(0, SHOWN_WEEKS)
-        .flatMap((w) => w.sessions.map((s) => ({ date: s.date, label: s.label }))),
+      sessions: soon(p),
     };
     return json(view);
   });
@@ -219,10 +221,10 @@ function sessionRoutes(r: RouteList, ctx: ServerContext): void {
 
   /** Days of the sessions around today: lifted, and to come. */
   r.read("/:id/sessions", async ({ params }) => {
-    const { plan, stored } = await season(params.id, SHOWN_WEEKS);
+    const p = await season(params.id, SHOWN_WEEKS);
     const view: SessionsView = {
-      logged: stored.athlete.strengthLog.slice(-SHOWN_LOGS).map(({ date, label }) => ({ date, label })),
-      sessions: plan.weeks.slice(0, SHOWN_WEEKS).flatMap((w) => w.sessions.map(({ date, label }) => ({ date, label }))),
+      logged: p.stored.athlete.strengthLog.slice(-SHOWN_LOGS).map(({ date, label }) => ({ date, label })),
+      sessions: soon(p),
     };
     return json(view);
   });

@@ -2,18 +2,14 @@
 import { checkInBody } from "../../api/requests";
 import type { ReadinessView } from "../../api/views";
 import { type Athlete, type CheckIn, withLock } from "../../core/athlete";
-import { addDays, dayLabel, type IsoDate } from "../../core/dates";
+import { dayLabel, type IsoDate } from "../../core/dates";
 import { readinessOf } from "../../core/readiness";
 import { asLocked, type Placed } from "../../core/week";
-import { faulty } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
 import { plannedOn } from "../views/session";
 import { shorterView } from "../views/shorter";
-import { athleteTools, dateParam, labelParam } from "./tools";
-
-/** Days back for which an answer can still be entered. */
-const LATE_DAYS = 7;
+import { athleteTools, dateParam, labelParam, tellableParam } from "./tools";
 
 const withCheckIn = (a: Athlete, c: CheckIn): Athlete => ({
   ...a,
@@ -62,13 +58,8 @@ export function checkInRoutes(ctx: ServerContext): Route[] {
     "/:id/check-ins/:date/:label",
     spec,
     async ({ params }) => {
-      const [date, label] = [dateParam(params.date), labelParam(params.label)];
-      const today = planner.today();
-      if (date > today || date < addDays(today, -LATE_DAYS))
-        throw faulty(
-          [{ path: "date", expected: `today, or one of the last ${LATE_DAYS} days expected` }],
-          "The check-in",
-        );
+      const date = tellableParam(params.date, planner.today(), "The check-in");
+      const label = labelParam(params.label);
       return plannedOn(await season(params.id, date), date, label)?.session ?? null;
     },
     async ({ params, body }, session) => {

@@ -1,13 +1,13 @@
 /** Homework: the week's list, and what is ticked of it. */
 import { homeworkBody } from "../../api/requests";
 import type { Athlete } from "../../core/athlete";
-import { addDays, dayLabel } from "../../core/dates";
+import { dayLabel } from "../../core/dates";
 import { ACTIVATION_ITEM } from "../../core/homework";
 import { faulty } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
-import { homeworkView, LATE_DAYS } from "../views/homework";
-import { athleteTools, dateParam } from "./tools";
+import { homeworkView } from "../views/homework";
+import { athleteTools, tellableParam } from "./tools";
 
 const withTick = (a: Athlete, date: string, item: string, done: boolean): Athlete => ({
   ...a,
@@ -25,9 +25,7 @@ export function homeworkRoutes(ctx: ServerContext): Route[] {
 
   const spec = { body: { schema: homeworkBody, what: "The tick" } };
   r.change("PUT", "/:id/homework/:date/:item", spec, async ({ params, body }) => {
-    const [date, today] = [dateParam(params.date), planner.today()];
-    if (date > today || date < addDays(today, -LATE_DAYS))
-      throw faulty([{ path: "date", expected: `today, or one of the last ${LATE_DAYS} days expected` }], "The tick");
+    const date = tellableParam(params.date, planner.today(), "The tick");
     const { item } = params;
     if (item !== ACTIVATION_ITEM && !store.exercises.library.byId(item))
       throw faulty(

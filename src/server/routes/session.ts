@@ -1,7 +1,7 @@
 /** Signing in and out, the first account, one's own browsers, and the accounts of the club. */
 import { accountBody, changeAccountBody, joinBody, newPasswordBody, ownerBody, signInBody } from "../../api/requests";
 import type { AccountView, CodesView, DeviceView, SessionStateView } from "../../api/views";
-import { cookieOf, visitorOf } from "../accounts/door";
+import { cookieOf } from "../accounts/door";
 import { sha256 } from "../accounts/secrets";
 import { faulty, HttpProblem, notFound } from "../errors";
 import { type Answer, type Call, done, json, type Route, RouteList } from "../http/route";
@@ -49,7 +49,8 @@ function signRoutes(r: RouteList, ctx: ServerContext): void {
   const signedIn = signer(ctx);
 
   r.peek("", async ({ from }) => {
-    const v = await visitorOf(ctx.store, access, from?.token ?? null);
+    if (!from) throw notFound("session");
+    const { visitor: v } = from;
     const view: SessionStateView = {
       mode: v.mode,
       account: v.account && { name: v.account.name, shown: v.account.shown, role: v.account.role },
@@ -80,8 +81,7 @@ function joinRoutes(r: RouteList, ctx: ServerContext): void {
 
   /** The first visitor, on this machine, makes the owner or says that nobody is to be asked. */
   r.change("POST", "/owner", { body: { schema: ownerBody, what: "The first account" } }, async (call) => {
-    const { mode } = await visitorOf(ctx.store, access, null);
-    if (!call.from?.here || mode === "asked" || (access.mode === "open" && !("name" in call.body)))
+    if (!call.from?.here || call.from.visitor.mode === "asked" || (access.mode === "open" && !("name" in call.body)))
       throw new HttpProblem(
         409,
         "Not now",

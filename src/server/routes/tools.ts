@@ -12,6 +12,7 @@ import { faulty, notFound } from "../errors";
 import type { Planned } from "../planner";
 import type { EnduranceChange } from "../store/athletes";
 import type { Stored } from "../store/store";
+import { isLateStill, LATE_DAYS } from "../today";
 import { pastWeeks } from "../views/review";
 
 /** A label of the address. @throws a problem that says what was expected */
@@ -56,6 +57,14 @@ export function dateParam(value: string | undefined): IsoDate {
   if (value === undefined || !isDate(value))
     throw faulty([{ path: "date", expected: 'a real date such as "2026-03-02" expected' }], "The request");
   return value;
+}
+
+/** A date of the address that can still be told of. @throws a problem that says what was expected */
+export function tellableParam(value: string | undefined, today: IsoDate, what: string): IsoDate {
+  const date = dateParam(value);
+  if (!isLateStill(date, today))
+    throw faulty([{ path: "date", expected: `today, or one of the last ${LATE_DAYS} days expected` }], what);
+  return date;
 }
 
 export function athleteTools({ store, planner, today }: Context): AthleteTools {

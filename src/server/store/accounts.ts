@@ -28,7 +28,7 @@ const LONGEST_DAYS = 90;
 /** How often it is written down that a browser was here. */
 const SEEN_EVERY_MS = 3_600_000;
 /** An invitation ends after so many days. */
-export const INVITED_DAYS = 7;
+const INVITED_DAYS = 7;
 /** Codes that an account is given to write down. */
 const RECOVERY_CODES = 8;
 const DAY_MS = 86_400_000;
@@ -80,12 +80,8 @@ export class AccountStore {
   /** The first account. @returns null where there is one already */
   async addOwner(name: string, shown: string, password: string): Promise<{ id: string; codes: string[] } | null> {
     const hash = await hashPassword(password);
-    const codes = Array.from({ length: RECOVERY_CODES }, newCode);
-    const row = {
-      ...freshRow(name, shown, "owner", "all"),
-      hash,
-      codes: kept(codes.map((c) => ({ code: c, until: null }))),
-    };
+    const codes = newCodes();
+    const row = { ...freshRow(name, shown, "owner", "all"), hash, codes: kept(codes, null) };
     return this.db.write(async (m) => {
       if ((await m.count(AccountEntity)) > 0) return null;
       await m.insert(AccountEntity, row);
@@ -103,7 +99,7 @@ export class AccountStore {
     athletes: Who["athletes"],
   ): Promise<{ id: string; code: string } | null> {
     const code = newCode();
-    const row = { ...freshRow(name, shown, role, athletes), codes: kept([{ code, until: inDays(INVITED_DAYS) }]) };
+    const row = { ...freshRow(name, shown, role, athletes), codes: kept([code], inDays(INVITED_DAYS)) };
     return this.db.write(async (m) => {
       if (await m.findOneBy(AccountEntity, { name: row.name })) return null;
       await m.insert(AccountEntity, row);
@@ -115,7 +111,7 @@ export class AccountStore {
   async newInvitation(id: string): Promise<string | null> {
     const code = newCode();
     const done = await this.db.write((m) =>
-      m.update(AccountEntity, { id }, { codes: kept([{ code, until: inDays(INVITED_DAYS) }]) }),
+      m.update(AccountEntity, { id }, { codes: kept([code], inDays(INVITED_DAYS)) }),
     );
     return done.affected ? code : null;
   }
@@ -137,7 +133,6 @@ export class AccountStore {
       const row = await m.findOneBy(AccountEntity, { id });
       if (!row) return "none";
       if (await isLastOwner(m, row)) return "last";
-      await m.delete(AccountSessionEntity, { accountId: id });
       await m.delete(AccountEntity, { id });
       return "done";
     });
@@ -164,10 +159,8 @@ export class AccountStore {
     await this.db.write(async (m) => {
       for (const a of having) {
         const left = (a.athletes as readonly string[]).filter((x) => x !== athlete);
-        if (a.role === "athlete") {
-          await m.delete(AccountSessionEntity, { accountId: a.id });
-          await m.delete(AccountEntity, { id: a.id });
-        } else await m.update(AccountEntity, { id: a.id }, { athletes: JSON.stringify(left) });
+        if (a.role === "athlete") await m.delete(AccountEntity, { id: a.id });
+        else await m.update(AccountEntity, { id: a.id }, { athletes: JSON.stringify(left) });
       }
     });
   }
@@ -183,18 +176,14 @@ export class AccountStore {
   async byCode(name: string, code: string, password: string): Promise<{ account: Account; codes: string[] } | null> {
     const hash = await hashPassword(password);
     const wanted = codeHash(code);
-    const codes = Array.from({ length: RECOVERY_CODES }, newCode);
+    const codes = newCodes();
     return this.db.write(async (m) => {
       const row = await m.findOneBy(AccountEntity, { name: loginName(name) });
       if (!row || row.closed) return null;
       const now = new Date().toISOString();
       const known = JSON.parse(row.codes) as Code[];
       if (!known.some((c) => c.hash === wanted && (c.until === null || c.until > now))) return null;
-      await m.update(
-        AccountEntity,
-        { id: row.id },
-        { hash, codes: kept(codes.map((c) => ({ code: c, until: null }))) },
-      );
+      await m.update(AccountEntity, { id: row.id }, { hash, codes: kept(codes, null) });
       await m.delete(AccountSessionEntity, { accountId: row.id });
       return { account: accountOf({ ...row, hash }), codes };
     });
@@ -222,7 +211,7 @@ export class AccountStore {
   }
 
   /** @returns whose browser it is; null where it is signed out, too old, or its account is closed */
-  async byToken(token: string): Promise<{ account: Account; session: string } | null> {
+  async byToken(token: string): Promise<Account | null> {
     const session = sha256(token);
     const row = await this.db.reader.findOneBy(AccountSessionEntity, { id: session });
     if (!row) return null;
@@ -238,7 +227,7 @@ export class AccountStore {
       await this.db.writeAside((m) =>
         m.update(AccountSessionEntity, { id: session }, { seenAt: new Date(now).toISOString() }),
       );
-    return { account, session };
+    return account;
   }
 
   devices(accountId: string): Promise<AccountSessionRow[]> {
@@ -256,8 +245,11 @@ export class AccountStore {
   }
 }
 
-const kept = (codes: readonly { code: string; until: string | null }[]): string =>
-  JSON.stringify(codes.map(({ code, until }): Code => ({ hash: codeHash(code), until })));
+const newCodes = (): string[] => Array.from({ length: RECOVERY_CODES }, newCode);
+
+/** @param until the last moment of all of them; null where they do not end */
+const kept = (codes: readonly string[], until: string | null): string =>
+  JSON.stringify(codes.map((code): Code => ({ hash: codeHash(code), until })));
 
 const freshRow = (name: string, shown: string, role: Role, athletes: Who["athletes"]): AccountRow => ({
   id: randomUUID(),

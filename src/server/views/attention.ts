@@ -2,7 +2,7 @@
 import { createHash } from "node:crypto";
 import type { AttentionView, Urgency } from "../../api/views";
 import { type Athlete, type Seen, safetyGate } from "../../core/athlete";
-import { addDays, dateOf, dayLabel, dayNumber, daysBetween, type IsoDate, mondayOf } from "../../core/dates";
+import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate, mondayOf } from "../../core/dates";
 import { type Library, sideAction, sideSums } from "../../core/exercise";
 import { proposalFor, stagesOn } from "../../core/pathway";
 import type { PlanWeek } from "../../core/plan";
@@ -10,7 +10,7 @@ import { historyOf, risingPain } from "../../core/progress";
 import { poorDays } from "../../core/readiness";
 import { numbers, type Why, why } from "../../core/rulebook";
 import { asymmetry, looksDue, SEEN_WORDS } from "../../core/screening";
-import { isBig, lastRaceDay, restDay, soreAnswers, stageIn, stagesOf } from "../../core/season";
+import { isBig, wayAfter } from "../../core/season";
 import type { Planned } from "../planner";
 
 /** Days back in which reported pain is shown; days ahead in which a race is. */
@@ -113,16 +113,11 @@ function healthPoints(athlete: Athlete, today: IsoDate, add: Add): void {
 /** Where the way back after each longer race stands. */
 function waysBack(athlete: Athlete, today: IsoDate, add: Add): void {
   for (const r of athlete.races) {
-    const after = dayNumber(today) - lastRaceDay(r);
-    const big = r.priority !== "C" && isBig(r) && after > 0;
-    const stages = stagesOf(athlete, r);
-    const { counts, sore } = restDay(stages, after, soreAnswers(r, athlete.checkIns ?? [], dayNumber(today)));
-    const at = big ? stageIn(stages, counts) : null;
-    if (at && sore !== null) add(72, why("restore.visits", "sore", { level: sore, race: r.name }));
-    else if (at) {
-      const on = dayLabel(dateOf(lastRaceDay(r) + at.opens.on));
-      add(55, why("restore.visits", "attention", { day: after, race: r.name, at, on }));
-    }
+    if (r.priority === "C" || !isBig(r)) continue;
+    const way = wayAfter(athlete, r, dayNumber(today));
+    if (way === null) continue;
+    if (way.sore !== null) add(72, why("restore.visits", "sore", { level: way.sore, race: r.name }));
+    else add(55, why("restore.visits", "attention", way));
   }
 }
 

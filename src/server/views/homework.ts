@@ -1,14 +1,12 @@
 /** The week's homework with what was ticked of it. */
 import { clubOptions } from "../../api/make/planned";
 import type { HomeworkDayView, HomeworkView } from "../../api/views";
-import { addDays, type IsoDate, mondayOf } from "../../core/dates";
+import { type IsoDate, mondayOf } from "../../core/dates";
 import { type HomeworkDay, isTicked } from "../../core/homework";
 import { type PlanWeek, plan } from "../../core/plan";
 import { weekHomework } from "../../core/planning";
 import type { Planned } from "../planner";
-
-/** Days back for which something can still be ticked. */
-export const LATE_DAYS = 7;
+import { isLateStill } from "../today";
 
 /** The week of a day; where the plan begins after it, that day planned once more as it stood. */
 function weekOf(p: Planned, on: IsoDate): PlanWeek | undefined {
@@ -36,7 +34,7 @@ export function homeworkView(p: Planned, today: IsoDate): HomeworkView {
     })),
     minutes: d.minutes,
     left: d.left,
-    open: d.date <= today && d.date >= addDays(today, -LATE_DAYS),
+    open: isLateStill(d.date, today),
   });
   return { id, name: athlete.athlete.name, today, days: week ? weekHomework(week).map(dayView) : [] };
 }

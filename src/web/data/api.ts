@@ -19,6 +19,9 @@ export function onSignedOut(on: () => void): () => void {
   return () => signedOut.delete(on);
 }
 
+function tellSignedOut(): void {
+  for (const on of signedOut) on();
+}
 const isSignedOut = (response: Response, path: string): boolean =>
   response.status === 401 && !path.startsWith("/session");
 
@@ -79,7 +82,7 @@ async function answerIn(response: Response, path: string): Promise<unknown> {
   // Erased elsewhere: this browser lets go of what it has, too.
   const athlete = /^\/athletes\/([^/?]+)/.exec(path)?.[1];
   if (response.status === 410 && athlete) forgetAthlete(athlete);
-  if (isSignedOut(response, path)) for (const on of signedOut) on();
+  if (isSignedOut(response, path)) tellSignedOut();
   throw new ProblemError(
     problem?.title
       ? problem
@@ -161,7 +164,7 @@ export async function get<T>(path: string): Promise<T> {
   for (;;) {
     const response = await send({ method: "GET", path, headers: { [TAGS_HEADER]: "1" } });
     if (!isSignedOut(response, path)) return (await answerIn(response, path)) as T;
-    for (const on of signedOut) on();
+    tellSignedOut();
     await new Promise<void>((go) => waiting.push(go));
   }
 }

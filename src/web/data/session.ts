@@ -6,7 +6,7 @@ import { get, readOn } from "./api";
 
 export const SESSION_KEY = ["session"];
 
-export const useSession = () =>
+export const useSignedIn = () =>
   useQuery({ queryKey: SESSION_KEY, queryFn: () => get<SessionStateView>("/session"), staleTime: 60_000, retry: 0 });
 
 const whoOf = (state: SessionStateView | undefined): Who =>
@@ -14,7 +14,7 @@ const whoOf = (state: SessionStateView | undefined): Who =>
 
 /** Whether whoever sits here may do something. Until the server has said who they are, what they ask for is asked of the server. */
 export function useMay(): (need: Need, athlete?: string | null) => boolean {
-  const { data } = useSession();
+  const { data } = useSignedIn();
   return (need, athlete = null) => may(whoOf(data), need, athlete);
 }
 

@@ -2,13 +2,13 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { onSignedOut } from "../data/api";
-import { rememberAccount, SESSION_KEY, useSession } from "../data/session";
+import { rememberAccount, SESSION_KEY, useSignedIn } from "../data/session";
 
 const SignIn = lazy(() => import("../sign/SignIn"));
 
 export function Gate({ children }: { children: ReactNode }) {
   const client = useQueryClient();
-  const session = useSession();
+  const session = useSignedIn();
   useEffect(() => onSignedOut(() => void client.invalidateQueries({ queryKey: SESSION_KEY })), [client]);
   const state = session.data;
   const shut = state !== undefined && state.mode !== "open" && state.account === null;

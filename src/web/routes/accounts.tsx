@@ -6,7 +6,7 @@ import type { AccountView, SessionStateView } from "../../api/views";
 import { useAccounts } from "../data/accounts";
 import { ask, del } from "../data/api";
 import { useSquad } from "../data/hooks";
-import { afterSignIn, useMay, useSession } from "../data/session";
+import { afterSignIn, useMay, useSignedIn } from "../data/session";
 import { AccountSheet } from "../sign/AccountSheet";
 import { Devices } from "../sign/Devices";
 import { PasswordForm } from "../sign/PasswordForm";
@@ -16,7 +16,7 @@ import { Failed, LoadingNote } from "../ui/State";
 import { tellFault } from "../ui/tell";
 
 export default function AccountsRoute() {
-  const session = useSession();
+  const session = useSignedIn();
   if (session.isPending) return <LoadingNote what="the accounts" />;
   if (session.isError) return <Failed error={session.error} retry={() => session.refetch()} what="The accounts" />;
   return <Accounts state={session.data} />;

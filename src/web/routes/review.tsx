@@ -3,6 +3,7 @@ import { lazy, Suspense, useMemo, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import type { ReviewView } from "../../api/views";
 import { addDays, earlierOf, laterOf, mondayOf } from "../../core/dates";
+import { sumTicked } from "../../core/homework";
 import { saidOf } from "../data/api";
 import { useReview, useSaveReview } from "../data/dose";
 import { useClub, useSeason } from "../data/hooks";
@@ -110,10 +111,7 @@ function Figures({ view, stale }: { view: ReviewView; stale: boolean }) {
   const units = useUnits();
   const endurance = view.weeks.reduce((a, w) => a + w.endurance.minutes, 0);
   const planned = view.weeks.reduce((a, w) => a + w.endurance.plannedMinutes, 0);
-  const homework = view.weeks.reduce(
-    (a, w) => ({ asked: a.asked + w.homework.asked, done: a.done + w.homework.done }),
-    { asked: 0, done: 0 },
-  );
+  const homework = sumTicked(view.weeks.map((w) => w.homework));
   const figure = (label: string, done: string, of: string) => (
     <div className="border-r border-hair px-4 py-1.5 first:pl-0 last:border-r-0">
       <p className="text-note leading-[14px] text-ink2">{label}</p>

@@ -1,8 +1,9 @@
 import { useForm } from "react-hook-form";
 import { newPasswordBody } from "../../api/requests";
 import { useSetPassword } from "../data/accounts";
-import { bodyResolver, Field, FormProblem, placeFaults } from "../ui/form";
+import { bodyResolver, FormProblem, placeFaults } from "../ui/form";
 import { tell } from "../ui/tell";
+import { PasswordField } from "./PasswordField";
 
 /** Another password; every other browser is signed out. */
 export function PasswordForm() {
@@ -26,24 +27,19 @@ export function PasswordForm() {
     >
       <h2 className="sec-h">Password</h2>
       <FormProblem text={set.error ? placeFaults(set.error, ["before", "password"], form.setError) : ""} />
-      <Field label="Today's password" id="before" error={errors.before?.message}>
-        <input
-          id="before"
-          type="password"
-          className="input"
-          autoComplete="current-password"
-          {...form.register("before")}
-        />
-      </Field>
-      <Field label="New password" hint="12 letters or more" id="new-password" error={errors.password?.message}>
-        <input
-          id="new-password"
-          type="password"
-          className="input"
-          autoComplete="new-password"
-          {...form.register("password")}
-        />
-      </Field>
+      <PasswordField
+        id="before"
+        label="Today's password"
+        error={errors.before?.message}
+        field={form.register("before")}
+      />
+      <PasswordField
+        id="new-password"
+        label="New password"
+        fresh
+        error={errors.password?.message}
+        field={form.register("password")}
+      />
       <button type="submit" className="btn" disabled={set.isPending}>
         Change password
       </button>

@@ -9,11 +9,15 @@ import { afterSignIn } from "../data/session";
 import { bodyResolver, Field, FormProblem, placeFaults } from "../ui/form";
 import { Mark } from "../ui/glyphs";
 import { Codes } from "./Codes";
+import { PasswordField } from "./PasswordField";
 
 interface Props {
   first: boolean;
   mayStayOpen: boolean;
 }
+
+/** Fields as high as a thumb. */
+const LARGE = "input min-h-11";
 
 type Way = "in" | "code" | "first";
 
@@ -79,17 +83,15 @@ function ByPassword({ onDone, onCode }: { onDone: (answer: unknown) => void; onC
       onSubmit={form.handleSubmit((f) => send.mutate(f))}
     >
       <Field label="Name" id="name" error={form.formState.errors.name?.message}>
-        <input id="name" className="input min-h-11" autoComplete="username" {...form.register("name")} />
+        <input id="name" className={LARGE} autoComplete="username" {...form.register("name")} />
       </Field>
-      <Field label="Password" id="password" error={form.formState.errors.password?.message}>
-        <input
-          id="password"
-          type="password"
-          className="input min-h-11"
-          autoComplete="current-password"
-          {...form.register("password")}
-        />
-      </Field>
+      <PasswordField
+        id="password"
+        label="Password"
+        error={form.formState.errors.password?.message}
+        field={form.register("password")}
+        className={LARGE}
+      />
       <Submit busy={send.isPending}>Sign in</Submit>
       <button type="button" className="link min-h-11 text-left" onClick={onCode}>
         I have a code
@@ -119,12 +121,19 @@ function Join({ start, onDone, onBack }: JoinProps) {
       onSubmit={form.handleSubmit((f) => send.mutate(f))}
     >
       <Field label="Name" id="name" error={errors.name?.message}>
-        <input id="name" className="input min-h-11" autoComplete="username" {...form.register("name")} />
+        <input id="name" className={LARGE} autoComplete="username" {...form.register("name")} />
       </Field>
       <Field label="Code" id="code" error={errors.code?.message}>
         <input id="code" className="input num min-h-11" autoComplete="one-time-code" {...form.register("code")} />
       </Field>
-      <NewPassword error={errors.password?.message} field={form.register("password")} />
+      <PasswordField
+        id="password"
+        label="Password"
+        fresh
+        error={errors.password?.message}
+        field={form.register("password")}
+        className={LARGE}
+      />
       <Submit busy={send.isPending}>Go on</Submit>
       <button type="button" className="link min-h-11 text-left" onClick={onBack}>
         Sign in with a password
@@ -148,12 +157,19 @@ function First({ mayStayOpen, onDone }: { mayStayOpen: boolean; onDone: (answer:
       onSubmit={form.handleSubmit((f) => send.mutate(f))}
     >
       <Field label="Your name" id="shown" error={errors.shown?.message}>
-        <input id="shown" className="input min-h-11" autoComplete="name" {...form.register("shown")} />
+        <input id="shown" className={LARGE} autoComplete="name" {...form.register("shown")} />
       </Field>
       <Field label="Name to sign in with" id="name" error={errors.name?.message}>
-        <input id="name" className="input min-h-11" autoComplete="username" {...form.register("name")} />
+        <input id="name" className={LARGE} autoComplete="username" {...form.register("name")} />
       </Field>
-      <NewPassword error={errors.password?.message} field={form.register("password")} />
+      <PasswordField
+        id="password"
+        label="Password"
+        fresh
+        error={errors.password?.message}
+        field={form.register("password")}
+        className={LARGE}
+      />
       <Submit busy={send.isPending}>Make the account</Submit>
       {mayStayOpen && (
         <div className="border-t border-hair2 pt-3">
@@ -196,12 +212,6 @@ const Lines = ({ title, says, problem, onSubmit, children }: LinesProps) => (
     <FormProblem text={problem} />
     {children}
   </form>
-);
-
-export const NewPassword = ({ error, field }: { error: string | undefined; field: object }) => (
-  <Field label="Password" hint="12 letters or more" id="password" error={error}>
-    <input id="password" type="password" className="input min-h-11" autoComplete="new-password" {...field} />
-  </Field>
 );
 
 const Submit = ({ busy, children }: { busy: boolean; children: ReactNode }) => (
