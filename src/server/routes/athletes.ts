@@ -1,6 +1,8 @@
 /** Athletes: import, export, read, and the coach's decisions about them. */
 import { randomUUID } from "node:crypto";
 import { seasonView } from "../../api/make/season";
+import { sessionView } from "../../api/make/session";
+import { shortened, shorterView, withShorter } from "../../api/make/shorter";
 import { enduranceBetween, weekView } from "../../api/make/week";
 import { setsOf } from "../../api/make/weekSessions";
 import {
@@ -30,8 +32,6 @@ import type { Planned } from "../planner";
 import type { ServerContext } from "../serverContext";
 import { backupsWith, noteErased } from "../store/backup";
 import type { Store, Stored } from "../store/store";
-import { sessionView } from "../views/session";
-import { shortened, shorterView, withShorter } from "../views/shorter";
 import { forgetSeen } from "../views/squad";
 import { checkedApproach } from "./approaches";
 import { athleteTools, dateParam, fileName, labelParam, minutesParam } from "./tools";

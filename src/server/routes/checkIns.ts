@@ -1,4 +1,7 @@
 /** What an athlete says before a session: kept, and taken into the plan only once it was shown what it changes. */
+
+import { plannedOn } from "../../api/make/session";
+import { shorterView } from "../../api/make/shorter";
 import { checkInBody } from "../../api/requests";
 import type { ReadinessView } from "../../api/views";
 import { type Athlete, type CheckIn, withLock } from "../../core/athlete";
@@ -7,8 +10,6 @@ import { readinessOf } from "../../core/readiness";
 import { asLocked, type Placed } from "../../core/week";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
-import { plannedOn } from "../views/session";
-import { shorterView } from "../views/shorter";
 import { athleteTools, dateParam, labelParam, tellableParam } from "./tools";
 
 const withCheckIn = (a: Athlete, c: CheckIn): Athlete => ({

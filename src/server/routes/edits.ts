@@ -1,5 +1,6 @@
 /** Sessions by hand: tried, kept, given back, copied to others. */
 
+import { plannedView } from "../../api/make/session";
 import { copyEditBody, type EditBody, editBody } from "../../api/requests";
 import { may } from "../../api/roles";
 import type { CopyResult, EditPreview } from "../../api/views";
@@ -13,7 +14,6 @@ import { faulty, HttpProblem, notFound } from "../errors";
 import { type Call, done, json, type Route, RouteList } from "../http/route";
 import type { Planned } from "../planner";
 import type { ServerContext } from "../serverContext";
-import { plannedView } from "../views/session";
 import { athleteTools, dateParam, labelParam } from "./tools";
 
 const withEdit = (a: Athlete, edit: SessionEdit | null, week: IsoDate, label: Label): Athlete => {

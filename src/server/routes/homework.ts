@@ -1,4 +1,6 @@
 /** Homework: the week's list, and what is ticked of it. */
+
+import { homeworkView } from "../../api/make/homework";
 import { homeworkBody } from "../../api/requests";
 import type { Athlete } from "../../core/athlete";
 import { dayLabel } from "../../core/dates";
@@ -6,7 +8,6 @@ import { ACTIVATION_ITEM } from "../../core/homework";
 import { faulty } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
-import { homeworkView } from "../views/homework";
 import { athleteTools, tellableParam } from "./tools";
 
 const withTick = (a: Athlete, date: string, item: string, done: boolean): Athlete => ({

@@ -1,4 +1,7 @@
 /** What the coach learns of an athlete: intake, screening, and the choices that follow from both. */
+
+import { choicesView } from "../../api/make/choices";
+import { plannedOn } from "../../api/make/session";
 import { intakeBody, type ScreenBody, screenBody, swapBody } from "../../api/requests";
 import { sees } from "../../api/roles";
 import type { IntakeView, PlacesView } from "../../api/views";
@@ -8,9 +11,8 @@ import { usualFromRecords } from "../../core/mileage";
 import { faulty, notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
-import { choicesView, fitView, sheetsView } from "../views/library";
+import { fitView, sheetsView } from "../views/library";
 import { screeningView, screenPreview, withScreen } from "../views/screening";
-import { plannedOn } from "../views/session";
 import { athleteTools, dateParam, labelParam, pastTools } from "./tools";
 
 /** The settings that decide the dose, as a text to compare. */

@@ -1,5 +1,6 @@
 /** Paper: session cards and a block sheet as PDF; the cards as plain values for the page that prints. */
 import { type Card, cardOf } from "../../api/make/card";
+import { sessionView } from "../../api/make/session";
 import { sees, type Who } from "../../api/roles";
 import type { Label } from "../../core/athlete";
 import { type IsoDate, mondayOf } from "../../core/dates";
@@ -13,7 +14,6 @@ import { cardsPdf } from "../paper/cards";
 import type { Planned, Planner } from "../planner";
 import type { ServerContext } from "../serverContext";
 import type { Store } from "../store/store";
-import { sessionView } from "../views/session";
 import { athleteTools, dateParam, fileName, labelParam } from "./tools";
 
 const perOf = (value: unknown): 1 | 4 => (value === "4" ? 4 : 1);

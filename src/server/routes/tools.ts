@@ -1,4 +1,6 @@
 /** What every route about an athlete needs: reading, changing with its checks, and parameters. */
+
+import { isLateStill, LATE_DAYS } from "../../api/late";
 import type { Until } from "../../api/make/planned";
 import { type Athlete, LABELS, type Label } from "../../core/athlete";
 import { type IsoDate, isDate } from "../../core/dates";
@@ -12,7 +14,6 @@ import { faulty, notFound } from "../errors";
 import type { Planned } from "../planner";
 import type { EnduranceChange } from "../store/athletes";
 import type { Stored } from "../store/store";
-import { isLateStill, LATE_DAYS } from "../today";
 import { pastWeeks } from "../views/review";
 
 /** A label of the address. @throws a problem that says what was expected */

@@ -1,9 +1,8 @@
 /** The library, what an athlete may do of it, and what could stand in a slot. */
-import type { ChoicesView, ChoiceView, FitView, LibraryView, ProgressionView, SheetsView } from "../../api/views";
+import type { FitView, LibraryView, ProgressionView, SheetsView } from "../../api/views";
 import { type Athlete, placeById } from "../../core/athlete";
 import { mondayOf } from "../../core/dates";
 import {
-  type Candidate,
   type ChoiceContext,
   type Closed,
   closedBecause,
@@ -11,8 +10,7 @@ import {
   type Library,
   type Progression,
 } from "../../core/exercise";
-import type { PlanSession, PlanWeek } from "../../core/plan";
-import { choiceContexts, choicesFor } from "../../core/planning";
+import { choiceContexts } from "../../core/planning";
 import { sheetsFor } from "../../core/session";
 import type { Planned } from "../planner";
 
@@ -73,31 +71,6 @@ function progressionView(s: Progression, closed: Record<string, Closed>, rungs: 
     step: s.steps[at]?.id ?? "",
     because: at < s.at && held ? `the next step: ${held.text}` : s.because,
     set: rungs?.some((r) => r.ladder === s.ladder) ?? false,
-  };
-}
-
-const choiceView = (c: Candidate, taken: string): ChoiceView => ({
-  exercise: c.exercise.id,
-  name: c.exercise.name,
-  loading: c.loading,
-  taken: c.exercise.id === taken,
-  because: [...c.parts].sort((a, b) => Math.abs(b.points) - Math.abs(a.points)).map((x) => x.why().text),
-});
-
-/** Nothing to choose where the exercise has just given way to another. */
-export function choicesView(p: Planned, week: PlanWeek, s: PlanSession, exercise: string): ChoicesView {
-  const found = choicesFor(p.stored.athlete, p.library, week, s, exercise);
-  if (!found) return { swappedFrom: null, open: [], closed: [] };
-  const swap = p.stored.swaps.find((x) => x.date === s.date && x.label === s.label && x.to === exercise);
-  return {
-    swappedFrom: swap?.from ?? null,
-    open: found.open.map((c) => choiceView(c, exercise)),
-    closed: found.closed.map((c) => ({
-      exercise: c.exercise.id,
-      name: c.exercise.name,
-      kind: c.closed.kind,
-      text: c.closed.text,
-    })),
   };
 }
 

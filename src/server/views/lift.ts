@@ -1,4 +1,6 @@
 /** The lifts of an athlete, and the page of one. */
+
+import { askedText, lastText } from "../../api/make/session";
 import type { LiftAhead, LiftRow, LiftView, RungView } from "../../api/views";
 import { placeById, safetyGate } from "../../core/athlete";
 import { addDays, type IsoDate } from "../../core/dates";
@@ -9,7 +11,6 @@ import { isPoor, saidText } from "../../core/readiness";
 import { asymmetry, testName } from "../../core/screening";
 import { liftStory, plannedDecision } from "../../core/story";
 import type { Planned } from "../planner";
-import { askedText, lastText } from "./session";
 
 /** Where the plan next has an exercise. */
 const nextOf = (p: Planned, id: string) =>

@@ -1,12 +1,11 @@
 /** The week's homework with what was ticked of it. */
-import { clubOptions } from "../../api/make/planned";
-import type { HomeworkDayView, HomeworkView } from "../../api/views";
 import { type IsoDate, mondayOf } from "../../core/dates";
 import { type HomeworkDay, isTicked } from "../../core/homework";
 import { type PlanWeek, plan } from "../../core/plan";
 import { weekHomework } from "../../core/planning";
-import type { Planned } from "../planner";
-import { isLateStill } from "../today";
+import { isLateStill } from "../late";
+import type { HomeworkDayView, HomeworkView } from "../views";
+import { clubOptions, type Planned } from "./planned";
 
 /** The week of a day; where the plan begins after it, that day planned once more as it stood. */
 function weekOf(p: Planned, on: IsoDate): PlanWeek | undefined {

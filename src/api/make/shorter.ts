@@ -1,10 +1,9 @@
 /** What a session would lose by being shorter, worked out before it is taken. */
-import type { ShorterView } from "../../api/views";
 import { type Label, type WeekChange, withChanges } from "../../core/athlete";
 import { type IsoDate, mondayOf } from "../../core/dates";
 import type { Item } from "../../core/session";
-import type { Planned } from "../planner";
-import type { Stored } from "../store/store";
+import type { ShorterView } from "../views";
+import type { Facts, Planned } from "./planned";
 
 type Shorten = Extract<WeekChange, { kind: "shorten" }>;
 
@@ -16,7 +15,7 @@ export const shortened = (date: IsoDate, label: Label, minutes: number): Shorten
 });
 
 /** The facts as they would be with the session shortened; one that was shortened before is shortened anew. */
-export function withShorter(s: Stored, change: Shorten): Stored {
+export function withShorter<F extends Facts>(s: F, change: Shorten): F {
   return { ...s, athlete: { ...s.athlete, changes: withChanges(s.athlete.changes ?? [], [change]) } };
 }
 

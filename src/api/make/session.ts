@@ -1,8 +1,5 @@
 /** One session as the sheet and the floor show it. */
 
-import { clubOptions } from "../../api/make/planned";
-import { sessionOfLog, setsOf } from "../../api/make/weekSessions";
-import type { ItemView, SessionView } from "../../api/views";
 import { type Label, type LoggedItem, placeById, type StrengthLog, setsOnce, windowsOfWeek } from "../../core/athlete";
 import { type IsoDate, mondayOf } from "../../core/dates";
 import { makeableLoads } from "../../core/dose";
@@ -12,7 +9,9 @@ import { historyOf } from "../../core/progress";
 import { why } from "../../core/rulebook";
 import { type Item, reserveText, workText } from "../../core/session";
 import { massIn } from "../../core/units";
-import type { Planned } from "../planner";
+import type { ItemView, SessionView } from "../views";
+import { clubOptions, type Planned } from "./planned";
+import { sessionOfLog, setsOf } from "./weekSessions";
 
 /** "3 × 5 @ 52.5", or set by set where they differ; one side stands for both. */
 export function lastText(item: LoggedItem, unit: "kg" | "lb" | undefined): string {
