@@ -21,6 +21,10 @@ export const NEED_WORDS: Readonly<Record<Need, string>> = {
   "health.read": "health, screening, intake",
   "health.change": "trouble, ways back, screens",
   tell: "check-in, homework, how it was next morning",
+  phone: "what a phone holds, moving and leaving out one's own sessions, messages",
+  "phone.admit": "inviting phones, publishing weeks",
+  "came-in": "what came in from athletes, as far as one's athletes go",
+  "access.read": "who read and changed what of an athlete",
   whole: "the whole file of an athlete, and erasing",
 };
 
@@ -29,6 +33,16 @@ const of = (need: Need, ...routes: string[]): [string, Need][] => routes.map((r)
 /** What each route needs, by method and address under /api. */
 export const NEED_OF: ReadonlyMap<string, Need> = new Map([
   ...of("anyone", "GET /health", "GET /session", "POST /session", "POST /session/owner", "POST /session/recover"),
+  ...of("anyone", "POST /session/phone"),
+  ...of("phone", "GET /athletes/:id/phone", "POST /athletes/:id/phone/moves", "POST /athletes/:id/phone/skips"),
+  ...of("phone", "POST /athletes/:id/messages", "POST /athletes/:id/phone/troubles"),
+  ...of("phone", "GET /athletes/:id/phone/devices", "PUT /athletes/:id/phone/devices/:row"),
+  ...of("phone", "DELETE /athletes/:id/phone/devices/:row"),
+  ...of("phone.admit", "GET /athletes/:id/phone/coach", "POST /athletes/:id/phone/invitations"),
+  ...of("phone.admit", "PUT /athletes/:id/published/:monday", "DELETE /athletes/:id/published/:monday"),
+  ...of("came-in", "GET /came-in", "PUT /came-in/:id/settled"),
+  ...of("access.read", "GET /athletes/:id/access"),
+  ...of("whole", "GET /athletes/:id/everything"),
   ...of("session", "DELETE /session", "GET /session/devices", "DELETE /session/devices/:row", "PUT /session/password"),
   ...of("session", "GET /club", "GET /exercises"),
   ...of("club.see", "GET /squad", "GET /calendar"),

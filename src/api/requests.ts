@@ -1,6 +1,6 @@
 /** What the HTTP interface takes, checked with Zod; the shapes are those of the athlete file. */
 import { z } from "zod";
-import { AREAS, SCREEN_TESTS, SIDES } from "../core/athlete";
+import { AREAS, LABELS, SCREEN_TESTS, SIDES } from "../core/athlete";
 import { MINUTES_A_DAY } from "../core/dates";
 import { LOADINGS, MUSCLES, type OwnExercise, PATTERNS } from "../core/exercise";
 import {
@@ -259,3 +259,39 @@ export const changeAccountBody = z
   .refine(oneAthlete, ONE);
 export type AccountBody = z.infer<typeof accountBody>;
 export type ChangeAccountBody = z.infer<typeof changeAccountBody>;
+
+/** The session, and the exercise of it, that something is about. */
+export const aboutSchema = z.strictObject({ date: dateSchema, label: z.enum(LABELS), exercise: idSchema.optional() });
+export const phoneCodeBody = z.strictObject({ code: lineSchema.max(40), device: textSchema.max(60) });
+export const deviceNameBody = z.strictObject({ device: textSchema.max(60) });
+/** A session of one's own at another place of its week. */
+export const phoneMoveBody = z.strictObject({
+  date: dateSchema,
+  label: z.enum(LABELS),
+  to: z.strictObject({ date: dateSchema, start: timeSchema, place: idSchema }),
+});
+export const phoneSkipBody = z.strictObject({ date: dateSchema, label: z.enum(LABELS), why: textSchema.max(200) });
+/** `id` is made where it is written, so that the same message sent again stands once. */
+export const messageBody = z.strictObject({
+  id: z.string().regex(/^[0-9a-f]{32}$/, "32 hexadecimal digits expected"),
+  text: proseSchema.min(1, "a text expected").max(1000),
+  about: aboutSchema.nullable(),
+});
+export const troubleBody = z.strictObject({
+  id: z.string().regex(/^[0-9a-f]{32}$/, "32 hexadecimal digits expected"),
+  area: z.enum(AREAS),
+  side: z.enum(SIDES),
+  level: z.number().int().min(1).max(10),
+  text: proseSchema.max(1000),
+});
+export const publishBody = z.strictObject({ note: proseSchema.max(500) });
+/** An arrival is answered, or out of the way until a day. */
+export const settleBody = z.strictObject({
+  thing: lineSchema.max(200),
+  done: z.boolean(),
+  until: dateSchema.nullable(),
+});
+export type MessageBody = z.infer<typeof messageBody>;
+export type TroubleBody = z.infer<typeof troubleBody>;
+export type PhoneMoveBody = z.infer<typeof phoneMoveBody>;
+export type PhoneSkipBody = z.infer<typeof phoneSkipBody>;

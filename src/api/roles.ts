@@ -29,6 +29,10 @@ export const MAY = {
   "health.read": { owner: "all", coach: "own", assistant: "none", athlete: "own" },
   "health.change": { owner: "all", coach: "own", assistant: "none", athlete: "none" },
   tell: { owner: "all", coach: "own", assistant: "none", athlete: "own" },
+  phone: { owner: "all", coach: "own", assistant: "none", athlete: "own" },
+  "phone.admit": { owner: "all", coach: "own", assistant: "none", athlete: "none" },
+  "came-in": { owner: "all", coach: "all", assistant: "none", athlete: "none" },
+  "access.read": { owner: "all", coach: "own", assistant: "none", athlete: "own" },
   whole: { owner: "all", coach: "own", assistant: "none", athlete: "none" },
 } as const satisfies Record<string, Readonly<Record<Role, Reach>>>;
 

@@ -5,6 +5,7 @@ export type * from "./doseViews";
 export type * from "./gymViews";
 export type * from "./healthViews";
 export type * from "./intakeViews";
+export type * from "./phoneViews";
 export type * from "./recordViews";
 export type * from "./seasonViews";
 export type * from "./sessionViews";

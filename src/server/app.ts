@@ -7,7 +7,8 @@ import helmet from "helmet";
 import type { Logger } from "pino";
 import type { HealthView, SquadRow } from "../api/views";
 import type { IsoDate } from "../core/dates";
-import { type Access, OPEN } from "./accounts/door";
+import { Audit } from "./accounts/audit";
+import { type Access, OPEN, phoneRequests } from "./accounts/door";
 import { notFound, problemHandler } from "./errors";
 import { FeedClient, type FeedClientOptions } from "./feed/client";
 import { Feed } from "./feed/feed";
@@ -212,12 +213,14 @@ export function buildApp(o: AppOptions): App {
   app.use(logged(o.log));
   app.use(knownHost(o.hosts ?? HERE));
   app.use(sameOrigin);
+  app.use(phoneRequests);
   app.use("/api", noStore, jsonOnly);
   mount(app, {
     ctx,
     jobs,
     routes,
     access: ctx.access,
+    audit: new Audit(o.store.phone, o.today),
     ...(o.limit ? { limit: o.limit } : {}),
     ...(o.guesses ? { guesses: o.guesses } : {}),
   });

@@ -1,6 +1,6 @@
 /** Who asks: told from the browser's token, or from how the server was started. */
 import { parseCookie, stringifySetCookie } from "cookie";
-import type { Request } from "express";
+import type { Request, RequestHandler } from "express";
 import { NEED_OF, NEED_WORDS } from "../../api/needs";
 import { may, NOBODY_ASKED } from "../../api/roles";
 import { ROLE_WORDS } from "../../api/roleWords";
@@ -20,10 +20,24 @@ export interface Access {
 export const OPEN: Access = { mode: "open", loopback: true, secure: false };
 
 const COOKIE = "field-anchor-session";
+/** A phone's own: it goes with its requests alone, so that a browser that shows both stays signed in as whoever sits there. */
+const PHONE = { cookie: "field-anchor-phone", path: "/api/phone", days: 400 };
+
+const phones = new WeakSet<object>();
+
+/** Requests of phones stand under an address of their own and are answered as all others. */
+export const phoneRequests: RequestHandler = (req, _res, next) => {
+  if (req.url.startsWith(`${PHONE.path}/`)) {
+    phones.add(req);
+    req.url = `/api${req.url.slice(PHONE.path.length)}`;
+  }
+  next();
+};
 const HERE = new Set(["127.0.0.1", "::1", "::ffff:127.0.0.1"]);
 
 export const fromOf = (req: Request): Omit<From, "visitor"> => ({
-  token: parseCookie(req.headers.cookie ?? "")[COOKIE] ?? null,
+  token: parseCookie(req.headers.cookie ?? "")[phones.has(req) ? PHONE.cookie : COOKIE] ?? null,
+  phone: phones.has(req),
   device: deviceOf(req.headers["user-agent"] ?? ""),
   here: HERE.has(req.socket.remoteAddress ?? "") && req.headers["x-forwarded-for"] === undefined,
 });
@@ -35,23 +49,29 @@ export function deviceOf(agent: string): string {
   return browser ? `${browser === "Edg" ? "Edge" : browser}, ${system}` : system;
 }
 
-/** @param token null takes it back */
-export const cookieOf = (token: string | null, { secure }: Access): string =>
+/** @param token null takes it back @param phone a phone's: it outlives the closing of the browser */
+export const cookieOf = (token: string | null, { secure }: Access, phone = false): string =>
   stringifySetCookie({
-    name: COOKIE,
+    name: phone ? PHONE.cookie : COOKIE,
     value: token ?? "",
     httpOnly: true,
     sameSite: "strict",
     secure,
-    path: "/",
-    ...(token === null ? { maxAge: 0 } : {}),
+    path: phone ? PHONE.path : "/",
+    ...(token === null ? { maxAge: 0 } : phone ? { maxAge: PHONE.days * 86_400 } : {}),
   });
 
-export async function visitorOf(store: Store, access: Access, token: string | null): Promise<Visitor> {
+export async function visitorOf(
+  store: Store,
+  access: Access,
+  { token, phone }: Pick<From, "token" | "phone">,
+): Promise<Visitor> {
   // Whoever has signed in is who they are, also where nobody is asked.
   const known = token === null ? null : await store.accounts.byToken(token);
   const open = access.mode === "open" || (access.loopback && (await store.accounts.noSignIn()));
   if (known) return { who: known, account: known, mode: open ? "open" : "asked" };
+  // A phone is somebody's or nobody's, also where nobody else is asked.
+  if (phone) return { who: null, account: null, mode: "asked" };
   if (open) return { who: NOBODY_ASKED, account: null, mode: "open" };
   return { who: null, account: null, mode: (await store.accounts.count()) === 0 ? "first" : "asked" };
 }

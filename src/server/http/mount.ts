@@ -2,8 +2,10 @@
 import { createHash } from "node:crypto";
 import express, { type Express, type Request, type RequestHandler, type Response } from "express";
 import { ipKeyGenerator, rateLimit } from "express-rate-limit";
+import { NEED_OF } from "../../api/needs";
 import type { Who } from "../../api/roles";
 import { TAGS_HEADER, thingOf } from "../../api/things";
+import type { Audit } from "../accounts/audit";
 import { type Access, admit, fromOf, OPEN, visitorOf } from "../accounts/door";
 import type { Context } from "../context";
 import { gone, HttpProblem, parse } from "../errors";
@@ -49,6 +51,8 @@ export interface Mounted {
   routes: readonly Route[];
   limit?: RequestHandler;
   access?: Access;
+  /** Writes down who looked at whom. */
+  audit?: Audit;
   guesses?: readonly RequestHandler[];
 }
 
@@ -70,12 +74,17 @@ function send(res: Response, answer: Answer): void {
 
 const KEY = /^[\x21-\x7e]{8,128}$/;
 
-const addressOf = (req: Request): string => req.originalUrl.replace(/^\/api/, "").split("?")[0] ?? "";
+const addressOf = (req: Request): string => req.originalUrl.replace(/^\/api(\/phone(?=\/))?/, "").split("?")[0] ?? "";
 
 /** Tries of a password or a code that one address, or one name, has in a quarter of an hour; those that succeed are not counted. */
 const TRIES = { address: 30, name: 10 };
 const TRIED_MS = 900_000;
-const GUESSED: readonly string[] = ["POST /session", "POST /session/recover", "PUT /session/password"];
+const GUESSED: readonly string[] = [
+  "POST /session",
+  "POST /session/recover",
+  "POST /session/phone",
+  "PUT /session/password",
+];
 
 const nameIn = (req: Request): string => {
   try {
@@ -140,12 +149,14 @@ async function callOf(mounted: Mounted, route: Route, req: Request, raw: Buffer)
   const { ctx } = mounted;
   const params = { ...(req.params as unknown as Params) };
   const from = fromOf(req);
-  const visitor = await visitorOf(ctx.store, mounted.access ?? OPEN, from.token);
-  admit(route, visitor, route.path.startsWith("/athletes/:id") ? params.id : null);
+  const visitor = await visitorOf(ctx.store, mounted.access ?? OPEN, from);
+  const athlete = route.path.startsWith("/athletes/:id") ? params.id : null;
+  admit(route, visitor, athlete);
+  await mounted.audit?.note(NEED_OF.get(nameOf(route)), visitor, athlete, route.changes);
   const asks = {
     who: plainWho(visitor.who),
     account: visitor.account?.id ?? null,
-    ...(route.path.startsWith("/session") ? { from: { ...from, visitor } } : {}),
+    ...(/^\/session|\/phone\/devices/.test(route.path) ? { from: { ...from, visitor } } : {}),
   };
   if (route.path.startsWith("/athletes/:id")) {
     const at = await ctx.store.athletes.erasedAt(params.id);

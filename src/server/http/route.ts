@@ -44,6 +44,8 @@ export interface From {
   device: string;
   /** It comes from this machine. */
   here: boolean;
+  /** A phone asks. */
+  phone: boolean;
   visitor: Visitor;
 }
 

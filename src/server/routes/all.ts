@@ -8,6 +8,7 @@ import { athleteRoutes } from "./athletes";
 import { awayRoutes } from "./away";
 import { boardRoutes } from "./board";
 import { calendarRoutes } from "./calendar";
+import { cameInRoutes } from "./cameIn";
 import { checkInRoutes } from "./checkIns";
 import { clubRoutes } from "./club";
 import { editRoutes } from "./edits";
@@ -20,6 +21,7 @@ import { intakeRoutes } from "./intake";
 import { liftRoutes } from "./lifts";
 import { outgoingRoutes } from "./outgoing";
 import { paperRoutes } from "./paper";
+import { phoneRoutes } from "./phone";
 import { recordRoutes } from "./records";
 import { ruleRoutes } from "./rules";
 import { sessionRoutes } from "./session";
@@ -28,6 +30,7 @@ import { templateRoutes } from "./templates";
 const ROOMS = [
   sessionRoutes,
   clubRoutes,
+  cameInRoutes,
   calendarRoutes,
   gymRoutes,
   exerciseRoutes,
@@ -35,6 +38,7 @@ const ROOMS = [
   templateRoutes,
   ruleRoutes,
   athleteRoutes,
+  phoneRoutes,
   intakeRoutes,
   healthRoutes,
   checkInRoutes,

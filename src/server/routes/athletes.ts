@@ -32,6 +32,7 @@ import type { Planned } from "../planner";
 import type { ServerContext } from "../serverContext";
 import { backupsWith, noteErased } from "../store/backup";
 import type { Store, Stored } from "../store/store";
+import { logArrivals } from "../views/arrivals";
 import { forgetSeen } from "../views/squad";
 import { checkedApproach } from "./approaches";
 import { athleteTools, dateParam, fileName, labelParam, minutesParam } from "./tools";
@@ -130,6 +131,30 @@ function recordRoutes(r: RouteList, ctx: ServerContext): void {
   r.read("/:id/file", async ({ params }) => {
     const athlete = withApproaches(await stored(params.id));
     return file(writeAthleteFile(athlete), "application/json", fileName(athlete, ".json"));
+  });
+
+  /** Everything that is kept about one person, in one file. */
+  r.read("/:id/everything", async ({ params }) => {
+    const { id } = params;
+    const athlete = withApproaches(await stored(id));
+    const all = {
+      athlete: JSON.parse(writeAthleteFile(athlete)) as unknown,
+      messages: await store.phone.messages(id),
+      publishedWeeks: await store.phone.published(id),
+      cameIn: (await store.phone.open()).filter((row) => row.athleteId === id),
+      weekNotes: (await stored(id)).notes,
+      weeksAsPlanned: [...(await store.archive.weeks(id)).values()],
+      reviews: await store.archive.reviews(id),
+      changes: await store.athletes.history(id),
+      lookedAtBy: await store.phone.lookers(id),
+      phones: (await store.accounts.phones(id)).phones.map(({ device, madeAt, seenAt }) => ({
+        device,
+        madeAt,
+        seenAt,
+      })),
+    };
+    const text = `${JSON.stringify(all, null, 2)}\n`;
+    return file(text, "application/json", fileName(athlete, "-everything.json"));
   });
 
   r.change("DELETE", "/:id", {}, async ({ params }) => {
@@ -260,6 +285,8 @@ function sessionRoutes(r: RouteList, ctx: ServerContext): void {
     { body: { schema: mergeLogBody, what: "The log" } },
     async (call) => {
       const log = checkedLog(call, call.body.log, planner.today());
+      if (call.who.role === "athlete")
+        await store.phone.arrived(call.params.id, logArrivals(log, store.exercises.library));
       const merged = await store.logs.merge(call.params.id, call.body.base, log, (m) =>
         answering(json(m), call.params.id),
       );

@@ -2,36 +2,19 @@
 
 import { plannedOn } from "../../api/make/session";
 import { shorterView } from "../../api/make/shorter";
+import { tried, withSaid } from "../../api/make/told";
 import { checkInBody } from "../../api/requests";
 import type { ReadinessView } from "../../api/views";
-import { type Athlete, type CheckIn, withLock } from "../../core/athlete";
-import { dayLabel, type IsoDate } from "../../core/dates";
+import { dayLabel } from "../../core/dates";
 import { readinessOf } from "../../core/readiness";
-import { asLocked, type Placed } from "../../core/week";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
+import { checkInArrivals } from "../views/arrivals";
 import { athleteTools, dateParam, labelParam, tellableParam } from "./tools";
-
-const withCheckIn = (a: Athlete, c: CheckIn): Athlete => ({
-  ...a,
-  checkIns: [...(a.checkIns ?? []).filter((x) => x.date !== c.date), c],
-});
-
-/** An athlete who is ill today is away, so that the way back begins with the last day of it. */
-const withIllness = (a: Athlete, on: IsoDate): Athlete =>
-  a.away.some((x) => x.kind === "illness" && x.start <= on && on <= x.end)
-    ? a
-    : { ...a, away: [...a.away, { start: on, end: on, kind: "illness" }] };
-
-/** The day's session stays where it stands, whatever its answers make of it. */
-const staying = (a: Athlete, session: Placed): Athlete => ({
-  ...a,
-  locked: withLock(a.locked ?? [], asLocked(session)),
-});
 
 export function checkInRoutes(ctx: ServerContext): Route[] {
   const r = new RouteList("/athletes");
-  const { planner } = ctx;
+  const { planner, store } = ctx;
   const { season, stored, change } = athleteTools(ctx);
   const spec = { body: { schema: checkInBody, what: "The check-in" } };
 
@@ -49,7 +32,7 @@ export function checkInRoutes(ctx: ServerContext): Route[] {
     const now = await season(params.id, date);
     const standing = plannedOn(now, date, label);
     if (!standing) return json(view);
-    const taken = staying(withCheckIn(athlete, { date, ...body, taken: true }), standing.session);
+    const taken = tried(athlete, { date, ...body }, standing.session);
     const then = planner.until({ ...rest, athlete: taken, record: taken }, date);
     return json({ ...view, change: then ? shorterView(now, then, date, label) : null });
   });
@@ -63,20 +46,16 @@ export function checkInRoutes(ctx: ServerContext): Route[] {
       const label = labelParam(params.label);
       return plannedOn(await season(params.id, date), date, label)?.session ?? null;
     },
-    async ({ params, body }, session) => {
+    async ({ params, body, who }, session) => {
       const date = dateParam(params.date);
       await change(
         params.id,
         "The check-in",
-        (a) => {
-          const verdict = readinessOf({ date, ...body }, a.settings?.ruleValues);
-          const said = withCheckIn(a, { date, ...body });
-          if (!body.taken || verdict.why.length === 0) return said;
-          if (verdict.session === "none") return withIllness(said, date);
-          return session && date === planner.today() ? staying(said, session) : said;
-        },
+        (a) => withSaid(a, { date, ...body }, session, planner.today()),
         `Check-in of ${dayLabel(date)}`,
       );
+      if (who.role === "athlete")
+        await store.phone.arrived(params.id, checkInArrivals({ date, ...body }, labelParam(params.label)));
       return done();
     },
   );

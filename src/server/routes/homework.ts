@@ -1,19 +1,14 @@
 /** Homework: the week's list, and what is ticked of it. */
 
 import { homeworkView } from "../../api/make/homework";
+import { withTick } from "../../api/make/told";
 import { homeworkBody } from "../../api/requests";
-import type { Athlete } from "../../core/athlete";
 import { dayLabel } from "../../core/dates";
 import { ACTIVATION_ITEM } from "../../core/homework";
 import { faulty } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
 import { athleteTools, tellableParam } from "./tools";
-
-const withTick = (a: Athlete, date: string, item: string, done: boolean): Athlete => ({
-  ...a,
-  homework: [...(a.homework ?? []).filter((h) => h.date !== date || h.item !== item), { date, item, done }],
-});
 
 export function homeworkRoutes(ctx: ServerContext): Route[] {
   const r = new RouteList("/athletes");

@@ -8,7 +8,7 @@ import type { IntakeView, PlacesView } from "../../api/views";
 import type { Athlete, Settings } from "../../core/athlete";
 import { isDate } from "../../core/dates";
 import { usualFromRecords } from "../../core/mileage";
-import { faulty, notFound } from "../errors";
+import { faulty, HttpProblem, notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
 import { fitView, sheetsView } from "../views/library";
@@ -119,11 +119,28 @@ function choiceRoutes(r: RouteList, ctx: ServerContext): void {
     return json(choicesView(p, planned.week, planned.session, params.exercise));
   });
 
-  r.change(
+  r.planned(
     "PUT",
     "/:id/swaps/:date/:label",
     { body: { schema: swapBody, what: "The swap" } },
-    async ({ params, body }) => {
+    // An athlete takes nothing that is closed to them; a coach may know better, and the planner then leaves it out.
+    async ({ params, body, who }) => {
+      const [date, label] = [dateParam(params.date), labelParam(params.label)];
+      if (who.role !== "athlete" || body.to === null || date < planner.today()) return;
+      const p = await season(params.id, date);
+      const planned = plannedOn(p, date, label);
+      if (!planned)
+        throw new HttpProblem(
+          409,
+          "Not there any more",
+          "Nothing was swapped: this session does not stand on that day any more.",
+        );
+      const at = p.stored.swaps.find((x) => x.date === date && x.label === label && x.from === body.from)?.to;
+      const { open } = choicesView(p, planned.week, planned.session, at ?? body.from);
+      if (!open.some((c) => c.exercise === body.to))
+        throw faulty([{ path: "to", expected: "an exercise that is open for this session expected" }], "The swap");
+    },
+    async ({ params, body, who }) => {
       const [date, label] = [dateParam(params.date), labelParam(params.label)];
       const { from, to } = body;
       for (const [path, id] of [
@@ -133,6 +150,17 @@ function choiceRoutes(r: RouteList, ctx: ServerContext): void {
         if (id !== null && !store.exercises.library.byId(id))
           throw faulty([{ path, expected: `the id of an exercise expected, found "${id}"` }], "The swap");
       if (!(await store.weeks.swap(params.id, date, label, from, to))) throw notFound("athlete");
+      const { library } = store.exercises;
+      if (who.role === "athlete" && to !== null)
+        await store.phone.arrived(params.id, [
+          {
+            thing: `swap/${date}/${label}/${from}`,
+            kind: "swap",
+            about: { date, label, exercise: to },
+            text: `${library.name(to)} instead of ${library.name(from).toLowerCase()}`,
+            urgent: false,
+          },
+        ]);
       return done();
     },
   );

@@ -4,6 +4,7 @@ import { nextDayBody, overruleBody, reviewBody } from "../../api/requests";
 import { faulty, notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
+import { nextDayArrivals } from "../views/arrivals";
 import { liftRows, liftView } from "../views/lift";
 import { reviewView } from "../views/review";
 import { athleteTools, dateParam } from "./tools";
@@ -25,11 +26,21 @@ export function liftRoutes(ctx: ServerContext): Route[] {
   });
 
   /** How it was the morning after: told later than the session itself. */
-  r.change("PUT", "/:id/next-day", { body: { schema: nextDayBody, what: "The answer" } }, async ({ params, body }) => {
-    if (!(await store.logs.nextDay(params.id, body.date, body.exercise, body.pain)))
-      throw notFound("log of that exercise on that day");
-    return done();
-  });
+  r.change(
+    "PUT",
+    "/:id/next-day",
+    { body: { schema: nextDayBody, what: "The answer" } },
+    async ({ params, body, who }) => {
+      if (!(await store.logs.nextDay(params.id, body.date, body.exercise, body.pain)))
+        throw notFound("log of that exercise on that day");
+      if (who.role === "athlete")
+        await store.phone.arrived(
+          params.id,
+          nextDayArrivals(body.date, body.exercise, body.pain, store.exercises.library),
+        );
+      return done();
+    },
+  );
 
   r.change(
     "PUT",

@@ -1,5 +1,13 @@
 /** Signing in and out, the first account, one's own browsers, and the accounts of the club. */
-import { accountBody, changeAccountBody, joinBody, newPasswordBody, ownerBody, signInBody } from "../../api/requests";
+import {
+  accountBody,
+  changeAccountBody,
+  joinBody,
+  newPasswordBody,
+  ownerBody,
+  phoneCodeBody,
+  signInBody,
+} from "../../api/requests";
 import type { AccountView, CodesView, DeviceView, SessionStateView } from "../../api/views";
 import { cookieOf } from "../accounts/door";
 import { sha256 } from "../accounts/secrets";
@@ -38,6 +46,7 @@ export function sessionRoutes(ctx: ServerContext): Route[] {
   const r = new RouteList("/session");
   signRoutes(r, ctx);
   joinRoutes(r, ctx);
+  phoneRoute(r, ctx);
   ownRoutes(r, ctx);
   return [...r.all, ...accountRoutes(ctx)];
 }
@@ -69,7 +78,7 @@ function signRoutes(r: RouteList, ctx: ServerContext): void {
 
   r.change("DELETE", "", {}, async ({ from }) => {
     if (from?.token) await accounts.signOut(sha256(from.token));
-    return { ...done(), headers: { "Set-Cookie": cookieOf(null, access) } };
+    return { ...done(), headers: { "Set-Cookie": cookieOf(null, access, from?.phone) } };
   });
 }
 
@@ -113,6 +122,21 @@ function joinRoutes(r: RouteList, ctx: ServerContext): void {
         [{ path: "code", expected: "an unused code of this name expected" }],
       );
     return signedIn(call, found.account, { codes: found.codes });
+  });
+}
+
+/** A phone joins by its invitation: no name, no password. */
+function phoneRoute(r: RouteList, { store, access }: ServerContext): void {
+  r.change("POST", "/phone", { body: { schema: phoneCodeBody, what: "The code" } }, async ({ body }) => {
+    const token = await store.accounts.joinPhone(body.code, body.device);
+    if (token === null)
+      throw new HttpProblem(
+        401,
+        "Not joined",
+        "This invitation was used, or is too old. Ask your coach for another one.",
+        [{ path: "code", expected: "the code of an invitation that is open expected" }],
+      );
+    return { ...done(), headers: { "Set-Cookie": cookieOf(token, access, true) } };
   });
 }
 

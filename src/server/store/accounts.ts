@@ -20,13 +20,15 @@ interface Code {
   hash: string;
   /** Last moment; null where it does not end. */
   until: string | null;
+  /** It lets a phone in, without a password, and nothing else. */
+  phone?: true;
 }
 
 /** Unused for so long a browser is signed out; and in any case after so many days. */
-const IDLE_DAYS = 14;
-const LONGEST_DAYS = 90;
-/** How often it is written down that a browser was here. */
-const SEEN_EVERY_MS = 3_600_000;
+const IDLE_DAYS = { browser: 14, phone: 180 };
+const LONGEST_DAYS = { browser: 90, phone: 400 };
+/** How often it is written down that a browser or a phone was here. */
+const SEEN_EVERY_MS = { browser: 3_600_000, phone: 60_000 };
 /** An invitation ends after so many days. */
 const INVITED_DAYS = 7;
 /** Codes that an account is given to write down. */
@@ -182,7 +184,7 @@ export class AccountStore {
       if (!row || row.closed) return null;
       const now = new Date().toISOString();
       const known = JSON.parse(row.codes) as Code[];
-      if (!known.some((c) => c.hash === wanted && (c.until === null || c.until > now))) return null;
+      if (!known.some((c) => !c.phone && c.hash === wanted && (c.until === null || c.until > now))) return null;
       await m.update(AccountEntity, { id: row.id }, { hash, codes: kept(codes, null) });
       await m.delete(AccountSessionEntity, { accountId: row.id });
       return { account: accountOf({ ...row, hash }), codes };
@@ -203,11 +205,77 @@ export class AccountStore {
 
   /** @returns the token; it is nowhere stored */
   async signIn(accountId: string, device: string): Promise<string> {
-    const token = newToken();
-    const now = new Date().toISOString();
-    const row = { id: sha256(token), accountId, madeAt: now, seenAt: now, endsAt: inDays(LONGEST_DAYS), device };
+    const { token, row } = newSession(accountId, device, "browser");
     await this.db.writeAside((m) => m.insert(AccountSessionEntity, row));
     return token;
+  }
+
+  /**
+   * A code by which one phone of an athlete joins, once, within seven days; the one before it is void. The athlete's account is made with the
+   * first.
+   * @param shown name of the athlete
+   */
+  async invitePhone(athlete: string, shown: string): Promise<{ code: string; until: string }> {
+    const code = newCode();
+    const until = inDays(INVITED_DAYS);
+    await this.db.write(async (m) => {
+      const known = await athleteAccount(m, athlete);
+      const row = known ?? { ...freshRow(`athlete ${athlete}`, shown, "athlete", [athlete]) };
+      const others = (JSON.parse(row.codes) as Code[]).filter((c) => !c.phone);
+      const codes = JSON.stringify([...others, { hash: codeHash(code), until, phone: true } satisfies Code]);
+      if (known) await m.update(AccountEntity, { id: row.id }, { codes });
+      else await m.insert(AccountEntity, { ...row, codes });
+    });
+    return { code, until };
+  }
+
+  /** @returns the token of the phone that joins; null where the code is none, was used or is too old */
+  async joinPhone(code: string, device: string): Promise<string | null> {
+    const wanted = codeHash(code);
+    return this.db.write(async (m) => {
+      const now = new Date().toISOString();
+      for (const row of await m.find(AccountEntity, { where: { role: "athlete", closed: false } })) {
+        const codes = JSON.parse(row.codes) as Code[];
+        if (!codes.some((c) => c.phone && c.hash === wanted && (c.until ?? "") > now)) continue;
+        await m.update(
+          AccountEntity,
+          { id: row.id },
+          { codes: JSON.stringify(codes.filter((c) => c.hash !== wanted)) },
+        );
+        const session = newSession(row.id, device, "phone");
+        await m.insert(AccountSessionEntity, session.row);
+        return session.token;
+      }
+      return null;
+    });
+  }
+
+  /** Phones of an athlete, the latest heard first, and until when an invitation is open; null where none is. */
+  async phones(athlete: string): Promise<{ phones: AccountSessionRow[]; openUntil: string | null }> {
+    const row = await athleteAccount(this.db.reader, athlete);
+    if (!row) return { phones: [], openUntil: null };
+    const phones = await this.db.reader.find(AccountSessionEntity, {
+      where: { accountId: row.id, kind: "phone" },
+      order: { seenAt: "DESC" },
+    });
+    const open = (JSON.parse(row.codes) as Code[]).find((c) => c.phone && (c.until ?? "") > new Date().toISOString());
+    return { phones, openUntil: open?.until ?? null };
+  }
+
+  /** @returns false where it is no phone of this athlete */
+  async namePhone(athlete: string, session: string, device: string): Promise<boolean> {
+    const row = await athleteAccount(this.db.reader, athlete);
+    if (!row) return false;
+    const done = await this.db.writeAside((m) =>
+      m.update(AccountSessionEntity, { id: session, accountId: row.id, kind: "phone" }, { device }),
+    );
+    return Boolean(done.affected);
+  }
+
+  /** @returns false where it is no phone of this athlete */
+  async signOutPhone(athlete: string, session: string): Promise<boolean> {
+    const row = await athleteAccount(this.db.reader, athlete);
+    return row !== null && this.signOutDevice(row.id, session);
   }
 
   /** @returns whose browser it is; null where it is signed out, too old, or its account is closed */
@@ -217,13 +285,13 @@ export class AccountStore {
     if (!row) return null;
     const now = Date.now();
     const seen = Date.parse(row.seenAt);
-    if (row.endsAt <= new Date(now).toISOString() || now - seen > IDLE_DAYS * DAY_MS) {
+    if (row.endsAt <= new Date(now).toISOString() || now - seen > IDLE_DAYS[row.kind] * DAY_MS) {
       await this.signOut(session);
       return null;
     }
     const account = await this.get(row.accountId);
     if (!account || account.closed) return null;
-    if (now - seen > SEEN_EVERY_MS)
+    if (now - seen > SEEN_EVERY_MS[row.kind])
       await this.db.writeAside((m) =>
         m.update(AccountSessionEntity, { id: session }, { seenAt: new Date(now).toISOString() }),
       );
@@ -244,6 +312,17 @@ export class AccountStore {
     return Boolean(gone.affected);
   }
 }
+
+function newSession(accountId: string, device: string, kind: AccountSessionRow["kind"]) {
+  const token = newToken();
+  const now = new Date().toISOString();
+  const endsAt = inDays(LONGEST_DAYS[kind]);
+  return { token, row: { id: sha256(token), accountId, madeAt: now, seenAt: now, endsAt, device, kind } };
+}
+
+/** The account of one athlete alone. */
+const athleteAccount = async (m: EntityManager, athlete: string): Promise<AccountRow | null> =>
+  m.findOneBy(AccountEntity, { role: "athlete", athletes: JSON.stringify([athlete]) });
 
 const newCodes = (): string[] => Array.from({ length: RECOVERY_CODES }, newCode);
 

@@ -2,7 +2,7 @@
 import type { IsoDate } from "../../core/dates";
 import type { WeekPlan } from "../../core/story";
 import type { Database } from "./database";
-import { ReviewEntity, WeekPlanEntity } from "./entities";
+import { ReviewEntity, type ReviewRow, WeekPlanEntity } from "./entities";
 
 /** A week as it was kept; earlier versions called its load limit otherwise. */
 function weekPlanOf(data: string): WeekPlan {
@@ -40,6 +40,11 @@ export class WeekArchive {
   ): Promise<{ text: string; sentAt: string | null } | null> {
     const row = await this.db.reader.findOneBy(ReviewEntity, { athleteId, start, end });
     return row ? { text: row.text, sentAt: row.sentAt } : null;
+  }
+
+  /** Everything that was written about an athlete's blocks. */
+  reviews(athleteId: string): Promise<ReviewRow[]> {
+    return this.db.reader.find(ReviewEntity, { where: { athleteId }, order: { start: "ASC" } });
   }
 
   async keepReview(

@@ -8,6 +8,7 @@ import type { ApproachStore } from "./approaches";
 import type { ClubStore } from "./club";
 import type { Database } from "./database";
 import {
+  AccessLogEntity,
   AthleteEntity,
   type AthleteRow,
   ClubSettingEntity,
@@ -148,6 +149,7 @@ export class AthleteStore {
       if (!row) return null;
       await m.upsert(ErasureEntity, { athleteId: id, at }, ["athleteId"]);
       await m.delete(AthleteEntity, { id });
+      await m.delete(AccessLogEntity, { athleteId: id });
       await m.upsert(ClubSettingEntity, { name: SCRUB, data: "true" }, ["name"]);
       await m.query(UNNAME, [row.name, row.name]);
       return at;

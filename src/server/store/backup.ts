@@ -391,7 +391,15 @@ const erasedIn = (raw: Pick<Raw, "prepare">, file: string, clubFile: string): Ma
   ]);
 
 /** Tables that are this club's own and not taken from a backup. */
-const OWN = new Set(["migrations", "erasure", "typeorm_metadata", "account", "account_session", "access"]);
+const OWN = new Set([
+  "migrations",
+  "erasure",
+  "typeorm_metadata",
+  "account",
+  "account_session",
+  "access",
+  "access_log",
+]);
 
 /** All rows of a staged copy in the place of all rows here, in one transaction. @returns how many athletes were erased again */
 async function putInPlace(db: Database, path: string, erased: ReadonlyMap<string, string>): Promise<number> {

@@ -170,6 +170,62 @@ export interface AccountSessionRow {
   seenAt: string;
   endsAt: string;
   device: string;
+  /** A phone that joined by an invitation, or a browser. */
+  kind: "phone" | "browser";
+}
+
+/** What athlete and coach wrote each other. */
+export interface MessageRow {
+  id: string;
+  athleteId: string;
+  at: string;
+  /** athlete or coach. */
+  by: string;
+  /** Name of who wrote it, as it was then. */
+  who: string;
+  text: string;
+  /** JSON: the session and the exercise it is about; null where it is about none. */
+  about: string | null;
+}
+
+/** A week as the athlete was given it. */
+export interface PublishedWeekRow {
+  athleteId: string;
+  monday: string;
+  at: string;
+  note: string;
+  /** JSON: its sessions as they stood then. */
+  data: string;
+}
+
+/** Something that came in from an athlete's phone. */
+export interface ArrivalRow {
+  athleteId: string;
+  /** What it is about, such as "log/2026-03-02/A": what is said of it again takes its place. */
+  thing: string;
+  at: string;
+  kind: string;
+  /** JSON: the session it belongs to; null where it belongs to none. */
+  about: string | null;
+  text: string;
+  urgent: boolean;
+  done: boolean;
+  /** Out of the coach's way until that day. */
+  until: string | null;
+}
+
+/** Who read or changed what of an athlete on a day. It belongs to this machine, as accounts do. */
+export interface AccessLogRow {
+  athleteId: string;
+  day: string;
+  account: string;
+  /** The need of the table of roles that it took. */
+  what: string;
+  changed: boolean;
+  /** The account's name, as it was then. */
+  who: string;
+  times: number;
+  lastAt: string;
 }
 
 /** What holds for signing in, by name; it belongs to this machine and is not taken from a backup. */
@@ -380,6 +436,60 @@ export const AccountSessionEntity = new EntitySchema<AccountSessionRow>({
     seenAt: { type: "text", name: "seen_at" },
     endsAt: { type: "text", name: "ends_at" },
     device: { type: "text" },
+    kind: { type: "text" },
+  },
+});
+
+export const MessageEntity = new EntitySchema<MessageRow>({
+  name: "message",
+  columns: {
+    id: { type: "text", primary: true },
+    athleteId: { type: "text", name: "athlete_id" },
+    at: { type: "text" },
+    by: { type: "text", name: "by_whom" },
+    who: { type: "text" },
+    text: { type: "text" },
+    about: { type: "text", nullable: true },
+  },
+});
+
+export const PublishedWeekEntity = new EntitySchema<PublishedWeekRow>({
+  name: "published_week",
+  columns: {
+    athleteId: { type: "text", primary: true, name: "athlete_id" },
+    monday: { type: "text", primary: true },
+    at: { type: "text" },
+    note: { type: "text" },
+    data: { type: "text" },
+  },
+});
+
+export const ArrivalEntity = new EntitySchema<ArrivalRow>({
+  name: "arrival",
+  columns: {
+    athleteId: { type: "text", primary: true, name: "athlete_id" },
+    thing: { type: "text", primary: true },
+    at: { type: "text" },
+    kind: { type: "text" },
+    about: { type: "text", nullable: true },
+    text: { type: "text" },
+    urgent: { type: "boolean" },
+    done: { type: "boolean" },
+    until: { type: "text", nullable: true },
+  },
+});
+
+export const AccessLogEntity = new EntitySchema<AccessLogRow>({
+  name: "access_log",
+  columns: {
+    athleteId: { type: "text", primary: true, name: "athlete_id" },
+    day: { type: "text", primary: true },
+    account: { type: "text", primary: true },
+    what: { type: "text", primary: true },
+    changed: { type: "boolean", primary: true },
+    who: { type: "text" },
+    times: { type: "integer" },
+    lastAt: { type: "text", name: "last_at" },
   },
 });
 
@@ -392,6 +502,10 @@ export const ENTITIES = [
   AccountEntity,
   AccountSessionEntity,
   AccessEntity,
+  AccessLogEntity,
+  MessageEntity,
+  PublishedWeekEntity,
+  ArrivalEntity,
   IdempotencyEntity,
   ErasureEntity,
   AthleteEntity,

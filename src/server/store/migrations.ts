@@ -151,6 +151,33 @@ export class AccountTables1780000000000 implements MigrationInterface {
   }
 }
 
+export class PhoneTables1781000000000 implements MigrationInterface {
+  readonly name = "PhoneTables1781000000000";
+
+  async up(q: QueryRunner): Promise<void> {
+    await q.query(`ALTER TABLE account_session ADD COLUMN kind TEXT NOT NULL DEFAULT 'browser'`);
+    await q.query(
+      `CREATE TABLE message (id TEXT PRIMARY KEY NOT NULL, athlete_id TEXT NOT NULL REFERENCES athlete(id) ON DELETE CASCADE, at TEXT NOT NULL, by_whom TEXT NOT NULL, who TEXT NOT NULL, text TEXT NOT NULL, about TEXT)`,
+    );
+    await q.query(`CREATE INDEX message_by_athlete ON message (athlete_id, at)`);
+    await q.query(
+      `CREATE TABLE published_week (athlete_id TEXT NOT NULL REFERENCES athlete(id) ON DELETE CASCADE, monday TEXT NOT NULL, at TEXT NOT NULL, note TEXT NOT NULL, data TEXT NOT NULL, PRIMARY KEY (athlete_id, monday))`,
+    );
+    await q.query(
+      `CREATE TABLE arrival (athlete_id TEXT NOT NULL REFERENCES athlete(id) ON DELETE CASCADE, thing TEXT NOT NULL, at TEXT NOT NULL, kind TEXT NOT NULL, about TEXT, text TEXT NOT NULL, urgent BOOLEAN NOT NULL, done BOOLEAN NOT NULL, until TEXT, PRIMARY KEY (athlete_id, thing))`,
+    );
+    // Who read and who changed what of an athlete: without a reference, since a restore takes all athletes out and in again.
+    await q.query(
+      `CREATE TABLE access_log (athlete_id TEXT NOT NULL, day TEXT NOT NULL, account TEXT NOT NULL, what TEXT NOT NULL, changed BOOLEAN NOT NULL, who TEXT NOT NULL, times INTEGER NOT NULL, last_at TEXT NOT NULL, PRIMARY KEY (athlete_id, day, account, what, changed))`,
+    );
+  }
+
+  async down(q: QueryRunner): Promise<void> {
+    for (const table of ["access_log", "arrival", "published_week", "message"]) await q.query(`DROP TABLE ${table}`);
+    await q.query("ALTER TABLE account_session DROP COLUMN kind");
+  }
+}
+
 export const MIGRATIONS = [
   FirstTables1774000000000,
   ExerciseTables1775000000000,
@@ -159,4 +186,5 @@ export const MIGRATIONS = [
   DoseTables1778000000000,
   SafetyTables1779000000000,
   AccountTables1780000000000,
+  PhoneTables1781000000000,
 ];

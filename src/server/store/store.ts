@@ -10,6 +10,7 @@ import { Database } from "./database";
 import { ExerciseStore } from "./exercises";
 import { LogStore } from "./logs";
 import { ensureFile, type Lock, lockFile, makeFolder } from "./open";
+import { PhoneStore } from "./phone";
 import { WeekStore } from "./weeks";
 
 export type { Stored } from "./athletes";
@@ -19,6 +20,8 @@ export class Store {
   readonly athletes: AthleteStore;
   readonly weeks: WeekStore;
   readonly logs: LogStore;
+  /** Messages, published weeks, what came in. */
+  readonly phone: PhoneStore;
   readonly club: ClubStore;
   /** The coach's exercises and the library they make. */
   readonly exercises: ExerciseStore;
@@ -40,6 +43,7 @@ export class Store {
     this.athletes = new AthleteStore(db, this.club, this.approaches);
     this.weeks = new WeekStore(this.athletes);
     this.logs = new LogStore(this.athletes);
+    this.phone = new PhoneStore(db);
   }
 
   /**
