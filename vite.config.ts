@@ -3,7 +3,7 @@ import react from "@vitejs/plugin-react";
 import { defineConfig, type Plugin } from "vite";
 
 /** The toasts' styles come with the others (app.css): a style put into the page while it runs would need a nonce that the library does not take. */
-const toastStyles: Plugin = {
+export const toastStyles: Plugin = {
   name: "toast-styles",
   transform: (code, id) =>
     id.includes("/sonner/dist/") && id.endsWith(".mjs") ? code.replace(/^__insertCSS\(/m, "void (") : null,

@@ -48,12 +48,19 @@ function newest(path) {
 /** Builds web and server where a source is newer than the last build. */
 export function ensureBuilt() {
   const stamp = join(ROOT, "dist", "built");
-  const sources = ["src", "public", "index.html", "vite.config.ts", "package-lock.json"].map((p) =>
-    newest(join(ROOT, p)),
-  );
+  const sources = [
+    "src",
+    "public",
+    "index.html",
+    "phone.html",
+    "vite.config.ts",
+    "vite.phone.config.ts",
+    "package-lock.json",
+  ].map((p) => newest(join(ROOT, p)));
   if (existsSync(stamp) && statSync(stamp).mtimeMs >= Math.max(...sources)) return;
   timed("Building the application: once for each version", () => {
     must(tool("vite"), ["build", "--logLevel", "warn"]);
+    must(tool("vite"), ["build", "-c", "vite.phone.config.ts", "--logLevel", "warn"]);
     must(tool("vite"), ["build", "--ssr", "--logLevel", "warn"]);
   });
   mkdirSync(dirname(stamp), { recursive: true });

@@ -66,6 +66,8 @@ export interface SessionView {
   rpe: number;
   locked: boolean;
   loadLimit: number;
+  /** What the floor goes by: pain above which an exercise stops (progress.pain), percent less where warm-up sets are hard (floor.today). */
+  floor: { stopPain: number; lessPct: number };
   items: ItemView[];
   dropped: { exercise: string; name: string; why: string }[];
   /** What safety took out of the primary patterns, and what stands in its place. */

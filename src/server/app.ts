@@ -48,8 +48,9 @@ export interface AppOptions {
   limit?: RequestHandler;
   /** Where the training log answers; none is set up without it. */
   feed?: FeedClientOptions;
-  /** Folder of the built web; the API alone without it. */
+  /** Folders of the built web and of the athlete's phone; the API alone without them. */
   web?: string;
+  phone?: string;
 }
 
 export interface App {
@@ -159,6 +160,19 @@ const logged =
 
 const NONCE = "__NONCE__";
 
+/** The phone's page, its assets and its service worker, under /p/. */
+function servePhone(app: Express, folder: string): void {
+  const page = readFileSync(join(folder, "phone.html"), "utf8");
+  app.use("/p/assets", express.static(join(folder, "assets"), { immutable: true, maxAge: "365d", fallthrough: false }));
+  const send: RequestHandler = (_req, res) => {
+    res.setHeader("Cache-Control", "no-cache");
+    res.type("html").send(page.replaceAll(NONCE, String(res.locals.nonce)));
+  };
+  app.get("/p/phone.html", send);
+  app.use("/p", express.static(folder, { index: false, maxAge: 0, redirect: false }));
+  app.get(/^\/p(\/|$)/, (req, res, next) => (extname(req.path) === "" ? send(req, res, next) : next(notFound("file"))));
+}
+
 /** The page and its assets. Styles and scripts that do not come from here need the nonce of the page. */
 function serveWeb(app: Express, web: string): void {
   const page = readFileSync(join(web, "index.html"), "utf8");
@@ -225,6 +239,7 @@ export function buildApp(o: AppOptions): App {
     ...(o.guesses ? { guesses: o.guesses } : {}),
   });
   app.use("/api", (_req, _res, next) => next(notFound("address under /api")));
+  if (o.phone && existsSync(join(o.phone, "phone.html"))) servePhone(app, o.phone);
   if (o.web && existsSync(join(o.web, "index.html"))) serveWeb(app, o.web);
   app.use((_req, _res, next) => next(notFound("address")));
   app.use(problemHandler(o.log));

@@ -216,6 +216,7 @@ export async function run(
     version,
     log,
     web: join(config.root, "dist/web"),
+    phone: join(config.root, "dist/phone"),
     hosts: config.hosts,
     access: accessOf(config),
     tryPassword,

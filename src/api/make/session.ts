@@ -6,7 +6,7 @@ import { makeableLoads } from "../../core/dose";
 import type { PlanSession, PlanWeek } from "../../core/plan";
 import { plan } from "../../core/plan";
 import { historyOf } from "../../core/progress";
-import { why } from "../../core/rulebook";
+import { numbers, why } from "../../core/rulebook";
 import { type Item, reserveText, workText } from "../../core/session";
 import { massIn } from "../../core/units";
 import type { ItemView, SessionView } from "../views";
@@ -70,6 +70,12 @@ function itemView(i: Item, s: PlanSession, p: Planned, date: IsoDate): ItemView 
     loads: place ? makeableLoads(i.exercise, i.loading, place) : [],
     last: last ? { date: last.date, text: lastText(last.item, p.stored.athlete.athlete.massUnit) } : null,
   };
+}
+
+/** The rack's own rules, as the coach has set them for the club and for the athlete. */
+function floorOf({ stored }: Planned): SessionView["floor"] {
+  const own = { ...stored.values, ...stored.athlete.settings?.ruleValues };
+  return { stopPain: numbers("progress.pain", own).stop, lessPct: numbers("floor.today", own).lessPct };
 }
 
 /** A session of the past as it was prescribed then: from its log alone, so that nothing later changes it. */
@@ -141,6 +147,7 @@ function loggedView(p: Planned, today: IsoDate, log: StrengthLog): SessionView {
     rpe: log.rpe ?? Math.round(anchor.stress / anchor.minutes),
     locked: false,
     loadLimit: p.pastLimits().get(mondayOf(log.date)) ?? 0,
+    floor: floorOf(p),
     items,
     dropped: [],
     left: [],
@@ -211,6 +218,7 @@ export function plannedView(
     rpe: s.rpe,
     locked: s.locked,
     loadLimit: week.loadLimit,
+    floor: floorOf(p),
     items: s.items.map((i) => itemView(i, s, p, date)),
     dropped: s.dropped.map((d) => ({ ...d, name: p.library.name(d.exercise) })),
     left: s.left,

@@ -4,7 +4,8 @@ import { exercise } from "../../../tests/support/choice";
 import { type Place, placeFrom } from "../athlete";
 import { householdOf, makeableLoads } from "../dose";
 import { hasNeed, loadingAt } from "./equipment";
-import { growsSlower, slowerAt, slowerStepOf, tempoText } from "./slower";
+import { growsSlower, slowerAt, slowerStepOf } from "./slower";
+import { tempoText } from "./tempo";
 
 const bare: Place = { ...home, other: [] };
 const rucksack = { emptyKg: 1, maxKg: 7, stepKg: 2 };

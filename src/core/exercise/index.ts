@@ -18,8 +18,9 @@ export { type Library, SHIPPED_LIBRARY } from "./library";
 export { libraryWith, type OwnExercise, ownExercise } from "./own";
 export { feltLowBackTwice, LADDER_SETS, type Progression, progressionsOf } from "./progression";
 export { sideAction, sideGaps, sideSums } from "./sides";
-export { growsSlower, slowerAt, slowerStepOf, tempoOf, tempoText } from "./slower";
+export { growsSlower, slowerAt, slowerStepOf } from "./slower";
 export { styleFor } from "./style";
+export { tempoOf, tempoText } from "./tempo";
 export {
   EXTERNAL,
   type Exercise,

@@ -1,20 +1,8 @@
 /** What work without load becomes where nothing heavier is at hand: slower, with a pause, one and a half in one (rule grow.unloaded). */
 import type { Place } from "../athlete";
 import { numbers } from "../rulebook";
+import { type Tempo, tempoOf } from "./tempo";
 import { EXTERNAL, type Exercise, type LoadKind, PRIMARY_PATTERNS, STRONG } from "./types";
-
-export interface Tempo {
-  down: number;
-  pause: number;
-  lift: number;
-}
-
-/** @param text such as "2-0-1" */
-export function tempoOf(text: string): Tempo {
-  const [down = 0, pause = 0, lift = 0] = text.split("-").map(Number);
-  return { down, pause, lift };
-}
-export const tempoText = ({ down, pause, lift }: Tempo): string => `${down}-${pause}-${lift}`;
 
 export interface Slower extends Tempo {
   /** One and a half repetitions in one. */

@@ -1,5 +1,5 @@
 /** Loads: estimated 1RM, percents, what sets the load, what the room can make, warm-up sets, finding an unknown load. */
-import { reserveWords } from "./line";
+import { reserveWords } from "./reserve";
 import { eg, HOUSE, many, num, pub, rule, TRADE, table } from "./rule";
 
 const NSCA = pub("NSCA Essentials, 4th ed., ch. 17");

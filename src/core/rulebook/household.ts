@@ -1,5 +1,5 @@
 /** Little equipment: slow strength, the order in which work grows without load, and loads of a hiker's pack. */
-import { reserveWords } from "./line";
+import { reserveWords } from "./reserve";
 import { eg, HOUSE, num, rule, TRADE, table } from "./rule";
 
 export const HOUSEHOLD = {

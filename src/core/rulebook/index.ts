@@ -34,7 +34,7 @@ import { SEASON } from "./season";
 import { SESSION } from "./session";
 import { WEEK } from "./week";
 
-export { reserveWords } from "./line";
+export { RESERVE_SHOWN_UP_TO, reserveWords } from "./reserve";
 export type { Bounds, Chapter, Example, Kind, NumberParameter, Parameter, TableParameter, Trust } from "./rule";
 export { CHAPTERS, KIND_WORDS, listWords, many, TRUST_WORDS } from "./rule";
 

@@ -1,4 +1,5 @@
 /** The line of a block: how sets, repetitions and reserve go from its first loading week to its last, and where a lift stands on it. */
+import { RESERVE_SHOWN_UP_TO, reserveWords } from "./reserve";
 import { eg, HOUSE, num, rule, TRADE } from "./rule";
 
 /** A dose in words: "4 x 5 at 86%, 1 in reserve". */
@@ -9,11 +10,6 @@ export interface LineWords {
   percent: number | null;
   reserve: number;
 }
-
-/** Repetitions in reserve above this many are not told apart. */
-const SHOWN_UP_TO = 5;
-export const reserveWords = (reserve: number): string =>
-  reserve > SHOWN_UP_TO ? `${SHOWN_UP_TO} or more` : String(reserve);
 
 const doseWords = ({ sets, amount, percent, reserve }: LineWords): string =>
   `${sets} x ${amount}${percent === null ? "" : ` at ${Math.round(percent)}%`}, ${reserveWords(reserve)} in reserve`;
@@ -146,7 +142,7 @@ export const LINE = {
     parameters: {
       slack: num(0.05, "repetitions", HOUSE, "let pass before a repetition counts as possible"),
       sameWithin: num(0.15, "% of 1RM", HOUSE, "within which two percents are one, since they are shown to a tenth"),
-      shownUpTo: num(SHOWN_UP_TO, "repetitions", HOUSE, "in reserve above which only that is said"),
+      shownUpTo: num(RESERVE_SHOWN_UP_TO, "repetitions", HOUSE, "in reserve above which only that is said"),
     },
     says: {
       left: (v: { kg: number; percent: number; reps: number; reserve: number }) =>

@@ -1,6 +1,6 @@
 /** What of a session's item is kept with its log: what was asked for. */
 import type { Prescribed } from "../athlete";
-import { numbers } from "../rulebook";
+import { RESERVE_SHOWN_UP_TO } from "../rulebook";
 import type { Item } from "./types";
 
 export const prescribedOf = (
@@ -12,7 +12,7 @@ export const prescribedOf = (
   ...(i.repsMost === null || i.repsMost === i.reps ? {} : { most: i.repsMost }),
   ...(i.seconds === null ? {} : { seconds: i.seconds }),
   // As it is told on the floor: what is more than five is not counted.
-  rir: Math.min(i.rir, numbers("load.triple").shownUpTo),
+  rir: Math.min(i.rir, RESERVE_SHOWN_UP_TO),
   ...(i.loadKg === null ? {} : { loadKg: i.loadKg }),
   ...(i.slow ? { tempo: i.tempo } : {}),
   ...(i.slow?.half ? { half: true } : {}),

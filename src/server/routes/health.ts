@@ -1,4 +1,6 @@
 /** The way back of trouble areas: read, and confirmed step by step by the coach. */
+
+import { healthView } from "../../api/make/health";
 import { type PathwayBody, pathwayBody } from "../../api/requests";
 import { AREA_WORDS, type Athlete, type Pathway, pathwayOf } from "../../core/athlete";
 import type { IsoDate } from "../../core/dates";
@@ -6,7 +8,6 @@ import { AREA_PLANS, isBefore, nextStage, proposalFor, stagesOn } from "../../co
 import { faulty, HttpProblem } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
-import { healthView } from "../views/health";
 import { athleteTools } from "./tools";
 
 /** @throws where the step may not be taken: the trouble is not there, it skips a stage, it comes before its days, or nobody licensed agreed */

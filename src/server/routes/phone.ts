@@ -49,7 +49,12 @@ export function phoneRoutes(ctx: ServerContext): Route[] {
 
 /** Everything a phone goes on from. */
 function factRoutes(r: RouteList, { store, planner, clubName }: ServerContext): void {
-  r.read("/:id/phone", async ({ params }) => {
+  r.read("/:id/phone", async ({ params, query }) => {
+    const revision = await store.athletes.revision(params.id);
+    if (revision === null) throw notFound("athlete");
+    const stamp = await store.phone.stamp(params.id);
+    const tag = sha256(JSON.stringify([params.id, revision, store.rules, planner.today(), stamp]));
+    if (query.have === tag) return done();
     const found = await store.athletes.get(params.id);
     if (!found) throw notFound("athlete");
     // The coach's own notes about weeks stay with the coach.
@@ -58,6 +63,7 @@ function factRoutes(r: RouteList, { store, planner, clubName }: ServerContext): 
       at: new Date().toISOString(),
       today: planner.today(),
       club: clubName,
+      tag,
       planning: { ...facts, notes: {}, today: planner.today(), ...(await store.exercises.facts()) },
       published: await store.phone.published(params.id),
       messages: await store.phone.messages(params.id),

@@ -95,6 +95,16 @@ export class PhoneStore {
     await m.update(ArrivalEntity, { athleteId, kind: "message" }, { done: true });
   }
 
+  /** Differs once a message or a published week is another one. */
+  async stamp(athleteId: string): Promise<string> {
+    const [row] = (await this.db.reader.query(
+      `SELECT (SELECT count(*) || ' ' || coalesce(max(at), '') FROM message WHERE athlete_id = ?) || ' '
+        || (SELECT count(*) || ' ' || coalesce(max(at), '') FROM published_week WHERE athlete_id = ?) AS stamp`,
+      [athleteId, athleteId],
+    )) as { stamp: string }[];
+    return row?.stamp ?? "";
+  }
+
   async published(athleteId: string): Promise<PublishedWeekView[]> {
     const rows = await this.db.reader.find(PublishedWeekEntity, { where: { athleteId }, order: { monday: "ASC" } });
     return rows.map((r) => ({

@@ -48,6 +48,13 @@ export const THEIRS = { kept: "theirs" } as const;
 export const saidOf = (answer: unknown, made: string): string =>
   answer === THEIRS ? "The other version is kept; yours was not stored." : made;
 
+/** How a request leaves: over the network, or, on a phone, through what is kept there. */
+export type Transport = (path: string, init: RequestInit) => Promise<Response>;
+let transport: Transport = (path, init) => fetch(`/api${path}`, init);
+export const setTransport = (way: Transport): void => {
+  transport = way;
+};
+
 interface Sent {
   method: string;
   path: string;
@@ -62,7 +69,7 @@ async function send({ method, path, body, headers }: Sent): Promise<Response> {
     init.body = body;
   }
   try {
-    return await fetch(`/api${path}`, init);
+    return await transport(path, init);
   } catch {
     throw new ProblemError(offline());
   }

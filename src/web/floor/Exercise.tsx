@@ -1,31 +1,35 @@
 /** One exercise at the rack: what to lift, the plates, the sets, the pain. */
 
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import type { ItemView, SessionView } from "../../api/views";
 import type { LoggedItem, LoggedSet, StrengthLog } from "../../core/athlete";
-import { numbers } from "../../core/rulebook";
 import { reserveText, slowText, together } from "../../core/session";
+import { useMay } from "../data/session";
 import { clock, loadText, massNumber, setsByReps, type Units } from "../format";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
-import { Swap } from "../session/Swap";
 import { ICON } from "../ui/glyphs";
 import { BigBar } from "../ui/Plates";
-import { Felt, Ramp } from "./asked";
+import { Felt } from "./asked";
 import { FloorAnchor } from "./FloorAnchor";
 import { Pain, Rest, Stepper, sideText, WarmUps } from "./parts";
 import {
   isFinished,
+  isStopped,
   lighterBy,
+  loadsWithin,
   loggedOf,
   rowsOf,
   type SetEntry,
-  STOP_PAIN,
   sideAt,
   sidesOf,
   startEntry,
   stepLoad,
 } from "./progress";
+
+// Asked for now and then: what they need is fetched then, and from what this device keeps.
+const Ramp = lazy(() => import("./Ramp"));
+const Swap = lazy(async () => ({ default: (await import("../session/Swap")).Swap }));
 
 interface ExerciseProps {
   view: SessionView;
@@ -68,9 +72,11 @@ export function Exercise({
   const current = Math.floor(n / sides.length) + 1;
   const side = sideAt(item, n);
   const left = rowsOf(item) - n;
-  const stopped = (pain ?? 0) > STOP_PAIN;
+  const stopped = isStopped(log, item, view);
   const partner = view.items.find((i) => i !== item && together(i, item));
-  const later = view.items.map((i, at) => ({ i, at })).filter(({ i }) => i !== item && !isFinished(log, i));
+  const later = view.items.map((i, at) => ({ i, at })).filter(({ i }) => i !== item && !isFinished(log, i, view));
+  const may = useMay();
+  const loads = may("plan.change", view.id) ? item.loads : loadsWithin(item.loads, item.loadKg);
   const external = !["bodyweight", "band"].includes(item.loading);
   return (
     <>
@@ -98,20 +104,18 @@ export function Exercise({
           <WarmUps
             item={item}
             units={units}
-            onHarder={() =>
-              setEntry({ ...entry, loadKg: lighterBy(item.loads, entry.loadKg, numbers("floor.today").lessPct) })
-            }
+            onHarder={() => setEntry({ ...entry, loadKg: lighterBy(item.loads, entry.loadKg, view.floor.lessPct) })}
           />
         )}
         {n === 0 && item.ramp.length > 0 && (
-          <Ramp item={item} units={units} onFound={(loadKg) => setEntry({ ...entry, loadKg })} />
+          <Suspense fallback={<p role="status">Loading what finds the load…</p>}>
+            <Ramp item={item} units={units} onFound={(loadKg) => setEntry({ ...entry, loadKg })} />
+          </Suspense>
         )}
         <div className="overflow-hidden rounded-[3px] border border-edge bg-panel">
           <Done rows={rows} sides={sides} units={units} item={item} onUndo={onUndo} />
           {rest && <Rest rest={rest} partner={partner} onOver={onRestOver} />}
-          {!stopped && left > 0 && (
-            <Entry side={side} external={external} item={item} entry={entry} setEntry={setEntry} units={units} />
-          )}
+          {!stopped && left > 0 && <Entry {...{ side, external, item, loads, entry, setEntry, units }} />}
           {Array.from({ length: stopped ? 0 : Math.max(0, item.sets - current) }, (_, i) => current + i + 1).map(
             (set) => (
               <div key={set} className="flex h-9 items-center gap-3 border-t border-hair px-4 text-body text-ink2">
@@ -190,7 +194,9 @@ function Head({ item, units, n, view, log }: HeadProps) {
         )}
         {n === 0 && view.date === view.today && (
           <div className="mt-1 -ml-3">
-            <Swap item={item} view={view} />
+            <Suspense fallback={null}>
+              <Swap item={item} view={view} />
+            </Suspense>
           </div>
         )}
       </div>
@@ -252,13 +258,15 @@ interface EntryProps {
   side: "left" | "right" | "both";
   external: boolean;
   item: ItemView;
+  /** Loads that may be set here. */
+  loads: readonly number[];
   entry: SetEntry;
   setEntry: (value: SetEntry) => void;
   units: Units;
 }
 
 /** The set that comes next, with its steppers. */
-function Entry({ side, external, item, entry, setEntry, units }: EntryProps) {
+function Entry({ side, external, item, loads, entry, setEntry, units }: EntryProps) {
   return (
     <div className="border-l-4 border-iron bg-surface p-2">
       {side !== "both" && (
@@ -285,7 +293,7 @@ function Entry({ side, external, item, entry, setEntry, units }: EntryProps) {
             }
             value={entry.loadKg === null ? "find" : massNumber(entry.loadKg, units)}
             unit={units.massUnit}
-            onStep={(by) => setEntry({ ...entry, loadKg: stepLoad(item.loads, entry.loadKg, by) })}
+            onStep={(by) => setEntry({ ...entry, loadKg: stepLoad(loads, entry.loadKg, by) })}
           />
         )}
         {item.seconds === null && (

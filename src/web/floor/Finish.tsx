@@ -1,10 +1,11 @@
 /** The end of a session, whole or stopped early: how hard it was and how long it took. */
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import type { SessionView } from "../../api/views";
 import type { StrengthLog } from "../../core/athlete";
-import { HomeworkToday } from "../homework/Today";
 import { Stepper } from "./parts";
 import { isFinished } from "./progress";
+
+const HomeworkToday = lazy(async () => ({ default: (await import("../homework/Today")).HomeworkToday }));
 
 interface FinishProps {
   view: SessionView;
@@ -21,7 +22,7 @@ interface FinishProps {
 export function Finish({ view, planned, minutes: counted, finished, total, log, onBack, onSave, onUndo }: FinishProps) {
   const [rpe, setRpe] = useState(log.rpe ?? planned);
   const [minutes, setMinutes] = useState(log.minutes ?? (counted < view.minutes / 3 ? view.minutes : counted));
-  const missing = view.items.filter((i) => !isFinished(log, i));
+  const missing = view.items.filter((i) => !isFinished(log, i, view));
   return (
     <>
       <div className="min-h-0 flex-1 overflow-auto px-4 pt-4">
@@ -40,7 +41,9 @@ export function Finish({ view, planned, minutes: counted, finished, total, log, 
         </button>
         {view.date === view.today && (
           <div className="mt-3 pb-4">
-            <HomeworkToday id={view.id} />
+            <Suspense fallback={null}>
+              <HomeworkToday id={view.id} />
+            </Suspense>
           </div>
         )}
       </div>

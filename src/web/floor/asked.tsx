@@ -1,72 +1,5 @@
-/** What is asked at the rack beside sets and pain: the load that is not known yet, and where a hinge is felt. */
-import { useState } from "react";
-import type { ItemView } from "../../api/views";
+/** What is asked at the rack beside sets and pain: where a hinge is felt. */
 import type { LoggedItem } from "../../core/athlete";
-import { nextRamp } from "../../core/dose";
-import { massNumber, type Units } from "../format";
-
-interface RampProps {
-  item: ItemView;
-  units: Units;
-  onFound: (loadKg: number) => void;
-}
-
-/** Sets that rise until the reserve is what was meant; none of them counts. */
-export function Ramp({ item, units, onFound }: RampProps) {
-  const [tried, setTried] = useState<{ loadKg: number; rir: number }[]>([]);
-  const [now, setNow] = useState(item.ramp[0]?.loadKg ?? null);
-  const [found, setFound] = useState(false);
-  const reps = item.ramp[0]?.reps ?? 5;
-  if (now === null) return null;
-  const answer = (rir: number) => {
-    const next = nextRamp({ loadKg: now, reps, rir }, { reps: item.reps ?? reps, rir: item.rir }, item.loads);
-    setTried([...tried, { loadKg: now, rir }]);
-    setNow(next.loadKg);
-    setFound(next.found);
-    if (next.found) onFound(next.loadKg);
-  };
-  return (
-    <section className="mb-3 rounded-[3px] border border-edge bg-panel p-3" aria-label="Find the load">
-      <h2 className="text-body font-semibold">Find the load</h2>
-      {tried.length > 0 && (
-        <p className="text-body text-ink2">
-          {tried.map((t) => `${massNumber(t.loadKg, units)}: ${t.rir > 4 ? "5 or more" : t.rir} left`).join(", ")}
-        </p>
-      )}
-      {found ? (
-        <p className="mt-1 text-title font-semibold">
-          Work with {massNumber(now, units)} {units.massUnit}.
-        </p>
-      ) : (
-        <>
-          <p className="mt-1 text-title font-semibold">
-            {massNumber(now, units)} {units.massUnit} × {reps}
-          </p>
-          <p className="text-body text-ink2">How many more could you have done, cleanly?</p>
-          <div className="mt-2 grid grid-cols-6 gap-1.5">
-            {[0, 1, 2, 3, 4, 5].map((rir) => (
-              <button
-                key={rir}
-                type="button"
-                className="h-11 rounded-[3px] border border-edge bg-surface text-lead font-semibold"
-                aria-label={rir === 5 ? "5 or more left" : `${rir} left`}
-                onClick={() => answer(rir)}
-              >
-                {rir === 5 ? "5+" : rir}
-              </button>
-            ))}
-          </div>
-        </>
-      )}
-    </section>
-  );
-}
-
-const PLACES = [
-  ["hamstrings", "Hamstrings"],
-  ["glutes", "Glutes"],
-  ["low-back", "Low back"],
-] as const;
 
 interface FeltProps {
   felt: LoggedItem["felt"] | undefined;
@@ -74,6 +7,12 @@ interface FeltProps {
 }
 
 /** Low back twice sends the hinge back a step (rule progress.felt). */
+const PLACES = [
+  ["hamstrings", "Hamstrings"],
+  ["glutes", "Glutes"],
+  ["low-back", "Low back"],
+] as const;
+
 export function Felt({ felt, onFelt }: FeltProps) {
   return (
     <fieldset className="mt-3">

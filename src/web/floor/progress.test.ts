@@ -52,7 +52,8 @@ const item = (exercise: string, pair: string, sets: number, more: Partial<ItemVi
   last: null,
   ...more,
 });
-const view = (items: ItemView[]) => ({ items, date: "2026-03-03", label: "A" }) as unknown as SessionView;
+const view = (items: ItemView[], stopPain = 5) =>
+  ({ items, date: "2026-03-03", label: "A", floor: { stopPain, lessPct: 5 } }) as unknown as SessionView;
 const empty = (v: SessionView): StrengthLog => emptyLog(v, "18:00");
 const log = (l: StrengthLog, i: ItemView, times = 1): StrengthLog =>
   Array.from({ length: times }).reduce<StrengthLog>((now) => withSet(now, i, startEntry(i, now), AT), l);
@@ -77,9 +78,11 @@ describe("what comes next", () => {
 
   it("skips an exercise that pain has stopped", () => {
     const l = withPain(log(empty(v), squat), squat, 6);
-    expect(isFinished(l, squat)).toBe(true);
+    expect(isFinished(l, squat, v)).toBe(true);
     expect(v.items[nextItem(v, l)]!.exercise).toBe("calf");
-    expect(isFinished(withPain(empty(v), squat, 5), squat)).toBe(false);
+    expect(isFinished(withPain(empty(v), squat, 5), squat, v)).toBe(false);
+    // Where the coach has it stop earlier, it stops earlier.
+    expect(isFinished(withPain(empty(v), squat, 5), squat, view([squat], 4))).toBe(true);
   });
 
   it("is done when every row is", () => {

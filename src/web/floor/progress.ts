@@ -2,11 +2,7 @@
 
 import type { ItemView, SessionView } from "../../api/views";
 import type { LoggedItem, LoggedSet, Side, StrengthLog } from "../../core/athlete";
-import { numbers } from "../../core/rulebook";
 import { prescribedOf, together } from "../../core/session";
-
-/** Pain at which the exercise stops (rule progress.pain). */
-export const STOP_PAIN = numbers("progress.pain").stop;
 
 /** Sides in the order they are lifted: the weaker first, where the screening found one. */
 export const sidesOf = (i: Pick<ItemView, "eachSide" | "firstSide">): Side[] => {
@@ -29,16 +25,20 @@ export const loggedOf = (log: StrengthLog, exercise: string): LoggedItem | undef
 
 export const doneRows = (log: StrengthLog, i: ItemView): number => loggedOf(log, i.exercise)?.sets.length ?? 0;
 
+type Ruled = Pick<SessionView, "floor">;
+/** Stopped by pain (rule progress.pain). */
+export const isStopped = (log: StrengthLog, i: Pick<ItemView, "exercise">, { floor }: Ruled): boolean =>
+  (loggedOf(log, i.exercise)?.pain ?? 0) > floor.stopPain;
 /** Done with it: every row logged, or stopped by pain. */
-export const isFinished = (log: StrengthLog, i: ItemView): boolean =>
-  doneRows(log, i) >= rowsOf(i) || (loggedOf(log, i.exercise)?.pain ?? 0) > STOP_PAIN;
+export const isFinished = (log: StrengthLog, i: ItemView, view: Ruled): boolean =>
+  doneRows(log, i) >= rowsOf(i) || isStopped(log, i, view);
 
 /**
  * What to lift next: partners of a pair take turns, one set each; then the next pair.
  * @returns index of the item, or -1 when the session is done
  */
-export function nextItem(view: Pick<SessionView, "items">, log: StrengthLog): number {
-  const open = view.items.map((i, at) => ({ i, at })).filter(({ i }) => !isFinished(log, i));
+export function nextItem(view: Pick<SessionView, "items" | "floor">, log: StrengthLog): number {
+  const open = view.items.map((i, at) => ({ i, at })).filter(({ i }) => !isFinished(log, i, view));
   const first = open[0];
   if (!first) return -1;
   const mates = open.filter(({ i }) => together(i, first.i));
@@ -108,6 +108,13 @@ export const withFelt = (log: StrengthLog, i: ItemView, felt: NonNullable<Logged
 export function lighterBy(loads: readonly number[], from: number | null, percent: number): number | null {
   if (from === null) return null;
   return loads.findLast((l) => l <= from * (1 - percent / 100) + 1e-9) ?? loads[0] ?? from;
+}
+
+/** Loads an athlete may set alone: up to one step of the room above what is planned; what is to be found is open. */
+export function loadsWithin(loads: readonly number[], planned: number | null): readonly number[] {
+  if (planned === null) return loads;
+  const above = loads.find((l) => l > planned + 1e-9);
+  return loads.filter((l) => l <= (above ?? planned) + 1e-9);
 }
 
 /** Moves a load by one step of what the room can make. */

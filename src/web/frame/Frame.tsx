@@ -1,7 +1,6 @@
 /** The frame: title block, rail, status bar; on a phone a top line and a bar at the bottom. Every view stands in its middle. */
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Outlet, useLocation, useMatch, useNavigate } from "react-router";
-import { useSonner } from "sonner";
 import type { SquadRow } from "../../api/views";
 import { useSquad } from "../data/hooks";
 import { useKeys } from "../ui/keys";
@@ -99,7 +98,7 @@ export function Frame() {
     else sessionStorage.setItem(GUIDE, page);
     setGuide(page);
   };
-  const told = useSonner().toasts.length > 0;
+  const [told, setTold] = useState(false);
   const [switcher, setSwitcher] = useState(false);
   const [folded, setFolded] = useState(() => localStorage.getItem(FOLDED) === "1");
   const fold = (next: boolean) => {
@@ -168,7 +167,12 @@ export function Frame() {
           <KeySheet open onClose={() => setHelp(false)} />
         </Suspense>
       )}
-      <Told position="bottom-center" offset={{ bottom: 0 }} mobileOffset={{ bottom: 60, left: 0, right: 0 }} />
+      <Told
+        position="bottom-center"
+        offset={{ bottom: 0 }}
+        mobileOffset={{ bottom: 60, left: 0, right: 0 }}
+        onShown={setTold}
+      />
     </div>
   );
 }

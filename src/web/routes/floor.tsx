@@ -1,8 +1,7 @@
 /** Floor: the session at the rack, on a phone. One tap logs a set as prescribed. */
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import type { SessionView } from "../../api/views";
-import { CheckIn } from "../checkin/CheckIn";
 import { useSession, useSquad } from "../data/hooks";
 import { useMay } from "../data/session";
 import { Exercise } from "../floor/Exercise";
@@ -20,11 +19,14 @@ import {
   withSet,
 } from "../floor/progress";
 import { type Sent, useLog } from "../floor/useLog";
+import { useRest, useWakeLock } from "../floor/useRest";
 import { day, sessionName, type Units } from "../format";
-import { HomeworkToday } from "../homework/Today";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { Failed, LoadingNote } from "../ui/State";
 import { Told } from "../ui/Told";
+
+// Read in when somebody checks in: the sets stand before it.
+const Before = lazy(() => import("../floor/Before"));
 
 export default function FloorRoute() {
   const { id = "", date = "", label = "" } = useParams();
@@ -67,7 +69,8 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
   const [initial] = useState(() => emptyLog(view, nowText()));
   const { log, change, sent, refused } = useLog(id, initial, view.log);
   const [picked, setPicked] = useState<number | null>(null);
-  const [rest, setRest] = useState<{ until: number; seconds: number } | null>(null);
+  const [rest, beginRest, endRest] = useRest();
+  useWakeLock();
   const [ending, setEnding] = useState(false);
   const [asking, setAsking] = useState(false);
   const [began] = useState(() => Date.now());
@@ -77,15 +80,15 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
   const at = picked ?? due;
   const item = view.items[at];
   const done = due === -1;
-  const finished = view.items.filter((i) => isFinished(log, i)).length;
+  const finished = view.items.filter((i) => isFinished(log, i, view)).length;
   const logSet = (entry: SetEntry) => {
     if (!item) return;
     const next = withSet(log, item, entry, new Date().toISOString());
     change(next);
     const full = doneRows(next, item) % sidesOf(item).length === 0;
-    if (full) setRest({ until: Date.now() + item.restSeconds * 1000, seconds: item.restSeconds });
+    if (full) beginRest(item.restSeconds);
     // A hand-picked exercise stays until it is done; then the order takes over again.
-    setPicked(picked !== null && isFinished(next, item) ? null : picked);
+    setPicked(picked !== null && isFinished(next, item, view) ? null : picked);
   };
   return (
     <main className="mx-auto flex h-full max-w-[430px] min-w-[360px] flex-col bg-paper text-lead">
@@ -125,10 +128,9 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
               Back
             </button>
           </div>
-          <CheckIn id={id} date={view.date} label={view.label} onDone={() => setAsking(false)} />
-          <div className="mt-3">
-            <HomeworkToday id={id} />
-          </div>
+          <Suspense fallback={<p role="status">Loading the questions…</p>}>
+            <Before id={id} date={view.date} label={view.label} onDone={() => setAsking(false)} />
+          </Suspense>
         </section>
       ) : ending || done || !item ? (
         <Finish
@@ -156,7 +158,7 @@ function Floor({ id, view: now, name, units }: { id: string; view: SessionView; 
           log={log}
           units={units}
           rest={rest}
-          onRestOver={() => setRest(null)}
+          onRestOver={endRest}
           onLog={logSet}
           onUndo={() => change(withoutLast(log, item))}
           onPain={(p) => change(withPain(log, item, p))}

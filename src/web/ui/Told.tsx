@@ -1,6 +1,11 @@
 /** Where messages stand: in the foot of the frame, or under the head at the rack. */
-import { Toaster, type ToasterProps } from "sonner";
+import { lazy, Suspense } from "react";
+import type { MessagesProps } from "./Messages";
 
-export const Told = (where: Pick<ToasterProps, "position" | "offset" | "mobileOffset">) => (
-  <Toaster gap={0} toastOptions={{ className: "told", unstyled: true }} {...where} />
+const Messages = lazy(() => import("./Messages"));
+
+export const Told = (props: MessagesProps) => (
+  <Suspense fallback={null}>
+    <Messages {...props} />
+  </Suspense>
 );

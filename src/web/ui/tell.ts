@@ -1,8 +1,11 @@
 /**
  * What the application says of an act: one message at a time, in the foot of the frame, where it covers no figure.
- * A newer message takes the place of the one before, so that "Undo" always means what was done last.
+ * A newer message takes the place of the one before, so that "Undo" always means what was done last. What shows messages is fetched after the
+ * first view stands.
  */
-import { type ExternalToast, toast } from "sonner";
+import type { ExternalToast, toast } from "sonner";
+
+type Toast = typeof toast;
 
 /** Milliseconds: time to read a line, and time to think better of what was done. */
 const READ = 6_000;
@@ -10,18 +13,32 @@ const THINK = 15_000;
 
 let standing: string | number | undefined;
 
-function say(words: string, how: ExternalToast, as: (words: string, how: ExternalToast) => string | number = toast) {
-  if (standing !== undefined) toast.dismiss(standing);
-  standing = as(words, how);
+/** Messages stand in the order in which they were said. */
+let line: Promise<unknown> = Promise.resolve();
+function withToast(work: (toast: Toast) => void): void {
+  line = Promise.all([import("sonner"), line]).then(
+    ([{ toast }]) => work(toast),
+    () => undefined,
+  );
 }
+
+const say = (
+  words: string,
+  how: ExternalToast,
+  as: (toast: Toast) => (words: string, how: ExternalToast) => string | number = (t) => t,
+) =>
+  withToast((toast) => {
+    if (standing !== undefined) toast.dismiss(standing);
+    standing = as(toast)(words, how);
+  });
 
 export const tell = (words: string): void => say(words, { duration: READ });
 
 export const tellUndo = (words: string, undo: () => void): void =>
   say(words, { duration: THINK, action: { label: "Undo", onClick: undo } });
 
-export const tellFault = (words: string): void => say(words, { duration: THINK }, toast.error);
+export const tellFault = (words: string): void => say(words, { duration: THINK }, (t) => t.error);
 
 /** Stays until it is closed, beside what is said after it. */
 export const tellAndKeep = (words: string): void =>
-  void toast.warning(words, { duration: Number.POSITIVE_INFINITY, closeButton: true });
+  withToast((toast) => void toast.warning(words, { duration: Number.POSITIVE_INFINITY, closeButton: true }));

@@ -1,5 +1,5 @@
 /** Trouble areas with their way back: where each stands, what the plan does because of it, and what comes next. */
-import type { AthleteHealthView, HealthAreaView, WayBackView } from "../../api/views";
+
 import {
   AREA_WORDS,
   type Athlete,
@@ -25,12 +25,13 @@ import {
   workText,
 } from "../../core/pathway";
 import { numbers } from "../../core/rulebook";
-import type { Stored } from "../store/athletes";
+import type { AthleteHealthView, HealthAreaView, WayBackView } from "../views";
+import type { Facts } from "./planned";
 
 /** Names that are shown of what a stage leaves out. */
 const NAMES = 12;
 
-export function healthView({ id, athlete }: Stored, library: Library, today: IsoDate): AthleteHealthView {
+export function healthView({ id, athlete }: Facts, library: Library, today: IsoDate): AthleteHealthView {
   const gate = safetyGate(athlete, today);
   const { leastDays } = numbers("pathway.stage");
   return {

@@ -1,0 +1,251 @@
+/** What a phone shows, made from its facts with the server's own planner. */
+import { type Athlete, type Label, type LoggedItem, placeName, type StrengthLog } from "../../core/athlete";
+import { addDays, daysBetween, type IsoDate, mondayOf, weekdayName } from "../../core/dates";
+import { isKey, sessionLoad, startOf } from "../../core/endurance";
+import { weighPlaces } from "../../core/planning";
+import { latestScreening, TEST_SHEETS, testName } from "../../core/screening";
+import { inOrder } from "../../core/season";
+import { workText } from "../../core/session";
+import { massIn } from "../../core/units";
+import type {
+  PhoneDay,
+  PhoneFacts,
+  PhoneLift,
+  PhonePlaces,
+  PhoneRun,
+  PhoneScreen,
+  PhoneSession,
+  PhoneWeek,
+  PublishedSession,
+  PublishedWeekView,
+} from "../phoneViews";
+import type { ItemView, SessionView } from "../views";
+import { healthView } from "./health";
+import { homeworkView } from "./homework";
+import type { Planned } from "./planned";
+import { changedSince, sessionsOf, weekChangedSince } from "./published";
+import { phasePlace } from "./season";
+import { lastText, sessionView } from "./session";
+import { sessionOfLog, sessionOfPlan } from "./weekSessions";
+
+/** Days that a phone shows ahead, today among them. */
+export const PHONE_DAYS = 14;
+/** Exposures of a lift that are shown, lifts, and days back for which a lift counts as one of today's. */
+const TIMES = 8;
+const LIFTS = 30;
+
+const PHASES = { base: "Base", build: "Build", race: "Race", recovery: "Recovery" } as const;
+
+/** "Front squat 4 × 5 at 60 kg" */
+function lineOf(i: ItemView, unit: "kg" | "lb"): string {
+  const load =
+    i.loading === "bodyweight" || i.loading === "band" || i.loadKg === null
+      ? ""
+      : ` at ${i.loading === "pair" ? "2 × " : ""}${massIn(i.loadKg, unit)} ${unit}`;
+  return `${i.name} ${i.sets} × ${workText(i)}${load}`;
+}
+
+/** @returns whether a log is begun, or ended with how hard it was */
+const stateOf = (log: StrengthLog | null, today: IsoDate): PhoneSession["state"] =>
+  log === null ? "planned" : log.rpe !== undefined || log.date < today ? "done" : "begun";
+
+function sessionOf(
+  view: SessionView,
+  p: Planned,
+  today: IsoDate,
+  published: PublishedSession | undefined,
+  now: PublishedSession | undefined,
+): PhoneSession {
+  const { athlete } = p.stored;
+  const unit = athlete.athlete.massUnit ?? "kg";
+  const state = stateOf(view.log, today);
+  const planned = p.plan.weeks.flatMap((w) => w.sessions).find((s) => s.date === view.date && s.label === view.label);
+  const bands = planned
+    ? sessionOfPlan(planned).bands
+    : view.log
+      ? sessionOfLog(view.log, p.library).bands
+      : bandsOfView(view);
+  return {
+    label: view.label,
+    date: view.date,
+    start: view.start,
+    place: view.place,
+    minutes: view.minutes,
+    emphasis: view.emphasis,
+    slow: view.slow,
+    stress: Math.round(view.stress),
+    bands,
+    lines: view.items.map((i) => lineOf(i, unit)),
+    why: view.why[0]?.text ?? "",
+    state,
+    changed: published && now && state === "planned" ? changedSince(published, now, athlete) : [],
+    locked: view.locked,
+  };
+}
+
+const bandsOfView = (view: SessionView): PhoneSession["bands"] => {
+  const sets = new Map<ItemView["pattern"], number>();
+  for (const i of view.items) sets.set(i.pattern, (sets.get(i.pattern) ?? 0) + i.sets);
+  return [...sets].map(([pattern, n]) => ({ pattern, sets: n }));
+};
+
+const runsOn = (athlete: Athlete, date: IsoDate): PhoneRun[] =>
+  athlete.endurance
+    .filter((e) => e.date === date && !e.cancelled)
+    .map((e) => ({
+      start: startOf(e),
+      sport: e.sport,
+      kind: e.kind,
+      minutes: e.minutes,
+      distanceKm: e.distanceKm ?? null,
+      key: isKey(e),
+      done: e.done === true,
+      stress: Math.round(sessionLoad(e)),
+    }))
+    .sort((a, b) => a.start - b.start);
+
+/** Labels of the sessions of a day that are to be shown: planned or logged. */
+function labelsOn(p: Planned, date: IsoDate): Label[] {
+  const planned = p.plan.weeks.flatMap((w) => w.sessions.filter((s) => s.date === date).map((s) => s.label));
+  const logged = p.stored.athlete.strengthLog.filter((l) => l.date === date).map((l) => l.label);
+  return [...new Set([...logged, ...planned])];
+}
+
+function weekOf(p: Planned, monday: IsoDate, today: IsoDate, published: PublishedWeekView | undefined): PhoneWeek {
+  const { athlete } = p.stored;
+  const season = p.plan.season.find((w) => w.start === monday);
+  const place = season ? phasePlace(p.plan.phases, season) : null;
+  const now = sessionsOf(p, monday);
+  const days = Array.from({ length: 7 }, (_, i): PhoneDay => {
+    const date = addDays(monday, i);
+    return {
+      date,
+      endurance: runsOn(athlete, date),
+      // What is over is what was lifted; what is ahead is shown once it was given out.
+      sessions: (published || date < today ? labelsOn(p, date) : []).flatMap((label) => {
+        const view = sessionView(p, today, date, label);
+        const was = published?.sessions.find((s) => s.label === label);
+        return view
+          ? [
+              sessionOf(
+                view,
+                p,
+                today,
+                was,
+                now.find((n) => n.label === label),
+              ),
+            ]
+          : [];
+      }),
+      race: athlete.races.find((r) => r.date <= date && date < addDays(r.date, r.days ?? 1))?.name ?? null,
+    };
+  });
+  return {
+    monday,
+    phase:
+      season && place ? `${PHASES[season.phase]}, week ${place.phaseWeek} of ${place.phaseWeeks}` : "Out of season",
+    published: published ? { note: published.note, at: published.at } : null,
+    days,
+    gone: published
+      ? weekChangedSince(published, now, athlete, today)
+          .filter((c) => c.changes.includes("taken out of the week"))
+          .map((c) => c.label)
+      : [],
+  };
+}
+
+/** The lifts of the log, the latest first. */
+function liftsOf(p: Planned): PhoneLift[] {
+  const { athlete } = p.stored;
+  const lifts = new Map<string, PhoneLift>();
+  const timeOf = (log: StrengthLog, i: LoggedItem) => ({
+    date: log.date,
+    text: lastText(i, athlete.athlete.massUnit),
+    pain: i.pain ?? null,
+  });
+  for (const log of [...athlete.strengthLog].sort((a, b) => (a.date < b.date ? 1 : -1)))
+    for (const item of log.items) {
+      const e = p.library.byId(item.exercise);
+      if (!e || e.pattern === "mobility" || item.sets.length === 0) continue;
+      const known = lifts.get(item.exercise);
+      if (known) {
+        if (known.times.length < TIMES) known.times.push(timeOf(log, item));
+      } else lifts.set(item.exercise, { exercise: item.exercise, name: e.name, times: [timeOf(log, item)] });
+    }
+  return [...lifts.values()].slice(0, LIFTS);
+}
+
+/** @param p planned to the end of next week @param today the club's day */
+export function phoneScreen(p: Planned, facts: Pick<PhoneFacts, "club" | "published">, today: IsoDate): PhoneScreen {
+  const { athlete } = p.stored;
+  const monday = mondayOf(today);
+  const mondays = [monday, addDays(monday, 7)];
+  const race = inOrder(athlete.races).find((r) => r.date >= today);
+  const health = healthView(p.stored, p.library, today);
+  const yesterday = addDays(today, -1);
+  return {
+    id: p.stored.id,
+    name: athlete.athlete.name,
+    club: facts.club,
+    today,
+    massUnit: athlete.athlete.massUnit ?? "kg",
+    distanceUnit: athlete.athlete.distanceUnit ?? "km",
+    race: race ? { name: race.name, date: race.date, days: daysBetween(today, race.date) } : null,
+    weeks: mondays.map((m) =>
+      weekOf(
+        p,
+        m,
+        today,
+        facts.published.find((w) => w.monday === m),
+      ),
+    ),
+    homework: homeworkView(p, today).days.find((d) => d.date === today && d.items.length > 0) ?? null,
+    checkIn: athlete.checkIns?.find((c) => c.date === today) ?? null,
+    lifts: liftsOf(p),
+    sides: TEST_SHEETS.flatMap((sheet) => {
+      const s = latestScreening(athlete, sheet.test, today);
+      return s?.left === undefined || s.right === undefined
+        ? []
+        : [{ test: testName(sheet.test), date: s.date, left: s.left, right: s.right, unit: sheet.unit }];
+    }),
+    areas: health.areas,
+    stages: health.stages,
+    free: [...athlete.availability]
+      .sort((a, b) => a.day - b.day || (a.start < b.start ? -1 : 1))
+      .map((w) => `${weekdayName(w.day)} ${w.start}, ${w.minutes} min, ${placeName(w.place)}`),
+    nextDay: athlete.strengthLog
+      .filter((l) => l.date === yesterday)
+      .flatMap((l) =>
+        l.items
+          .filter((i) => (i.pain ?? 0) > 0 && i.nextDayPain === undefined)
+          .map((i) => ({ date: l.date, exercise: i.exercise, name: p.library.name(i.exercise) })),
+      ),
+  };
+}
+
+/** Where a session of this week might go instead: the best hour of each place of each day. */
+export function placesFor(p: Planned, today: IsoDate, date: IsoDate, label: Label): PhonePlaces {
+  const week = p.plan.weeks.find((w) => w.season.start === mondayOf(date));
+  const session = week?.sessions.find((s) => s.label === label && s.date === date);
+  if (!week || !session || session.locked) return { places: [], closed: [] };
+  const board = weighPlaces(week.input, week.sessions, label);
+  const best = new Map<string, (typeof board.places)[number]>();
+  for (const x of board.places) {
+    if (x.blocked || x.date < today || (x.date === session.date && x.place === session.place)) continue;
+    const key = `${x.date} ${x.place}`;
+    const known = best.get(key);
+    if (!known || x.cost < known.cost) best.set(key, x);
+  }
+  return {
+    places: [...best.values()]
+      .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.start - b.start))
+      .map((x) => ({
+        date: x.date,
+        start: x.start,
+        place: x.place,
+        more: Math.round(x.cost - board.cost),
+        because: [...x.costs].sort((a, b) => b.points - a.points)[0]?.text ?? "",
+      })),
+    closed: board.closed.filter((c) => c.date >= today).map((c) => ({ date: c.date, because: c.block.text })),
+  };
+}

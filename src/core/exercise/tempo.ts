@@ -1,0 +1,15 @@
+/** Tempo of a repetition, as the library writes it. */
+
+/** Seconds down, at depth, up. */
+export interface Tempo {
+  down: number;
+  pause: number;
+  lift: number;
+}
+
+/** @param text such as "2-0-1" */
+export function tempoOf(text: string): Tempo {
+  const [down = 0, pause = 0, lift = 0] = text.split("-").map(Number);
+  return { down, pause, lift };
+}
+export const tempoText = ({ down, pause, lift }: Tempo): string => `${down}-${pause}-${lift}`;

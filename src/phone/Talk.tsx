@@ -1,0 +1,105 @@
+/** Talk: short messages with the coach, and an area on its way back with what it takes to go on. */
+import { useState } from "react";
+import { useSearchParams } from "react-router";
+import type { MessageView, PhoneScreen } from "../api/phoneViews";
+import { LABELS } from "../core/athlete";
+import { day } from "../web/format";
+import { tellFault } from "../web/ui/tell";
+import { Card, Head } from "./Shell";
+import { act } from "./sync";
+import { usePhone } from "./usePhone";
+import { WayBack } from "./WayBack";
+
+const newId = (): string =>
+  [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, "0")).join("");
+
+export default function TalkView() {
+  const { screen, messages } = usePhone();
+  const [params, setParams] = useSearchParams();
+  const label = LABELS.find((l) => l === params.get("label"));
+  const date = params.get("date");
+  const about = date && label ? { date, label } : null;
+  if (!screen) return null;
+  const ways = screen.areas.filter((a) => a.way);
+  return (
+    <main>
+      <Head title="Talk" note={`With your coach at ${screen.club}`} />
+      <div className="space-y-3 p-4">
+        {ways.map((a) => (
+          <WayBack key={`${a.area}${a.side}`} area={a} stages={screen.stages} />
+        ))}
+        {messages.length === 0 && (
+          <p className="text-ink2">
+            Nothing was written yet. Your coach reads what you write, not at once: in an emergency, call for help.
+          </p>
+        )}
+        <ol className="space-y-2" aria-label="Messages">
+          {messages.map((m) => (
+            <Message key={m.id} message={m} />
+          ))}
+        </ol>
+        <Write key={messages.length} screen={screen} about={about} onSent={() => setParams({}, { replace: true })} />
+      </div>
+    </main>
+  );
+}
+
+function Message({ message: m }: { message: MessageView }) {
+  const own = m.by === "athlete";
+  const when = m.at === "" ? "waits for network" : `${day(m.at.slice(0, 10))}, ${m.at.slice(11, 16)}`;
+  return (
+    <li className={`flex ${own ? "justify-end" : ""}`}>
+      <div
+        className={`max-w-[85%] rounded-[3px] border px-3 py-2 ${own ? "border-iron-m bg-iron-l" : "border-hair bg-panel"}`}
+      >
+        <p className="whitespace-pre-wrap">{m.text}</p>
+        <p className="text-label text-ink2">
+          {own ? "" : `${m.who}, `}
+          {when}
+          {m.about ? ` · on session ${m.about.label} of ${day(m.about.date)}` : ""}
+        </p>
+      </div>
+    </li>
+  );
+}
+
+interface WriteProps {
+  screen: PhoneScreen;
+  about: MessageView["about"];
+  onSent: () => void;
+}
+
+function Write({ about, onSent }: WriteProps) {
+  const [text, setText] = useState("");
+  const send = async () => {
+    const id = newId();
+    try {
+      await act("POST", "messages", { id, text: text.trim(), about }, id);
+      onSent();
+    } catch {
+      tellFault("Not saved: this phone could not keep it. Your words are still here.");
+    }
+  };
+  return (
+    <Card {...(about ? { title: `About session ${about.label} of ${day(about.date)}` } : {})}>
+      <label className="block">
+        <span className="sr-only">Message</span>
+        <textarea
+          className="input min-h-24 w-full p-2 text-lead"
+          maxLength={1000}
+          placeholder="Write to your coach"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
+      </label>
+      <button
+        type="button"
+        disabled={text.trim() === ""}
+        onClick={() => void send()}
+        className="btn btn-pri mt-2 min-h-12 w-full justify-center disabled:opacity-50"
+      >
+        Send
+      </button>
+    </Card>
+  );
+}

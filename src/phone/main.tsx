@@ -1,0 +1,49 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { setNonce } from "get-nonce";
+import { lazy, StrictMode, Suspense } from "react";
+import { createRoot } from "react-dom/client";
+import { BrowserRouter, Route, Routes } from "react-router";
+import "../web/app.css";
+import { setTransport } from "../web/data/api";
+import "../web/frame/theme";
+
+import { afterChange, start, transport } from "./sync";
+
+// Styles that libraries put into the page carry the page's nonce, so that no others are taken.
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="nonce"]')?.content;
+if (nonce) setNonce(nonce);
+
+// Everything that is shown is answered on the phone itself.
+setTransport(transport);
+const client = new QueryClient({
+  defaultOptions: {
+    queries: { staleTime: 0, retry: 0, networkMode: "always" },
+    mutations: { networkMode: "always" },
+  },
+});
+afterChange(() => void client.invalidateQueries());
+
+const Shell = lazy(() => import("./Views"));
+const Floor = lazy(() => import("../web/routes/floor"));
+
+void start();
+// The service worker keeps the application on the phone; where there is none (an address without TLS), it needs the network to open.
+if ("serviceWorker" in navigator)
+  void navigator.serviceWorker.register("/p/sw.js", { scope: "/p/" }).catch(() => undefined);
+
+const root = document.getElementById("root");
+if (root)
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={client}>
+        <BrowserRouter basename="/p">
+          <Suspense fallback={null}>
+            <Routes>
+              <Route path="/a/:id/floor/:date/:label" element={<Floor />} />
+              <Route path="*" element={<Shell />} />
+            </Routes>
+          </Suspense>
+        </BrowserRouter>
+      </QueryClientProvider>
+    </StrictMode>,
+  );
