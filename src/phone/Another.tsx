@@ -18,7 +18,9 @@ interface Props {
 }
 
 const costText = (p: PhonePlace): string =>
-  p.more > 0 ? `${p.because || "Disturbs the week more"}: ${counted(p.more, "point")} more` : "costs no more";
+  p.more > 0
+    ? `${p.because.replace(/\.$/, "") || "Disturbs the week more"}: ${counted(p.more, "point")} more`
+    : "costs no more";
 
 export default function Another({ session: s, emphasis, out, onClose }: Props) {
   const [found, setFound] = useState<PhonePlaces | null>(null);
@@ -42,7 +44,7 @@ export default function Another({ session: s, emphasis, out, onClose }: Props) {
     );
   const leaveOut = (why: string) => done(act("POST", "phone/skips", { date: s.date, label: s.label, why }));
   return (
-    <Card title={`${name}, instead of ${day(s.date)}`}>
+    <Card title={`Another time for ${name}`}>
       {s.locked && <p>Your coach has fixed this session where it stands. Write a message instead.</p>}
       {!s.locked && found && found.places.length === 0 && <p>No other free time of this week takes it.</p>}
       {!found && <p role="status">Weighing the free times of the week…</p>}

@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import type { AccessLogView, PhoneDeviceView } from "../api/phoneViews";
 import { AREA_WORDS, AREAS, type Area, SIDES, type Side } from "../core/athlete";
 import { chooseSignal, signalChoice, signalRestOver } from "../web/floor/signal";
-import { day } from "../web/format";
+import { day, moment } from "../web/format";
 import { chooseTheme, THEME_CHOICES, THEME_WORDS, useThemeChoice } from "../web/frame/theme";
 import { Segments } from "../web/ui/Segments";
 import { tell, tellFault } from "../web/ui/tell";
@@ -33,6 +33,7 @@ export default function MeView() {
         <Devices />
         <Looked />
         <Card title="This phone">
+          <Installed />
           <p className="mb-2 text-body text-ink2">
             Taking your plan off this phone deletes everything that is kept here, what waits to be sent too.
           </p>
@@ -221,7 +222,7 @@ function Devices() {
             <span>
               {d.device}
               {d.now ? ", this one" : ""}
-              <span className="block text-label text-ink2">last heard {day(d.seenAt.slice(0, 10))}</span>
+              <span className="block text-label text-ink2">last heard {moment(d.seenAt)}</span>
             </span>
             {!d.now && (
               <button type="button" className="link min-h-11" onClick={() => void out(d.id)}>
@@ -251,6 +252,36 @@ function Looked() {
         ))}
       </ul>
     </details>
+  );
+}
+
+/** Whether the application is kept on the phone, so that it opens without network; and a newer version that waits. */
+function Installed() {
+  const [state, setState] = useState<"asking" | "kept" | "newer" | "none">("asking");
+  useEffect(() => {
+    if (!("serviceWorker" in navigator)) return setState("none");
+    void navigator.serviceWorker.ready.then((r) => setState(r.waiting ? "newer" : "kept"));
+  }, []);
+  const renew = async () => {
+    const registration = await navigator.serviceWorker.ready;
+    navigator.serviceWorker.addEventListener("controllerchange", () => location.reload());
+    registration.waiting?.postMessage({ type: "SKIP_WAITING" });
+  };
+  return (
+    <div className="mb-2">
+      <p>
+        {state === "kept" || state === "newer"
+          ? "Opens without network."
+          : state === "none"
+            ? "Needs network to open: this address is not one that a browser keeps. What you log is kept all the same."
+            : "Is being put on this phone…"}
+      </p>
+      {state === "newer" && (
+        <button type="button" className="btn mt-1 min-h-11" onClick={() => void renew()}>
+          Use the newer version
+        </button>
+      )}
+    </div>
   );
 }
 

@@ -26,11 +26,16 @@ export default function SessionPage() {
         note={`${day(view.date)} ${time(view.start)}${view.place ? ` · ${placeName(view.place)}` : ""} · ${view.minutes} min`}
       />
       <div className="space-y-3 p-4">
-        {view.cautions.map((c) => (
-          <p key={c} className="border-l-[3px] border-brick bg-brick-l px-2 py-1 text-body">
-            {textIn(c, units)}
-          </p>
-        ))}
+        {view.cautions.length > 0 && (
+          <ul
+            aria-label="Mind today"
+            className="space-y-1 border-l-[3px] border-brick bg-brick-l px-2.5 py-1.5 text-body"
+          >
+            {view.cautions.map((c) => (
+              <li key={c}>{textIn(c, units)}</li>
+            ))}
+          </ul>
+        )}
         <ol className="space-y-3">
           {view.items.map((i) => (
             <li key={`${i.exercise}${i.pair}`}>

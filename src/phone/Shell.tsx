@@ -32,7 +32,7 @@ export function Shell({ children }: { children: ReactNode }) {
     );
   if (!screen) return <LoadingNote what="your plan" />;
   return (
-    <div className="mx-auto flex h-dvh max-w-[520px] min-w-[320px] flex-col bg-paper text-lead">
+    <div className="mx-auto flex h-dvh max-w-[520px] min-w-[320px] flex-col bg-paper text-lead [&_.btn]:text-lead">
       <div className="min-h-0 flex-1 overflow-auto">{children}</div>
       <nav aria-label="Main" className="flex flex-none border-t border-hair bg-panel pb-[env(safe-area-inset-bottom)]">
         {TABS.map((t) => (

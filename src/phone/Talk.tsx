@@ -3,7 +3,7 @@ import { useState } from "react";
 import { useSearchParams } from "react-router";
 import type { MessageView, PhoneScreen } from "../api/phoneViews";
 import { LABELS } from "../core/athlete";
-import { day } from "../web/format";
+import { day, moment } from "../web/format";
 import { tellFault } from "../web/ui/tell";
 import { Card, Head } from "./Shell";
 import { act } from "./sync";
@@ -46,7 +46,7 @@ export default function TalkView() {
 
 function Message({ message: m }: { message: MessageView }) {
   const own = m.by === "athlete";
-  const when = m.at === "" ? "waits for network" : `${day(m.at.slice(0, 10))}, ${m.at.slice(11, 16)}`;
+  const when = m.at === "" ? "waits for network" : moment(m.at);
   return (
     <li className={`flex ${own ? "justify-end" : ""}`}>
       <div

@@ -68,7 +68,7 @@ function Strength({ session: s, day, screen, units }: StrengthProps) {
       >
         <h3 className="text-title leading-6 font-[650]">{name}</h3>
         <p>{textIn(s.lines.join(", "), units)}.</p>
-        {s.why && <p className="mt-1 text-body text-ink2">Why today: {textIn(s.why, units)}</p>}
+        {s.why && <p className="mt-1 text-body text-ink2">Why then: {s.why}.</p>}
         <Changed session={s} units={units} />
         <TodayAnchor session={s} runs={day?.endurance ?? []} />
         <Link className="link inline-flex min-h-11 items-center" to={`/a/${screen.id}/session/${s.date}/${s.label}`}>

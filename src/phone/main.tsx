@@ -36,7 +36,7 @@ if (root)
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={client}>
-        <BrowserRouter basename="/p">
+        <BrowserRouter basename="/p/">
           <Suspense fallback={null}>
             <Routes>
               <Route path="/a/:id/floor/:date/:label" element={<Floor />} />

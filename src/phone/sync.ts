@@ -7,9 +7,10 @@ import type { PhoneFacts, PhonePlaces, PhoneScreen } from "../api/phoneViews";
 import type { Problem } from "../api/problem";
 import type { SessionStateView, SquadRow } from "../api/views";
 import type { Label } from "../core/athlete";
-import { NO_SKEW, skewOf, todayWith } from "./clock";
+import { NO_SKEW, todayWith } from "./clock";
 import { type Command, logWith, type Refused, waitingText } from "./commands";
-import * as db from "./db";
+import { type Kept, PhoneDb } from "./db";
+import { drain } from "./line";
 import type { LocalWorker } from "./local.worker";
 import { unitsOf } from "./units";
 
@@ -49,8 +50,9 @@ function set(next: Partial<PhoneState>): void {
   for (const on of listeners) on();
 }
 
+const db = new PhoneDb();
 let athlete = "";
-let kept: db.Kept | null = null;
+let kept: Kept | null = null;
 let queue: Command[] = [];
 
 const worker = wrap<LocalWorker>(new Worker(new URL("./local.worker.ts", import.meta.url), { type: "module" }));
@@ -153,43 +155,6 @@ export const places = async (date: string, label: Label): Promise<PhonePlaces> =
 const ask = (path: string, init: RequestInit = {}): Promise<Response> =>
   fetch(`/api/phone${path}`, { credentials: "same-origin", ...init });
 
-/** Sends one command. @returns whether the line goes on */
-async function sendOne(command: Command): Promise<boolean> {
-  const headers: Record<string, string> = { "Content-Type": "application/json" };
-  if (command.method === "POST") headers["Idempotency-Key"] = command.id;
-  const init: RequestInit = { method: command.method, headers };
-  if (command.body !== undefined) init.body = JSON.stringify(command.body);
-  const response = await ask(command.path, init);
-  if (response.ok) {
-    await db.markTaken(command);
-    return true;
-  }
-  if (response.status === 401) {
-    set({ mode: "out" });
-    return false;
-  }
-  // Another day's answer may be another: what the server cannot do now waits.
-  if (response.status >= 500 || response.status === 429 || response.status === 408) return false;
-  const said = (await response.json().catch(() => null)) as Problem | null;
-  await db.markRefused(
-    command,
-    [said?.detail, ...(said?.faults ?? []).map((f) => f.expected)].filter(Boolean).join(" "),
-  );
-  return true;
-}
-
-/** What the server has that is not here. */
-async function fetchFacts(): Promise<void> {
-  const held = (await db.queueHere()).filter((c) => c.taken).map((c) => c.seq);
-  const have = kept && held.length === 0 ? `?have=${encodeURIComponent(kept.tag)}` : "";
-  const response = await ask(`/athletes/${athlete}/phone${have}`);
-  if (response.status === 401) set({ mode: "out" });
-  if (response.status === 204 || !response.ok) return;
-  const { tag, ...facts } = (await response.json()) as PhoneFacts;
-  kept = { facts: { tag, ...facts }, tag, skew: skewOf(facts.at, facts.today, Date.now()) };
-  await db.keepFacts(kept, held);
-}
-
 let syncing = false;
 let again = false;
 /** Sends what waits, then asks what is new. One window at a time; failing, it tries again by itself. */
@@ -204,8 +169,7 @@ export async function sync(): Promise<void> {
     await navigator.locks.request(LOCK, async () => {
       do {
         again = false;
-        for (let next = await db.nextToSend(); next; next = await db.nextToSend()) if (!(await sendOne(next))) break;
-        await fetchFacts();
+        if ((await drain(db, athlete, ask)) === "out") set({ mode: "out" });
       } while (again);
     });
     set({ online: true });
@@ -214,6 +178,7 @@ export async function sync(): Promise<void> {
   } finally {
     syncing = false;
   }
+  kept = await db.keptHere();
   queue = await db.queueHere();
   set({ refused: await db.refusedHere(), waiting: waitingText(queue) });
   await reload();

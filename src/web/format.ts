@@ -54,6 +54,12 @@ export const dayAndYear = (date: string): string => `${day(date)}${NB}${date.sli
 export const time = timeOf;
 export const thousands = (n: number): string => Math.round(n).toLocaleString("en-GB");
 export const signed = (n: number): string => `${n > 0 ? "+" : n < 0 ? "−" : ""}${Math.abs(Math.round(n))}%`;
+/** An instant where the reader is: "Tue 3 Mar, 18:05". @param at ISO 8601 */
+export function moment(at: string): string {
+  const d = new Date(at);
+  const two = (n: number) => String(n).padStart(2, "0");
+  return `${day(`${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}`)}, ${two(d.getHours())}:${two(d.getMinutes())}`;
+}
 /** "1 athlete", "2 athletes" */
 export const counted = (n: number, one: string, more = `${one}s`): string => `${n}${NB}${n === 1 ? one : more}`;
 /** "in 34 days", "tomorrow", "today" */

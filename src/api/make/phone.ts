@@ -1,6 +1,13 @@
 /** What a phone shows, made from its facts with the server's own planner. */
-import { type Athlete, type Label, type LoggedItem, placeName, type StrengthLog } from "../../core/athlete";
-import { addDays, daysBetween, type IsoDate, mondayOf, weekdayName } from "../../core/dates";
+import {
+  type Athlete,
+  type EnduranceSession,
+  type Label,
+  type LoggedItem,
+  placeName,
+  type StrengthLog,
+} from "../../core/athlete";
+import { addDays, dayLabel, daysBetween, type IsoDate, mondayOf, weekdayName } from "../../core/dates";
 import { isKey, sessionLoad, startOf } from "../../core/endurance";
 import { weighPlaces } from "../../core/planning";
 import { latestScreening, TEST_SHEETS, testName } from "../../core/screening";
@@ -76,11 +83,33 @@ function sessionOf(
     stress: Math.round(view.stress),
     bands,
     lines: view.items.map((i) => lineOf(i, unit)),
-    why: view.why[0]?.text ?? "",
+    why: whyThen(athlete, view),
     state,
     changed: published && now && state === "planned" ? changedSince(published, now, athlete) : [],
     locked: view.locked,
   };
+}
+
+/** Hours around a session in which what else is done says why it stands there. */
+const AROUND = { before: 18, after: 96 };
+
+/** What stands before and after it: "after the intervals of this morning; next key session: tempo on Thu 5 Mar." */
+function whyThen(athlete: Athlete, view: Pick<SessionView, "date" | "start">): string {
+  const at = (date: IsoDate, minutes: number): number =>
+    daysBetween(view.date, date) * 24 + (minutes - view.start) / 60;
+  const runs = athlete.endurance
+    .filter((e) => !e.cancelled)
+    .map((e) => ({ e, hours: at(e.date, startOf(e)) }))
+    .sort((a, b) => a.hours - b.hours);
+  const before = runs.findLast((r) => r.hours < 0 && r.hours >= -AROUND.before);
+  const next = runs.find((r) => r.hours > 0 && r.hours <= AROUND.after && isKey(r.e));
+  const name = (e: EnduranceSession): string => (e.kind === "other" ? e.sport : `${e.kind} ${e.sport}`);
+  return [
+    before ? `after the ${name(before.e)} ${before.e.date === view.date ? "of today" : "of the day before"}` : "",
+    next ? `the next key session, ${name(next.e)}, is on ${dayLabel(next.e.date)}` : "no key session for four days",
+  ]
+    .filter((t) => t !== "")
+    .join("; ");
 }
 
 const bandsOfView = (view: SessionView): PhoneSession["bands"] => {

@@ -187,7 +187,9 @@ async function changed(
 ): Promise<Answer> {
   const { ctx, jobs } = mounted;
   // Answers that hold a code are kept nowhere.
-  const idempotency = /^\/(session|accounts)/.test(route.path) ? null : idempotencyOf(route, req, raw, call.account);
+  const idempotency = /^\/(session|accounts)|\/invitations$/.test(route.path)
+    ? null
+    : idempotencyOf(route, req, raw, call.account);
   if (idempotency) {
     const row = await ctx.store.db.reader.findOneBy(IdempotencyEntity, { key: idempotency.key });
     if (row) return replay(sameRequest(row, idempotency.request));

@@ -1,11 +1,14 @@
 /** The rail: every view with its picture and its word, folded to pictures where there is little room or by hand. */
 import { CircleHelp, PanelLeftClose, PanelLeftOpen, SunMoon } from "lucide-react";
 import { Popover } from "radix-ui";
+import { lazy, Suspense } from "react";
 import { NavLink } from "react-router";
 import { useClub } from "../data/hooks";
 import { useViews } from "./offered";
 import { chooseTheme, THEME_CHOICES, THEME_WORDS, useThemeChoice } from "./theme";
 import { addressOf, type ViewEntry } from "./views";
+
+const CameInCount = lazy(() => import("./CameInCount"));
 
 interface Props {
   /** Whose views are offered; none while an athlete is being entered. */
@@ -73,6 +76,11 @@ function RailGroup({ name, word, views, athlete }: GroupProps) {
         >
           {v.glyph}
           <span className="rail-word">{v.name}</span>
+          {v.id === "came-in" && (
+            <Suspense fallback={null}>
+              <CameInCount />
+            </Suspense>
+          )}
         </NavLink>
       ))}
     </section>
