@@ -185,7 +185,11 @@ describe("two phones and a coach", () => {
         else if (act === 8) {
           // The coach logs one, too, at the rack.
           const base = (await stored()) ?? null;
-          const log = withSet(base ?? { date: TODAY, label: "A", items: [] }, EXERCISES[r.whole(0, 2)] ?? "step-up", at);
+          const log = withSet(
+            base ?? { date: TODAY, label: "A", items: [] },
+            EXERCISES[r.whole(0, 2)] ?? "step-up",
+            at,
+          );
           const answer = await send(coachCookie, "POST", `/athletes/${athlete}/logs/${TODAY}/A/merge`, { base, log });
           expect(answer.status).toBe(200);
           there.add(at);
