@@ -132,16 +132,21 @@ function recordRoutes(r: RouteList, ctx: ServerContext): void {
     const athlete = withApproaches(await stored(params.id));
     return file(writeAthleteFile(athlete), "application/json", fileName(athlete, ".json"));
   });
+}
 
-  /** Everything that is kept about one person, in one file. */
+/** Everything about one person: given out, and erased. */
+function wholeRoutes(r: RouteList, ctx: ServerContext): void {
+  const { store } = ctx;
+  const { stored } = athleteTools(ctx);
+
   r.read("/:id/everything", async ({ params }) => {
     const { id } = params;
     const athlete = withApproaches(await stored(id));
     const all = {
       athlete: JSON.parse(writeAthleteFile(athlete)) as unknown,
-      messages: await store.phone.messages(id),
+      messages: await store.phone.messages(id, Number.MAX_SAFE_INTEGER),
       publishedWeeks: await store.phone.published(id),
-      cameIn: (await store.phone.open()).filter((row) => row.athleteId === id),
+      cameIn: await store.phone.arrivals(id),
       weekNotes: (await stored(id)).notes,
       weeksAsPlanned: [...(await store.archive.weeks(id)).values()],
       reviews: await store.archive.reviews(id),
@@ -377,6 +382,6 @@ function factRoutes(r: RouteList, ctx: ServerContext): void {
 
 export function athleteRoutes(ctx: ServerContext): Route[] {
   const r = new RouteList("/athletes");
-  for (const add of [recordRoutes, weekRoutes, sessionRoutes, factRoutes]) add(r, ctx);
+  for (const add of [recordRoutes, wholeRoutes, weekRoutes, sessionRoutes, factRoutes]) add(r, ctx);
   return r.all;
 }

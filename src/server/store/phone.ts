@@ -54,11 +54,12 @@ const messageOf = ({ id, at, by, who, text, about }: MessageRow): MessageView =>
 export class PhoneStore {
   constructor(private readonly db: Database) {}
 
-  async messages(athleteId: string): Promise<MessageView[]> {
+  /** The latest messages, oldest first. */
+  async messages(athleteId: string, most = MESSAGES_SHOWN): Promise<MessageView[]> {
     const rows = await this.db.reader.find(MessageEntity, {
       where: { athleteId },
       order: { at: "DESC", id: "DESC" },
-      take: MESSAGES_SHOWN,
+      take: most,
     });
     return rows.reverse().map(messageOf);
   }
@@ -177,6 +178,11 @@ export class PhoneStore {
   /** What is not answered yet, the latest first. */
   open(): Promise<ArrivalRow[]> {
     return this.db.reader.find(ArrivalEntity, { where: { done: false }, order: { at: "DESC" } });
+  }
+
+  /** Everything that came in from an athlete and is still kept. */
+  arrivals(athleteId: string): Promise<ArrivalRow[]> {
+    return this.db.reader.find(ArrivalEntity, { where: { athleteId }, order: { at: "ASC" } });
   }
 
   /** @returns false where nothing of that came in */
