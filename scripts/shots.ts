@@ -72,22 +72,7 @@ try {
   await shoot(desk, `/a/${id("Tamsin")}/intake/endurance`, "intake", "#m-sessions");
   await shoot(desk, `/a/${id("Pell")}/health`, "health", "main h2");
   await shoot(desk, `/a/${id("Ilse")}/screening`, "screening", "main svg text");
-  await shoot(desk, `/a/${id("Maren")}/session/${heavyA}/A/edit`, "session-edit", "[data-testid=edit-minutes]");
-  await desk
-    .getByLabel(/: note$/)
-    .first()
-    .fill("Film the second set from the side");
-  await desk
-    .getByLabel(/: sets$/)
-    .first()
-    .fill("4");
-  await desk
-    .getByLabel(/: sets$/)
-    .first()
-    .press("Tab");
-  await desk.getByText("working out…").waitFor({ state: "detached" });
-  await desk.waitForTimeout(400);
-  await desk.screenshot({ path: `${OUT}/session-edit.png` });
+  await shoot(desk, "/came-in", "came-in", "main li");
   await shoot(desk, `/a/${id("Maren")}/lifts/trap-bar-deadlift`, "lift", "svg text");
   // The chart is fetched when it is looked at.
   await desk.getByRole("button", { name: "As a table" }).waitFor();
@@ -117,29 +102,22 @@ try {
     })
   ).newPage();
   await shoot(phone, `/a/${id("Maren")}/week/2026-03-09`, "phone", "main ol li");
+  // The athlete's own phone: joined by an invitation, as it would be at the rack.
   if (lifter?.today) {
-    await shoot(phone, `/a/${lifter.id}/floor/${TODAY}/${lifter.today.label}`, "floor", "h1");
-    // The ten-second check comes first; the answers of a short night show what they would change.
-    await phone.getByRole("button", { name: /Before you start/ }).click();
-    for (const name of [
-      "Slept, hours: 4",
-      "Soreness of the legs, 0 to 10: 3",
-      "How it feels, 1 poor to 5 very good: 3",
-      "No pain",
-    ])
-      await phone.getByRole("button", { name }).click();
-    await phone.getByRole("region", { name: "What the answers change" }).waitFor();
-    await phone.waitForTimeout(300);
-    await phone.screenshot({ path: `${OUT}/check-in.png` });
-    await phone.getByRole("button", { name: "As planned" }).click();
-    await phone.getByRole("button", { name: /^Log set/ }).waitFor();
+    const invited = await fetch(`${address}/api/athletes/${lifter.id}/phone/invitations`, {
+      method: "POST",
+      headers: { "Content-Type": "application/json" },
+      body: "{}",
+    });
+    const { code } = (await invited.json()) as { code: string };
+    await phone.goto(`${address}/p/join#code=${code}`);
+    await phone.getByLabel("Name of this phone").fill("Maren's phone");
+    await phone.getByRole("button", { name: "Use this phone" }).click();
+    await shoot(phone, "/p/", "today", "a:has-text('Log this session')");
+    await shoot(phone, `/p/a/${lifter.id}/floor/${TODAY}/${lifter.today.label}`, "floor", "h1");
     // A picture with a set done and the rest running says more than an untouched sheet.
-    const name = await phone.locator("h1").innerText();
     await phone.getByRole("button", { name: /^Log set/ }).click();
-    await phone
-      .getByRole("button", { name: new RegExp(name.split("\n").at(-1) ?? name) })
-      .click()
-      .catch(() => undefined);
+    await phone.getByRole("timer", { name: "Rest left" }).waitFor();
     await phone.waitForTimeout(400);
     await phone.screenshot({ path: `${OUT}/floor.png` });
   }

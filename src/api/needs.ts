@@ -33,7 +33,9 @@ const of = (need: Need, ...routes: string[]): [string, Need][] => routes.map((r)
 /** What each route needs, by method and address under /api. */
 export const NEED_OF: ReadonlyMap<string, Need> = new Map([
   ...of("anyone", "GET /health", "GET /session", "POST /session", "POST /session/owner", "POST /session/recover"),
-  ...of("anyone", "POST /session/phone"),
+  ...of("anyone", "POST /session/phone", "GET /calendars/:row/strength.ics"),
+  ...of("session", "POST /session/here"),
+  ...of("plan.read", "POST /athletes/:id/calendar-address", "DELETE /athletes/:id/calendar-address"),
   ...of("phone", "GET /athletes/:id/phone", "POST /athletes/:id/phone/moves", "POST /athletes/:id/phone/skips"),
   ...of("phone", "POST /athletes/:id/messages", "POST /athletes/:id/phone/troubles"),
   ...of("phone", "GET /athletes/:id/phone/devices", "PUT /athletes/:id/phone/devices/:row"),

@@ -35,6 +35,7 @@ import {
   weekChangeSchema,
   windowSchema,
 } from "../formats/athlete-schema";
+import { isCommon } from "./passwords";
 import { ROLES } from "./roles";
 
 export const raceBody = raceSchema.omit({ id: true });
@@ -236,7 +237,9 @@ export const seenBody = z.strictObject({ until: dateSchema.nullable() });
 const loginField = textSchema.max(60);
 const anyPassword = z.string().refine((p) => p.length <= 200, "200 letters or fewer expected");
 /** Twelve letters at least: length is what makes a password hard to guess. */
-const passwordField = anyPassword.refine((p) => p.length >= 12, "12 letters or more expected");
+const passwordField = anyPassword
+  .refine((p) => p.length >= 12, "12 letters or more expected")
+  .refine((p) => p.length < 12 || !isCommon(p), "a password expected that nobody would try first");
 const reach = z.union([z.literal("all"), z.array(idSchema).max(5000)]);
 const roleField = z.enum(ROLES);
 export const signInBody = z.strictObject({ name: loginField, password: anyPassword });

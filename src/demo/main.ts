@@ -10,6 +10,7 @@ import { CoachAbsenceEntity } from "../server/store/entities";
 import { addDemoAccounts, DEMO_PASSWORD } from "./accounts";
 import { CLUB_NAME, demoAthlete } from "./club";
 import { accountName } from "./feed/accounts";
+import { addDemoPhones } from "./phones";
 import { PROFILES } from "./profiles";
 
 const env = { ...process.env };
@@ -45,6 +46,7 @@ run(
       }),
     );
     await addDemoAccounts(store);
+    await addDemoPhones(store, today, "Wren Aldous");
     writeFileSync(madeFile, today);
   },
   DEMO_PASSWORD,

@@ -443,3 +443,50 @@ describe("an athlete who is erased", () => {
     await own.server.close();
   });
 });
+
+describe("a calendar address", () => {
+  const address = async (): Promise<string> => {
+    const made = await c.ask(cookies.coach ?? "", "POST", `/athletes/${c.own}/calendar-address`);
+    expect(made.status).toBe(201);
+    return `/calendars/${bodyOf<{ secret: string }>(made).secret}/strength.ics`;
+  };
+
+  it("gives one athlete's sessions to whoever has it, without a sign-in, until there is another or none", async () => {
+    const first = await address();
+    const answer = await c.ask(null, "GET", first);
+    expect([answer.status, answer.text.startsWith("BEGIN:VCALENDAR")]).toEqual([200, true]);
+    expect(answer.text).not.toContain("Other Runner");
+    const second = await address();
+    expect((await c.ask(null, "GET", first)).status).toBe(404);
+    expect((await c.ask(null, "GET", second)).status).toBe(200);
+    expect((await c.ask(cookies.coach ?? "", "DELETE", `/athletes/${c.own}/calendar-address`)).status).toBe(204);
+    expect((await c.ask(null, "GET", second)).status).toBe(404);
+    expect((await c.ask(null, "GET", `/athletes/${c.own}/strength.ics`)).status).toBe(401);
+  });
+
+  it("is made for one's own athletes alone", async () => {
+    expect((await c.ask(cookies.coach ?? "", "POST", `/athletes/${c.other}/calendar-address`)).status).toBe(404);
+    expect((await c.ask(cookies.assistant ?? "", "POST", `/athletes/${c.own}/calendar-address`)).status).toBe(403);
+  });
+});
+
+describe("an athlete who signed in with a password", () => {
+  it("goes on in the athlete's application; nobody else does", async () => {
+    const here = await c.ask(cookies.athlete ?? "", "POST", "/session/here", { device: "Browser" });
+    expect(here.status).toBe(204);
+    const phone = cookieIn(here.headers["set-cookie"]);
+    expect((await c.ask(phone, "GET", `/phone/athletes/${c.own}/phone`)).status).toBe(200);
+    expect((await c.ask(phone, "GET", `/phone/athletes/${c.other}/phone`)).status).toBe(404);
+    expect((await c.ask(cookies.owner ?? "", "POST", "/session/here", { device: "Browser" })).status).toBe(403);
+  });
+
+  it("is not let have a password that is tried first", async () => {
+    const made = await c.server.store.accounts.invite("weak", "Weak", "coach", "all");
+    const join = (password: string) =>
+      c.ask(null, "POST", "/session/recover", { name: "weak", code: made?.code ?? "", password });
+    const refused = await join("password1234");
+    expect(refused.status).toBe(422);
+    expect(refused.text).toContain("a password expected that nobody would try first");
+    expect((await join(PASSWORD)).status).toBe(200);
+  });
+});

@@ -85,6 +85,8 @@ export const VIEWS: [string, (id: string) => string, string, string?][] = [
   ["terms", () => "/rules?tab=terms", "dl dt"],
   ["gym", () => "/gym/2026-03-10", "main svg rect"],
   ["club calendar", () => "/calendar", "main svg"],
+  ["came in", () => "/came-in", "main li"],
+  ["phone", (id) => `/a/${id}/phone`, "main li"],
   ["club data", () => "/club-data", "table"],
   ["accounts", () => "/accounts", "main table tbody tr"],
   ["health", (id) => `/a/${id}/health`, "main h2"],

@@ -187,7 +187,7 @@ async function changed(
 ): Promise<Answer> {
   const { ctx, jobs } = mounted;
   // Answers that hold a code are kept nowhere.
-  const idempotency = /^\/(session|accounts)|\/invitations$/.test(route.path)
+  const idempotency = /^\/(session|accounts)|\/(invitations|calendar-address)$/.test(route.path)
     ? null
     : idempotencyOf(route, req, raw, call.account);
   if (idempotency) {

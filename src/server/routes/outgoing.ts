@@ -9,7 +9,8 @@ import { carriedKg, emphasisText, isInTwo } from "../../core/session";
 import { massIn } from "../../core/units";
 import { writeSeasonCsv } from "../../formats/season-csv";
 import { type CalendarSession, writeStrengthCalendar } from "../../formats/strength-calendar";
-import { file, type Route, RouteList } from "../http/route";
+import { notFound } from "../errors";
+import { type Answer, done, file, json, type Route, RouteList } from "../http/route";
 import type { Planned } from "../planner";
 import type { ServerContext } from "../serverContext";
 import { athleteTools, fileName } from "./tools";
@@ -57,13 +58,14 @@ function sessionsOf(p: Planned, today: string): CalendarSession[] {
   return [...logged, ...planned];
 }
 
-export function outgoingRoutes(ctx: ServerContext): Route[] {
-  const r = new RouteList("/athletes");
-  const { planner } = ctx;
+/** The sessions as a calendar program takes them, asked for by whoever is signed in, or by a secret address that stands for one athlete. */
+function calendarRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("");
+  const { planner, store } = ctx;
   const tools = athleteTools(ctx);
 
-  r.read("/:id/strength.ics", async ({ params }) => {
-    const p = await tools.season(params.id);
+  const calendar = async (id: string): Promise<Answer> => {
+    const p = await tools.season(id);
     const today = planner.today();
     const text = writeStrengthCalendar(
       {
@@ -78,7 +80,34 @@ export function outgoingRoutes(ctx: ServerContext): Route[] {
       mondayOf,
     );
     return file(text, "text/calendar; charset=utf-8", fileName(p.stored.athlete, "-strength.ics"), true);
+  };
+
+  r.read("/athletes/:id/strength.ics", ({ params }) => calendar(params.id));
+
+  /** A calendar program signs in nowhere: its address is the secret. */
+  r.read("/calendars/:row/strength.ics", async ({ params }) => {
+    const athlete = await store.accounts.athleteOfCalendar(params.row);
+    if (athlete === null) throw notFound("calendar");
+    return calendar(athlete);
   });
+
+  /** A new address; the one before is void. */
+  r.change("POST", "/athletes/:id/calendar-address", {}, async ({ params }) => {
+    if ((await store.athletes.revision(params.id)) === null) throw notFound("athlete");
+    return json({ secret: await store.accounts.newCalendar(params.id) }, 201);
+  });
+
+  r.change("DELETE", "/athletes/:id/calendar-address", {}, async ({ params }) => {
+    await store.accounts.closeCalendar(params.id);
+    return done();
+  });
+  return r.all;
+}
+
+export function outgoingRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("/athletes");
+  const { planner } = ctx;
+  const tools = athleteTools(ctx);
 
   r.read("/:id/season.csv", async ({ params }) => {
     const p = await tools.season(params.id);
@@ -104,5 +133,5 @@ export function outgoingRoutes(ctx: ServerContext): Route[] {
     return file(text, "text/csv; charset=utf-8", fileName(p.stored.athlete, "-season.csv"));
   });
 
-  return r.all;
+  return [...r.all, ...calendarRoutes(ctx)];
 }

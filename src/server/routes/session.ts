@@ -2,6 +2,7 @@
 import {
   accountBody,
   changeAccountBody,
+  deviceNameBody,
   joinBody,
   newPasswordBody,
   ownerBody,
@@ -47,6 +48,7 @@ export function sessionRoutes(ctx: ServerContext): Route[] {
   signRoutes(r, ctx);
   joinRoutes(r, ctx);
   phoneRoute(r, ctx);
+  hereRoute(r, ctx);
   ownRoutes(r, ctx);
   return [...r.all, ...accountRoutes(ctx)];
 }
@@ -136,6 +138,18 @@ function phoneRoute(r: RouteList, { store, access }: ServerContext): void {
         "This invitation was used, or is too old. Ask your coach for another one.",
         [{ path: "code", expected: "the code of an invitation that is open expected" }],
       );
+    return { ...done(), headers: { "Set-Cookie": cookieOf(token, access, true) } };
+  });
+}
+
+/** An athlete who signed in with a password goes on in the athlete's application, in this browser. */
+function hereRoute(r: RouteList, { store, access }: ServerContext): void {
+  r.change("POST", "/here", { body: { schema: deviceNameBody, what: "The name" } }, async (call) => {
+    if (call.who.role !== "athlete")
+      throw new HttpProblem(403, "Not allowed", "Nothing was done: the athlete's application is an athlete's.", [
+        { path: "(role)", expected: "an account of the role athlete expected" },
+      ]);
+    const token = await store.accounts.hereAsPhone(ownId(call), call.body.device);
     return { ...done(), headers: { "Set-Cookie": cookieOf(token, access, true) } };
   });
 }

@@ -36,6 +36,9 @@ const RECOVERY_CODES = 8;
 const DAY_MS = 86_400_000;
 
 const NO_SIGN_IN = "noSignIn";
+/** Names of calendar addresses begin so. */
+const CALENDAR = "calendar ";
+const calendarOf = (athlete: string): string => JSON.stringify({ calendarOf: athlete });
 
 const inDays = (days: number): string => new Date(Date.now() + days * DAY_MS).toISOString();
 export const loginName = (name: string): string => name.trim().normalize("NFKC").toLowerCase();
@@ -156,6 +159,7 @@ export class AccountStore {
 
   /** Of an athlete who is erased: their own account goes, nobody has them any more. */
   async forgetAthlete(athlete: string): Promise<void> {
+    await this.closeCalendar(athlete);
     const having = (await this.list()).filter((a) => a.athletes !== "all" && a.athletes.includes(athlete));
     if (having.length === 0) return;
     await this.db.write(async (m) => {
@@ -250,6 +254,13 @@ export class AccountStore {
     });
   }
 
+  /** The browser that sits here as an athlete's phone. */
+  async hereAsPhone(accountId: string, device: string): Promise<string> {
+    const { token, row } = newSession(accountId, device, "phone");
+    await this.db.write((m) => m.insert(AccountSessionEntity, row));
+    return token;
+  }
+
   /** Phones of an athlete, the latest heard first, and until when an invitation is open; null where none is. */
   async phones(athlete: string): Promise<{ phones: AccountSessionRow[]; openUntil: string | null }> {
     const row = await athleteAccount(this.db.reader, athlete);
@@ -260,6 +271,26 @@ export class AccountStore {
     });
     const open = (JSON.parse(row.codes) as Code[]).find((c) => c.phone && (c.until ?? "") > new Date().toISOString());
     return { phones, openUntil: open?.until ?? null };
+  }
+
+  /** The secret of an athlete's calendar address, anew; only its hash is stored. */
+  async newCalendar(athlete: string): Promise<string> {
+    const secret = newToken();
+    await this.db.write(async (m) => {
+      await m.delete(AccessEntity, { data: calendarOf(athlete) });
+      await m.insert(AccessEntity, { name: `${CALENDAR}${sha256(secret)}`, data: calendarOf(athlete) });
+    });
+    return secret;
+  }
+
+  async closeCalendar(athlete: string): Promise<void> {
+    await this.db.write((m) => m.delete(AccessEntity, { data: calendarOf(athlete) }));
+  }
+
+  /** @returns whose calendar it is; null where there is none of that secret */
+  async athleteOfCalendar(secret: string): Promise<string | null> {
+    const row = await this.db.reader.findOneBy(AccessEntity, { name: `${CALENDAR}${sha256(secret)}` });
+    return row ? (JSON.parse(row.data) as { calendarOf: string }).calendarOf : null;
   }
 
   /** @returns false where it is no phone of this athlete */

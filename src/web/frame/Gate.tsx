@@ -4,6 +4,7 @@ import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { onSignedOut } from "../data/api";
 import { rememberAccount, SESSION_KEY, useSignedIn } from "../data/session";
 
+const AthleteHere = lazy(() => import("../sign/AthleteHere"));
 const SignIn = lazy(() => import("../sign/SignIn"));
 
 export function Gate({ children }: { children: ReactNode }) {
@@ -23,7 +24,13 @@ export function Gate({ children }: { children: ReactNode }) {
   if (session.isPending) return null;
   return (
     <>
-      {(entered || !(shut || joining)) && children}
+      {state?.account?.role === "athlete" ? (
+        <Suspense fallback={null}>
+          <AthleteHere name={state.account.shown} />
+        </Suspense>
+      ) : (
+        (entered || !(shut || joining)) && children
+      )}
       {(shut || joining) && (
         <Suspense fallback={null}>
           <SignIn first={state?.mode === "first"} mayStayOpen={state?.mayStayOpen ?? false} />

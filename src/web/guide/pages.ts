@@ -176,6 +176,32 @@ export const GUIDE: readonly GuidePage[] = [
     note: "**Review** counts what was asked and what was ticked. Homework is never a strength session.",
   },
   {
+    id: "athlete-phone",
+    group: "Every day",
+    title: "Put the plan on an athlete's phone",
+    also: "invite phone qr code publish give out week app offline install",
+    view: "a/phone",
+    steps: [
+      "Open **Phone** of the athlete and press **Invite a phone**: a link, a picture to photograph, a code. It lets one phone in, once, within seven days.",
+      "Press **Give out** beside this week and the next, with a note where there is something to say. The athlete sees the strength of weeks that are given out, as it stands now; what changes later is marked on the phone.",
+      "A lost phone: **Sign out** beside it. It is out at once.",
+    ],
+    note: "The phone works without network: what is done there waits on it and is sent once. A phone keeps the application only from an encrypted address; docs/phone.md says how.",
+  },
+  {
+    id: "came-in",
+    group: "Every day",
+    title: "What came in from the athletes",
+    also: "inbox messages pain logs missed moved trouble answer",
+    view: "came-in",
+    steps: [
+      "Open **Came in**: what is urgent first, then the latest. Press the line to open it in its place.",
+      "**Answer** writes back; **Tomorrow** puts it off until tomorrow; **Seen** is done with it.",
+      "What an athlete reports as trouble changes nothing by itself: enter it under **Health**.",
+    ],
+    note: "Sets of a session are one line, which is there again when something new was logged.",
+  },
+  {
     id: "accounts",
     group: "The club",
     title: "Let somebody in",
