@@ -13,7 +13,7 @@ export default function LiftsView() {
     <main>
       <Head title="Lifts" note={`${screen.lifts.length} exercises logged, the latest first`} />
       <div className="space-y-3 p-4">
-        {screen.lifts.length === 0 && <p className="text-ink2">Nothing is logged yet. What you lift stands here.</p>}
+        {screen.lifts.length === 0 && <p className="text-ink2">Nothing is logged yet. What you lift is listed here.</p>}
         {screen.lifts.map((l) => (
           <details key={l.exercise} className="rounded-[3px] border border-hair bg-panel px-3.5">
             <summary className="flex min-h-12 cursor-pointer items-center justify-between gap-3 py-2">

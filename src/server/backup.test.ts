@@ -74,6 +74,9 @@ async function fullClub(): Promise<string[]> {
     text: "A good block.",
     sent: true,
   });
+  expect((await call("PUT", `/athletes/${id}/published/${MONDAY}`, { note: "Easy does it." })).status).toBe(204);
+  const said = { id: "a".repeat(32), area: "calf", side: "left", level: 3, text: "Stiff in the morning" };
+  expect((await call("POST", `/athletes/${id}/phone/troubles`, said)).status).toBe(204);
   await call("POST", "/approaches", { basis: "layered", name: "Mine" });
   await call("POST", "/templates", { name: "T", items: [{ exercise: "bridge", group: 1, sets: 2, reps: 10 }] });
   await call("POST", "/exercises", SANDBAG_CARRY);
@@ -139,7 +142,7 @@ describe("a backup", () => {
     await writing;
     expect(before).toBeGreaterThan(0);
     // Every table holds something, so that each would be missed; accounts are this machine's own and not restored.
-    const own = ["account", "account_session", "access"];
+    const own = ["account", "account_session", "access", "access_log"];
     expect(
       Object.entries(manifest.counts).filter(
         ([t, n]) => n === 0 && !["hidden_batch", "erasure", "locked_session", ...own].includes(t),
@@ -334,6 +337,12 @@ describe("an athlete who is erased", () => {
       { "Content-Type": "application/json", "Idempotency-Key": "of-the-erased" },
       JSON.stringify({ date: "2026-05-10", name: NAME, sport: "run", priority: "C", expectedMinutes: 40 }),
     );
+    const about = { date: TODAY, label: "A" } as const;
+    const text = `${NAME}: the knee was quiet`;
+    await store.phone.say(id, { id: "b".repeat(32), by: "athlete", who: NAME, text, about: null }, null);
+    await store.phone.arrived(id, [{ thing: "message/b", kind: "message", about, text, urgent: false }]);
+    const looked = { athleteId: id, day: TODAY, account: NAME, what: "health.read", changed: false, who: NAME };
+    await store.phone.looked(looked, 1);
     // An older version wrote into others' history whom a session was copied from.
     await store.athletes.edit(other, `Session A copied from ${NAME}`, async (m) => {
       await store.athletes.touch(m, other);

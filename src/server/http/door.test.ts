@@ -4,12 +4,12 @@ import { type TestServer, testServer } from "../../../tests/support/server";
 import type { Problem } from "../../api/problem";
 import { configFromEnvironment } from "../run";
 import { DEEPEST, hostName, tooDeep } from "./door";
-import { limiter } from "./mount";
+import { guessLimits, limiter } from "./mount";
 
 let server: TestServer;
 let id = "";
 beforeAll(async () => {
-  server = await testServer();
+  server = await testServer(undefined, { guesses: guessLimits({ address: 1000, name: 1000 }) });
   id = await server.store.athletes.add(athleteWith());
 });
 afterAll(() => server.close());

@@ -27,7 +27,7 @@ export default function PhoneRoute() {
     });
   return (
     <main className="flex h-full flex-col">
-      <PageHeader title="Phone" note="what the athlete has in hand">
+      <PageHeader title="Phone" note="the plan on the athlete's phone">
         <span className="flex-1" />
         <button type="button" className="btn btn-pri" disabled={invite.isPending} onClick={ask}>
           Invite a phone
