@@ -17,6 +17,7 @@ import { germanTable } from "../tests/support/foreign";
 import { anyContext, weekOf } from "../tests/support/weekfit";
 import { dragFlag, dragSession, drawTop } from "./bench-drag";
 import { clubAtOnce, machineShare, underLoad } from "./bench-load";
+import { phoneFloorKb, todayOffline } from "./bench-phone";
 
 const TODAY = "2026-03-04";
 const DATA = ".tmp/bench";
@@ -248,7 +249,13 @@ line(
   "under 250 MB",
 );
 line("first-load JavaScript, gzip", `${firstLoadKb().toFixed(0)} kB`, "under 170 kB");
+line("first load of the athlete's floor, gzip", `${phoneFloorKb().toFixed(0)} kB`, "under 120 kB");
 const maren = rows.find((r) => r.name.startsWith("Maren"));
+if (maren) {
+  const opened = await todayOffline(address, maren.id, TODAY, DATA);
+  line("Today opened without network, median of five", `${percentile(opened, 0.5).toFixed(0)} ms`, "under 1 s");
+  line("the same, slowest", `${Math.max(...opened).toFixed(0)} ms`);
+}
 if (maren) {
   // Several drags, since one may fall into a pause of the machine; the quietest says what the page itself takes.
   const drags = [];

@@ -17,6 +17,20 @@ export interface CodesView {
   codes: string[];
 }
 
+export interface PasskeyView {
+  id: string;
+  name: string;
+  madeAt: string;
+  /** Null until it was used. */
+  usedAt: string | null;
+}
+
+/** What a browser is asked, and the key under which its answer is expected. */
+export interface PasskeyOptionsView {
+  key: string;
+  options: unknown;
+}
+
 export interface DeviceView {
   id: string;
   device: string;

@@ -34,6 +34,9 @@ const of = (need: Need, ...routes: string[]): [string, Need][] => routes.map((r)
 export const NEED_OF: ReadonlyMap<string, Need> = new Map([
   ...of("anyone", "GET /health", "GET /session", "POST /session", "POST /session/owner", "POST /session/recover"),
   ...of("anyone", "POST /session/phone", "GET /calendars/:row/strength.ics"),
+  ...of("anyone", "POST /session/passkey/options", "POST /session/passkey"),
+  ...of("session", "GET /session/passkeys", "POST /session/passkeys/options", "POST /session/passkeys"),
+  ...of("session", "DELETE /session/passkeys/:row"),
   ...of("session", "POST /session/here"),
   ...of("plan.read", "POST /athletes/:id/calendar-address", "DELETE /athletes/:id/calendar-address"),
   ...of("phone", "GET /athletes/:id/phone", "POST /athletes/:id/phone/moves", "POST /athletes/:id/phone/skips"),

@@ -137,6 +137,13 @@ export interface PhonePlaces {
   closed: { date: IsoDate; because: string }[];
 }
 
+/** How an exercise is done. */
+export interface HowTo {
+  setup: string[];
+  cues: string[];
+  mistakes: string[];
+}
+
 export interface PhoneSession {
   label: Label;
   date: IsoDate;

@@ -298,3 +298,9 @@ export type MessageBody = z.infer<typeof messageBody>;
 export type TroubleBody = z.infer<typeof troubleBody>;
 export type PhoneMoveBody = z.infer<typeof phoneMoveBody>;
 export type PhoneSkipBody = z.infer<typeof phoneSkipBody>;
+
+const keyField = lineSchema.max(60);
+/** What the browser's key answered; its shape is checked where it is verified. */
+const keyAnswer = z.looseObject({ id: lineSchema.max(2000) });
+export const passkeyAddBody = z.strictObject({ key: keyField, name: textSchema.max(60), response: keyAnswer });
+export const passkeySignInBody = z.strictObject({ key: keyField, response: keyAnswer });

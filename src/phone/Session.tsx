@@ -1,5 +1,7 @@
 /** A session exercise by exercise: what, how, how it should feel, what was lifted last, and another exercise in its place. */
+import { useState } from "react";
 import { Link, useParams } from "react-router";
+import type { HowTo } from "../api/phoneViews";
 import { useSession } from "../web/data/hooks";
 import { clock, day, loadText, placeName, sessionName, setsByReps, textIn, time } from "../web/format";
 import { PatternTile } from "../web/section/parts";
@@ -7,7 +9,38 @@ import { bandOf } from "../web/section/patterns";
 import { Swap } from "../web/session/Swap";
 import { Failed, LoadingNote } from "../web/ui/State";
 import { Card, Head } from "./Shell";
+import { howTo } from "./sync";
 import { unitsOf, usePhone } from "./usePhone";
+
+/** Set-up, cues and mistakes, when somebody asks. */
+function How({ exercise }: { exercise: string }) {
+  const [how, setHow] = useState<HowTo | null>(null);
+  const asked = (open: boolean) => {
+    if (open && !how) void howTo(exercise).then(setHow);
+  };
+  const lines: readonly [string, readonly string[]][] = how
+    ? [
+        ["Set-up", how.setup],
+        ["Cues", how.cues],
+        ["Mistakes", how.mistakes],
+      ]
+    : [];
+  return (
+    <details className="text-body" onToggle={(e) => asked(e.currentTarget.open)}>
+      <summary className="link min-h-11 cursor-pointer content-center">How it is done</summary>
+      {lines.map(([name, of]) => (
+        <div key={name} className="pb-1">
+          <p className="text-label font-semibold text-ink2">{name}</p>
+          <ul className="list-disc pl-4">
+            {of.map((l) => (
+              <li key={l}>{l}</li>
+            ))}
+          </ul>
+        </div>
+      ))}
+    </details>
+  );
+}
 
 export default function SessionPage() {
   const { id = "", date = "", label = "" } = useParams();
@@ -51,11 +84,18 @@ export default function SessionPage() {
                 {i.note && <p className="font-medium">{i.note}</p>}
                 {i.cue && <p className="text-body">{i.cue}</p>}
                 {i.felt && <p className="text-body text-ink2">Felt: {i.felt}</p>}
+                <How exercise={i.exercise} />
                 {i.last && (
                   <p className="text-body text-ink2">
                     Last: {day(i.last.date)}, {i.last.text}
                   </p>
                 )}
+                <Link
+                  className="link inline-flex min-h-11 items-center text-body"
+                  to={`/talk?date=${date}&label=${label}&exercise=${i.exercise}`}
+                >
+                  Ask your coach about it
+                </Link>
               </Card>
             </li>
           ))}

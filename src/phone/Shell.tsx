@@ -1,7 +1,7 @@
 /** The frame of the athlete's phone: where it stands at the top, five ways on at the bottom, and what waits in between. */
 import { MessageSquare, TrendingUp, User } from "lucide-react";
 import { lazy, type ReactNode, Suspense } from "react";
-import { NavLink } from "react-router";
+import { Link, NavLink, useLocation } from "react-router";
 import { SessionGlyph, WarnIcon, WeekGlyph } from "../web/ui/glyphs";
 import { LoadingNote } from "../web/ui/State";
 import { Told } from "../web/ui/Told";
@@ -24,7 +24,8 @@ const TABS: readonly { to: string; name: string; glyph: ReactNode }[] = [
 
 export function Shell({ children }: { children: ReactNode }) {
   const { mode, screen } = usePhone();
-  if (mode === "new")
+  const { pathname } = useLocation();
+  if (mode === "new" || (mode === "out" && pathname === "/join"))
     return (
       <Suspense fallback={null}>
         <Join />
@@ -73,7 +74,10 @@ export function Head({ title, note }: { title: string; note: string }) {
       {mode === "out" && (
         <p role="alert" className="bg-brick-l px-4 py-2 text-body text-brick-ink">
           This phone was signed out. What you entered is kept here; ask your coach for a new invitation, and it will be
-          sent.
+          sent.{" "}
+          <Link className="underline" to="/join">
+            I have one
+          </Link>
         </p>
       )}
       {(!online || waiting !== "") && mode !== "out" && (

@@ -18,7 +18,8 @@ export default function TalkView() {
   const [params, setParams] = useSearchParams();
   const label = LABELS.find((l) => l === params.get("label"));
   const date = params.get("date");
-  const about = date && label ? { date, label } : null;
+  const exercise = params.get("exercise");
+  const about = date && label ? { date, label, ...(exercise ? { exercise } : {}) } : null;
   if (!screen) return null;
   const ways = screen.areas.filter((a) => a.way);
   return (
@@ -44,6 +45,9 @@ export default function TalkView() {
   );
 }
 
+const aboutText = ({ date, label, exercise }: NonNullable<MessageView["about"]>): string =>
+  `${exercise ? `the ${exercise.replaceAll("-", " ")} in ` : ""}session ${label} of ${day(date)}`;
+
 function Message({ message: m }: { message: MessageView }) {
   const own = m.by === "athlete";
   const when = m.at === "" ? "waits for network" : moment(m.at);
@@ -56,7 +60,7 @@ function Message({ message: m }: { message: MessageView }) {
         <p className="text-label text-ink2">
           {own ? "" : `${m.who}, `}
           {when}
-          {m.about ? ` · on session ${m.about.label} of ${day(m.about.date)}` : ""}
+          {m.about ? ` · on ${aboutText(m.about)}` : ""}
         </p>
       </div>
     </li>
@@ -81,7 +85,7 @@ function Write({ about, onSent }: WriteProps) {
     }
   };
   return (
-    <Card {...(about ? { title: `About session ${about.label} of ${day(about.date)}` } : {})}>
+    <Card {...(about ? { title: `About ${aboutText(about)}` } : {})}>
       <label className="block">
         <span className="sr-only">Message</span>
         <textarea

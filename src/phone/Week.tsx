@@ -10,6 +10,8 @@ import { Changed } from "./Today";
 import { unitsOf, usePhone } from "./usePhone";
 import { runText } from "./words";
 
+const TITLES = ["This week", "Next week", "The week after"];
+
 export default function WeekView() {
   const { screen } = usePhone();
   const [at, setAt] = useState(0);
@@ -20,13 +22,22 @@ export default function WeekView() {
   const note = `${span(week.monday, addDays(week.monday, 6))} · ${counted(sessions.length, "session")}, ${sessions.filter((s) => s.state === "done").length} done`;
   return (
     <main>
-      <Head title={at === 0 ? "This week" : "Next week"} note={note} />
+      <Head title={TITLES[at] ?? "Later"} note={note} />
       <div className="px-4 pb-6">
         <div className="flex items-center justify-between gap-3 py-2">
           <p className="text-body text-ink2">{week.phase}</p>
-          <button type="button" className="link min-h-11" onClick={() => setAt(1 - at)}>
-            {at === 0 ? "Next week" : "This week"}
-          </button>
+          <span className="flex gap-4">
+            {at > 0 && (
+              <button type="button" className="link min-h-11" onClick={() => setAt(at - 1)}>
+                {TITLES[at - 1]}
+              </button>
+            )}
+            {at + 1 < screen.weeks.length && (
+              <button type="button" className="link min-h-11" onClick={() => setAt(at + 1)}>
+                {TITLES[at + 1]}
+              </button>
+            )}
+          </span>
         </div>
         {!week.published && (
           <p className="mb-2 border-l-[3px] border-iron bg-iron-l px-2 py-1.5 text-body">

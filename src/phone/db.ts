@@ -61,10 +61,13 @@ export class PhoneDb {
     return (await this.db()).getAll("refused");
   }
 
-  /** Another athlete's phone from now on: nothing of the one before stays. */
-  async begin(athlete: string): Promise<void> {
+  /** Another athlete's phone from now on: nothing of the one before stays. @returns false where something of theirs waits to be sent */
+  async begin(athlete: string): Promise<boolean> {
     const tx = (await this.db()).transaction(["state", "outbox", "refused"], "readwrite", STRICT);
-    if ((await tx.objectStore("state").get("athlete")) !== athlete) {
+    const before = await tx.objectStore("state").get("athlete");
+    if (before !== undefined && before !== athlete && (await tx.objectStore("outbox").getAll()).some((c) => !c.taken))
+      return false;
+    if (before !== athlete) {
       await Promise.all([
         tx.objectStore("state").clear(),
         tx.objectStore("outbox").clear(),
@@ -73,6 +76,7 @@ export class PhoneDb {
     }
     await tx.objectStore("state").put(athlete, "athlete");
     await tx.done;
+    return true;
   }
 
   /** Nothing stays on this phone. */

@@ -9,8 +9,13 @@ import type { PhoneDb } from "./db";
 /** @throws where there is no network */
 export type Ask = (path: string, init?: RequestInit) => Promise<Response>;
 
-/** done: everything that waited has been answered. later: the server cannot now. out: it does not know this phone any more. */
-export type Drained = "done" | "later" | "out";
+/**
+ * done: everything that waited has been answered. later: the server cannot now. out: it does not know this phone any more. erased: the athlete
+ * was erased.
+ */
+export type Drained = "done" | "later" | "out" | "erased";
+
+const ENDS: Readonly<Record<number, Drained>> = { 401: "out", 410: "erased" };
 
 const LATER: readonly number[] = [408, 429];
 
@@ -24,7 +29,8 @@ async function sendOne(db: PhoneDb, command: Command, ask: Ask): Promise<Drained
     await db.markTaken(command);
     return "done";
   }
-  if (response.status === 401) return "out";
+  const end = ENDS[response.status];
+  if (end) return end;
   if (response.status >= 500 || LATER.includes(response.status)) return "later";
   const said = (await response.json().catch(() => null)) as Problem | null;
   const why = [said?.detail, ...(said?.faults ?? []).map((f) => f.expected)].filter(Boolean).join(" ");
@@ -38,8 +44,7 @@ async function fetchFacts(db: PhoneDb, athlete: string, ask: Ask): Promise<Drain
   const kept = await db.keptHere();
   const have = kept && held.length === 0 ? `?have=${encodeURIComponent(kept.tag)}` : "";
   const response = await ask(`/athletes/${athlete}/phone${have}`);
-  if (response.status === 401) return "out";
-  if (!response.ok) return "later";
+  if (!response.ok) return ENDS[response.status] ?? "later";
   if (response.status === 204) return "done";
   const facts = (await response.json()) as PhoneFacts;
   await db.keepFacts({ facts, tag: facts.tag, skew: skewOf(facts.at, facts.today, Date.now()) }, held);

@@ -2,12 +2,12 @@
 import { expose } from "comlink";
 import { choicesView } from "../api/make/choices";
 import { homeworkView } from "../api/make/homework";
-import { PHONE_DAYS, phoneScreen, placesFor } from "../api/make/phone";
+import { howTo, PHONE_WEEKS, phoneScreen, placesFor } from "../api/make/phone";
 import { type Growing, grownTo, growSeason, type Planned } from "../api/make/planned";
 import { plannedOn, sessionView } from "../api/make/session";
 import { shorterView } from "../api/make/shorter";
 import { tried } from "../api/make/told";
-import type { PhoneFacts, PhonePlaces, PhoneScreen } from "../api/phoneViews";
+import type { HowTo, PhoneFacts, PhonePlaces, PhoneScreen } from "../api/phoneViews";
 import type { ReadinessView } from "../api/views";
 import type { CheckIn, Label } from "../core/athlete";
 import { addDays, type IsoDate, mondayOf } from "../core/dates";
@@ -77,7 +77,10 @@ const api = {
   },
   screen(): PhoneScreen {
     const { facts, today } = here();
-    return phoneScreen(upTo(addDays(mondayOf(today), PHONE_DAYS - 1)), facts, today);
+    return phoneScreen(upTo(addDays(mondayOf(today), 7 * PHONE_WEEKS - 1)), facts, today);
+  },
+  howTo(exercise: string): HowTo | null {
+    return howTo(here().library, exercise);
   },
   places(date: IsoDate, label: Label): PhonePlaces {
     return placesFor(upTo(date), here().today, date, label);

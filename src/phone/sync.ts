@@ -3,7 +3,7 @@
  * there, and what has changed there comes back.
  */
 import { wrap } from "comlink";
-import type { PhoneFacts, PhonePlaces, PhoneScreen } from "../api/phoneViews";
+import type { HowTo, PhoneFacts, PhonePlaces, PhoneScreen } from "../api/phoneViews";
 import type { Problem } from "../api/problem";
 import type { SessionStateView, SquadRow } from "../api/views";
 import type { Label } from "../core/athlete";
@@ -61,17 +61,26 @@ told.onmessage = () => void reread();
 
 export const today = (): string => todayWith(kept?.skew ?? NO_SKEW, Date.now());
 
+/** What the views stand on: the facts, what waits, the day. */
+const standing = (): string => JSON.stringify([kept?.tag, queue.map((c) => [c.seq, c.taken]), today()]);
+let shown = "";
+
 /** What is kept, with what waits on top, into the planner; the views follow. */
 let loading: Promise<void> = Promise.resolve();
 function reload(): Promise<void> {
   loading = loading.then(async () => {
     if (!kept) return;
+    shown = standing();
     const messages = await worker.load(kept.facts, queue, today());
     set({ messages, waiting: waitingText(queue) });
     const screen = await worker.screen();
     set({ screen });
     await db.keepScreen(screen);
   });
+  // What cannot be planned here is said; what was kept before stays on the screen, and nothing that waits is lost by it.
+  loading = loading.catch(() =>
+    set({ fault: "This phone could not make your plan anew. What you enter is kept all the same." }),
+  );
   return loading;
 }
 
@@ -147,6 +156,11 @@ const squadHere = (): { rows: Pick<SquadRow, "id" | "name" | "massUnit" | "dista
   rows: state.screen ? [{ id: athlete, name: state.screen.name, ...unitsOf(state.screen) }] : [],
 });
 
+export const howTo = async (exercise: string): Promise<HowTo | null> => {
+  await loading;
+  return worker.howTo(exercise);
+};
+
 export const places = async (date: string, label: Label): Promise<PhonePlaces> => {
   await loading;
   return worker.places(date, label);
@@ -169,7 +183,10 @@ export async function sync(): Promise<void> {
     await navigator.locks.request(LOCK, async () => {
       do {
         again = false;
-        if ((await drain(db, athlete, ask)) === "out") set({ mode: "out" });
+        const drained = await drain(db, athlete, ask);
+        if (drained === "out") set({ mode: "out" });
+        // Erased in the club: nothing stays here either.
+        if (drained === "erased") await letGo();
       } while (again);
     });
     set({ online: true });
@@ -181,8 +198,14 @@ export async function sync(): Promise<void> {
   kept = await db.keptHere();
   queue = await db.queueHere();
   set({ refused: await db.refusedHere(), waiting: waitingText(queue) });
+  if (standing() === shown) return;
   await reload();
   changed();
+}
+
+async function letGo(): Promise<void> {
+  await db.forgetAll();
+  location.assign("/p/");
 }
 
 export async function dismiss(id: string): Promise<void> {
@@ -200,8 +223,15 @@ export async function join(code: string, device: string): Promise<string | null>
   if (!response) return "There is no network. Try again where there is some.";
   if (!response.ok)
     return ((await response.json().catch(() => null)) as Problem | null)?.detail ?? "That did not work.";
-  return (await enter()) ? null : "That did not work.";
+  try {
+    return (await enter()) ? null : "That did not work.";
+  } catch (error) {
+    return error instanceof Error ? error.message : "That did not work.";
+  }
 }
+
+const OTHERS =
+  "This phone still holds what another athlete has not sent. Send that first, or take their plan off this phone; then ask for a new invitation.";
 
 /** Asks the server whose phone this is. @returns whether it is somebody's */
 async function enter(): Promise<boolean> {
@@ -209,7 +239,10 @@ async function enter(): Promise<boolean> {
   const session = (await response.json()) as SessionStateView;
   const own = session.athletes === "all" ? undefined : session.athletes[0];
   if (!session.account || own === undefined) return false;
-  await db.begin(own);
+  if (!(await db.begin(own))) {
+    await ask("/session", { method: "DELETE" });
+    throw new Error(OTHERS);
+  }
   athlete = own;
   // What is kept for an athlete outlives a full disk where the browser allows it.
   void navigator.storage?.persist?.();
@@ -221,8 +254,7 @@ async function enter(): Promise<boolean> {
 /** Takes everything off this phone, and tells the server. */
 export async function leave(): Promise<void> {
   await ask("/session", { method: "DELETE" }).catch(() => undefined);
-  await db.forgetAll();
-  location.assign("/p/");
+  await letGo();
 }
 
 /** Begins with what is kept here, so that it is there without network; then asks the server. */

@@ -490,3 +490,51 @@ describe("an athlete who signed in with a password", () => {
     expect((await join(PASSWORD)).status).toBe(200);
   });
 });
+
+describe("passkeys", () => {
+  const from = (origin: string, cookie: string | null, path: string, body: unknown = {}) =>
+    c.server.raw(
+      "POST",
+      path,
+      {
+        ...(cookie ? { Cookie: cookie } : {}),
+        "Content-Type": "application/json",
+        Origin: origin,
+        Host: origin.replace(/^https?:\/\//, ""),
+      },
+      JSON.stringify(body),
+    );
+  const NAMED = "http://localhost:4173";
+
+  it("are offered on a name, and on a number not, with the reason", async () => {
+    expect((await from(NAMED, null, "/session/passkey/options")).status).toBe(200);
+    const number = await from("http://127.0.0.1:4173", null, "/session/passkey/options");
+    expect([number.status, bodyOf<{ detail: string }>(number).detail]).toEqual([
+      409,
+      "Nothing was done. Passkeys need a name: this address is a number.",
+    ]);
+    // Without a browser nobody can say where.
+    expect((await c.ask(null, "POST", "/session/passkey/options", {})).status).toBe(409);
+  });
+
+  it("tell nobody who has one: the same for every name, and no list of keys", async () => {
+    const { options } = bodyOf<{ options: Record<string, unknown> }>(
+      await from(NAMED, null, "/session/passkey/options"),
+    );
+    expect(options.allowCredentials ?? []).toEqual([]);
+    expect(options.userVerification).toBe("required");
+  });
+
+  it("need the answer to an open challenge of one's own, once", async () => {
+    const options = async (cookie: string) =>
+      bodyOf<{ key: string }>(await from(NAMED, cookie, "/session/passkeys/options")).key;
+    const add = (cookie: string, key: string) =>
+      from(NAMED, cookie, "/session/passkeys", { key, name: "x", response: { id: "none" } });
+    const owner = cookies.owner ?? "";
+    expect((await add(owner, await options(owner))).status).toBe(422);
+    expect((await add(owner, "no-such-challenge")).status).toBe(422);
+    expect((await add(owner, await options(cookies.coach ?? ""))).status).toBe(422);
+    const signIn = await from(NAMED, null, "/session/passkey", { key: "none", response: { id: "none" } });
+    expect([signIn.status, signIn.headers["set-cookie"]]).toEqual([401, undefined]);
+  });
+});

@@ -356,6 +356,9 @@ describe("who looked", () => {
     ]);
     expect((await c.coach("DELETE", `/athletes/${third}`)).status).toBe(200);
     expect(await c.server.store.phone.lookers(third)).toEqual([]);
+    // The phone is told at its next contact, so that nothing stays there either; nobody else is.
+    expect((await c.raw(mine, "GET", `/phone/athletes/${third}/phone`)).status).toBe(410);
+    expect((await c.raw("", "GET", `/athletes/${third}/phone`)).status).toBe(401);
   });
 
   it("comes with everything that is kept about a person", async () => {

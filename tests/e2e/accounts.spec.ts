@@ -104,3 +104,51 @@ test("an owner begins the club, a coach joins on a phone and has one athlete; cl
     rmSync(data, { recursive: true, force: true });
   }
 });
+
+test("a passkey of the device signs in beside the password, until it is removed", async ({ page }) => {
+  mayBeRefused();
+  const data = resolve(".tmp/e2e-passkeys");
+  rmSync(data, { recursive: true, force: true });
+  const club = await startClub(data, { FIELD_ANCHOR_ACCOUNTS: "asked", FIELD_ANCHOR_TODAY: "2026-03-03" });
+  if (!club) throw new Error("the server did not start");
+  // Browsers know passkeys on names.
+  const base = club.base.replace("/api", "").replace("127.0.0.1", "localhost");
+  try {
+    const device = await page.context().newCDPSession(page);
+    await device.send("WebAuthn.enable");
+    await device.send("WebAuthn.addVirtualAuthenticator", {
+      options: {
+        protocol: "ctap2",
+        transport: "internal",
+        hasResidentKey: true,
+        hasUserVerification: true,
+        isUserVerified: true,
+        automaticPresenceSimulation: true,
+      },
+    });
+    await page.goto(`${base}/accounts`);
+    await page.getByLabel("Your name").fill("Wren Aldous");
+    await page.getByLabel("Name to sign in with").fill("wren");
+    await page.getByLabel("Password").fill(PASSWORD);
+    await page.getByRole("button", { name: "Make the account" }).click();
+    await page.getByRole("button", { name: "I have them" }).click();
+    await page.getByRole("button", { name: "Add a passkey of this device" }).click();
+    const keys = page.getByRole("region", { name: "Passkeys" });
+    await expect(keys.getByRole("listitem")).toHaveCount(1);
+    await expectAccessible(page);
+    await page.getByRole("button", { name: "Sign out", exact: true }).first().click();
+    await page.getByRole("button", { name: "Sign in with a passkey" }).click();
+    await expect(
+      page.getByRole("heading", { name: "Squad" }).or(page.getByRole("heading", { name: "Accounts" })),
+    ).toBeVisible();
+    await page.goto(`${base}/accounts`);
+    await expect(keys.getByText(/used/)).toBeVisible();
+    await keys.getByRole("button", { name: "Remove" }).click();
+    await expect(keys.getByRole("listitem")).toHaveCount(0);
+    await page.getByRole("button", { name: "Sign out", exact: true }).first().click();
+    await page.getByRole("button", { name: "Sign in with a passkey" }).click();
+    await expect(page.getByRole("alert")).toHaveText("This passkey opens no account here.");
+  } finally {
+    await kill(club);
+  }
+});

@@ -9,12 +9,14 @@ import {
 } from "../../core/athlete";
 import { addDays, dayLabel, daysBetween, type IsoDate, mondayOf, weekdayName } from "../../core/dates";
 import { isKey, sessionLoad, startOf } from "../../core/endurance";
+import type { Library } from "../../core/exercise";
 import { weighPlaces } from "../../core/planning";
 import { latestScreening, TEST_SHEETS, testName } from "../../core/screening";
 import { inOrder } from "../../core/season";
 import { workText } from "../../core/session";
 import { massIn } from "../../core/units";
 import type {
+  HowTo,
   PhoneDay,
   PhoneFacts,
   PhoneLift,
@@ -35,8 +37,8 @@ import { phasePlace } from "./season";
 import { lastText, sessionView } from "./session";
 import { sessionOfLog, sessionOfPlan } from "./weekSessions";
 
-/** Days that a phone shows ahead, today among them. */
-export const PHONE_DAYS = 14;
+/** Weeks that a phone shows: this one and two more, so that fourteen days lie ahead on every day of the week. */
+export const PHONE_WEEKS = 3;
 /** Exposures of a lift that are shown, lifts, and days back for which a lift counts as one of today's. */
 const TIMES = 8;
 const LIFTS = 30;
@@ -204,11 +206,11 @@ function liftsOf(p: Planned): PhoneLift[] {
   return [...lifts.values()].slice(0, LIFTS);
 }
 
-/** @param p planned to the end of next week @param today the club's day */
+/** @param p planned to the end of the last of its weeks @param today the club's day */
 export function phoneScreen(p: Planned, facts: Pick<PhoneFacts, "club" | "published">, today: IsoDate): PhoneScreen {
   const { athlete } = p.stored;
   const monday = mondayOf(today);
-  const mondays = [monday, addDays(monday, 7)];
+  const mondays = Array.from({ length: PHONE_WEEKS }, (_, i) => addDays(monday, 7 * i));
   const race = inOrder(athlete.races).find((r) => r.date >= today);
   const health = healthView(p.stored, p.library, today);
   const yesterday = addDays(today, -1);
@@ -250,6 +252,12 @@ export function phoneScreen(p: Planned, facts: Pick<PhoneFacts, "club" | "publis
           .map((i) => ({ date: l.date, exercise: i.exercise, name: p.library.name(i.exercise) })),
       ),
   };
+}
+
+/** How an exercise is done, as the library has it. @returns null where there is no such exercise */
+export function howTo(library: Library, id: string): HowTo | null {
+  const e = library.byId(id);
+  return e ? { setup: [...e.setup], cues: [...e.cues], mistakes: [...e.mistakes] } : null;
 }
 
 /** Where a session of this week might go instead: the best hour of each place of each day. */

@@ -38,6 +38,7 @@ const HERE = new Set(["127.0.0.1", "::1", "::ffff:127.0.0.1"]);
 export const fromOf = (req: Request): Omit<From, "visitor"> => ({
   token: parseCookie(req.headers.cookie ?? "")[phones.has(req) ? PHONE.cookie : COOKIE] ?? null,
   phone: phones.has(req),
+  origin: req.headers.origin ?? null,
   device: deviceOf(req.headers["user-agent"] ?? ""),
   here: HERE.has(req.socket.remoteAddress ?? "") && req.headers["x-forwarded-for"] === undefined,
 });

@@ -83,6 +83,7 @@ const GUESSED: readonly string[] = [
   "POST /session",
   "POST /session/recover",
   "POST /session/phone",
+  "POST /session/passkey",
   "PUT /session/password",
 ];
 
@@ -151,6 +152,11 @@ async function callOf(mounted: Mounted, route: Route, req: Request, raw: Buffer)
   const from = fromOf(req);
   const visitor = await visitorOf(ctx.store, mounted.access ?? OPEN, from);
   const athlete = route.path.startsWith("/athletes/:id") ? params.id : null;
+  // A phone lost its account with its athlete: it is told, so that it lets go of what it has.
+  if (from.phone && !visitor.who && athlete !== null) {
+    const at = await ctx.store.athletes.erasedAt(athlete);
+    if (at !== null) throw gone(at);
+  }
   admit(route, visitor, athlete);
   await mounted.audit?.note(NEED_OF.get(nameOf(route)), visitor, athlete, route.changes);
   const asks = {

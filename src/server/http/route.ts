@@ -46,6 +46,8 @@ export interface From {
   here: boolean;
   /** A phone asks. */
   phone: boolean;
+  /** The page that asks, such as "https://club.example"; null where no browser says. */
+  origin: string | null;
   visitor: Visitor;
 }
 

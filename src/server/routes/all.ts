@@ -21,6 +21,7 @@ import { intakeRoutes } from "./intake";
 import { liftRoutes } from "./lifts";
 import { outgoingRoutes } from "./outgoing";
 import { paperRoutes } from "./paper";
+import { passkeyRoutes } from "./passkeys";
 import { phoneRoutes } from "./phone";
 import { recordRoutes } from "./records";
 import { ruleRoutes } from "./rules";
@@ -29,6 +30,7 @@ import { templateRoutes } from "./templates";
 
 const ROOMS = [
   sessionRoutes,
+  passkeyRoutes,
   clubRoutes,
   cameInRoutes,
   calendarRoutes,

@@ -4,7 +4,15 @@ import type { EntityManager } from "typeorm";
 import { ROLES, type Role, type Who } from "../../api/roles";
 import { codeHash, hashPassword, isPassword, newCode, newToken, sha256 } from "../accounts/secrets";
 import type { Database } from "./database";
-import { AccessEntity, AccountEntity, type AccountRow, AccountSessionEntity, type AccountSessionRow } from "./entities";
+import {
+  AccessEntity,
+  AccountEntity,
+  type AccountRow,
+  AccountSessionEntity,
+  type AccountSessionRow,
+  PasskeyEntity,
+  type PasskeyRow,
+} from "./entities";
 
 export interface Account extends Who {
   id: string;
@@ -327,6 +335,28 @@ export class AccountStore {
         m.update(AccountSessionEntity, { id: session }, { seenAt: new Date(now).toISOString() }),
       );
     return account;
+  }
+
+  passkeys(accountId: string): Promise<PasskeyRow[]> {
+    return this.db.reader.find(PasskeyEntity, { where: { accountId }, order: { madeAt: "ASC" } });
+  }
+
+  passkey(id: string): Promise<PasskeyRow | null> {
+    return this.db.reader.findOneBy(PasskeyEntity, { id });
+  }
+
+  async addPasskey(row: Omit<PasskeyRow, "madeAt" | "usedAt">): Promise<void> {
+    await this.db.write((m) => m.insert(PasskeyEntity, { ...row, madeAt: new Date().toISOString(), usedAt: null }));
+  }
+
+  async usedPasskey(id: string, counter: number): Promise<void> {
+    await this.db.write((m) => m.update(PasskeyEntity, { id }, { counter, usedAt: new Date().toISOString() }));
+  }
+
+  /** @returns false where it is no passkey of this account */
+  async removePasskey(accountId: string, id: string): Promise<boolean> {
+    const gone = await this.db.write((m) => m.delete(PasskeyEntity, { id, accountId }));
+    return Boolean(gone.affected);
   }
 
   devices(accountId: string): Promise<AccountSessionRow[]> {

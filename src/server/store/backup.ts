@@ -399,6 +399,7 @@ const OWN = new Set([
   "account_session",
   "access",
   "access_log",
+  "passkey",
 ]);
 
 /** All rows of a staged copy in the place of all rows here, in one transaction. @returns how many athletes were erased again */

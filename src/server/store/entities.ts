@@ -174,6 +174,20 @@ export interface AccountSessionRow {
   kind: "phone" | "browser";
 }
 
+/** A key of somebody's device that stands for the password. */
+export interface PasskeyRow {
+  id: string;
+  accountId: string;
+  /** base64url. */
+  publicKey: string;
+  counter: number;
+  /** JSON. */
+  transports: string;
+  name: string;
+  madeAt: string;
+  usedAt: string | null;
+}
+
 /** What athlete and coach wrote each other. */
 export interface MessageRow {
   id: string;
@@ -440,6 +454,20 @@ export const AccountSessionEntity = new EntitySchema<AccountSessionRow>({
   },
 });
 
+export const PasskeyEntity = new EntitySchema<PasskeyRow>({
+  name: "passkey",
+  columns: {
+    id: { type: "text", primary: true },
+    accountId: { type: "text", name: "account_id" },
+    publicKey: { type: "text", name: "public_key" },
+    counter: { type: "integer" },
+    transports: { type: "text" },
+    name: { type: "text" },
+    madeAt: { type: "text", name: "made_at" },
+    usedAt: { type: "text", name: "used_at", nullable: true },
+  },
+});
+
 export const MessageEntity = new EntitySchema<MessageRow>({
   name: "message",
   columns: {
@@ -503,6 +531,7 @@ export const ENTITIES = [
   AccountSessionEntity,
   AccessEntity,
   AccessLogEntity,
+  PasskeyEntity,
   MessageEntity,
   PublishedWeekEntity,
   ArrivalEntity,

@@ -178,6 +178,21 @@ export class PhoneTables1781000000000 implements MigrationInterface {
   }
 }
 
+export class PasskeyTables1782000000000 implements MigrationInterface {
+  readonly name = "PasskeyTables1782000000000";
+
+  async up(q: QueryRunner): Promise<void> {
+    await q.query(
+      `CREATE TABLE passkey (id TEXT PRIMARY KEY NOT NULL, account_id TEXT NOT NULL REFERENCES account(id) ON DELETE CASCADE, public_key TEXT NOT NULL, counter INTEGER NOT NULL, transports TEXT NOT NULL, name TEXT NOT NULL, made_at TEXT NOT NULL, used_at TEXT)`,
+    );
+    await q.query(`CREATE INDEX passkey_by_account ON passkey (account_id)`);
+  }
+
+  async down(q: QueryRunner): Promise<void> {
+    await q.query("DROP TABLE passkey");
+  }
+}
+
 export const MIGRATIONS = [
   FirstTables1774000000000,
   ExerciseTables1775000000000,
@@ -187,4 +202,5 @@ export const MIGRATIONS = [
   SafetyTables1779000000000,
   AccountTables1780000000000,
   PhoneTables1781000000000,
+  PasskeyTables1782000000000,
 ];

@@ -1,6 +1,6 @@
 /** Queries and writes of athletes' phones, and of what came in from them. */
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import type { AccessLogView, CameInView, InvitationView, PhoneView } from "../../api/phoneViews";
+import type { AccessLogView, CameInView, InvitationView, PhoneDeviceView, PhoneView } from "../../api/phoneViews";
 import type { MessageBody } from "../../api/requests";
 import { ask, del, get, post, put } from "./api";
 import { renew } from "./hooks";
@@ -24,6 +24,12 @@ export const usePhone = (id: string) =>
     queryKey: ["a", id, "phone"],
     queryFn: () => get<PhoneView>(`/athletes/${id}/phone/coach`),
     refetchInterval: AGAIN_MS,
+  });
+export const usePhones = (id: string) =>
+  useQuery({
+    queryKey: ["a", id, "phones"],
+    queryFn: () => get<PhoneDeviceView[]>(`/athletes/${id}/phone/devices`),
+    staleTime: 60_000,
   });
 export const useAccessLog = (id: string, on: boolean) =>
   useQuery({ queryKey: ["a", id, "access"], queryFn: () => get<AccessLogView>(`/athletes/${id}/access`), enabled: on });

@@ -9,6 +9,7 @@ import { chooseTheme, THEME_CHOICES, THEME_WORDS, useThemeChoice } from "./theme
 import { addressOf, type ViewEntry } from "./views";
 
 const CameInCount = lazy(() => import("./CameInCount"));
+const PhoneHeard = lazy(() => import("./PhoneHeard"));
 
 interface Props {
   /** Whose views are offered; none while an athlete is being entered. */
@@ -79,6 +80,11 @@ function RailGroup({ name, word, views, athlete }: GroupProps) {
           {v.id === "came-in" && (
             <Suspense fallback={null}>
               <CameInCount />
+            </Suspense>
+          )}
+          {v.id === "phone" && (
+            <Suspense fallback={null}>
+              <PhoneHeard id={athlete} />
             </Suspense>
           )}
         </NavLink>

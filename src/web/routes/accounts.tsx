@@ -9,6 +9,7 @@ import { useSquad } from "../data/hooks";
 import { afterSignIn, useMay, useSignedIn } from "../data/session";
 import { AccountSheet } from "../sign/AccountSheet";
 import { Devices } from "../sign/Devices";
+import { Passkeys } from "../sign/Passkeys";
 import { PasswordForm } from "../sign/PasswordForm";
 import { ICON } from "../ui/glyphs";
 import { PageHeader } from "../ui/page";
@@ -66,6 +67,7 @@ function Accounts({ state }: { state: SessionStateView }) {
           {account && (
             <aside className="space-y-6" aria-label="Your account">
               <Devices />
+              <Passkeys />
               <PasswordForm />
             </aside>
           )}

@@ -3,13 +3,14 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
 import { useForm } from "react-hook-form";
 import { joinBody, ownerBody, signInBody } from "../../api/requests";
-import type { CodesView } from "../../api/views";
+import type { CodesView, PasskeyOptionsView } from "../../api/views";
 import { ask, ProblemError } from "../data/api";
 import { afterSignIn } from "../data/session";
 import { bodyResolver, Field, FormProblem, placeFaults } from "../ui/form";
 import { Mark } from "../ui/glyphs";
 import { Codes } from "./Codes";
 import { PasswordField } from "./PasswordField";
+import { whyNoPasskeysHere } from "./passkeysHere";
 
 interface Props {
   first: boolean;
@@ -70,7 +71,14 @@ const problemIn = (error: Error | null, place: (error: Error) => string): string
 const useSend = (path: string, onDone: (answer: unknown) => void) =>
   useMutation({ mutationFn: (body: unknown) => ask<CodesView | null>(path, body), onSuccess: onDone });
 
+async function byPasskey(): Promise<unknown> {
+  const { startAuthentication } = await import("@simplewebauthn/browser");
+  const { key, options } = await ask<PasskeyOptionsView>("/session/passkey/options", {});
+  return ask("/session/passkey", { key, response: await startAuthentication({ optionsJSON: options as never }) });
+}
+
 function ByPassword({ onDone, onCode }: { onDone: (answer: unknown) => void; onCode: () => void }) {
+  const key = useMutation({ mutationFn: byPasskey, onSuccess: onDone });
   const send = useSend("/session", onDone);
   const form = useForm({
     defaultValues: { name: "", password: "" },
@@ -93,6 +101,21 @@ function ByPassword({ onDone, onCode }: { onDone: (answer: unknown) => void; onC
         className={LARGE}
       />
       <Submit busy={send.isPending}>Sign in</Submit>
+      {whyNoPasskeysHere() === null && (
+        <button
+          type="button"
+          className="btn min-h-11 justify-center"
+          disabled={key.isPending}
+          onClick={() => key.mutate()}
+        >
+          Sign in with a passkey
+        </button>
+      )}
+      {key.error && (
+        <p role="alert" className="text-brick-ink">
+          {key.error.message}
+        </p>
+      )}
       <button type="button" className="link min-h-11 text-left" onClick={onCode}>
         I have a code
       </button>

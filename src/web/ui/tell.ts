@@ -13,9 +13,14 @@ const THINK = 15_000;
 
 let standing: string | number | undefined;
 
+/** The one before is gone before the next one stands: it goes with a frame, which a hidden page may not have. */
+const A_FRAME = 100;
+const frame = (): Promise<unknown> =>
+  Promise.race([new Promise((done) => requestAnimationFrame(done)), new Promise((done) => setTimeout(done, A_FRAME))]);
+
 /** Messages stand in the order in which they were said. */
 let line: Promise<unknown> = Promise.resolve();
-function withToast(work: (toast: Toast) => void): void {
+function withToast(work: (toast: Toast) => unknown): void {
   line = Promise.all([import("sonner"), line]).then(
     ([{ toast }]) => work(toast),
     () => undefined,
@@ -27,8 +32,11 @@ const say = (
   how: ExternalToast,
   as: (toast: Toast) => (words: string, how: ExternalToast) => string | number = (t) => t,
 ) =>
-  withToast((toast) => {
-    if (standing !== undefined) toast.dismiss(standing);
+  withToast(async (toast) => {
+    if (standing !== undefined) {
+      toast.dismiss(standing);
+      await frame();
+    }
     standing = as(toast)(words, how);
   });
 
