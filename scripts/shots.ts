@@ -72,7 +72,7 @@ try {
   await shoot(desk, `/a/${id("Tamsin")}/intake/endurance`, "intake", "#m-sessions");
   await shoot(desk, `/a/${id("Pell")}/health`, "health", "main h2");
   await shoot(desk, `/a/${id("Ilse")}/screening`, "screening", "main svg text");
-  await shoot(desk, "/came-in", "came-in", "main li");
+  await shoot(desk, "/came-in", "came-in", "nav .num");
   await shoot(desk, `/a/${id("Maren")}/lifts/trap-bar-deadlift`, "lift", "svg text");
   // The chart is fetched when it is looked at.
   await desk.getByRole("button", { name: "As a table" }).waitFor();
@@ -116,7 +116,10 @@ try {
     await shoot(phone, "/p/", "today", "a:has-text('Log this session')");
     await shoot(phone, `/p/a/${lifter.id}/floor/${TODAY}/${lifter.today.label}`, "floor", "h1");
     // A picture with a set done and the rest running says more than an untouched sheet.
-    await phone.getByRole("button", { name: /^Log set/ }).click();
+    for (let side = 0; side < 2; side++) {
+      await phone.getByRole("button", { name: /^Log set/ }).click();
+      await phone.waitForTimeout(400);
+    }
     await phone.getByRole("timer", { name: "Rest left" }).waitFor();
     await phone.waitForTimeout(400);
     await phone.screenshot({ path: `${OUT}/floor.png` });
