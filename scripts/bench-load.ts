@@ -16,6 +16,7 @@ async function start(data: string, today: string, dist: string, env: NodeJS.Proc
       PORT: String(PORT),
       FIELD_ANCHOR_DATA: data,
       FIELD_ANCHOR_TODAY: today,
+      FIELD_ANCHOR_ACCOUNTS: "open",
       LOG_LEVEL: "error",
       ...env,
     },
