@@ -9,8 +9,6 @@ import { type Call, done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
 import type { Account } from "../store/accounts";
 
-const LIMIT = 20_000;
-
 /** Where the browser asks from. @throws where passkeys cannot be used there */
 function whereOf({ from }: Pick<Call<unknown>, "from">): Where {
   const origin = from?.origin ?? "";
@@ -42,7 +40,7 @@ export function passkeyRoutes(ctx: ServerContext): Route[] {
 
   r.change("POST", "/passkeys/options", {}, async (call) => json(await passkeys.toAdd(await own(call), whereOf(call))));
 
-  const adding = { body: { schema: passkeyAddBody, what: "The passkey" }, limit: LIMIT };
+  const adding = { body: { schema: passkeyAddBody, what: "The passkey" } };
   r.change("POST", "/passkeys", adding, async (call) => {
     if (!(await passkeys.add(await own(call), whereOf(call), call.body)))
       throw new HttpProblem(422, "Not accepted", "The passkey was not stored: its answer is none to this challenge.", [
@@ -59,7 +57,7 @@ export function passkeyRoutes(ctx: ServerContext): Route[] {
 
   r.change("POST", "/passkey/options", {}, async (call) => json(await passkeys.toSignIn(whereOf(call))));
 
-  const signing = { body: { schema: passkeySignInBody, what: "The passkey" }, limit: LIMIT };
+  const signing = { body: { schema: passkeySignInBody, what: "The passkey" } };
   r.change("POST", "/passkey", signing, async (call) => {
     const account = await passkeys.signIn(whereOf(call), call.body);
     if (!account)
