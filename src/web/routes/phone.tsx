@@ -33,7 +33,7 @@ export default function PhoneRoute() {
           Invite a phone
         </button>
       </PageHeader>
-      <div className="grid min-h-0 flex-1 grid-cols-2 items-start gap-6 overflow-auto px-4 pb-6 max-[1000px]:grid-cols-1">
+      <div className="grid min-h-0 flex-1 grid-cols-2 content-start items-start gap-6 overflow-auto px-4 pb-6 max-[1000px]:grid-cols-1">
         <div className="space-y-5">
           <Weeks id={id} view={view} />
           <Phones id={id} view={view} />
@@ -83,11 +83,12 @@ function WeekRow({ id, week: w }: { id: string; week: PhoneView["weeks"][number]
   return (
     <li className="border-b border-hair2 py-2">
       <div className="flex flex-wrap items-center gap-2">
-        <Link className="w-36 flex-none font-semibold hover:underline" to={`/a/${id}/week/${w.monday}`}>
+        <Link className="w-28 flex-none font-semibold hover:underline" to={`/a/${id}/week/${w.monday}`}>
           {span(w.monday, addDays(w.monday, 6))}
         </Link>
         <span className="flex-1 text-label text-ink2">
-          {counted(w.sessions, "session")}, {w.published ? `given out ${moment(w.published.at)}` : "not given out"}
+          {counted(w.sessions, "session")},{" "}
+          {w.published ? `given out ${moment(w.published.at).split(",")[0]}` : "not given out"}
         </span>
         {w.published && (
           <button type="button" className="btn max-[700px]:min-h-11" onClick={() => back.mutate(w.monday)}>
