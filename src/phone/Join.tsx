@@ -1,18 +1,15 @@
 /** A phone that is nobody's yet: the code of an invitation makes it one athlete's. */
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
+import { deviceName } from "../web/data/device";
 import { join } from "./sync";
 
 /** The code behind the "#" of the link: what stands there never reaches a server's log. */
 const codeInAddress = (): string => new URLSearchParams(location.hash.slice(1)).get("code") ?? "";
 
-/** A few words of what this phone is. */
-const deviceHere = (): string =>
-  /iPhone|iPad|Android|Windows|Macintosh|Linux/.exec(navigator.userAgent)?.[0] ?? "Phone";
-
 export default function Join() {
   const [code, setCode] = useState(codeInAddress);
-  const [device, setDevice] = useState(deviceHere);
+  const [device, setDevice] = useState(() => deviceName("Phone"));
   const [fault, setFault] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const navigate = useNavigate();

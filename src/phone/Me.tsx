@@ -1,7 +1,9 @@
 /** Me: trouble, free time, units, signals, this phone and others, who looked. */
+
 import { useEffect, useState } from "react";
 import type { AccessLogView, PhoneDeviceView } from "../api/phoneViews";
 import { AREA_WORDS, AREAS, type Area, SIDES, type Side } from "../core/athlete";
+import { newId } from "../web/data/newId";
 import { chooseSignal, signalChoice, signalRestOver } from "../web/floor/signal";
 import { day, moment } from "../web/format";
 import { chooseTheme, THEME_CHOICES, THEME_WORDS, useThemeChoice } from "../web/frame/theme";
@@ -51,7 +53,7 @@ function Trouble() {
   const [level, setLevel] = useState(3);
   const [text, setText] = useState("");
   const send = async () => {
-    const id = [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, "0")).join("");
+    const id = newId();
     try {
       await act("POST", "phone/troubles", { id, area, side, level, text: text.trim() }, id);
       setOpen(false);

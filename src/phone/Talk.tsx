@@ -1,17 +1,16 @@
 /** Talk: short messages with the coach, and an area on its way back with what it takes to go on. */
+
 import { useState } from "react";
 import { useSearchParams } from "react-router";
 import type { MessageView, PhoneScreen } from "../api/phoneViews";
 import { LABELS } from "../core/athlete";
+import { newId } from "../web/data/newId";
 import { day, moment } from "../web/format";
 import { tellFault } from "../web/ui/tell";
 import { Card, Head } from "./Shell";
 import { act } from "./sync";
 import { usePhone } from "./usePhone";
 import { WayBack } from "./WayBack";
-
-const newId = (): string =>
-  [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, "0")).join("");
 
 export default function TalkView() {
   const { screen, messages } = usePhone();

@@ -2,11 +2,13 @@
  * The phone's other end: everything is answered here, from what is kept; what was done goes to the server in order, once the network is
  * there, and what has changed there comes back.
  */
+
 import { wrap } from "comlink";
 import type { HowTo, PhoneFacts, PhonePlaces, PhoneScreen } from "../api/phoneViews";
 import type { Problem } from "../api/problem";
 import type { SessionStateView, SquadRow } from "../api/views";
 import type { Label } from "../core/athlete";
+import { newId } from "../web/data/newId";
 import { NO_SKEW, todayWith } from "./clock";
 import { type Command, logWith, type Refused, waitingText } from "./commands";
 import { type Kept, PhoneDb } from "./db";
@@ -106,9 +108,6 @@ const problem = (status: number, title: string, detail: string): Response =>
   new Response(JSON.stringify({ type: "about:blank", title, status, detail, faults: [] } satisfies Problem), {
     status,
   });
-
-const newId = (): string =>
-  [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, "0")).join("");
 
 /** Keeps what was done, and sends it when it can. @throws where the phone cannot keep it */
 export async function act(method: Command["method"], path: string, body: unknown, id = newId()): Promise<void> {

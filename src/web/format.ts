@@ -120,3 +120,15 @@ export function sessionName(label: Label, emphasis: keyof typeof EMPHASIS_NAMES,
   if (emphasis === "restore") return `Restore ${label}`;
   return slow ? `Slow strength ${label}` : LABEL_NAMES[label];
 }
+
+const PLAIN_KINDS: readonly string[] = ["easy", "long", "steady", "technique"];
+
+/** "Easy run", "Intervals", "Swim": what a session of endurance is called. */
+export function enduranceKind(e: { sport: keyof typeof SPORT_NAMES; kind: string }): string {
+  if (e.kind === "other") return SPORT_NAMES[e.sport];
+  const noun = e.sport === "triathlon" || e.sport === "other" ? "" : ` ${e.sport}`;
+  return `${e.kind[0]?.toUpperCase()}${e.kind.slice(1)}${PLAIN_KINDS.includes(e.kind) || e.sport === "swim" ? noun : ""}`;
+}
+/** Its distance, where it has one: "8 km". */
+export const enduranceFar = (km: number | null | undefined, u: Units): string =>
+  km ? distance(km, u, km < 10 ? 1 : 0) : "";

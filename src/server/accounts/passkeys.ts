@@ -25,14 +25,6 @@ export interface Where {
 
 const hostOf = (origin: string): string => new URL(origin).hostname;
 
-/** Browsers know passkeys on names alone, over TLS or on this machine. @returns why not, null where they can be used */
-export function whyNoPasskeys(origin: string): string | null {
-  const { hostname, protocol } = new URL(origin);
-  if (hostname === "localhost") return null;
-  if (/^[\d.]+$|^\[/.test(hostname)) return "Passkeys need a name: this address is a number.";
-  return protocol === "https:" ? null : "Passkeys need an encrypted address.";
-}
-
 export class Passkeys {
   private readonly open = new Map<string, { challenge: string; account: string | null; until: number }>();
 

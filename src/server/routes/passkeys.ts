@@ -1,8 +1,9 @@
 /** Passkeys: one's own, and signing in with one. */
+import { whyNoPasskeys } from "../../api/passkeys";
 import { passkeyAddBody, passkeySignInBody } from "../../api/requests";
 import type { PasskeyView } from "../../api/views";
 import { cookieOf } from "../accounts/door";
-import { Passkeys, type Where, whyNoPasskeys } from "../accounts/passkeys";
+import { Passkeys, type Where } from "../accounts/passkeys";
 import { sha256 } from "../accounts/secrets";
 import { HttpProblem, notFound } from "../errors";
 import { type Call, done, json, type Route, RouteList } from "../http/route";
@@ -12,7 +13,7 @@ import type { Account } from "../store/accounts";
 /** Where the browser asks from. @throws where passkeys cannot be used there */
 function whereOf({ from }: Pick<Call<unknown>, "from">): Where {
   const origin = from?.origin ?? "";
-  const why = origin === "" ? "Passkeys need a browser." : whyNoPasskeys(origin);
+  const why = origin === "" ? "Passkeys need a browser." : whyNoPasskeys(new URL(origin));
   if (why) throw new HttpProblem(409, "No passkeys here", `Nothing was done. ${why}`);
   return { origin };
 }

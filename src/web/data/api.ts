@@ -3,6 +3,7 @@ import type { Problem } from "../../api/problem";
 import { TAGGED_TYPE, TAGS_HEADER, type Tagged, thingOf } from "../../api/things";
 import { askAbout } from "./conflicts";
 import { forgetAthlete } from "./forget";
+import { newId } from "./newId";
 import { setStorageFault } from "./saved";
 import { learnTags, seenTag, setTag } from "./tags";
 
@@ -153,7 +154,7 @@ const unanswered = new Map<string, string>();
 
 async function create(path: string, body: string): Promise<unknown> {
   const what = `${path}\n${body}`;
-  const key = unanswered.get(what) ?? randomKey();
+  const key = unanswered.get(what) ?? newId();
   unanswered.set(what, key);
   return noting(async () => {
     const response = await send({ method: "POST", path, body, headers: { "Idempotency-Key": key } });
@@ -161,10 +162,6 @@ async function create(path: string, body: string): Promise<unknown> {
     return answerIn(response, path);
   });
 }
-
-/** `crypto.randomUUID` is there on secure addresses alone. */
-const randomKey = (): string =>
-  [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, "0")).join("");
 
 /** The answer's shape is the server's: both sides share src/api/views.ts. */
 export async function get<T>(path: string): Promise<T> {

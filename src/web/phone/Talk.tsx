@@ -1,12 +1,11 @@
 /** Messages with an athlete, as their coach reads and writes them. */
+
 import { useState } from "react";
 import type { MessageView } from "../../api/phoneViews";
+import { newId } from "../data/newId";
 import { useWrite } from "../data/phone";
 import { day, moment } from "../format";
 import { tellFault } from "../ui/tell";
-
-const newId = (): string =>
-  [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, "0")).join("");
 
 export function Talk({ id, messages }: { id: string; messages: readonly MessageView[] }) {
   const write = useWrite(id);

@@ -7,11 +7,11 @@ import { useWeigher, type Weigher } from "../data/board";
 import { useClub, useWeek } from "../data/hooks";
 import {
   blockText,
-  distance,
   duration,
   EMPHASIS_NAMES,
+  enduranceFar,
+  enduranceKind,
   PHASE_NAMES,
-  SPORT_NAMES,
   sessionName,
   span,
   type Units,
@@ -364,13 +364,8 @@ function weekTools(view: WeekView, actions: WeekActions, open: (what: Open) => v
 }
 
 function enduranceWords(e: EnduranceView, units: Units): string[] {
-  const noun = e.sport === "triathlon" || e.sport === "other" ? "" : ` ${e.sport}`;
-  const plain = ["easy", "long", "steady", "technique"].includes(e.kind);
-  const kind =
-    e.kind === "other"
-      ? SPORT_NAMES[e.sport]
-      : `${e.kind[0]?.toUpperCase()}${e.kind.slice(1)}${plain || e.sport === "swim" ? noun : ""}`;
-  const far = e.distanceKm ? distance(e.distanceKm, units, e.distanceKm < 10 ? 1 : 0) : "";
+  const kind = enduranceKind(e);
+  const far = enduranceFar(e.distanceKm, units);
   const name = `${kind} ${far}`.trim();
   return [
     // A day is narrow: the kind says more than the distance.

@@ -2,6 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { PasskeyOptionsView, PasskeyView } from "../../api/views";
 import { ask, del, get } from "../data/api";
+import { deviceName } from "../data/device";
 import { renew } from "../data/hooks";
 import { moment } from "../format";
 import { tell, tellFault } from "../ui/tell";
@@ -13,8 +14,7 @@ async function addPasskey(): Promise<void> {
   const { startRegistration } = await import("@simplewebauthn/browser");
   const { key, options } = await ask<PasskeyOptionsView>("/session/passkeys/options", {});
   const response = await startRegistration({ optionsJSON: options as never });
-  const name = /iPhone|iPad|Android|Windows|Macintosh|Linux/.exec(navigator.userAgent)?.[0] ?? "This device";
-  await ask("/session/passkeys", { key, name, response });
+  await ask("/session/passkeys", { key, name: deviceName("This device"), response });
 }
 
 export function Passkeys() {
