@@ -1,7 +1,8 @@
 /** What a phone is told, and what its coach sees of it. */
 import type { CheckIn, Emphasis, Label, SessionKind, SessionSport } from "../core/athlete";
 import type { IsoDate } from "../core/dates";
-import type { AthleteHealthView, HealthAreaView, HomeworkDayView } from "./healthViews";
+import type { DeviceView } from "./accountViews";
+import type { AthleteHealthView, HealthAreaView } from "./healthViews";
 import type { PlanningView } from "./recordViews";
 import type { Band } from "./seasonViews";
 
@@ -53,19 +54,10 @@ export interface PhoneFacts {
   messages: MessageView[];
 }
 
-export interface PhoneDeviceView {
-  id: string;
-  device: string;
-  madeAt: string;
-  seenAt: string;
-  /** The one that asks. */
-  now: boolean;
-}
-
 /** What a coach sees of an athlete's phones. */
 export interface PhoneView {
   name: string;
-  phones: PhoneDeviceView[];
+  phones: DeviceView[];
   /** Until when an invitation is open. */
   openUntil: string | null;
   /** This week and the three after it: published or not, and whether it has changed since. */
@@ -173,7 +165,6 @@ export interface PhoneRun {
   distanceKm: number | null;
   key: boolean;
   done: boolean;
-  stress: number;
 }
 
 export interface PhoneDay {
@@ -211,8 +202,6 @@ export interface PhoneScreen {
   distanceUnit: "km" | "mi";
   race: { name: string; date: IsoDate; days: number } | null;
   weeks: PhoneWeek[];
-  /** Today's homework. */
-  homework: HomeworkDayView | null;
   /** Said before today's session; null where nothing was. */
   checkIn: CheckIn | null;
   lifts: PhoneLift[];

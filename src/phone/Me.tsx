@@ -1,7 +1,7 @@
 /** Me: trouble, free time, units, signals, this phone and others, who looked. */
 
 import { useEffect, useState } from "react";
-import type { AccessLogView, PhoneDeviceView } from "../api/phoneViews";
+import type { AccessLogView, DeviceView } from "../api/views";
 import { AREA_WORDS, AREAS, type Area, SIDES, type Side } from "../core/athlete";
 import { newId } from "../web/data/newId";
 import { chooseSignal, signalChoice, signalRestOver } from "../web/floor/signal";
@@ -207,7 +207,7 @@ function useAsked<T>(path: string): { value: T | null; again: () => void } {
 }
 
 function Devices() {
-  const { value, again } = useAsked<PhoneDeviceView[]>("/phone/devices");
+  const { value, again } = useAsked<DeviceView[]>("/phone/devices");
   const out = (id: string) =>
     ask(`/athletes/${athleteId()}/phone/devices/${id}`, { method: "DELETE" }).then(again, () =>
       tellFault("There is no network."),

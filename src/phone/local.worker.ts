@@ -4,15 +4,13 @@ import { choicesView } from "../api/make/choices";
 import { homeworkView } from "../api/make/homework";
 import { howTo, PHONE_WEEKS, phoneScreen, placesFor } from "../api/make/phone";
 import { type Growing, grownTo, growSeason, type Planned } from "../api/make/planned";
+import { readinessView } from "../api/make/readiness";
 import { plannedOn, sessionView } from "../api/make/session";
-import { shorterView } from "../api/make/shorter";
-import { tried } from "../api/make/told";
 import type { HowTo, PhoneFacts, PhonePlaces, PhoneScreen } from "../api/phoneViews";
 import type { ReadinessView } from "../api/views";
 import type { CheckIn, Label } from "../core/athlete";
 import { addDays, type IsoDate, mondayOf } from "../core/dates";
 import { type Library, libraryWith } from "../core/exercise";
-import { readinessOf } from "../core/readiness";
 import { factsWith } from "./apply";
 import type { Command } from "./commands";
 
@@ -30,19 +28,12 @@ const here = (): Base => {
 };
 const upTo = (date: IsoDate): Planned => grownTo(here().growing, date);
 
-/** What the answers before a session would change. */
-function readiness(date: IsoDate, label: Label, body: Omit<CheckIn, "date">): ReadinessView {
+function readiness(date: IsoDate, label: Label, body: Omit<CheckIn, "date">): Promise<ReadinessView> {
   const { facts, library, today } = here();
-  const { athlete } = facts.planning;
-  const said = { date, ...body };
-  const verdict = readinessOf(said, athlete.settings?.ruleValues);
-  const view: ReadinessView = { session: verdict.session, says: verdict.why.map((w) => w.text), change: null };
-  if (verdict.why.length === 0 || verdict.session === "none") return view;
-  const now = upTo(date);
-  const standing = plannedOn(now, date, label);
-  if (!standing) return view;
-  const taken = { ...facts.planning, athlete: tried(athlete, said, standing.session) };
-  return { ...view, change: shorterView(now, grownTo(growSeason(taken, library, today), date), date, label) };
+  return readinessView(facts.planning.athlete, { date, ...body }, label, {
+    now: () => upTo(date),
+    changed: (athlete) => grownTo(growSeason({ ...facts.planning, athlete }, library, today), date),
+  });
 }
 
 type Answer = (at: readonly string[], body: unknown) => unknown;
@@ -86,12 +77,12 @@ const api = {
     return placesFor(upTo(date), here().today, date, label);
   },
   /** @returns JSON, or null where the phone has no such thing */
-  answer(method: string, path: string, body: unknown): string | null {
+  async answer(method: string, path: string, body: unknown): Promise<string | null> {
     const own = `${method} ${path.replace(/^\/athletes\/[^/]+\//, "").split("?")[0]}`;
     for (const [shape, answer] of ANSWERS) {
       const found = shape.exec(own);
       if (!found) continue;
-      const value = answer(found.slice(1).map(decodeURIComponent), body);
+      const value = await answer(found.slice(1).map(decodeURIComponent), body);
       return value === null || value === undefined ? null : JSON.stringify(value);
     }
     return null;

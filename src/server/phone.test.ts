@@ -6,9 +6,9 @@ import { changedSince } from "../api/make/published";
 import type {
   AccessLogView,
   CameInView,
+  DeviceView,
   ImportedView,
   InvitationView,
-  PhoneDeviceView,
   PhoneFacts,
   PhoneView,
   SessionStateView,
@@ -127,7 +127,7 @@ describe("an invitation", () => {
   });
 
   it("shows the phone which one it is, and lets it be named", async () => {
-    const mine = (await asPhone<PhoneDeviceView[]>("GET", `/athletes/${own}/phone/devices`)).body.filter((d) => d.now);
+    const mine = (await asPhone<DeviceView[]>("GET", `/athletes/${own}/phone/devices`)).body.filter((d) => d.now);
     expect(mine.map((d) => d.device)).toEqual(["Own phone"]);
     const named = await asPhone("PUT", `/athletes/${own}/phone/devices/${mine[0]?.id}`, { device: "In the kitchen" });
     expect(named.status).toBe(204);

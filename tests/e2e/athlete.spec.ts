@@ -251,6 +251,7 @@ test("random hands, nets and closed browsers through the real service worker los
       const log = facts.planning.athlete.strengthLog.find((l) => l.date === TODAY && l.label === session.label);
       const stamps = (log?.items ?? []).flatMap((i) => i.sets.map((s) => s.at));
       expect(stamps).toHaveLength(sets);
+      expect(sets).toBeGreaterThan(0);
       expect(new Set(stamps).size).toBe(sets);
       expect(facts.messages.map((m) => m.text)).toEqual(Array.from({ length: messages }, (_, i) => `Message ${i + 1}`));
     }

@@ -8,7 +8,7 @@ import {
   type StrengthLog,
 } from "../../core/athlete";
 import { addDays, dayLabel, daysBetween, type IsoDate, mondayOf, weekdayName } from "../../core/dates";
-import { isKey, sessionLoad, startOf } from "../../core/endurance";
+import { isKey, startOf } from "../../core/endurance";
 import type { Library } from "../../core/exercise";
 import { weighPlaces } from "../../core/planning";
 import { latestScreening, TEST_SHEETS, testName } from "../../core/screening";
@@ -30,16 +30,15 @@ import type {
 } from "../phoneViews";
 import type { ItemView, SessionView } from "../views";
 import { healthView } from "./health";
-import { homeworkView } from "./homework";
 import type { Planned } from "./planned";
 import { changedSince, sessionsOf, weekChangedSince } from "./published";
 import { phasePlace } from "./season";
 import { lastText, sessionView } from "./session";
-import { sessionOfLog, sessionOfPlan } from "./weekSessions";
+import { bandsOf, sessionOfLog, sessionOfPlan } from "./weekSessions";
 
 /** Weeks that a phone shows: this one and two more, so that fourteen days lie ahead on every day of the week. */
 export const PHONE_WEEKS = 3;
-/** Exposures of a lift that are shown, lifts, and days back for which a lift counts as one of today's. */
+/** Exposures of a lift that are shown, and lifts. */
 const TIMES = 8;
 const LIFTS = 30;
 
@@ -73,7 +72,7 @@ function sessionOf(
     ? sessionOfPlan(planned).bands
     : view.log
       ? sessionOfLog(view.log, p.library).bands
-      : bandsOfView(view);
+      : bandsOf(view.items.map((i) => [i.pattern, i.sets]));
   return {
     label: view.label,
     date: view.date,
@@ -114,12 +113,6 @@ function whyThen(athlete: Athlete, view: Pick<SessionView, "date" | "start">): s
     .join("; ");
 }
 
-const bandsOfView = (view: SessionView): PhoneSession["bands"] => {
-  const sets = new Map<ItemView["pattern"], number>();
-  for (const i of view.items) sets.set(i.pattern, (sets.get(i.pattern) ?? 0) + i.sets);
-  return [...sets].map(([pattern, n]) => ({ pattern, sets: n }));
-};
-
 const runsOn = (athlete: Athlete, date: IsoDate): PhoneRun[] =>
   athlete.endurance
     .filter((e) => e.date === date && !e.cancelled)
@@ -131,7 +124,6 @@ const runsOn = (athlete: Athlete, date: IsoDate): PhoneRun[] =>
       distanceKm: e.distanceKm ?? null,
       key: isKey(e),
       done: e.done === true,
-      stress: Math.round(sessionLoad(e)),
     }))
     .sort((a, b) => a.start - b.start);
 
@@ -230,7 +222,6 @@ export function phoneScreen(p: Planned, facts: Pick<PhoneFacts, "club" | "publis
         facts.published.find((w) => w.monday === m),
       ),
     ),
-    homework: homeworkView(p, today).days.find((d) => d.date === today && d.items.length > 0) ?? null,
     checkIn: athlete.checkIns?.find((c) => c.date === today) ?? null,
     lifts: liftsOf(p),
     sides: TEST_SHEETS.flatMap((sheet) => {

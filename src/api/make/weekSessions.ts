@@ -6,7 +6,8 @@ import type { PlanSession } from "../../core/plan";
 import { loggedLegs } from "../../core/session";
 import type { Band, WeekSession } from "../views";
 
-function bandsOf(sets: readonly [Pattern, number][]): Band[] {
+/** Sets by pattern, in the order of the patterns. */
+export function bandsOf(sets: readonly [Pattern, number][]): Band[] {
   const sums = new Map<Pattern, number>();
   for (const [pattern, n] of sets) sums.set(pattern, (sums.get(pattern) ?? 0) + n);
   return PATTERNS.flatMap((pattern) => (sums.get(pattern) ? [{ pattern, sets: sums.get(pattern) ?? 0 }] : []));

@@ -1,12 +1,15 @@
 /** Who asks: told from the browser's token, or from how the server was started. */
 import { parseCookie, stringifySetCookie } from "cookie";
 import type { Request, RequestHandler } from "express";
+import type { DeviceView } from "../../api/accountViews";
 import { NEED_OF, NEED_WORDS } from "../../api/needs";
 import { may, NOBODY_ASKED } from "../../api/roles";
 import { ROLE_WORDS } from "../../api/roleWords";
 import { HttpProblem, notFound } from "../errors";
 import { type From, nameOf, type Route, type Visitor } from "../http/route";
+import type { AccountSessionRow } from "../store/entities";
 import type { Store } from "../store/store";
+import { sha256 } from "./secrets";
 
 /** How the server was started: nobody is asked, or everybody is, but for a club whose first visitor chose otherwise. */
 export interface Access {
@@ -49,6 +52,12 @@ export function deviceOf(agent: string): string {
   const browser = /Firefox|Edg|Chrome|Safari/.exec(agent)?.[0] ?? "";
   return browser ? `${browser === "Edg" ? "Edge" : browser}, ${system}` : system;
 }
+
+/** A browser or a phone as it is listed. @param token of whoever asks, so that they find themselves */
+export const deviceView = (
+  { id, device, madeAt, seenAt }: AccountSessionRow,
+  token: string | null | undefined,
+): DeviceView => ({ id, device, madeAt, seenAt, now: token ? id === sha256(token) : false });
 
 /** @param token null takes it back @param phone a phone's: it outlives the closing of the browser */
 export const cookieOf = (token: string | null, { secure }: Access, phone = false): string =>

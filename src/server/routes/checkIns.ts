@@ -1,12 +1,11 @@
 /** What an athlete says before a session: kept, and taken into the plan only once it was shown what it changes. */
 
+import { readinessView } from "../../api/make/readiness";
 import { plannedOn } from "../../api/make/session";
-import { shorterView } from "../../api/make/shorter";
-import { tried, withSaid } from "../../api/make/told";
+import { withSaid } from "../../api/make/told";
 import { checkInBody } from "../../api/requests";
 import type { ReadinessView } from "../../api/views";
 import { dayLabel } from "../../core/dates";
-import { readinessOf } from "../../core/readiness";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
 import { checkInArrivals } from "../views/arrivals";
@@ -22,19 +21,11 @@ export function checkInRoutes(ctx: ServerContext): Route[] {
   r.try("/:id/check-ins/:date/:label/preview", spec, async ({ params, body }) => {
     const [date, label] = [dateParam(params.date), labelParam(params.label)];
     const { athlete, ...rest } = await stored(params.id);
-    const verdict = readinessOf({ date, ...body }, athlete.settings?.ruleValues);
-    const view: ReadinessView = {
-      session: verdict.session,
-      says: verdict.why.map((w) => w.text),
-      change: null,
-    };
-    if (verdict.why.length === 0 || verdict.session === "none") return json(view);
-    const now = await season(params.id, date);
-    const standing = plannedOn(now, date, label);
-    if (!standing) return json(view);
-    const taken = tried(athlete, { date, ...body }, standing.session);
-    const then = planner.until({ ...rest, athlete: taken, record: taken }, date);
-    return json({ ...view, change: then ? shorterView(now, then, date, label) : null });
+    const view: ReadinessView = await readinessView(athlete, { date, ...body }, label, {
+      now: () => season(params.id, date),
+      changed: (taken) => planner.until({ ...rest, athlete: taken, record: taken }, date),
+    });
+    return json(view);
   });
 
   r.planned(

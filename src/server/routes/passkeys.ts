@@ -2,13 +2,12 @@
 import { whyNoPasskeys } from "../../api/passkeys";
 import { passkeyAddBody, passkeySignInBody } from "../../api/requests";
 import type { PasskeyView } from "../../api/views";
-import { cookieOf } from "../accounts/door";
 import { Passkeys, type Where } from "../accounts/passkeys";
-import { sha256 } from "../accounts/secrets";
 import { HttpProblem, notFound } from "../errors";
 import { type Call, done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
 import type { Account } from "../store/accounts";
+import { ownId, signer } from "./session";
 
 /** Where the browser asks from. @throws where passkeys cannot be used there */
 function whereOf({ from }: Pick<Call<unknown>, "from">): Where {
@@ -22,15 +21,16 @@ export function passkeyRoutes(ctx: ServerContext): Route[] {
   const r = new RouteList("/session");
   const { accounts } = ctx.store;
   const passkeys = new Passkeys(accounts);
+  const signedIn = signer(ctx);
 
-  const own = async ({ account }: Pick<Call<unknown>, "account">): Promise<Account> => {
-    const found = account === null ? null : await accounts.get(account);
-    if (!found) throw new HttpProblem(409, "No account", "Nothing was done: nobody is signed in here.");
+  const own = async (call: Pick<Call<unknown>, "account">): Promise<Account> => {
+    const found = await accounts.get(ownId(call));
+    if (!found) throw notFound("account");
     return found;
   };
 
   r.peek("/passkeys", async (call) => {
-    const view: PasskeyView[] = (await accounts.passkeys((await own(call)).id)).map(({ id, name, madeAt, usedAt }) => ({
+    const view: PasskeyView[] = (await accounts.passkeys(ownId(call))).map(({ id, name, madeAt, usedAt }) => ({
       id,
       name,
       madeAt,
@@ -51,8 +51,7 @@ export function passkeyRoutes(ctx: ServerContext): Route[] {
   });
 
   r.change("DELETE", "/passkeys/:row", {}, async (call) => {
-    if (!(await accounts.removePasskey((await own(call)).id, call.params.row)))
-      throw notFound("passkey of this account");
+    if (!(await accounts.removePasskey(ownId(call), call.params.row))) throw notFound("passkey of this account");
     return done();
   });
 
@@ -65,10 +64,7 @@ export function passkeyRoutes(ctx: ServerContext): Route[] {
       throw new HttpProblem(401, "Not signed in", "This passkey opens no account here.", [
         { path: "response", expected: "a passkey of an open account expected" },
       ]);
-    // A new token whenever somebody signs in: one that was there before is void.
-    if (call.from?.token) await accounts.signOut(sha256(call.from.token));
-    const token = await accounts.signIn(account.id, call.from?.device ?? "");
-    return { ...done(), headers: { "Set-Cookie": cookieOf(token, ctx.access) } };
+    return signedIn(call, account);
   });
   return r.all;
 }

@@ -1,10 +1,11 @@
 /** What an athlete's phone asks for and tells: its facts, moving and leaving out sessions, messages, trouble; and the coach's side of it. */
 
+import type { DeviceView } from "../../api/accountViews";
 import { sessionsOf, weekChangedSince } from "../../api/make/published";
 import { sessionView } from "../../api/make/session";
 import { withMove, withSkip } from "../../api/make/told";
 import { NEED_WORDS } from "../../api/needs";
-import type { AccessLogView, InvitationView, PhoneDeviceView, PhoneFacts, PhoneView } from "../../api/phoneViews";
+import type { AccessLogView, InvitationView, PhoneFacts, PhoneView } from "../../api/phoneViews";
 import {
   deviceNameBody,
   messageBody,
@@ -17,25 +18,17 @@ import {
 } from "../../api/requests";
 import { addDays, dayLabel, type IsoDate, minutesOf, mondayOf } from "../../core/dates";
 import { weighPlaces } from "../../core/planning";
+import { deviceView } from "../accounts/door";
 import { sha256 } from "../accounts/secrets";
 import { faulty, HttpProblem, notFound } from "../errors";
 import { type Call, done, json, type Route, RouteList } from "../http/route";
 import { answering } from "../http/scope";
 import type { ServerContext } from "../serverContext";
-import type { AccountSessionRow } from "../store/entities";
 import { troubleText } from "../views/arrivals";
 import { athleteTools, dateParam } from "./tools";
 
 /** Weeks that a coach publishes ahead: this one and the three after it. */
 const PUBLISHED_AHEAD = 4;
-
-const deviceView = (row: AccountSessionRow, token: string | null | undefined): PhoneDeviceView => ({
-  id: row.id,
-  device: row.device,
-  madeAt: row.madeAt,
-  seenAt: row.seenAt,
-  now: token ? row.id === sha256(token) : false,
-});
 
 export function phoneRoutes(ctx: ServerContext): Route[] {
   const r = new RouteList("/athletes");
@@ -188,9 +181,7 @@ function deviceRoutes(r: RouteList, { store }: ServerContext): void {
   const { accounts } = store;
 
   r.peek("/:id/phone/devices", async ({ params, from }) => {
-    const view: PhoneDeviceView[] = (await accounts.phones(params.id)).phones.map((row) =>
-      deviceView(row, from?.token),
-    );
+    const view: DeviceView[] = (await accounts.phones(params.id)).phones.map((row) => deviceView(row, from?.token));
     return json(view);
   });
 

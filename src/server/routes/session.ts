@@ -10,7 +10,7 @@ import {
   signInBody,
 } from "../../api/requests";
 import type { AccountView, CodesView, DeviceView, SessionStateView } from "../../api/views";
-import { cookieOf } from "../accounts/door";
+import { cookieOf, deviceView } from "../accounts/door";
 import { sha256 } from "../accounts/secrets";
 import { faulty, HttpProblem, notFound } from "../errors";
 import { type Answer, type Call, done, json, type Route, RouteList } from "../http/route";
@@ -25,7 +25,7 @@ const lastOwner = (): HttpProblem =>
   new HttpProblem(409, "The last owner", "Nothing was changed: one open account of an owner must stay.");
 
 /** Whoever is signed in; where nobody is asked there is no account to speak of. */
-function ownId({ account }: Pick<Call<unknown>, "account">): string {
+export function ownId({ account }: Pick<Call<unknown>, "account">): string {
   if (account === null)
     throw new HttpProblem(409, "No account", "Nothing was done: nobody is signed in here, since nobody is asked.");
   return account;
@@ -34,7 +34,7 @@ function ownId({ account }: Pick<Call<unknown>, "account">): string {
 type SignedIn = (call: Call<unknown>, account: Account, body?: CodesView) => Promise<Answer>;
 
 /** A new token whenever somebody signs in: one that was there before is void. */
-const signer =
+export const signer =
   ({ store, access }: ServerContext): SignedIn =>
   async ({ from }, account, body) => {
     if (from?.token) await store.accounts.signOut(sha256(from.token));
@@ -169,14 +169,7 @@ function ownRoutes(r: RouteList, ctx: ServerContext): void {
   });
 
   r.peek("/devices", async (call) => {
-    const now = call.from?.token ? sha256(call.from.token) : null;
-    const view: DeviceView[] = (await accounts.devices(ownId(call))).map((d) => ({
-      id: d.id,
-      device: d.device,
-      madeAt: d.madeAt,
-      seenAt: d.seenAt,
-      now: d.id === now,
-    }));
+    const view: DeviceView[] = (await accounts.devices(ownId(call))).map((d) => deviceView(d, call.from?.token));
     return json(view);
   });
 

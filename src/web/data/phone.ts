@@ -1,7 +1,7 @@
 /** Queries and writes of athletes' phones, and of what came in from them. */
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import type { AccessLogView, CameInView, InvitationView, PhoneDeviceView, PhoneView } from "../../api/phoneViews";
 import type { MessageBody } from "../../api/requests";
+import type { AccessLogView, CameInView, DeviceView, InvitationView, PhoneView } from "../../api/views";
 import { ask, del, get, post, put } from "./api";
 import { renew } from "./hooks";
 import { useMay } from "./session";
@@ -28,7 +28,7 @@ export const usePhone = (id: string) =>
 export const usePhones = (id: string) =>
   useQuery({
     queryKey: ["a", id, "phones"],
-    queryFn: () => get<PhoneDeviceView[]>(`/athletes/${id}/phone/devices`),
+    queryFn: () => get<DeviceView[]>(`/athletes/${id}/phone/devices`),
     staleTime: 60_000,
   });
 export const useAccessLog = (id: string, on: boolean) =>
