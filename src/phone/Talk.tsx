@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { useSearchParams } from "react-router";
-import type { MessageView, PhoneScreen } from "../api/phoneViews";
+import type { MessageView } from "../api/phoneViews";
 import { LABELS } from "../core/athlete";
 import { newId } from "../web/data/newId";
 import { day, moment } from "../web/format";
@@ -38,7 +38,7 @@ export default function TalkView() {
             <Message key={m.id} message={m} />
           ))}
         </ol>
-        <Write key={messages.length} screen={screen} about={about} onSent={() => setParams({}, { replace: true })} />
+        <Write about={about} onSent={() => setParams({}, { replace: true })} />
       </div>
     </main>
   );
@@ -67,7 +67,6 @@ function Message({ message: m }: { message: MessageView }) {
 }
 
 interface WriteProps {
-  screen: PhoneScreen;
   about: MessageView["about"];
   onSent: () => void;
 }
@@ -78,6 +77,8 @@ function Write({ about, onSent }: WriteProps) {
     const id = newId();
     try {
       await act("POST", "messages", { id, text: text.trim(), about }, id);
+      // What was typed on while it was kept stays; a message that comes in meanwhile never clears the box.
+      setText((now) => (now === text ? "" : now));
       onSent();
     } catch {
       tellFault("Not saved: this phone could not keep it. Your words are still here.");

@@ -265,6 +265,16 @@ describe("signing in", () => {
     await own.server.close();
   });
 
+  it("counts wrong codes of phones by address alone: they name nobody, and shut nobody else out", async () => {
+    const own = await club(ASKED, guessLimits({ address: 6, name: 3 }));
+    const tries = async () =>
+      (await own.ask(null, "POST", "/session/phone", { code: "not-a-code-at-all", device: "x" })).status;
+    const all: number[] = [];
+    for (let n = 0; n < 7; n++) all.push(await tries());
+    expect(all).toEqual([401, 401, 401, 401, 401, 401, 429]);
+    await own.server.close();
+  });
+
   it("refuses a short password and says what is expected", async () => {
     const { accounts } = c.server.store;
     const made = await accounts.invite("short", "Short", "coach", "all");

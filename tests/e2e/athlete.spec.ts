@@ -163,7 +163,7 @@ test("a phone joins, goes through a session without network, closed in the middl
     await page.goto(base);
     await page.getByRole("link", { name: "Came in" }).click();
     await expect(page.getByText("The knee was quiet until the last set.")).toBeVisible();
-    await expect(page.getByText(/Pain 3 of 10/)).toBeVisible();
+    await expect(page.getByRole("main").getByText(/Pain 3 of 10/)).toBeVisible();
     await expect(page.getByText("4 sets of", { exact: false })).toBeVisible();
     await expectAccessible(page);
     await page

@@ -106,6 +106,8 @@ export const guessLimits = (most = TRIES): RequestHandler[] =>
       standardHeaders: "draft-8",
       legacyHeaders: false,
       skipSuccessfulRequests: true,
+      // A code or a passkey names nobody: tries with them are counted by address alone, or one guesser shuts out all.
+      skip: (req) => by === "name" && nameIn(req) === "",
       keyGenerator: (req) => (by === "name" ? nameIn(req) : ipKeyGenerator(req.ip ?? "")),
       handler: (_req, _res, next) =>
         next(
