@@ -20,6 +20,7 @@ export const MAY = {
   backups: { owner: "all", coach: "none", assistant: "none", athlete: "none" },
   accounts: { owner: "all", coach: "none", assistant: "none", athlete: "none" },
   gym: { owner: "all", coach: "all", assistant: "all", athlete: "none" },
+  groups: { owner: "all", coach: "all", assistant: "none", athlete: "none" },
   "athlete.add": { owner: "all", coach: "all", assistant: "none", athlete: "none" },
   "plan.read": { owner: "all", coach: "own", assistant: "none", athlete: "own" },
   "plan.change": { owner: "all", coach: "own", assistant: "none", athlete: "none" },

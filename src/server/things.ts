@@ -174,6 +174,10 @@ async function ofClub(m: EntityManager, key: string): Promise<unknown> {
 /** The state of a thing as it stands in this transaction; null where there is none. */
 export async function thingValue(m: EntityManager, store: Store, key: string): Promise<unknown> {
   const [kind, id = "", inside = "", ...rest] = key.split("/");
+  if (kind === "groups") {
+    const group = await store.groups.get(id, m);
+    return group && { name: group.name, members: group.members, hour: group.hour };
+  }
   if (kind !== "athletes") return ofClub(m, key);
   if (inside === "feed") {
     const link = await m.findOneBy(FeedLinkEntity, { athleteId: id });
@@ -253,6 +257,8 @@ async function clubTags(store: Store, kind: string): Promise<Record<string, stri
         return (await reader.find(TemplateEntity)).map((t) => `templates/${t.id}`);
       case "calendar":
         return (await reader.find(CoachAbsenceEntity)).map((c) => `absences/${c.id}`);
+      case "groups":
+        return (await store.groups.all(reader)).map((g) => `groups/${g.id}`);
       case "gym":
         return Object.keys(((await store.club.setting("gyms")) as object | null) ?? {}).map((g) => `gyms/${g}`);
       default:
@@ -260,7 +266,7 @@ async function clubTags(store: Store, kind: string): Promise<Record<string, stri
     }
   };
   const tags: Record<string, string> = {};
-  for (const key of await ids()) tags[key] = tagOf(await ofClub(reader, key));
+  for (const key of await ids()) tags[key] = tagOf(await thingValue(reader, store, key));
   return tags;
 }
 

@@ -23,6 +23,7 @@ export type Params = Record<
   | "approach"
   | "template"
   | "place"
+  | "group"
   | "absence"
   | "backup"
   | "minutes",

@@ -14,11 +14,13 @@ import { clubRoutes } from "./club";
 import { editRoutes } from "./edits";
 import { exerciseRoutes } from "./exercises";
 import { followRoutes } from "./follow";
+import { groupRoutes } from "./groups";
 import { gymRoutes } from "./gym";
 import { healthRoutes } from "./health";
 import { homeworkRoutes } from "./homework";
 import { intakeRoutes } from "./intake";
 import { liftRoutes } from "./lifts";
+import { manyRoutes } from "./many";
 import { outgoingRoutes } from "./outgoing";
 import { paperRoutes } from "./paper";
 import { passkeyRoutes } from "./passkeys";
@@ -35,6 +37,8 @@ const ROOMS = [
   cameInRoutes,
   calendarRoutes,
   gymRoutes,
+  groupRoutes,
+  manyRoutes,
   exerciseRoutes,
   approachRoutes,
   templateRoutes,

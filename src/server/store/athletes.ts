@@ -182,18 +182,25 @@ export class AthleteStore {
       if (!stored) return false;
       const next = change(stored.athlete);
       check(next);
-      if (free !== null) await m.delete(HeldEntity, { athleteId: id, monday: free });
-      for (const name of LISTS) {
-        if (next[name] !== stored.athlete[name]) await putList(m, id, name, next[name] ?? []);
-      }
-      await m.update(
-        AthleteEntity,
-        { id },
-        { record: recordOf(next), name: next.athlete.name, revision: stored.revision + 1 },
-      );
-      for (const { row, session } of rows) await this.writeEndurance(m, id, session, row, randomUUID());
+      await this.put(m, stored, next, free === null ? [] : [free], rows);
       return true;
     });
+  }
+
+  /** Writes what differs, in the edit under way. @param free Mondays whose placement goes back to the planner */
+  async put(
+    m: EntityManager,
+    { id, athlete: before, revision }: Stored,
+    next: Athlete,
+    free: readonly string[],
+    rows: readonly EnduranceChange[],
+  ): Promise<void> {
+    for (const monday of free) await m.delete(HeldEntity, { athleteId: id, monday });
+    for (const name of LISTS) {
+      if (next[name] !== before[name]) await putList(m, id, name, next[name] ?? []);
+    }
+    await m.update(AthleteEntity, { id }, { record: recordOf(next), name: next.athlete.name, revision: revision + 1 });
+    for (const { row, session } of rows) await this.writeEndurance(m, id, session, row, randomUUID());
   }
 
   /** Endurance sessions are many: one is written without touching the others. @returns its row id, null without the athlete */

@@ -145,6 +145,34 @@ export interface ReviewRow {
   sentAt: string | null;
 }
 
+/** Athletes who belong together, with the hour they lift together where there is one. */
+export interface GroupRow {
+  id: string;
+  position: number;
+  name: string;
+  /** JSON; null where they have no hour. */
+  hour: string | null;
+}
+export interface GroupMemberRow {
+  groupId: string;
+  athleteId: string;
+  seq: number;
+}
+
+/** One change made for many: the change of each athlete's history that it is. */
+export interface ManyChangeRow {
+  id: string;
+  at: string;
+  what: string;
+  undone: boolean;
+}
+export interface ManyChangeAthleteRow {
+  changeId: string;
+  athleteId: string;
+  /** Of the athlete's own history. */
+  seq: number;
+}
+
 /** Who may sign in. */
 export interface AccountRow {
   id: string;
@@ -426,6 +454,44 @@ export const ErasureEntity = new EntitySchema<ErasureRow>({
   columns: { athleteId: { type: "text", primary: true, name: "athlete_id" }, at: { type: "text" } },
 });
 
+export const GroupEntity = new EntitySchema<GroupRow>({
+  name: "athlete_group",
+  columns: {
+    id: { type: "text", primary: true },
+    position: { type: "integer" },
+    name: { type: "text" },
+    hour: { type: "text", nullable: true },
+  },
+});
+
+export const GroupMemberEntity = new EntitySchema<GroupMemberRow>({
+  name: "group_member",
+  columns: {
+    groupId: { type: "text", primary: true, name: "group_id" },
+    athleteId: { type: "text", primary: true, name: "athlete_id" },
+    seq: { type: "integer" },
+  },
+});
+
+export const ManyChangeEntity = new EntitySchema<ManyChangeRow>({
+  name: "many_change",
+  columns: {
+    id: { type: "text", primary: true },
+    at: { type: "text" },
+    what: { type: "text" },
+    undone: { type: "boolean" },
+  },
+});
+
+export const ManyChangeAthleteEntity = new EntitySchema<ManyChangeAthleteRow>({
+  name: "many_change_athlete",
+  columns: {
+    changeId: { type: "text", primary: true, name: "change_id" },
+    athleteId: { type: "text", primary: true, name: "athlete_id" },
+    seq: { type: "integer" },
+  },
+});
+
 export const AccountEntity = new EntitySchema<AccountRow>({
   name: "account",
   columns: {
@@ -553,4 +619,8 @@ export const ENTITIES = [
   TemplateEntity,
   WeekPlanEntity,
   ReviewEntity,
+  GroupEntity,
+  GroupMemberEntity,
+  ManyChangeEntity,
+  ManyChangeAthleteEntity,
 ];

@@ -116,17 +116,22 @@ const isStill = (now: Row | undefined, then: Row | null): boolean =>
 /**
  * Writes down what a change has made different; what was undone before it can be redone no more.
  * @param joined a change of the same name right before it becomes one with it: the sets of one log are taken back together
- * @returns whether anything was different
+ * @returns its number in the athlete's history; null where nothing was different
  */
-export async function remember(m: EntityManager, athleteId: string, what: string, joined = false): Promise<boolean> {
+export async function remember(
+  m: EntityManager,
+  athleteId: string,
+  what: string,
+  joined = false,
+): Promise<number | null> {
   const changes = await changedRows(m);
-  if (changes.length === 0) return false;
+  if (changes.length === 0) return null;
   await m.delete(EditEntity, { athleteId, undone: true });
   const last = await m.findOne(EditEntity, { where: { athleteId }, order: { seq: "DESC" } });
   if (joined && last?.what === what) {
     const both = joinedChanges(JSON.parse(last.changes) as RowChange[], changes);
     await m.update(EditEntity, { id: last.id }, { at: new Date().toISOString(), changes: JSON.stringify(both) });
-    return true;
+    return last.seq;
   }
   const seq = (last?.seq ?? 0) + 1;
   await m.insert(EditEntity, {
@@ -139,7 +144,7 @@ export async function remember(m: EntityManager, athleteId: string, what: string
     undone: false,
   });
   await m.query("DELETE FROM edit WHERE athlete_id = ? AND seq <= ?", [athleteId, seq - KEPT_EDITS]);
-  return true;
+  return seq;
 }
 
 /** Two changes as one: rows as they were before the first and as they are after the second. */

@@ -193,6 +193,30 @@ export class PasskeyTables1782000000000 implements MigrationInterface {
   }
 }
 
+export class GroupTables1783000000000 implements MigrationInterface {
+  readonly name = "GroupTables1783000000000";
+
+  async up(q: QueryRunner): Promise<void> {
+    await q.query(
+      `CREATE TABLE athlete_group (id TEXT PRIMARY KEY NOT NULL, position INTEGER NOT NULL, name TEXT NOT NULL, hour TEXT)`,
+    );
+    await q.query(
+      `CREATE TABLE group_member (group_id TEXT NOT NULL REFERENCES athlete_group(id) ON DELETE CASCADE, athlete_id TEXT NOT NULL REFERENCES athlete(id) ON DELETE CASCADE, seq INTEGER NOT NULL, PRIMARY KEY (group_id, athlete_id))`,
+    );
+    await q.query(
+      `CREATE TABLE many_change (id TEXT PRIMARY KEY NOT NULL, at TEXT NOT NULL, what TEXT NOT NULL, undone BOOLEAN NOT NULL)`,
+    );
+    await q.query(
+      `CREATE TABLE many_change_athlete (change_id TEXT NOT NULL REFERENCES many_change(id) ON DELETE CASCADE, athlete_id TEXT NOT NULL REFERENCES athlete(id) ON DELETE CASCADE, seq INTEGER NOT NULL, PRIMARY KEY (change_id, athlete_id))`,
+    );
+  }
+
+  async down(q: QueryRunner): Promise<void> {
+    for (const table of ["many_change_athlete", "many_change", "group_member", "athlete_group"])
+      await q.query(`DROP TABLE ${table}`);
+  }
+}
+
 export const MIGRATIONS = [
   FirstTables1774000000000,
   ExerciseTables1775000000000,
@@ -203,4 +227,5 @@ export const MIGRATIONS = [
   AccountTables1780000000000,
   PhoneTables1781000000000,
   PasskeyTables1782000000000,
+  GroupTables1783000000000,
 ];

@@ -8,7 +8,9 @@ import { copyBeforeMigration } from "./backup";
 import { ClubStore } from "./club";
 import { Database } from "./database";
 import { ExerciseStore } from "./exercises";
+import { GroupStore } from "./groups";
 import { LogStore } from "./logs";
+import { ManyStore } from "./many";
 import { ensureFile, type Lock, lockFile, makeFolder } from "./open";
 import { PhoneStore } from "./phone";
 import { WeekStore } from "./weeks";
@@ -20,6 +22,9 @@ export class Store {
   readonly athletes: AthleteStore;
   readonly weeks: WeekStore;
   readonly logs: LogStore;
+  readonly groups: GroupStore;
+  /** Changes made for many athletes at once. */
+  readonly many: ManyStore;
   /** Messages, published weeks, what came in. */
   readonly phone: PhoneStore;
   readonly club: ClubStore;
@@ -44,6 +49,8 @@ export class Store {
     this.weeks = new WeekStore(this.athletes);
     this.logs = new LogStore(this.athletes);
     this.phone = new PhoneStore(db);
+    this.groups = new GroupStore(db);
+    this.many = new ManyStore(db, this.athletes);
   }
 
   /**

@@ -61,10 +61,11 @@ interface Sent {
   path: string;
   body?: string | undefined;
   headers?: Record<string, string>;
+  signal?: AbortSignal | undefined;
 }
 
-async function send({ method, path, body, headers }: Sent): Promise<Response> {
-  const init: RequestInit = { method, headers: { ...headers } };
+async function send({ method, path, body, headers, signal }: Sent): Promise<Response> {
+  const init: RequestInit = { method, headers: { ...headers }, ...(signal ? { signal } : {}) };
   if (body !== undefined) {
     init.headers = { ...headers, "Content-Type": "application/json" };
     init.body = body;
@@ -174,9 +175,9 @@ export async function get<T>(path: string): Promise<T> {
 }
 export const post = <T>(path: string, body?: unknown): Promise<T> =>
   create(path, JSON.stringify(body ?? {})) as Promise<T>;
-/** Asks for something that is stored nowhere. */
-export const ask = async <T>(path: string, body: unknown): Promise<T> =>
-  (await answerIn(await send({ method: "POST", path, body: JSON.stringify(body) }), path)) as T;
+/** Asks for something that is stored nowhere. @param signal gives the asking up */
+export const ask = async <T>(path: string, body: unknown, signal?: AbortSignal): Promise<T> =>
+  (await answerIn(await send({ method: "POST", path, body: JSON.stringify(body), signal }), path)) as T;
 export const postText = <T>(path: string, body: string): Promise<T> => create(path, body) as Promise<T>;
 export const put = (path: string, body: unknown): Promise<unknown> => change("PUT", path, body);
 export const del = (path: string): Promise<unknown> => change("DELETE", path, undefined);

@@ -18,6 +18,7 @@ import {
   TrendingUp,
   UserPen,
   Users,
+  UsersRound,
 } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Need } from "../../api/roles";
@@ -73,6 +74,14 @@ export const VIEWS: readonly ViewEntry[] = [
     glyph: <Dumbbell {...look} />,
     key: "0",
     also: "who lifts on a day, racks",
+  },
+  {
+    id: "groups",
+    group: "club",
+    need: "groups",
+    name: "Groups",
+    glyph: <UsersRound {...look} />,
+    also: "several many at once members",
   },
   {
     id: "library",

@@ -178,8 +178,13 @@ function Head({ phone, all, filter, setFilter, onAway, onImport }: HeadProps) {
       </span>
       <span className="flex-1" />
       <Segments name="Show" options={phone ? SHORT_FILTERS : FILTERS} value={filter} onChange={setFilter} />
+      {all.length > 1 && onAway && (
+        <Link className="btn ml-2" to="/several">
+          Change several
+        </Link>
+      )}
       {all.length > 0 && onAway && (
-        <button type="button" className="btn ml-2" aria-haspopup="dialog" onClick={onAway}>
+        <button type="button" className="btn" aria-haspopup="dialog" onClick={onAway}>
           Ill or away
         </button>
       )}

@@ -2,7 +2,7 @@
 import { Command } from "cmdk";
 import { useNavigate } from "react-router";
 import type { SquadRow } from "../../api/views";
-import { useHome } from "../data/session";
+import { useHome, useMay } from "../data/session";
 import { SPORT_NAMES } from "../format";
 import { useViews } from "../frame/offered";
 import { chooseTheme, THEME_CHOICES, THEME_WORDS } from "../frame/theme";
@@ -137,7 +137,20 @@ interface ActionsProps {
   onClose: () => void;
 }
 
+/** Changes for many by name, each opened at its fields. */
+const SEVERAL = [
+  ["closed", "Close a place for several athletes"],
+  ["away", "Several athletes away"],
+  ["race", "Enter a race for several athletes"],
+  ["window", "Free time for several athletes"],
+  ["note", "Week note for several athletes"],
+  ["template", "Session template for several athletes"],
+  ["approach", "Approach of several athletes"],
+  ["usual-week", "Usual week for several athletes"],
+] as const;
+
 function Actions({ heading, item, go, current, onClose }: ActionsProps) {
+  const may = useMay();
   return (
     <Command.Group heading="Actions" className={heading}>
       <Command.Item className={item} onSelect={go("/new")}>
@@ -148,6 +161,17 @@ function Actions({ heading, item, go, current, onClose }: ActionsProps) {
           Start or go on with a screen
         </Command.Item>
       )}
+      {may("groups") &&
+        SEVERAL.map(([kind, words]) => (
+          <Command.Item
+            key={kind}
+            value={`${words} change many at once`}
+            className={item}
+            onSelect={go(`/several?what=${kind}`)}
+          >
+            {words}
+          </Command.Item>
+        ))}
       {THEME_CHOICES.map((c) => (
         <Command.Item
           key={c}

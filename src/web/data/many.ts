@@ -1,0 +1,53 @@
+/** Groups, and changes for many athletes: read, tried for each, made, taken back. */
+import { useQueries, useQuery } from "@tanstack/react-query";
+import type {
+  GroupBody,
+  GroupView,
+  ManyAnswer,
+  ManyBody,
+  ManyChange,
+  ManyChoices,
+  ManyEntry,
+  ManyPreview,
+} from "../../api/many";
+import { ask, del, get, post, put } from "./api";
+import { useClubChange } from "./hooks";
+
+const MANY = ["many"];
+export const useGroups = () => useQuery({ queryKey: ["groups"], queryFn: () => get<GroupView[]>("/groups") });
+export const useSaveGroup = () =>
+  useClubChange(({ id, body }: { id: string | null; body: GroupBody }) =>
+    id === null ? post<{ id: string }>("/groups", body) : put(`/groups/${id}`, body),
+  );
+export const useRemoveGroup = () => useClubChange((id: string) => del(`/groups/${id}`));
+
+export const useManyChoices = () =>
+  useQuery({ queryKey: [...MANY, "choices"], queryFn: () => get<ManyChoices>("/many/choices") });
+export const useManyEntries = () => useQuery({ queryKey: [...MANY, "made"], queryFn: () => get<ManyEntry[]>("/many") });
+
+const PREVIEWS = [...MANY, "preview"];
+
+/**
+ * What a change would do to each; the answers come one by one, and those under way are given up where something else is asked.
+ * @param change null asks nothing
+ */
+export function usePreviews(change: ManyChange | null, ids: readonly string[]) {
+  return useQueries({
+    queries: ids.map((id) => ({
+      queryKey: [...PREVIEWS, change, id],
+      queryFn: ({ signal }: { signal: AbortSignal }) => ask<ManyPreview>(`/athletes/${id}/many`, { change }, signal),
+      enabled: change !== null,
+      staleTime: 0,
+      retry: false,
+    })),
+    combine: (all) => ({
+      byId: new Map(ids.map((id, i) => [id, all[i]?.data ?? null])),
+      done: all.filter((q) => q.isSuccess || q.isError).length,
+      fault: all.find((q) => q.isError)?.error ?? null,
+      again: () => Promise.all(all.map((q) => q.refetch())),
+    }),
+  });
+}
+
+export const useMakeMany = () => useClubChange((body: ManyBody) => post<ManyAnswer>("/many", body));
+export const useUndoMany = () => useClubChange((batch: string) => post<ManyAnswer>(`/many/${batch}/undo`));
