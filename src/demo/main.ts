@@ -10,6 +10,7 @@ import { CoachAbsenceEntity } from "../server/store/entities";
 import { addDemoAccounts, DEMO_PASSWORD } from "./accounts";
 import { CLUB_NAME, demoAthlete } from "./club";
 import { accountName } from "./feed/accounts";
+import { addDemoGroups } from "./groups";
 import { addDemoPhones } from "./phones";
 import { PROFILES } from "./profiles";
 
@@ -46,6 +47,7 @@ run(
       }),
     );
     await addDemoAccounts(store);
+    await addDemoGroups(store);
     await addDemoPhones(store, today, "Wren Aldous");
     writeFileSync(madeFile, today);
   },

@@ -92,12 +92,8 @@ describe("a change tried for one of many", () => {
     const rider = await tried(ids.ride, CLOSED);
     expect(rider).toMatchObject({ name: "Anselm Roke", revision: 1, fault: null, same: false });
     // Two sessions a week at the club gym alone, two weeks.
-    expect(rider.noRoom.map((n) => n.slice(0, 22))).toEqual([
-      "A of the week of Mon 9",
-      "B of the week of Mon 9",
-      "A of the week of Mon 1",
-      "B of the week of Mon 1",
-    ]);
+    expect(rider.noRoom).toHaveLength(1);
+    expect(rider.noRoom[0]).toMatch(/^A and B of the week of Mon 9 Mar, A and B of the week of Mon 16 Mar: .*closed/);
     const runner = await tried(ids.run, CLOSED);
     expect(runner.lines.some((l) => /^[AB] moves from .*club gym to .*home/.test(l))).toBe(true);
     expect(await revision(ids.ride)).toBe(1);
@@ -232,7 +228,7 @@ describe("a change made for many", () => {
   });
 
   it("makes a session from a template for a week ahead, and the plan takes it", async () => {
-    const items = [{ exercise: "split-squat", group: "A", sets: 3, reps: 8, rir: 3 }];
+    const items = [{ exercise: "split-squat", group: 1, sets: 3, repsLow: 8, reps: 8, rir: 3 }];
     const { body: kept } = await server.call<{ id: string }>("POST", "/templates", { name: "Simple", items });
     expect(kept.id).toBeTruthy();
     const change: ManyChange = { kind: "template", template: kept.id, week: "2026-03-11", label: "A" };

@@ -115,13 +115,18 @@ function phaseLines(before: readonly PhaseSpan[], after: readonly PhaseSpan[]): 
   return first ? [`Weeks from ${dayLabel(first.start)}: ${spans(is.slice(at))}; before: ${spans(was.slice(at))}`] : [];
 }
 
+/** One line for each reason, with the sessions that it keeps out. */
 function noRoomLines(before: Plan, after: Plan): string[] {
   const known = unplaced(before);
-  return after.weeks.flatMap((w) =>
-    w.fit.unplaced
-      .filter((u) => !known.has(`${w.season.start}/${u.label}`))
-      .map((u) => `${u.label} of the week of ${dayLabel(w.season.start)}: ${u.why}`),
-  );
+  const byWhy = new Map<string, string[]>();
+  for (const w of after.weeks) {
+    const fresh = w.fit.unplaced.filter((u) => !known.has(`${w.season.start}/${u.label}`));
+    for (const why of new Set(fresh.map((u) => u.why))) {
+      const labels = fresh.filter((u) => u.why === why).map((u) => u.label);
+      byWhy.set(why, [...(byWhy.get(why) ?? []), `${labels.join(" and ")} of the week of ${dayLabel(w.season.start)}`]);
+    }
+  }
+  return [...byWhy].map(([why, sessions]) => `${sessions.join(", ")}: ${why}`);
 }
 
 /** @param p planned as far as `reachOf` says */
