@@ -68,6 +68,7 @@ export const NEED_OF: ReadonlyMap<string, Need> = new Map([
   ...of("gym", "GET /groups"),
   ...of("groups", "POST /groups", "PUT /groups/:group", "DELETE /groups/:group"),
   ...of("groups", "GET /many", "GET /many/choices", "POST /many", "POST /many/:batch/undo"),
+  ...of("groups", "GET /spreadsheet/names", "POST /spreadsheet/preview", "POST /spreadsheet"),
   ...of("plan.change", "POST /athletes/:id/many"),
   ...of("athlete.add", "POST /athletes"),
   ...of("whole", "GET /athletes/:id/file", "DELETE /athletes/:id"),

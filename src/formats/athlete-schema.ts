@@ -250,7 +250,7 @@ export const endurancePlanSchema = z.strictObject({
     .optional(),
 });
 
-const loggedSet = z.strictObject({
+export const loggedSetSchema = z.strictObject({
   reps: count.optional(),
   seconds: z.number().min(0).max(7200).optional(),
   loadKg: mass.optional(),
@@ -285,7 +285,7 @@ export const strengthLogSchema = z.strictObject({
           half: z.boolean().optional(),
         })
         .optional(),
-      sets: z.array(loggedSet),
+      sets: z.array(loggedSetSchema),
       pain: scale.optional(),
       nextDayPain: scale.optional(),
       felt: z.enum(FELT).optional(),

@@ -124,7 +124,7 @@ export function guessMapping(table: Table, athlete: { distanceUnit: "km" | "mi";
 }
 
 /** A day above 12 decides; else points between the parts mean day first, as does a doubt. */
-function guessOrder(dates: readonly string[]): DateOrder {
+export function guessOrder(dates: readonly string[]): DateOrder {
   const parts = dates.flatMap((d) => {
     const m = /^(\d{1,4})[-./](\d{1,2})[-./]\d{1,4}/.exec(d);
     return m ? [[m[1] ?? "", Number(m[2])] as const] : [];

@@ -28,6 +28,7 @@ import { phoneRoutes } from "./phone";
 import { recordRoutes } from "./records";
 import { ruleRoutes } from "./rules";
 import { sessionRoutes } from "./session";
+import { spreadsheetRoutes } from "./spreadsheets";
 import { templateRoutes } from "./templates";
 
 const ROOMS = [
@@ -39,6 +40,7 @@ const ROOMS = [
   gymRoutes,
   groupRoutes,
   manyRoutes,
+  spreadsheetRoutes,
   exerciseRoutes,
   approachRoutes,
   templateRoutes,

@@ -19,7 +19,7 @@ export function listRows(m: EntityManager, name: ListName, athleteId: string): P
   );
 }
 
-/** Rows keep their ids where the list keeps its length or grows at its end, so that what refers to them still does. */
+/** Rows keep their ids where the list keeps its length or grows at its end (of logs also where others change meanwhile), so that what refers to them still does. */
 export async function putList(
   m: EntityManager,
   athleteId: string,
@@ -32,7 +32,7 @@ export async function putList(
     await insertList(m, athleteId, name, items.slice(rows.length), (rows.at(-1)?.seq ?? -1) + 1);
     return;
   }
-  if (rows.length !== items.length) {
+  if (rows.length !== items.length && !(name === "strengthLog" && growsAtItsEnd(rows, items))) {
     await m.delete(entity, { athleteId });
     await insertList(m, athleteId, name, items);
     return;
@@ -42,6 +42,17 @@ export async function putList(
     const data = JSON.stringify(item);
     if (item && data !== row.data) await m.update(entity, { id: row.id }, { date: item.date, data });
   }
+  if (items.length > rows.length)
+    await insertList(m, athleteId, name, items.slice(rows.length), (rows.at(-1)?.seq ?? -1) + 1);
+}
+
+/** Every log stands where it stood, told by its day and label, and others follow. */
+function growsAtItsEnd(rows: readonly ListRow[], items: readonly ListItem[]): boolean {
+  const nameOf = (log: StrengthLog | undefined) => log && `${log.date}/${log.label}`;
+  return (
+    items.length > rows.length &&
+    rows.every((r, i) => nameOf(JSON.parse(r.data) as StrengthLog) === nameOf(items[i] as StrengthLog))
+  );
 }
 
 /** Many rows at once: SQLite takes so many values in one statement. */

@@ -35,12 +35,12 @@ export class ManyStore {
   ) {}
 
   /**
-   * @param entries whom it is for, each with the state that was seen; whoever has another by now is left out and named
+   * @param entries whom it is for, each with the state that was seen; whoever has another by now is left out and named. Null is any state
    * @param told in the transaction, what is answered
    */
   async change(
     what: string,
-    entries: readonly { id: string; revision: number }[],
+    entries: readonly { id: string; revision: number | null }[],
     make: Make,
     told: (answer: ManyAnswer) => void,
   ): Promise<ManyAnswer> {
@@ -53,7 +53,8 @@ export class ManyStore {
           continue;
         }
         const { name } = stored.athlete.athlete;
-        const made = stored.revision === revision ? make(stored) : { fault: "was changed since the preview" };
+        const made =
+          revision === null || stored.revision === revision ? make(stored) : { fault: "was changed since the preview" };
         const seq = "fault" in made ? null : await this.one(m, stored, made, what);
         if (seq === null) left.push({ id, name, why: "fault" in made ? made.fault : "is so already" });
         else changed.push({ id, name, seq });
