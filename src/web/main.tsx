@@ -47,6 +47,7 @@ const router = createBrowserRouter([
       { path: "/a/:id/season-sheet", lazy: view(() => import("./routes/seasonSheet")) },
       { path: "/gym/:date?", lazy: view(() => import("./routes/gym")) },
       { path: "/groups", lazy: view(() => import("./routes/groups")) },
+      { path: "/spreadsheets", lazy: view(() => import("./routes/spreadsheets")) },
       { path: "/several", lazy: view(() => import("./routes/several")) },
       { path: "/came-in", lazy: view(() => import("./routes/cameIn")) },
       { path: "/a/:id/phone", lazy: view(() => import("./routes/phone")) },

@@ -95,6 +95,7 @@ function setsFrom(work: string, said: number | null | undefined, o: WorkOptions)
   if (parts.length === 1) return listFrom(work)?.map((a) => ({ ...a, ...withLoad(said ?? null) })) ?? null;
   // Sets x repetitions, and the load after them.
   const count = /^\d{1,2}$/.test(first) ? Number(first) : null;
+  if (count === 0 || parts.includes("")) return null;
   if (parts.length === 3) {
     const [amount, load] = [amountFrom(second), loadFrom(third ?? "", o)];
     if (count === null || count < 1 || count > MOST_SETS || !amount || load === undefined || said !== undefined)

@@ -1,11 +1,11 @@
 /** A workbook (XLSX) as tables: the sheets as cells of text, read within limits that no file can stretch. */
-import { Unzip, UnzipInflate } from "fflate";
+import { Unzip, UnzipInflate, zipSync } from "fflate";
 import readWorkbook from "read-excel-file/universal";
 import type { Read } from "../../athlete-file";
 import { TABLE_LIMITS, type Table } from "../table";
 
 /** A packed file may grow to this many bytes in all, in so many entries: a workbook of 100,000 rows stays below. */
-export const WORKBOOK_LIMITS = { packed: 40_000_000, unpacked: 160_000_000, entries: 1000 };
+export const WORKBOOK_LIMITS = { packed: 40_000_000, unpacked: 100_000_000, entries: 1000 };
 
 const refuse = (expected: string): Read<Table[]> => ({ ok: false, faults: [{ path: "(file)", expected }] });
 
@@ -18,22 +18,42 @@ class TooLarge extends Error {}
 /** Handed over in pieces, so that a small file that grows without end is given up early. */
 const PIECE = 64_000;
 
-/** @throws TooLarge where more comes out than a workbook has @throws Error where it is cut off */
-function weigh(bytes: Uint8Array): void {
+/**
+ * Unpacks within the limits and packs the sheets again without compression: the reader would inflate large parts in workers of its own, which
+ * the page's rules do not allow.
+ * @throws TooLarge where more comes out than a workbook has @throws Error where it is cut off
+ */
+function stored(bytes: Uint8Array): Uint8Array {
   let [total, entries] = [0, 0];
+  const parts: Record<string, Uint8Array> = {};
   const unzip = new Unzip((file) => {
     entries += 1;
     if (entries > WORKBOOK_LIMITS.entries) throw new TooLarge();
-    file.ondata = (error, data) => {
+    const chunks: Uint8Array[] = [];
+    const wanted = /\.(xml|rels)$/.test(file.name);
+    file.ondata = (error, data, last) => {
       if (error) throw error;
       total += data.length;
       if (total > WORKBOOK_LIMITS.unpacked) throw new TooLarge();
+      if (wanted) chunks.push(data);
+      if (wanted && last) parts[file.name] = joined(chunks);
     };
     file.start();
   });
   unzip.register(UnzipInflate);
   for (let at = 0; at < bytes.length; at += PIECE)
     unzip.push(bytes.subarray(at, at + PIECE), at + PIECE >= bytes.length);
+  return zipSync(parts, { level: 0 });
+}
+
+function joined(chunks: readonly Uint8Array[]): Uint8Array {
+  const all = new Uint8Array(chunks.reduce((a, c) => a + c.length, 0));
+  let at = 0;
+  for (const c of chunks) {
+    all.set(c, at);
+    at += c.length;
+  }
+  return all;
 }
 
 const two = (n: number): string => String(n).padStart(2, "0");
@@ -68,9 +88,7 @@ export async function readTables(bytes: Uint8Array): Promise<Read<Table[]>> {
   if (bytes.length > WORKBOOK_LIMITS.packed)
     return refuse(`A workbook of at most ${WORKBOOK_LIMITS.packed / 1e6} MB expected.`);
   try {
-    weigh(bytes);
-    const copy = bytes.slice();
-    const sheets = await readWorkbook(copy.buffer);
+    const sheets = await readWorkbook(stored(bytes).slice().buffer);
     const tables = sheets.flatMap((s) => tableOf(s.data) ?? []);
     if (tables.length === 0)
       return refuse("A sheet with a line of headings and rows below it expected; there is none.");
