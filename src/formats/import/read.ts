@@ -1,10 +1,14 @@
 /** One way in for any foreign file: what it is, told by its content, and what is in it. */
 import type { IsoDate } from "../../core/dates";
 import type { Read } from "../athlete-file";
+import { isFit, readFit, readFolder } from "./binary";
 import { readCalendar } from "./calendar";
 import { decodeText } from "./decode";
+import { guessLifts } from "./lifts/columns";
+import { isZip } from "./lifts/workbook";
 import { guessMapping, type Mapping } from "./mapping";
-import { type RecordingOptions, readGpx, readTcx } from "./recordings";
+import { pointsIn } from "./points";
+import { type RecordingOptions, readGpx, readTcx, recordedRow } from "./recordings";
 import { checkedRow, type ImportRow } from "./rows";
 import { readSessions } from "./sessions";
 import { readTable, type Table } from "./table";
@@ -19,7 +23,14 @@ export interface ReadOptions extends RecordingOptions {
 
 export type ForeignFile =
   | { kind: "table"; table: Table; mapping: Mapping; rows: ImportRow[] }
-  | { kind: "gpx" | "tcx" | "calendar"; rows: ImportRow[] };
+  | { kind: RecordKind; rows: ImportRow[] };
+
+/** What a file is that is no table of sessions. */
+export type RecordKind = "gpx" | "tcx" | "calendar" | "track points" | "fit" | "folder";
+
+/** Path of the fault of a file that another view reads. */
+export const STRENGTH = "(strength)";
+const STRENGTH_WORDS = "This is a table of strength work or test results: it opens under Spreadsheets.";
 
 const refuse = (expected: string): Read<ForeignFile> => ({ ok: false, faults: [{ path: "(file)", expected }] });
 
@@ -54,6 +65,10 @@ export function readForeign(
       );
     const read = readTable(text, progress);
     if (!read.ok) return read;
+    // Neither is a list of sessions: a time of day would be read as a duration, and a set as a run.
+    const points = pointsIn(read.value);
+    if (points) return { ok: true, value: { kind: "track points", rows: [checkedRow(recordedRow(name, points, o))] } };
+    if (guessLifts(read.value, o)) return { ok: false, faults: [{ path: STRENGTH, expected: STRENGTH_WORDS }] };
     const mapping = guessMapping(read.value, o);
     return {
       ok: true,
@@ -62,6 +77,34 @@ export function readForeign(
   } catch (error) {
     return refuse(`A file that can be read expected: ${error instanceof Error ? error.message : "unknown fault"}.`);
   }
+}
+
+/**
+ * The same for every kind of file, binary ones among them: recordings of watches (FIT), zipped folders, workbooks. Never throws.
+ * @param progress share of the file that is read; false stops
+ */
+export async function readAny(
+  name: string,
+  bytes: Uint8Array,
+  o: ReadOptions,
+  progress?: (share: number) => boolean,
+): Promise<Read<ForeignFile>> {
+  if (isFit(bytes)) {
+    const read = await readFit(name, bytes, o);
+    return read.ok ? { ok: true, value: { kind: "fit", rows: read.value } } : read;
+  }
+  if (!isZip(bytes)) return readForeign(name, bytes, o, progress);
+  if (/\.xlsx$/i.test(name)) return { ok: false, faults: [{ path: STRENGTH, expected: STRENGTH_WORDS }] };
+  const read = await readFolder(
+    bytes,
+    async (part) => {
+      if (isFit(part.bytes)) return readFit(part.name, part.bytes, o);
+      const found = readForeign(part.name, part.bytes, o);
+      return found.ok ? { ok: true, value: found.value.rows } : found;
+    },
+    progress,
+  );
+  return read.ok ? { ok: true, value: { kind: "folder", rows: read.value } } : read;
 }
 
 const rows = (kind: "gpx" | "tcx" | "calendar", read: Read<ImportRow[]>): Read<ForeignFile> =>

@@ -122,6 +122,8 @@ const tcxPoint = (node: unknown): Point =>
     heartRate: numberOf(childAt(node, "HeartRateBpm", "Value")),
   });
 
+/** A point as a device or a table gives it; what cannot be is left out. */
+export type RecordedPoint = Raw;
 type Raw = { time: number } & { [K in Exclude<keyof Point, "time">]?: number | undefined };
 
 /** Leaves out what is not there, and what cannot be. */
@@ -145,7 +147,7 @@ interface Recorded {
   name: string;
   /** What may say the sport. */
   words: string;
-  source: "gpx" | "tcx";
+  source: "gpx" | "tcx" | "fit" | "points";
 }
 
 function rowOf({ where, name, words, source }: Recorded, f: TrackFigures | null, o: RecordingOptions): ImportRow {
@@ -176,6 +178,43 @@ function rowOf({ where, name, words, source }: Recorded, f: TrackFigures | null,
   };
   if (!kind) notes.push(`kind not named, taken as ${session.kind}`);
   return { where, label, notes, incoming: { session, kindGuessed: !kind } };
+}
+
+/** What a device counted itself; it goes before what the points add up to. */
+interface Counted {
+  words: string;
+  source: Recorded["source"];
+  /** ms since 1970; NaN where it is not said. */
+  start: number;
+  minutes?: number | undefined;
+  distanceKm?: number | undefined;
+  ascentM?: number | undefined;
+  descentM?: number | undefined;
+  heartRate?: number | undefined;
+}
+
+/** One recording as a row. */
+export function recordedRow(
+  name: string,
+  points: readonly RecordedPoint[],
+  o: RecordingOptions,
+  c: Counted = { words: "", source: "points", start: Number.NaN },
+): ImportRow {
+  const track = trackFigures([points.map(point)]);
+  const start = Number.isFinite(c.start) ? c.start : track?.start;
+  const minutes = c.minutes ?? track?.minutes;
+  const figures: TrackFigures | null =
+    start === undefined || minutes === undefined
+      ? null
+      : {
+          start,
+          minutes,
+          distanceKm: c.distanceKm ?? track?.distanceKm ?? 0,
+          ascentM: c.ascentM ?? track?.ascentM,
+          descentM: c.descentM ?? track?.descentM,
+          heartRate: c.heartRate ?? track?.heartRate,
+        };
+  return rowOf({ where: "recording", name, words: `${c.words} ${name}`, source: c.source }, figures, o);
 }
 
 const none = (expected: string): Read<ImportRow[]> => ({ ok: false, faults: [{ path: "(file)", expected }] });

@@ -2,7 +2,7 @@
 import { proxy, type Remote, wrap } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { Mapping } from "../../formats/import/mapping";
-import type { ReadOptions } from "../../formats/import/read";
+import type { ReadOptions, RecordKind } from "../../formats/import/read";
 import type { ImportRow } from "../../formats/import/rows";
 import type { ImportWorker, TableFacts } from "../worker/import.worker";
 import { recall, remember } from "./remember";
@@ -13,8 +13,10 @@ export interface ForeignEntry {
   state: "reading" | "read" | "refused";
   /** Share that is read, 0 to 1. */
   share: number;
-  kind: "table" | "gpx" | "tcx" | "calendar" | null;
+  kind: "table" | RecordKind | null;
   fault: string | null;
+  /** What another view reads, to be handed on. */
+  strength: File | null;
   table: TableFacts | null;
   rows: ImportRow[];
 }
@@ -48,6 +50,7 @@ export function useFiles(options: ReadOptions) {
       share: 0,
       kind: null,
       fault: null,
+      strength: null,
       table: null,
       rows: [],
     };
@@ -96,7 +99,7 @@ export function useFiles(options: ReadOptions) {
         const table = answer.table && known ? { ...answer.table, mapping: known } : answer.table;
         const rows = known ? await remote.remap(known) : answer.rows;
         put(key, { state: "read", kind: answer.kind, table, rows, share: 1 });
-      } else put(key, { state: "refused", fault: answer.fault });
+      } else put(key, { state: "refused", fault: answer.fault, strength: answer.strength ? file : null });
       if (!answer.ok || !answer.table) stop(key);
     } catch (error) {
       put(key, {

@@ -2,7 +2,7 @@
 import type { UseQueryResult } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { type DropzoneState, useDropzone } from "react-dropzone";
-import { Link, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "react-router";
 import type { AthleteView, ImportAnswer } from "../../api/views";
 import type { AthleteFacts } from "../../core/athlete";
 import { useAthlete } from "../data/hooks";
@@ -16,6 +16,7 @@ import type { ListedRow } from "../import/rows";
 import { askedOf, countFates, fileOf, listRows, type RowFate } from "../import/rows";
 import { type ForeignEntry, useFiles } from "../import/useFiles";
 import { UsualFoundNote } from "../mileage/UsualFoundNote";
+import { handOver } from "../spreadsheet/handOver";
 import { ICON, WarnIcon } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
@@ -23,7 +24,15 @@ import { Segments } from "../ui/Segments";
 import { Failed, LoadingNote } from "../ui/State";
 import { tell, tellFault, tellUndo } from "../ui/tell";
 
-const KIND_WORDS = { table: "table", gpx: "GPX recording", tcx: "TCX recording", calendar: "calendar" } as const;
+const KIND_WORDS = {
+  table: "table",
+  gpx: "GPX recording",
+  tcx: "TCX recording",
+  fit: "FIT recording",
+  "track points": "table of track points",
+  folder: "zipped folder",
+  calendar: "calendar",
+} as const;
 
 type Shown = "all" | "stored" | "known" | "fault";
 const SHOWN: Record<Shown, readonly RowFate[] | null> = {
@@ -163,8 +172,9 @@ const Empty = () => (
     <div className="max-w-[520px] text-center">
       <p className="text-lead leading-6 font-semibold">Drop files here</p>
       <p className="mt-1 text-ink2">
-        Tables (CSV) with any headings, GPX and TCX recordings, iCalendar files with races and planned sessions; many at
-        once. You see what each row becomes before anything is stored, and the same file twice adds nothing.
+        Tables (CSV) with any headings, FIT, GPX and TCX recordings, zipped folders of them, iCalendar files with races
+        and planned sessions; many at once. You see what each row becomes before anything is stored, and the same file
+        twice adds nothing.
       </p>
     </div>
   </div>
@@ -210,6 +220,7 @@ function FileLine({
           <WarnIcon /> {f.fault}
         </span>
       )}
+      {f.strength && <HandOn file={f.strength} />}
       <span className="flex-1" />
       <button
         type="button"
@@ -220,6 +231,24 @@ function FileLine({
         {ICON.close}
       </button>
     </li>
+  );
+}
+
+/** A table of strength work goes on to the view that reads those. */
+function HandOn({ file }: { file: File }) {
+  const { id } = useParams();
+  const navigate = useNavigate();
+  return (
+    <button
+      type="button"
+      className="btn btn-sm"
+      onClick={() => {
+        handOver(file);
+        navigate(`/spreadsheets?athlete=${id}`);
+      }}
+    >
+      Open in Spreadsheets
+    </button>
   );
 }
 
@@ -242,7 +271,7 @@ function Head({ facts, drop, id, files, choose, stored, answer, reading, take, t
       <span className="flex-1" />
       <input
         {...drop.getInputProps({ "aria-label": "Files to import" })}
-        accept=".csv,.tsv,.txt,.gpx,.tcx,.ics,text/csv,text/calendar"
+        accept=".csv,.tsv,.txt,.gpx,.tcx,.fit,.zip,.xlsx,.ics,text/csv,text/calendar"
       />
       <Link className="btn" to={`/a/${id}/records`}>
         {ICON.left} Records

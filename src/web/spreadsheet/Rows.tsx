@@ -53,14 +53,24 @@ export function Rows({ rows, exerciseName, athleteName, units }: Props) {
             const line = rows[index];
             if (!line) return null;
             const { row, state, exercise, athlete } = line.stated;
+            if (state === "fault")
+              return (
+                <tr key={key} className="h-8 border-b border-hair2" aria-rowindex={index + 2}>
+                  <td className="text-ink2">{row.line}</td>
+                  <td colSpan={5} className="truncate text-brick-ink" title={line.fate}>
+                    {row.name === "" ? "" : <span className="mr-2 text-ink">{row.name}</span>}
+                    {line.fate}
+                  </td>
+                </tr>
+              );
             return (
-              <tr key={key} className="h-8 border-b border-hair2" aria-rowindex={index + 2}>
+              <tr key={key} className="h-8 border-b border-hair2 [&>td]:pr-2" aria-rowindex={index + 2}>
                 <td className="text-ink2">{row.line}</td>
-                <td>{row.date === "" ? "" : dayAndYear(row.date).slice(4)}</td>
+                <td>{dayAndYear(row.date).slice(4)}</td>
                 <td className="truncate">{athlete === "" ? row.athlete : athleteName(athlete)}</td>
                 <td className="truncate">{exercise === "" ? row.name : exerciseName(exercise)}</td>
                 <td className="truncate">{row.test ? resultText(row.test) : setsText(row.sets, units)}</td>
-                <td className={`truncate ${state === "fault" ? "text-brick-ink" : "text-ink2"}`} title={line.fate}>
+                <td className="truncate text-ink2" title={line.fate}>
                   {line.fate}
                 </td>
               </tr>

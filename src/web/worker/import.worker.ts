@@ -1,7 +1,7 @@
 /** Reads one foreign file away from the main thread; the table stays here, so that another mapping needs no second reading. */
 import { expose } from "comlink";
 import type { Mapping } from "../../formats/import/mapping";
-import { type ForeignFile, type ReadOptions, readForeign } from "../../formats/import/read";
+import { type ForeignFile, type ReadOptions, readAny, STRENGTH } from "../../formats/import/read";
 import type { ImportRow } from "../../formats/import/rows";
 import { readSessions } from "../../formats/import/sessions";
 import type { Table } from "../../formats/import/table";
@@ -15,19 +15,27 @@ export interface TableFacts {
 
 export type FileAnswer =
   | { ok: true; kind: ForeignFile["kind"]; table: TableFacts | null; rows: ImportRow[] }
-  | { ok: false; fault: string };
+  | {
+      ok: false;
+      fault: string;
+      /** Another view reads it: strength work or test results. */
+      strength: boolean;
+    };
 
 let table: Table | null = null;
 let options: ReadOptions | null = null;
 
 const api = {
-  read(name: string, bytes: Uint8Array, o: ReadOptions, progress: (share: number) => void): FileAnswer {
+  async read(name: string, bytes: Uint8Array, o: ReadOptions, progress: (share: number) => void): Promise<FileAnswer> {
     options = o;
-    const read = readForeign(name, bytes, o, (share) => {
+    const read = await readAny(name, bytes, o, (share) => {
       progress(share);
       return true;
     });
-    if (!read.ok) return { ok: false, fault: read.faults[0]?.expected ?? "It cannot be read." };
+    if (!read.ok) {
+      const [first] = read.faults;
+      return { ok: false, fault: first?.expected ?? "It cannot be read.", strength: first?.path === STRENGTH };
+    }
     const { value } = read;
     if (value.kind !== "table") return { ok: true, kind: value.kind, table: null, rows: value.rows };
     table = value.table;

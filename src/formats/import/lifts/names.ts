@@ -1,5 +1,5 @@
 /** Which exercise of the library a foreign name means: known from before, the same name, or the nearest one, which a coach confirms. */
-import type { Exercise } from "../../../core/exercise";
+import { type Exercise, LOADINGS } from "../../../core/exercise";
 import { plain } from "../words";
 
 export interface NameGuess {
@@ -81,7 +81,7 @@ export function guessNames(
   const all = exercises.flatMap((e) => {
     for (const n of [e.id.replaceAll("-", " "), e.name, ...e.alsoCalled])
       if (!exact.has(plain(n))) exact.set(plain(n), e.id);
-    return [e.name, ...e.alsoCalled].map((n) => ({ id: e.id, words: tokens(n) }));
+    return [e.name, ...e.alsoCalled].map((n) => ({ id: e.id, words: tokens(n), rank: LOADINGS.indexOf(e.loading) }));
   });
   return new Map(
     names.map((name): [string, NameGuess] => {
@@ -90,10 +90,12 @@ export function guessNames(
       const same = exact.get(plain(name));
       if (same) return [name, { exercise: same, sure: true }];
       const words = tokens(name);
-      let best: { id: string; like: number } | null = null;
+      let best: { id: string; like: number; rank: number } | null = null;
       for (const e of all) {
         const like = likeness(words, e.words);
-        if (like >= LEAST && like > (best?.like ?? 0)) best = { id: e.id, like };
+        const more = like - (best?.like ?? 0);
+        // Of names that are as near, the one lifted with a bar or a bell is meant.
+        if (like >= LEAST && (more > 0 || (more === 0 && e.rank < (best?.rank ?? 0)))) best = { ...e, like };
       }
       return [name, { exercise: best?.id ?? null, sure: false }];
     }),
