@@ -29,6 +29,7 @@ import { recordRoutes } from "./records";
 import { ruleRoutes } from "./rules";
 import { sessionRoutes } from "./session";
 import { spreadsheetRoutes } from "./spreadsheets";
+import { tableRoutes } from "./tables";
 import { templateRoutes } from "./templates";
 
 const ROOMS = [
@@ -41,6 +42,7 @@ const ROOMS = [
   groupRoutes,
   manyRoutes,
   spreadsheetRoutes,
+  tableRoutes,
   exerciseRoutes,
   approachRoutes,
   templateRoutes,

@@ -24,6 +24,7 @@ const file = (key: number, rows: ImportRow[]): ForeignEntry => ({
   share: 1,
   kind: "table",
   fault: null,
+  strength: null,
   table: null,
   rows,
 });
