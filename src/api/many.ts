@@ -1,6 +1,7 @@
 /** Groups of athletes, and a change made for many of them: what is sent, and what each would get of it. */
 import { z } from "zod";
-import { LABELS, type Sport } from "../core/athlete";
+import { type Emphasis, LABELS, type Label, type Sport } from "../core/athlete";
+import type { LoadKind, Pattern } from "../core/exercise";
 import {
   awaySchema,
   dateSchema,
@@ -126,4 +127,68 @@ export interface ManyChoices {
   athletes: { id: string; name: string; sport: Sport; places: string[]; usualWeek: boolean }[];
   templates: { id: string; name: string }[];
   approaches: { id: string; name: string }[];
+}
+
+/** What one member does at a station of the group's hour. */
+export interface StationWork {
+  exercise: string;
+  name: string;
+  sets: number;
+  reps: number | null;
+  seconds: number | null;
+  loadKg: number | null;
+  loading: LoadKind;
+  eachSide: boolean;
+  /** Names of the steps beside it that are open to them. */
+  easier: string | null;
+  harder: string | null;
+}
+
+export interface GroupMemberView {
+  id: string;
+  name: string;
+  revision: number;
+  massUnit: "kg" | "lb";
+  /** The session of their week that stands in the hour; null where none may. */
+  label: Label | null;
+  emphasis: Emphasis | null;
+  start: number | null;
+  minutes: number | null;
+  /** Minutes from their start in which a rack is theirs, and its number. */
+  rack: { from: number; to: number; number: number | null } | null;
+  /** Points that their week costs more than with its best. */
+  cost: number | null;
+  why: string | null;
+  /** The hour is no free time of theirs and is opened for them. */
+  opens: boolean;
+  /** It stands there already, locked. */
+  stands: boolean;
+  /** Where it stands now; null where it stands nowhere. */
+  before: { date: string; start: number; place: string } | null;
+}
+
+export interface GroupSessionView {
+  group: GroupView;
+  today: string;
+  date: string;
+  start: number;
+  members: GroupMemberView[];
+  /** Kinds of work, those that most share first, each with the work of every member who has it. */
+  stations: { pattern: Pattern; work: { member: string; items: StationWork[] }[] }[];
+}
+
+/** Whose places of the hour are taken over, with the state that was seen. */
+export const groupTakeBody = z.strictObject({
+  athletes: z
+    .array(z.strictObject({ id: idSchema, revision: z.int().min(1) }))
+    .min(1, "one athlete or more expected")
+    .max(MOST_MEMBERS),
+});
+
+/** Who of a group lifts today. */
+export interface GroupFloorView {
+  group: GroupView;
+  today: string;
+  date: string;
+  members: { id: string; name: string; massUnit: "kg" | "lb"; label: Label | null; absent: boolean }[];
 }

@@ -2,8 +2,17 @@
 import { readFileSync } from "node:fs";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type TestServer, TODAY, testServer } from "../../tests/support/server";
-import type { GroupView, ManyAnswer, ManyChange, ManyEntry, ManyPreview } from "../api/many";
+import type {
+  GroupFloorView,
+  GroupSessionView,
+  GroupView,
+  ManyAnswer,
+  ManyChange,
+  ManyEntry,
+  ManyPreview,
+} from "../api/many";
 import type { Problem } from "../api/problem";
+import type { WeekView } from "../api/views";
 import type { Athlete } from "../core/athlete";
 import { starterWeek } from "../core/mileage";
 
@@ -238,5 +247,100 @@ describe("a change made for many", () => {
     await make(change, await seen(ids.ride));
     expect((await athlete(ids.ride)).edits?.at(-1)).toMatchObject({ week: "2026-03-09", label: "A" });
     expect(TODAY < "2026-03-09").toBe(true);
+  });
+});
+
+describe("the hour of a group", () => {
+  const DATE = "2026-03-10";
+  const hour = { day: 2, start: "18:00", minutes: 120, place: "club-gym", racks: 1, eyes: 3 };
+  let group = "";
+  let members: string[] = [];
+  beforeAll(async () => {
+    const base = await Promise.all([ids.run, ids.triathlon, ids.ride].map(athlete));
+    members = await Promise.all(
+      base.map((a) => server.store.athletes.add({ ...a, changes: [], locked: [], edits: [] })),
+    );
+    const made = await server.call<{ id: string }>("POST", "/groups", { name: "Tuesday", members, hour });
+    group = made.body.id;
+  });
+  const view = async (date = DATE) =>
+    (await server.call<GroupSessionView>("GET", `/groups/${group}/sessions/${date}`)).body;
+
+  it("puts a session of each member's own week in it, no more racks and eyes at once than there are, and names who has no room", async () => {
+    const { members: rows, stations } = await view();
+    expect(rows).toHaveLength(3);
+    const there = rows.filter((m) => m.start !== null);
+    expect(there.length).toBeGreaterThan(1);
+    for (const m of rows) expect(m.start === null).toBe(m.why !== null);
+    for (const m of there) {
+      expect(m.start).toBeGreaterThanOrEqual(18 * 60);
+      expect((m.start ?? 0) + (m.minutes ?? 0)).toBeLessThanOrEqual(20 * 60);
+    }
+    for (let minute = 18 * 60; minute < 20 * 60; minute++) {
+      const lifting = there.filter((m) => (m.start ?? 0) <= minute && minute < (m.start ?? 0) + (m.minutes ?? 0));
+      const racked = lifting.filter(
+        (m) => m.rack && (m.start ?? 0) + m.rack.from <= minute && minute < (m.start ?? 0) + m.rack.to,
+      );
+      expect(lifting.length).toBeLessThanOrEqual(hour.eyes);
+      expect(racked.length).toBeLessThanOrEqual(hour.racks);
+    }
+    // What most share comes first, and everybody there has work at some station.
+    const shares = stations.map((s) => s.work.length);
+    expect(shares).toEqual([...shares].sort((a, b) => b - a));
+    expect(new Set(stations.flatMap((s) => s.work.map((w) => w.member)))).toEqual(new Set(there.map((m) => m.id)));
+  });
+
+  it("is taken over for all in one change; the plans then hold it, locked, and one undo gives the weeks back", async () => {
+    const before = await Promise.all(members.map(athlete));
+    const there = (await view()).members.filter((m) => m.start !== null);
+    const answer = await server.call<ManyAnswer>("POST", `/groups/${group}/sessions/${DATE}/take`, {
+      athletes: there.map(({ id, revision }) => ({ id, revision })),
+    });
+    expect([answer.status, answer.body.changed.map((c) => c.id)]).toEqual([201, there.map((m) => m.id)]);
+    const after = (await view()).members;
+    for (const m of there) {
+      const now = after.find((x) => x.id === m.id);
+      expect([now?.label, now?.start, now?.stands]).toEqual([m.label, m.start, true]);
+      const week = await server.call<WeekView>("GET", `/athletes/${m.id}/weeks/2026-03-09`);
+      const stands = week.body.sessions.find((s) => s.label === m.label);
+      expect([stands?.date, stands?.start, stands?.place]).toEqual([DATE, m.start, "club-gym"]);
+    }
+    await server.call("POST", `/many/${answer.body.batch}/undo`);
+    expect(await Promise.all(members.map(athlete))).toEqual(before);
+  });
+
+  it("leaves a member out who was changed since, and is not there for a group without an hour", async () => {
+    const [first, second] = (await view()).members.filter((m) => m.start !== null);
+    const answer = await server.call<ManyAnswer>("POST", `/groups/${group}/sessions/${DATE}/take`, {
+      athletes: [
+        { id: first?.id, revision: (first?.revision ?? 0) + 1 },
+        { id: second?.id, revision: second?.revision },
+      ],
+    });
+    expect(answer.body.left.map((l) => l.why)).toEqual(["was changed since the preview"]);
+    await server.call("POST", `/many/${answer.body.batch}/undo`);
+    const { body } = await server.call<{ id: string }>("POST", "/groups", { name: "Loose", members, hour: null });
+    expect((await server.call("GET", `/groups/${body.id}/sessions/${DATE}`)).status).toBe(404);
+  });
+
+  it("tells who lifts today, who has logged, and who is absent", async () => {
+    const floor = async () =>
+      (await server.call<GroupFloorView>("GET", `/groups/${group}/floor/${TODAY}`)).body.members;
+    const today = await floor();
+    expect(today.map((m) => m.id)).toEqual(members);
+    const lifter = today.find((m) => m.label !== null);
+    expect(lifter).toBeDefined();
+    await server.call("POST", `/athletes/${lifter?.id}/week-changes`, {
+      what: "Absent",
+      add: { changes: [{ kind: "missed", date: TODAY, label: lifter?.label }] },
+    });
+    expect((await floor()).find((m) => m.id === lifter?.id)).toMatchObject({ absent: true, label: lifter?.label });
+    const log = {
+      date: TODAY,
+      label: lifter?.label,
+      items: [{ exercise: "bridge", sets: [{ reps: 5, side: "both" }] }],
+    };
+    await server.call("PUT", `/athletes/${lifter?.id}/logs/${TODAY}/${lifter?.label}`, log);
+    expect((await floor()).find((m) => m.id === lifter?.id)?.absent).toBe(false);
   });
 });

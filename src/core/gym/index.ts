@@ -3,6 +3,7 @@ export {
   assignRacks,
   fitGym,
   type GymAthlete,
+  type GymFit,
   type GymHour,
   type GymLimits,
   type Occupied,

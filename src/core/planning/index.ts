@@ -4,6 +4,15 @@ export { WeekChain } from "./chain";
 export { choicesFor } from "./choices";
 export { choiceContexts } from "./contexts";
 export { increaseCap } from "./dayWork";
+export {
+  fitGroup,
+  type GroupMember,
+  type GroupPlace,
+  groupMember,
+  groupOn,
+  type Station,
+  stationsOf,
+} from "./groupSession";
 export { gymAthlete } from "./gymDay";
 export { heavyRoom, type SlotRoom } from "./heavyRoom";
 export { weekHomework } from "./homework";

@@ -17,12 +17,15 @@ export function gymRoutes({ store, planner }: ServerContext): Route[] {
     return json(gymView(found, planner.today()));
   });
 
-  /** Cards of everybody who lifts on the day, four to a page or one. */
+  /** Cards of everybody who lifts on the day, or of a group, four to a page or one. */
   r.read(
     "/:date/cards.pdf",
     async ({ params, query, who }) => {
       const date = dateParam(params.date);
-      return pdfFile(await gymCards({ store, planner }, date, query.per === "1" ? 1 : 4, who), `cards-${date}.pdf`);
+      const group = query.group ? await store.groups.get(query.group) : null;
+      const of = group && new Set(group.members);
+      const shown = { who, of };
+      return pdfFile(await gymCards({ store, planner }, date, query.per === "1" ? 1 : 4, shown), `cards-${date}.pdf`);
     },
     { expensive: true },
   );

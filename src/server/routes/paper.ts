@@ -83,16 +83,16 @@ export function paperRoutes(ctx: ServerContext): Route[] {
   return r.all;
 }
 
-/** Cards of everybody who lifts on a day, in order of their hours. */
+/** Cards of everybody who lifts on a day, in order of their hours. @param shown whose may be seen, and whose are asked for */
 export async function gymCards(
   { store, planner }: { store: Store; planner: Planner },
   date: IsoDate,
   per: 1 | 4,
-  who: Who,
+  shown: { who: Who; of: ReadonlySet<string> | null },
 ): Promise<Buffer> {
   const found: { start: number; card: Card }[] = [];
   for (const { id } of await store.athletes.list()) {
-    if (!sees(who, id)) continue;
+    if (!sees(shown.who, id) || (shown.of && !shown.of.has(id))) continue;
     const stored = await store.athletes.get(id);
     const p = stored && planner.until(stored, date);
     for (const s of p?.plan.weeks.at(-1)?.sessions.filter((x) => x.date === date) ?? []) {
