@@ -47,6 +47,7 @@ const router = createBrowserRouter([
       { path: "/a/:id/season-sheet", lazy: view(() => import("./routes/seasonSheet")) },
       { path: "/gym/:date?", lazy: view(() => import("./routes/gym")) },
       { path: "/groups", lazy: view(() => import("./routes/groups")) },
+      { path: "/groups/:group/session/:date?", lazy: view(() => import("./routes/groupSession")) },
       { path: "/spreadsheets", lazy: view(() => import("./routes/spreadsheets")) },
       { path: "/several", lazy: view(() => import("./routes/several")) },
       { path: "/came-in", lazy: view(() => import("./routes/cameIn")) },
@@ -69,6 +70,12 @@ const router = createBrowserRouter([
       { path: "/club-data", lazy: view(() => import("./routes/clubData")) },
       { path: "*", lazy: view(() => import("./routes/missing")) },
     ],
+  },
+  {
+    path: "/groups/:group/floor",
+    lazy: view(() => import("./routes/groupFloor")),
+    ErrorBoundary: Crash,
+    HydrateFallback: () => null,
   },
   {
     path: "/a/:id/floor/:date/:label",

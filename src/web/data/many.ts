@@ -2,6 +2,8 @@
 import { useQueries, useQuery } from "@tanstack/react-query";
 import type {
   GroupBody,
+  GroupFloorView,
+  GroupSessionView,
   GroupView,
   ManyAnswer,
   ManyBody,
@@ -51,3 +53,21 @@ export function usePreviews(change: ManyChange | null, ids: readonly string[]) {
 
 export const useMakeMany = () => useClubChange((body: ManyBody) => post<ManyAnswer>("/many", body));
 export const useUndoMany = () => useClubChange((batch: string) => post<ManyAnswer>(`/many/${batch}/undo`));
+
+export const useGroupSession = (group: string, date: string) =>
+  useQuery({
+    queryKey: ["groups", group, "session", date],
+    queryFn: () => get<GroupSessionView>(`/groups/${group}/sessions/${date}`),
+    enabled: date !== "",
+    placeholderData: (before) => before,
+  });
+export const useTakeHour = (group: string, date: string) =>
+  useClubChange((athletes: { id: string; revision: number }[]) =>
+    post<ManyAnswer>(`/groups/${group}/sessions/${date}/take`, { athletes }),
+  );
+export const useGroupFloor = (group: string, date: string) =>
+  useQuery({
+    queryKey: ["groups", group, "floor", date],
+    queryFn: () => get<GroupFloorView>(`/groups/${group}/floor/${date}`),
+    enabled: date !== "",
+  });

@@ -79,6 +79,11 @@ function Group({ group: g, athletes, onEdit }: GroupProps) {
         )}
       </div>
       <span className="flex flex-none gap-2">
+        {g.hour && (
+          <Link className="btn btn-pri max-[700px]:min-h-11" to={`/groups/${g.id}/session`}>
+            Open the hour
+          </Link>
+        )}
         <Link className="btn max-[700px]:min-h-11" to={`/several?group=${g.id}`}>
           Change for all
         </Link>
