@@ -80,6 +80,10 @@ async function fullClub(): Promise<string[]> {
   await call("POST", "/approaches", { basis: "layered", name: "Mine" });
   await call("POST", "/templates", { name: "T", items: [{ exercise: "bridge", group: 1, sets: 2, reps: 10 }] });
   await call("POST", "/exercises", SANDBAG_CARRY);
+  await call("POST", "/groups", { name: "Tuesday", members: ids.slice(0, 2), hour: null });
+  const revision = await store.athletes.revision(id);
+  const note = { kind: "note", week: "2026-06-01", text: "For all of them." };
+  expect((await call("POST", "/many", { change: note, athletes: [{ id, revision }] })).status).toBe(201);
   await call("PUT", "/exercises/clam/hidden", { hidden: true });
   await call("PUT", "/gym/places/strength-hall", { racks: 1, athletes: 4 });
   await linkFeed(store, id, "an-account");
@@ -113,7 +117,16 @@ async function everything(s: TestServer, ids: readonly string[]): Promise<Record
         "/review?from=2026-02-02&to=2026-02-15",
       ].map((p) => `/athletes/${id}${p}`),
     ),
-    ...["/squad", "/calendar", "/approaches", "/exercises", "/templates", `/gym/${TODAY}?place=strength-hall`],
+    ...[
+      "/squad",
+      "/calendar",
+      "/approaches",
+      "/exercises",
+      "/templates",
+      "/groups",
+      "/many",
+      `/gym/${TODAY}?place=strength-hall`,
+    ],
   ];
   const out: Record<string, string> = {};
   for (const p of paths) out[p] = (await s.raw("GET", p)).text;

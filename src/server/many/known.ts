@@ -6,8 +6,6 @@ import { TemplateEntity } from "../store/entities";
 import type { Store } from "../store/store";
 import type { Known } from "./make";
 
-export type TemplateItems = SessionEdit["items"];
-
 export async function knownFor(store: Store, today: IsoDate, change: ManyChange): Promise<Known> {
   const template =
     change.kind === "template" ? await store.db.reader.findOneBy(TemplateEntity, { id: change.template }) : null;
@@ -16,7 +14,7 @@ export async function knownFor(store: Store, today: IsoDate, change: ManyChange)
   return {
     today,
     approaches: store.approaches.all,
-    template: template && { name: template.name, items: JSON.parse(template.data) as TemplateItems },
+    template: template && { name: template.name, items: JSON.parse(template.data) as SessionEdit["items"] },
     usualWeeks: weeks.length > 0 ? weeks : null,
   };
 }

@@ -8,6 +8,7 @@ import {
   type Athlete,
   LABEL_WORDS,
   placeName,
+  type SessionEdit,
   type UsualWeekPlan,
   withChanges,
 } from "../../core/athlete";
@@ -17,14 +18,13 @@ import { withPastKept } from "../../core/season";
 import { crossFaults } from "../../formats/athlete-file";
 import type { Stored } from "../store/athletes";
 import type { Made } from "../store/many";
-import type { TemplateItems } from "./known";
 
 /** What changes name and do not hold themselves. */
 export interface Known {
   today: IsoDate;
   approaches: readonly Approach[];
   /** Of the template that the change names; null where there is none. */
-  template: { name: string; items: TemplateItems } | null;
+  template: { name: string; items: SessionEdit["items"] } | null;
   /** Usual weeks of the athlete whom the change names; null where there are none. */
   usualWeeks: readonly UsualWeekPlan[] | null;
 }

@@ -80,10 +80,15 @@ function hourRoutes(r: RouteList, ctx: ServerContext): void {
       return json(await store.many.change(words, athletes, make, told), 201);
     },
   );
+}
 
+/** Who of a group is there. */
+function floorRoute(r: RouteList, { store, planner }: ServerContext): void {
   /** Who lifts: the session of that day of each member, planned or logged. */
   r.read("/:group/floor/:date", async ({ params, who }) => {
-    const group = await groupOf(who, params.group);
+    const found = await store.groups.get(params.group);
+    if (!found) throw notFound("group");
+    const group = seenBy(who, found);
     const date = dateParam(params.date);
     const members: GroupFloorView["members"] = [];
     for (const id of group.members) {
@@ -142,5 +147,6 @@ export function groupRoutes(ctx: ServerContext): Route[] {
   });
 
   hourRoutes(r, ctx);
+  floorRoute(r, ctx);
   return r.all;
 }

@@ -87,17 +87,6 @@ export default function GroupSheet({ group, athletes, onClose }: Props) {
       onError: (e) => setProblem(e.message),
     });
   };
-  const number = (key: "minutes" | "racks" | "eyes", label: string, hint: string) => (
-    <Field id={`group-${key}`} label={label} hint={hint}>
-      <input
-        id={`group-${key}`}
-        className="input"
-        inputMode="numeric"
-        value={hour[key]}
-        onChange={(e) => setHour({ ...hour, [key]: e.target.value })}
-      />
-    </Field>
-  );
   return (
     <Sheet open onClose={onClose} title={group ? group.name : "New group"} width={520}>
       <form
@@ -123,45 +112,7 @@ export default function GroupSheet({ group, athletes, onClose }: Props) {
         <Tick checked={lifts} onChange={setLifts}>
           They lift together every week
         </Tick>
-        {lifts && (
-          <div className="grid grid-cols-3 gap-3">
-            <Field id="group-day" label="Weekday">
-              <select
-                id="group-day"
-                className="input"
-                value={hour.day}
-                onChange={(e) => setHour({ ...hour, day: Number(e.target.value) })}
-              >
-                {WEEKDAY_NAMES.map((day, i) => (
-                  <option key={day} value={i + 1}>
-                    {day}
-                  </option>
-                ))}
-              </select>
-            </Field>
-            <Field id="group-start" label="Start">
-              <TimeField id="group-start" value={hour.start} onChange={(start) => setHour({ ...hour, start })} />
-            </Field>
-            <Field id="group-place" label="Place">
-              <select
-                id="group-place"
-                className="input"
-                value={place}
-                onChange={(e) => setHour({ ...hour, place: e.target.value })}
-              >
-                {place === "" && <option value="">choose members first</option>}
-                {places.map((p) => (
-                  <option key={p} value={p}>
-                    {placeName(p)}
-                  </option>
-                ))}
-              </select>
-            </Field>
-            {number("minutes", "Room for", "min")}
-            {number("racks", "Racks", "theirs")}
-            {number("eyes", "Watched", "at once")}
-          </div>
-        )}
+        {lifts && <HourFields hour={hour} onChange={setHour} place={place} places={places} />}
         <FormActions
           save={group ? "Save group" : "Make group"}
           saving={save.isPending}
@@ -170,5 +121,66 @@ export default function GroupSheet({ group, athletes, onClose }: Props) {
         />
       </form>
     </Sheet>
+  );
+}
+
+interface HourProps {
+  hour: Typed;
+  onChange: (hour: Typed) => void;
+  place: string;
+  places: readonly string[];
+}
+
+/** The hour they lift together. */
+function HourFields({ hour, onChange, place, places }: HourProps) {
+  const number = (key: "minutes" | "racks" | "eyes", label: string, hint: string) => (
+    <Field id={`group-${key}`} label={label} hint={hint}>
+      <input
+        id={`group-${key}`}
+        className="input"
+        inputMode="numeric"
+        value={hour[key]}
+        onChange={(e) => onChange({ ...hour, [key]: e.target.value })}
+      />
+    </Field>
+  );
+  return (
+    <div className="grid grid-cols-3 gap-3">
+      <Field id="group-day" label="Weekday">
+        <select
+          id="group-day"
+          className="input"
+          value={hour.day}
+          onChange={(e) => onChange({ ...hour, day: Number(e.target.value) })}
+        >
+          {WEEKDAY_NAMES.map((day, i) => (
+            <option key={day} value={i + 1}>
+              {day}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field id="group-start" label="Start">
+        <TimeField id="group-start" value={hour.start} onChange={(start) => onChange({ ...hour, start })} />
+      </Field>
+      <Field id="group-place" label="Place">
+        <select
+          id="group-place"
+          className="input"
+          value={place}
+          onChange={(e) => onChange({ ...hour, place: e.target.value })}
+        >
+          {place === "" && <option value="">choose members first</option>}
+          {places.map((p) => (
+            <option key={p} value={p}>
+              {placeName(p)}
+            </option>
+          ))}
+        </select>
+      </Field>
+      {number("minutes", "Room for", "min")}
+      {number("racks", "Racks", "theirs")}
+      {number("eyes", "Watched", "at once")}
+    </div>
   );
 }

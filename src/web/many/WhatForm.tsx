@@ -303,7 +303,7 @@ function TemplateFields({ draft, onChange, choices }: Props) {
   if (choices.templates.length === 0)
     return (
       <p className="text-ink2">
-        No session is kept as a template yet. A session that was made by hand can be kept as one, from its sheet.
+        No session is kept as a template yet. Whatever is changed in a session can be kept as one, where it is edited.
       </p>
     );
   return (

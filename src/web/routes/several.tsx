@@ -124,46 +124,69 @@ function Several({ choices, groups, today }: Props) {
           </section>
         </div>
         <div className="min-w-0">
-          <section aria-label="For each">
-            <h2 className="sec-h">For each</h2>
-            {athletes.length === 0 ? (
-              <Empty title="Nobody is chosen yet">
-                Choose a group or tick athletes; what changes for each stands here.
-              </Empty>
-            ) : change === null ? (
-              <p className="py-3 text-ink2">{MISSING[kind]}</p>
-            ) : (
-              <>
-                {previews.done < athletes.length && (
-                  <p role="status" className="py-1 text-ink2">
-                    Worked out for {previews.done} of {counted(athletes.length, "athlete")}…
-                  </p>
-                )}
-                {previews.fault && (
-                  <p role="alert" className="py-1 text-brick-ink">
-                    {previews.fault.message}{" "}
-                    <button type="button" className="underline" onClick={() => void previews.again()}>
-                      Try again
-                    </button>
-                  </p>
-                )}
-                <PreviewRows
-                  rows={rows}
-                  off={off}
-                  onOff={(id, out) => {
-                    const next = new Set(off);
-                    if (out) next.add(id);
-                    else next.delete(id);
-                    setOff(next);
-                  }}
-                />
-              </>
-            )}
-          </section>
+          <ForEach
+            count={athletes.length}
+            missing={change === null ? MISSING[kind] : null}
+            previews={previews}
+            rows={rows}
+            off={off}
+            setOff={setOff}
+          />
           <Made onUndo={takeBack} busy={undo.isPending} />
         </div>
       </div>
     </main>
+  );
+}
+
+interface ForEachProps {
+  count: number;
+  /** What is entered next, where something is missing. */
+  missing: string | null;
+  previews: ReturnType<typeof usePreviews>;
+  rows: Parameters<typeof PreviewRows>[0]["rows"];
+  off: ReadonlySet<string>;
+  setOff: (off: ReadonlySet<string>) => void;
+}
+
+function ForEach({ count, missing, previews, rows, off, setOff }: ForEachProps) {
+  return (
+    <section aria-label="For each">
+      <h2 className="sec-h">For each</h2>
+      {count === 0 ? (
+        <Empty title="Nobody is chosen yet">
+          Choose a group or tick athletes; what changes for each is listed here.
+        </Empty>
+      ) : missing !== null ? (
+        <p className="py-3 text-ink2">{missing}</p>
+      ) : (
+        <>
+          {previews.done < count && (
+            <p role="status" className="py-1 text-ink2">
+              Worked out for {previews.done} of {counted(count, "athlete")}…
+            </p>
+          )}
+          {previews.fault && (
+            <p role="alert" className="py-1 text-brick-ink">
+              {previews.fault.message}{" "}
+              <button type="button" className="underline" onClick={() => void previews.again()}>
+                Try again
+              </button>
+            </p>
+          )}
+          <PreviewRows
+            rows={rows}
+            off={off}
+            onOff={(id, out) => {
+              const next = new Set(off);
+              if (out) next.add(id);
+              else next.delete(id);
+              setOff(next);
+            }}
+          />
+        </>
+      )}
+    </section>
   );
 }
 

@@ -3,7 +3,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { useDropzone } from "react-dropzone";
 import { useSearchParams } from "react-router";
 import type { ManyChoices } from "../../api/many";
-import { type KnownNames, MOST_ROWS } from "../../api/spreadsheet";
+import { type KnownNames, MOST_ROWS, type SpreadsheetFates } from "../../api/spreadsheet";
 import type { ExerciseView } from "../../api/views";
 import { SCREEN_TESTS } from "../../core/athlete";
 import { testName } from "../../core/screening";
@@ -78,13 +78,40 @@ function counts(names: readonly string[]): [string, number][] {
   return [...by].sort((a, b) => b[1] - a[1]);
 }
 
-function Spreadsheets({ athletes, known, today, exercises }: Props) {
+/** What is matched by now, and what the rows become by it. */
+function useMatching({ athletes, known, exercises }: Props, file: ReturnType<typeof useSheet>, own: string) {
+  const [names, setNames] = useState<Matches>({});
+  const [people, setPeople] = useState<Matches>({});
+  const sheet = file.state.state === "read" ? file.state.sheet : null;
+  const kind = sheet?.mapping.kind ?? "lifts";
+  const guesses = useMemo(() => {
+    const written = [...new Set((sheet?.rows ?? []).map((r) => r.name))].filter((n) => n !== "");
+    return guessNames(written, exercises, known);
+  }, [sheet?.rows, known, exercises]);
+  const matched: Matched = useMemo(
+    () => ({ kind, names, athletes: people, own, guesses, club: athletes }),
+    [kind, names, people, own, guesses, athletes],
+  );
+  const stated = useMemo(() => stateRows(sheet?.rows ?? [], matched), [sheet?.rows, matched]);
+  const name = file.state.state === "none" ? "" : file.state.name;
+  const body = useMemo(() => bodyOf(name, stated, matched), [name, stated, matched]);
+  return {
+    sheet,
+    name,
+    matched,
+    stated,
+    body,
+    addNames: (m: Matches) => setNames({ ...names, ...m }),
+    addPeople: (m: Matches) => setPeople({ ...people, ...m }),
+  };
+}
+type Matching = ReturnType<typeof useMatching>;
+
+function Spreadsheets(props: Props) {
+  const { athletes, today, exercises } = props;
   const [params] = useSearchParams();
   const file = useSheet({ massUnit: UNITS.massUnit, today });
   const [own, setOwn] = useState(params.get("athlete") ?? (athletes.length === 1 ? (athletes[0]?.id ?? "") : ""));
-  const [names, setNames] = useState<Matches>({});
-  const [people, setPeople] = useState<Matches>({});
-  const [shown, setShown] = useState<Shown>("all");
   const drop = useDropzone({
     onDrop: ([f]) => f && void file.read(f),
     multiple: false,
@@ -99,28 +126,13 @@ function Spreadsheets({ athletes, known, today, exercises }: Props) {
     if (waiting) void read.current(waiting);
   }, []);
   useKeys("view", [{ key: "o", label: "choose a file", run: drop.open, bar: true }]);
-  const sheet = file.state.state === "read" ? file.state.sheet : null;
-  const kind = sheet?.mapping.kind ?? "lifts";
-  const guesses = useMemo(() => {
-    const written = [...new Set((sheet?.rows ?? []).map((r) => r.name))].filter((n) => n !== "");
-    return guessNames(written, exercises, known);
-  }, [sheet?.rows, known, exercises]);
-  const matched: Matched = { kind, names, athletes: people, own, guesses, club: athletes };
-  const stated = useMemo(
-    () => stateRows(sheet?.rows ?? [], { kind, names, athletes: people, own, guesses, club: athletes }),
-    [sheet?.rows, kind, names, people, own, guesses, athletes],
-  );
-  const name = file.state.state === "none" ? "" : file.state.name;
-  const body = useMemo(
-    () => bodyOf(name, stated, { kind, names, athletes: people, own, guesses, club: athletes }),
-    [name, stated, kind, names, people, own, guesses, athletes],
-  );
+  const matching = useMatching(props, file, own);
+  const { sheet, name, body } = matching;
   const asked = body.lifts.length + body.tests.length;
   const [version, setVersion] = useState({ body, n: 0 });
   if (version.body !== body) setVersion({ body, n: version.n + 1 });
   const preview = useSheetPreview(String(version.n), body, asked > 0 && asked <= MOST_ROWS);
   const fates = preview.isPlaceholderData ? null : (preview.data ?? null);
-  const words = fateWords(stated, fates, kind);
   const fresh = fates ? [...fates.lifts, ...fates.tests].filter((f) => f !== "same").length : 0;
   const take = useTakeSheet();
   const undo = useUndoMany();
@@ -128,7 +140,8 @@ function Spreadsheets({ athletes, known, today, exercises }: Props) {
     take.mutate(body, {
       onSuccess: ({ batch, changed, left }) => {
         file.close();
-        const said = `${name}: stored for ${counted(changed.length, "athlete")}.${left.length > 0 ? ` ${left.map((l) => `${l.name} ${l.why}`).join("; ")}.` : ""}`;
+        const out = left.map((l) => `${l.name} ${l.why}`).join("; ");
+        const said = `${name}: stored for ${counted(changed.length, "athlete")}.${out ? ` ${out}.` : ""}`;
         if (batch)
           tellUndo(said, () =>
             undo.mutate(batch, { onSuccess: () => tell(`${name}: taken back.`), onError: (e) => tellFault(e.message) }),
@@ -137,14 +150,6 @@ function Spreadsheets({ athletes, known, today, exercises }: Props) {
       },
       onError: (e) => tellFault(e.message),
     });
-  const wanted = STATES[shown];
-  const rows = stated
-    .map((s, i) => ({ stated: s, fate: words[i] ?? "" }))
-    .filter(({ stated: s }) => !wanted || wanted.includes(s.state));
-  const number = (of: Shown) => stated.filter((s) => STATES[of]?.includes(s.state)).length;
-  const options = kind === "tests" ? TESTS : exercises;
-  const written = counts((sheet?.rows ?? []).filter((r) => r.fault === null).map((r) => r.name));
-  const persons = counts((sheet?.rows ?? []).filter((r) => r.fault === null && r.athlete !== "").map((r) => r.athlete));
   return (
     <div className="two-pane">
       <main
@@ -160,6 +165,7 @@ function Spreadsheets({ athletes, known, today, exercises }: Props) {
         >
           <span className="flex-1" />
           <input {...drop.getInputProps({ "aria-label": "Spreadsheet" })} accept=".csv,.tsv,.txt,.xlsx" />
+          <TakeOut />
           <button type="button" className={`btn ${sheet ? "" : "btn-pri"}`} onClick={drop.open}>
             {ICON.file} Choose a file
           </button>
@@ -174,57 +180,24 @@ function Spreadsheets({ athletes, known, today, exercises }: Props) {
             </button>
           )}
         </PageHeader>
-        {file.state.state === "reading" && (
-          <div className="flex items-center gap-3 px-4 py-3" role="status">
-            Reading {file.state.name}…
-            <progress className="h-2 w-40" aria-label={`Reading ${file.state.name}`} />
-            <button type="button" className="btn btn-sm" onClick={file.close}>
-              Stop
-            </button>
-          </div>
-        )}
-        {file.state.state === "refused" && (
-          <p role="alert" className="flex gap-1.5 px-4 py-3 text-brick-ink">
-            <WarnIcon /> {file.state.name}: {file.state.fault}
-          </p>
-        )}
-        {!sheet ? (
-          file.state.state !== "reading" && <Empty />
+        <FileState file={file} />
+        {sheet ? (
+          <Read
+            matching={matching}
+            fates={fates}
+            said={
+              asked > MOST_ROWS
+                ? `At most ${MOST_ROWS} rows at once. Leave some names out, or part the file.`
+                : preview.isFetching
+                  ? "Comparing with what is known…"
+                  : "Nothing is stored yet."
+            }
+            fault={preview.error}
+            exercises={exercises}
+            athletes={athletes}
+          />
         ) : (
-          <>
-            <div className="flex min-h-12 flex-none flex-wrap items-center gap-3 px-3">
-              <Segments<Shown>
-                name="Rows shown"
-                value={shown}
-                onChange={setShown}
-                options={[
-                  ["all", `All ${stated.length}`],
-                  ["asked", `To import ${number("asked")}`],
-                  ["open", `Open or left out ${number("open")}`],
-                  ["fault", `Cannot be taken ${number("fault")}`],
-                ]}
-              />
-              <span className="flex-1" />
-              <output className="text-label text-ink2">
-                {asked > MOST_ROWS
-                  ? `At most ${MOST_ROWS} rows at once. Leave some names out, or part the file.`
-                  : preview.isFetching
-                    ? "Comparing with what is known…"
-                    : "Nothing is stored yet."}
-              </output>
-            </div>
-            {preview.isError && (
-              <p role="alert" className="mx-4 mb-2 flex gap-1.5 text-brick-ink">
-                <WarnIcon /> {preview.error.message}
-              </p>
-            )}
-            <Rows
-              rows={rows}
-              exerciseName={(id) => options.find((o) => o.id === id)?.name ?? id}
-              athleteName={(id) => athletes.find((a) => a.id === id)?.name ?? id}
-              units={UNITS}
-            />
-          </>
+          file.state.state !== "reading" && <Empty />
         )}
       </main>
       <aside className="flex min-h-0 flex-col overflow-auto border-l border-hair bg-panel" aria-label="Matching">
@@ -240,31 +213,126 @@ function Spreadsheets({ athletes, known, today, exercises }: Props) {
             </select>
           </Field>
         </div>
-        {sheet && (
-          <>
-            {persons.length > 0 && (
-              <Names
-                title="Athletes of the file"
-                names={persons}
-                options={athletes}
-                meant={(n) => whose(n, matched)}
-                guesses={new Map()}
-                onMatch={(m) => setPeople({ ...people, ...m })}
-              />
-            )}
-            <Names
-              title={kind === "tests" ? "Tests of the file" : "Exercises of the file"}
-              names={written}
-              options={options}
-              meant={(n) => meant(n, matched)}
-              guesses={kind === "tests" ? new Map() : guesses}
-              onMatch={(m) => setNames({ ...names, ...m })}
-            />
-            <Columns sheet={sheet} onChange={(m) => void file.remap(m)} />
-          </>
-        )}
+        <Match matching={matching} exercises={exercises} athletes={athletes} onColumns={(m) => void file.remap(m)} />
       </aside>
     </div>
+  );
+}
+
+/** Everything of the club as a workbook. */
+const TakeOut = () => (
+  <a className="btn" href="/api/tables/all.xlsx" download>
+    Take all out (XLSX)
+  </a>
+);
+
+function FileState({ file: { state, close } }: { file: ReturnType<typeof useSheet> }) {
+  if (state.state === "reading")
+    return (
+      <div className="flex items-center gap-3 px-4 py-3" role="status">
+        Reading {state.name}…
+        <progress className="h-2 w-40" aria-label={`Reading ${state.name}`} />
+        <button type="button" className="btn btn-sm" onClick={close}>
+          Stop
+        </button>
+      </div>
+    );
+  if (state.state !== "refused") return null;
+  return (
+    <p role="alert" className="flex gap-1.5 px-4 py-3 text-brick-ink">
+      <WarnIcon /> {state.name}: {state.fault}
+    </p>
+  );
+}
+
+interface MatchProps extends Pick<Props, "exercises" | "athletes"> {
+  matching: Matching;
+}
+
+/** Rows of the file that name an athlete, an exercise or a test. */
+const rowsThatCan = ({ sheet }: Matching) => (sheet?.rows ?? []).filter((r) => r.fault === null);
+
+function Match({
+  matching,
+  exercises,
+  athletes,
+  onColumns,
+}: MatchProps & { onColumns: Parameters<typeof Columns>[0]["onChange"] }) {
+  const { sheet, matched } = matching;
+  if (!sheet) return null;
+  const tests = matched.kind === "tests";
+  const rows = rowsThatCan(matching);
+  const persons = counts(rows.filter((r) => r.athlete !== "").map((r) => r.athlete));
+  return (
+    <>
+      {persons.length > 0 && (
+        <Names
+          title="Athletes of the file"
+          names={persons}
+          options={athletes}
+          meant={(n) => whose(n, matched)}
+          guesses={NO_GUESSES}
+          onMatch={matching.addPeople}
+        />
+      )}
+      <Names
+        title={tests ? "Tests of the file" : "Exercises of the file"}
+        names={counts(rows.map((r) => r.name))}
+        options={tests ? TESTS : exercises}
+        meant={(n) => meant(n, matched)}
+        guesses={tests ? NO_GUESSES : matched.guesses}
+        onMatch={matching.addNames}
+      />
+      <Columns sheet={sheet} onChange={onColumns} />
+    </>
+  );
+}
+const NO_GUESSES: Matched["guesses"] = new Map();
+
+interface ReadProps extends MatchProps {
+  fates: SpreadsheetFates | null;
+  said: string;
+  fault: Error | null;
+}
+
+function Read({ matching: { stated, matched }, fates, said, fault, exercises, athletes }: ReadProps) {
+  const [shown, setShown] = useState<Shown>("all");
+  const words = fateWords(stated, fates, matched.kind);
+  const wanted = STATES[shown];
+  const rows = stated
+    .map((s, i) => ({ stated: s, fate: words[i] ?? "" }))
+    .filter(({ stated: s }) => !wanted || wanted.includes(s.state));
+  const number = (of: Shown) => stated.filter((s) => STATES[of]?.includes(s.state)).length;
+  const options: readonly { id: string; name: string }[] = matched.kind === "tests" ? TESTS : exercises;
+  return (
+    <>
+      <div className="flex min-h-12 flex-none flex-wrap items-center gap-3 px-3">
+        <Segments<Shown>
+          name="Rows shown"
+          value={shown}
+          onChange={setShown}
+          options={[
+            ["all", `All ${stated.length}`],
+            ["asked", `To import ${number("asked")}`],
+            ["open", `Open or left out ${number("open")}`],
+            ["fault", `Cannot be taken ${number("fault")}`],
+          ]}
+        />
+        <span className="flex-1" />
+        <output className="text-label text-ink2">{said}</output>
+      </div>
+      {fault && (
+        <p role="alert" className="mx-4 mb-2 flex gap-1.5 text-brick-ink">
+          <WarnIcon /> {fault.message}
+        </p>
+      )}
+      <Rows
+        rows={rows}
+        exerciseName={(id) => options.find((o) => o.id === id)?.name ?? id}
+        athleteName={(id) => athletes.find((a) => a.id === id)?.name ?? id}
+        units={UNITS}
+      />
+    </>
   );
 }
 
