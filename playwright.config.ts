@@ -32,7 +32,8 @@ export default defineConfig({
   projects: [
     {
       name: "coach",
-      testMatch: /(journey|records|errors|intake|season|week|dose|safety|mileage|health|accounts|athlete)\.spec\.ts/,
+      testMatch:
+        /(journey|records|errors|intake|season|week|dose|safety|mileage|health|accounts|athlete|club)\.spec\.ts/,
     },
     { name: "demo", testMatch: /(demo|access|library|rules|phone)\.spec\.ts/ },
   ],

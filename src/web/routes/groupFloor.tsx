@@ -111,13 +111,40 @@ interface LiftingProps {
 }
 
 function Lifting({ member, date, group, onAbsent }: LiftingProps) {
+  const { id, name, label } = member;
+  /** Said absent: the session is not asked for any more while that is stored. */
+  const [gone, setGone] = useState(false);
+  const { said } = useUndo(id);
+  const absent = useChange(id, () =>
+    post(`/athletes/${id}/week-changes`, {
+      what: `Absent from ${group}`,
+      add: { changes: [{ kind: "missed", date, label }] },
+    }),
+  );
+  const away = () => {
+    setGone(true);
+    absent.mutate(undefined, {
+      onSuccess: () => {
+        said(`${name} is absent; the week is planned without it.`);
+        onAbsent();
+      },
+      onError: (e) => {
+        setGone(false);
+        tellFault(e.message);
+      },
+    });
+  };
+  return gone ? <p className="text-ink2">{name}: absent</p> : <Session member={member} date={date} onAbsent={away} />;
+}
+
+function Session({ member, date, onAbsent }: Omit<LiftingProps, "group">) {
   const session = useSession(member.id, date, member.label ?? "A");
   if (session.isError) return <Failed error={session.error} retry={() => session.refetch()} what={member.name} />;
   if (!session.data) return <p className="text-ink2">{member.name}: loading the session…</p>;
-  return <Sets key={member.id} member={member} view={session.data} group={group} onAbsent={onAbsent} />;
+  return <Sets key={member.id} member={member} view={session.data} onAbsent={onAbsent} />;
 }
 
-interface SetsProps extends Omit<LiftingProps, "date"> {
+interface SetsProps extends Omit<LiftingProps, "date" | "group"> {
   view: SessionView;
 }
 
@@ -130,18 +157,11 @@ function setText(item: SessionView["items"][number], done: number): string {
 
 const SENT = { sent: "saved", sending: "saving", kept: "kept on this device" } as const;
 
-function Sets({ member, view, group, onAbsent }: SetsProps) {
+function Sets({ member, view, onAbsent }: SetsProps) {
   const { id, name, massUnit } = member;
   const units: Units = { massUnit, distanceUnit: "km" };
   const [initial] = useState(() => emptyLog(view, new Date().toTimeString().slice(0, 5)));
   const { log, change, sent, refused } = useLog(id, initial, view.log);
-  const { said } = useUndo(id);
-  const absent = useChange(id, () =>
-    post(`/athletes/${id}/week-changes`, {
-      what: `Absent from ${group}`,
-      add: { changes: [{ kind: "missed", date: view.date, label: view.label }] },
-    }),
-  );
   const at = nextItem(view, log);
   const item = view.items[at];
   const begun = log.items.some((i) => i.sets.length > 0);
@@ -208,20 +228,7 @@ function Sets({ member, view, group, onAbsent }: SetsProps) {
           </p>
         )}
         {!begun && (
-          <button
-            type="button"
-            className="btn min-h-12"
-            disabled={absent.isPending}
-            onClick={() =>
-              absent.mutate(undefined, {
-                onSuccess: () => {
-                  said(`${name} is absent; the week is planned without it.`);
-                  onAbsent();
-                },
-                onError: (e) => tellFault(e.message),
-              })
-            }
-          >
+          <button type="button" className="btn min-h-12" onClick={onAbsent}>
             Absent
           </button>
         )}

@@ -13,7 +13,7 @@ interface Props {
 }
 
 export function Rows({ rows, exerciseName, athleteName, units }: Props) {
-  const scroller = useRef<HTMLDivElement>(null);
+  const scroller = useRef<HTMLElement>(null);
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
@@ -23,7 +23,13 @@ export function Rows({ rows, exerciseName, athleteName, units }: Props) {
   const items = virtual.getVirtualItems();
   const [above, below] = [items[0]?.start ?? 0, virtual.getTotalSize() - (items.at(-1)?.end ?? 0)];
   return (
-    <div ref={scroller} className="min-h-0 flex-1 overflow-auto px-4 max-[1023px]:max-h-[60vh]">
+    <section
+      ref={scroller}
+      aria-label="Rows"
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: a list that scrolls is walked through with the arrow keys
+      tabIndex={0}
+      className="min-h-0 flex-1 overflow-auto px-4 max-[1023px]:max-h-[60vh]"
+    >
       <table
         className="w-full min-w-[640px] table-fixed border-collapse"
         aria-label="Rows of the spreadsheet"
@@ -79,7 +85,7 @@ export function Rows({ rows, exerciseName, athleteName, units }: Props) {
           {below > 0 && <Gap height={below} />}
         </tbody>
       </table>
-    </div>
+    </section>
   );
 }
 
