@@ -51,7 +51,7 @@ export const NEED_OF: ReadonlyMap<string, Need> = new Map([
   ...of("whole", "GET /athletes/:id/everything"),
   ...of("session", "DELETE /session", "GET /session/devices", "DELETE /session/devices/:row", "PUT /session/password"),
   ...of("session", "GET /club", "GET /exercises"),
-  ...of("club.see", "GET /squad", "GET /calendar"),
+  ...of("club.see", "GET /squad", "GET /calendar", "GET /club/week/:monday", "GET /club/week/:monday/pdf"),
   ...of("accounts", "GET /accounts", "POST /accounts", "PUT /accounts/:row", "POST /accounts/:row/recovery"),
   ...of("accounts", "DELETE /accounts/:row"),
   ...of("backups", "GET /club/data", "POST /club/backups", "GET /club/backups/:backup"),

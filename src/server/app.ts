@@ -5,6 +5,7 @@ import { extname, join } from "node:path";
 import express, { type Express, type RequestHandler } from "express";
 import helmet from "helmet";
 import type { Logger } from "pino";
+import type { ClubWeekRow } from "../api/clubWeek";
 import type { HealthView, SquadRow } from "../api/views";
 import type { IsoDate } from "../core/dates";
 import { Audit } from "./accounts/audit";
@@ -24,6 +25,7 @@ import { allRoutes } from "./routes/all";
 import type { ServerContext } from "./serverContext";
 import { SCRUB } from "./store/athletes";
 import type { Store } from "./store/store";
+import { ClubWeeks } from "./views/clubWeek";
 import { Squad } from "./views/squad";
 
 export interface AppOptions {
@@ -80,9 +82,19 @@ function contextOf(o: AppOptions): { ctx: ServerContext; jobs: Jobs; routes: Rou
     (id) =>
       jobs.ask({ kind: "task", task: "squadRow", args: { id } }, { background: true }) as Promise<SquadRow | null>,
   );
+  const weeks = new ClubWeeks(
+    o.store,
+    o.today,
+    (id, monday) =>
+      jobs.ask(
+        { kind: "task", task: "clubWeekRow", args: { id, monday } },
+        { background: true },
+      ) as Promise<ClubWeekRow | null>,
+  );
   const forget = async () => {
     planner.forget();
     squad.forget();
+    weeks.forget();
     await jobs.restart();
     if (await o.store.club.setting(SCRUB)) await scrubFile(o.store, run);
   };
@@ -98,6 +110,7 @@ function contextOf(o: AppOptions): { ctx: ServerContext; jobs: Jobs; routes: Rou
     keeper: new BackupKeeper(o.store, run, o.log, forget),
     ask: (route, call) => jobs.ask({ kind: "handle", route, call }) as never,
     squad: () => squad.json(),
+    clubWeek: (monday) => weeks.json(monday),
     health: async (): Promise<HealthView> => {
       const fault = await o.store.db.probe();
       return {

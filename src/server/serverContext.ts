@@ -1,5 +1,6 @@
 /** What only the server's own thread has. */
 import type { HealthView } from "../api/views";
+import type { IsoDate } from "../core/dates";
 import type { Access } from "./accounts/door";
 import type { Context } from "./context";
 import type { Feed } from "./feed/feed";
@@ -21,6 +22,8 @@ export interface ServerContext extends Context {
   keeper: BackupKeeper;
   health: () => Promise<HealthView>;
   squad: () => Promise<Written>;
+  /** A week of the club. */
+  clubWeek: (monday: IsoDate) => Promise<Written>;
   /** Who is asked who they are. */
   access: Access;
   /** Password of every account of a club to try. */

@@ -46,6 +46,7 @@ const router = createBrowserRouter([
       { path: "/a/:id/what-if", lazy: view(() => import("./routes/whatIf")) },
       { path: "/a/:id/season-sheet", lazy: view(() => import("./routes/seasonSheet")) },
       { path: "/gym/:date?", lazy: view(() => import("./routes/gym")) },
+      { path: "/club-week/:monday?", lazy: view(() => import("./routes/clubWeek")) },
       { path: "/groups", lazy: view(() => import("./routes/groups")) },
       { path: "/groups/:group/session/:date?", lazy: view(() => import("./routes/groupSession")) },
       { path: "/spreadsheets", lazy: view(() => import("./routes/spreadsheets")) },

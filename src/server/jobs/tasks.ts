@@ -1,11 +1,14 @@
 /** Work for worker threads beside the routes: what it is told and what it answers can be sent from one thread to the other. */
 import BetterSqlite3 from "better-sqlite3";
+import type { ClubWeekRow, ClubWeekView } from "../../api/clubWeek";
 import { importBody } from "../../api/requests";
 import type { SquadRow } from "../../api/views";
 import type { Context } from "../context";
+import { clubWeekPdf } from "../paper/clubWeek";
 import { type BackupKind, type Manifest, previewRestore, sealCopy, stageRestore } from "../store/backup";
 import { Unusable } from "../store/faults";
 import { comparedRows, type ImportRows, type StagedImport } from "../store/imports";
+import { clubWeekRow } from "../views/clubWeek";
 import { squadRow } from "../views/squadRow";
 import type { KeptAnswers } from "./kept";
 
@@ -28,6 +31,11 @@ export const tasksOf = (ctx: Context, kept: KeptAnswers | null) => ({
     const text = await kept.through(ctx, id, "squad-row", async () => JSON.stringify(await make()));
     return JSON.parse(text) as SquadRow | null;
   },
+  /** One row of a week of the club; null without the athlete. */
+  clubWeekRow: ({ id, monday }: { id: string; monday: string }): Promise<ClubWeekRow | null> =>
+    clubWeekRow(ctx.store, ctx.planner, id, monday),
+  /** A week of the club on paper. */
+  clubWeekPdf: async ({ view }: { view: ClubWeekView }): Promise<Uint8Array> => clubWeekPdf(view, ctx.clubName),
   /** What would become of incoming rows, compared with what is stored. */
   compareRows: ({ id, rows }: { id: string; rows: ImportRows }): Promise<StagedImport | null> =>
     comparedRows(ctx.store, id, rows),

@@ -80,6 +80,7 @@ export function readRoutes(ctx: Context): Route[] {
     },
     health: only("Health"),
     squad: only("The squad"),
+    clubWeek: only("The club's week"),
     ask: only("Asking another route"),
     run: only("Asking a worker thread"),
     forget: only("Forgetting"),

@@ -1,13 +1,16 @@
 /** The club as a whole: its health, its squad, its backups. */
 import { readFileSync } from "node:fs";
 import { relative } from "node:path";
+import type { ClubWeekView } from "../../api/clubWeek";
 import { restoreBody, seenBody } from "../../api/requests";
 import { may, sees, type Who } from "../../api/roles";
 import type { ClubDataView, SquadRow, SquadView } from "../../api/views";
+import { mondayOf } from "../../core/dates";
 import { notFound } from "../errors";
 import { done, file, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
 import { SEEN, type Seen } from "../views/squad";
+import { dateParam } from "./tools";
 
 /** A folder as a coach finds it: from the application's own folder on, where it lies inside. */
 function shown(folder: string): string {
@@ -35,6 +38,27 @@ export function clubRoutes(ctx: ServerContext): Route[] {
       return { status: 200, type: "application/json", headers: { ETag: `"${key}"` }, body };
     const view = JSON.parse(body.toString("utf8")) as SquadView;
     return json({ ...view, rows: view.rows.filter((row) => sees(who, row.id)).map((row) => seenBy(who, row)) });
+  });
+
+  const weekOf = async (who: Who, date: string): Promise<ClubWeekView> => {
+    const { json: body } = await ctx.clubWeek(mondayOf(dateParam(date)));
+    const view = JSON.parse(body.toString("utf8")) as ClubWeekView;
+    const rows = view.rows
+      .filter((row) => sees(who, row.id))
+      .map((row) => (may(who, "health.read", row.id) ? row : { ...row, pain: null, poor: 0, testsDue: 0 }));
+    return { ...view, rows };
+  };
+
+  r.peek("/club/week/:monday", async ({ params, who }) => {
+    if (who.role !== "owner" && !(who.role === "coach" && who.athletes === "all"))
+      return json(await weekOf(who, params.monday));
+    const { key, json: body } = await ctx.clubWeek(mondayOf(dateParam(params.monday)));
+    return { status: 200, type: "application/json", headers: { ETag: `"${key}"` }, body };
+  });
+
+  r.peek("/club/week/:monday/pdf", async ({ params, who }) => {
+    const view = await weekOf(who, params.monday);
+    return file(await ctx.run("clubWeekPdf", { view }), "application/pdf", `week-${view.monday}.pdf`, true);
   });
 
   /** A point about an athlete was seen, and comes back on a day; null brings it back now. */

@@ -35,26 +35,30 @@ export async function pastWeeks(
     if (week.start > monday) return [];
     const kept = known.get(week.start);
     if (kept) return [kept];
-    const { athlete } = p.stored;
-    // As it was known on that Monday: what was lifted later did not stand in the log yet.
-    const from = laterOf(week.start, athlete.season.start);
-    const planned = plan(
-      { ...athlete, strengthLog: athlete.strengthLog.filter((l) => l.date < week.start) },
-      { from, weeks: 1, library: p.library, ...clubOptions(p.stored) },
-    ).weeks[0];
-    const facts: WeekPlan = {
-      monday: week.start,
-      phase: week.phase,
-      emphasis: week.emphasis,
-      stepBack: week.stepBack,
-      loadLimit: planned?.loadLimit ?? 0,
-      sessions: (planned?.sessions ?? []).map(plannedFacts),
-      homework: planned ? askedAtHome(planned) : [],
-    };
+    const facts = weekAsPlanned(p, week);
     if (week.start < monday) fresh.push(facts);
     return [facts];
   });
   return { all, fresh };
+}
+
+/** A week that has begun as it was known on its Monday: what was lifted later did not stand in the log yet. */
+export function weekAsPlanned(p: Planned, week: Planned["plan"]["season"][number]): WeekPlan {
+  const { athlete } = p.stored;
+  const from = laterOf(week.start, athlete.season.start);
+  const planned = plan(
+    { ...athlete, strengthLog: athlete.strengthLog.filter((l) => l.date < week.start) },
+    { from, weeks: 1, library: p.library, ...clubOptions(p.stored) },
+  ).weeks[0];
+  return {
+    monday: week.start,
+    phase: week.phase,
+    emphasis: week.emphasis,
+    stepBack: week.stepBack,
+    loadLimit: planned?.loadLimit ?? 0,
+    sessions: (planned?.sessions ?? []).map(plannedFacts),
+    homework: planned ? askedAtHome(planned) : [],
+  };
 }
 
 /** What was asked for at home, by day. */

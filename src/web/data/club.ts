@@ -1,5 +1,7 @@
 /** The club's backups: read, taken, put back. */
+
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import type { ClubWeekView } from "../../api/clubWeek";
 import type { ClubDataView, RestorePreviewView, RestoreView } from "../../api/views";
 import { ask, get, post } from "./api";
 import { renew } from "./hooks";
@@ -39,3 +41,12 @@ export function useRestore() {
     },
   });
 }
+
+/** A week of the club, by its Monday. */
+export const useClubWeek = (monday: string) =>
+  useQuery({
+    queryKey: ["club-week", monday],
+    queryFn: () => get<ClubWeekView>(`/club/week/${monday}`),
+    enabled: monday !== "",
+    placeholderData: (before) => before,
+  });

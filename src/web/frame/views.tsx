@@ -4,6 +4,7 @@ import {
   CalendarCheck,
   CalendarDays,
   ClipboardCheck,
+  ClipboardList,
   Database,
   Dumbbell,
   FileInput,
@@ -56,6 +57,14 @@ export const VIEWS: readonly ViewEntry[] = [
     name: "Came in",
     glyph: <Inbox {...look} />,
     also: "inbox messages logs pain phones",
+  },
+  {
+    id: "club-week",
+    group: "club",
+    need: "club.see",
+    name: "Club week",
+    glyph: <ClipboardList {...look} />,
+    also: "report who trained sets done pain",
   },
   {
     id: "calendar",
