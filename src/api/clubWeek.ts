@@ -41,8 +41,8 @@ export interface ClubWeekView {
 
 const list = (rows: readonly ClubWeekRow[]): string => rows.map((r) => r.name).join(", ");
 
-/** Pain beyond this stops an exercise, and is named. */
-const { stop: PAIN } = numbers("progress.pain");
+/** From this pain on nothing goes up, and it is named. */
+export const { noIncrease: PAIN } = numbers("progress.pain");
 
 /** Strength sessions of a day: done ones stand as they are, open ones in brackets. */
 export const dayText = ({ planned, logged }: ClubDay): string =>
@@ -56,7 +56,7 @@ export function clubWeekWords({ rows, monday, today }: ClubWeekView): string[] {
   const [sessions, done] = [sum((r) => r.sessions.planned), sum((r) => r.sessions.done)];
   const [sets, setsDone] = [sum((r) => r.hardSets.planned), sum((r) => r.hardSets.done)];
   const short = rows.filter((r) => r.sessions.planned > r.sessions.done);
-  const pain = rows.filter((r) => (r.pain ?? 0) > PAIN);
+  const pain = rows.filter((r) => (r.pain ?? 0) >= PAIN);
   const due = rows.filter((r) => r.testsDue > 0);
   const races = rows.flatMap((r) => r.days.flatMap((d) => (d.race ? [`${r.name} (${d.race})`] : [])));
   if (ahead)
@@ -67,7 +67,7 @@ export function clubWeekWords({ rows, monday, today }: ClubWeekView): string[] {
   return [
     `${trained.length} of ${rows.length} trained; ${done} strength sessions done of ${sessions} planned so far, ${setsDone} hard sets of ${sets}.`,
     ...(short.length > 0 ? [`Fewer sessions than planned: ${list(short)}.`] : []),
-    ...(pain.length > 0 ? [`Pain above ${PAIN} of 10 was reported by ${list(pain)}.`] : []),
+    ...(pain.length > 0 ? [`Pain of ${PAIN} of 10 or more was reported by ${list(pain)}.`] : []),
     ...(due.length > 0 ? [`Tests are due for ${list(due)}.`] : []),
     ...(races.length > 0 ? [`Races: ${races.join(", ")}.`] : []),
   ];

@@ -144,7 +144,7 @@ function Day({ day: d, past }: { day: ClubDay; past: boolean }) {
       </span>
       <span className="mx-auto block h-1 w-10 bg-hair2" title={`${d.minutes} of ${d.plannedMinutes} min`}>
         <span
-          className="block h-1 border-r border-moss"
+          className={`block h-1 ${d.plannedMinutes > 0 ? "border-r border-moss" : ""}`}
           style={{ width: width(Math.max(d.plannedMinutes, d.minutes)) }}
         >
           <span
