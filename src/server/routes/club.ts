@@ -22,24 +22,8 @@ function shown(folder: string): string {
 const seenBy = (who: Who, row: SquadRow): SquadRow =>
   may(who, "health.read", row.id) ? row : { ...row, attention: [], testsDue: [] };
 
-export function clubRoutes(ctx: ServerContext): Route[] {
-  const r = new RouteList("");
-
-  r.peek("/health", async () => {
-    const view = await ctx.health();
-    return json(view, view.status === "ok" ? 200 : 503);
-  });
-
-  r.peek("/club", () => json({ name: ctx.clubName, today: ctx.today() }));
-
-  r.peek("/squad", async ({ who }) => {
-    const { key, json: body } = await ctx.squad();
-    if (who.role === "owner" || (who.role === "coach" && who.athletes === "all"))
-      return { status: 200, type: "application/json", headers: { ETag: `"${key}"` }, body };
-    const view = JSON.parse(body.toString("utf8")) as SquadView;
-    return json({ ...view, rows: view.rows.filter((row) => sees(who, row.id)).map((row) => seenBy(who, row)) });
-  });
-
+/** A week of the club, on the screen and on paper. */
+function weekRoutes(r: RouteList, ctx: ServerContext): void {
   const weekOf = async (who: Who, date: string): Promise<ClubWeekView> => {
     const { json: body } = await ctx.clubWeek(mondayOf(dateParam(date)));
     const view = JSON.parse(body.toString("utf8")) as ClubWeekView;
@@ -60,6 +44,27 @@ export function clubRoutes(ctx: ServerContext): Route[] {
     const view = await weekOf(who, params.monday);
     return file(await ctx.run("clubWeekPdf", { view }), "application/pdf", `week-${view.monday}.pdf`, true);
   });
+}
+
+export function clubRoutes(ctx: ServerContext): Route[] {
+  const r = new RouteList("");
+
+  r.peek("/health", async () => {
+    const view = await ctx.health();
+    return json(view, view.status === "ok" ? 200 : 503);
+  });
+
+  r.peek("/club", () => json({ name: ctx.clubName, today: ctx.today() }));
+
+  r.peek("/squad", async ({ who }) => {
+    const { key, json: body } = await ctx.squad();
+    if (who.role === "owner" || (who.role === "coach" && who.athletes === "all"))
+      return { status: 200, type: "application/json", headers: { ETag: `"${key}"` }, body };
+    const view = JSON.parse(body.toString("utf8")) as SquadView;
+    return json({ ...view, rows: view.rows.filter((row) => sees(who, row.id)).map((row) => seenBy(who, row)) });
+  });
+
+  weekRoutes(r, ctx);
 
   /** A point about an athlete was seen, and comes back on a day; null brings it back now. */
   r.change(
