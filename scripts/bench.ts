@@ -4,8 +4,6 @@ import { readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import fc from "fast-check";
-import type { Athlete } from "../src/core/athlete/types";
-import { addDays } from "../src/core/dates";
 import { plan } from "../src/core/plan";
 import { fitWeek } from "../src/core/week/fit";
 import { demoAthlete } from "../src/demo/club";
@@ -15,7 +13,9 @@ import { Store } from "../src/server/store/store";
 import { byHighs } from "../tests/reference/weekModel";
 import { germanTable } from "../tests/support/foreign";
 import { anyContext, weekOf } from "../tests/support/weekfit";
+import { CLUB, clubOf200 } from "./bench-club";
 import { dragFlag, dragSession, drawTop } from "./bench-drag";
+import { longHistory, YEARS } from "./bench-history";
 import { clubAtOnce, machineShare, underLoad } from "./bench-load";
 import { phoneFloorKb, todayOffline } from "./bench-phone";
 
@@ -24,7 +24,6 @@ const DATA = ".tmp/bench";
 /** Not 4190: fetch refuses it, as one of the ports of other services. */
 const PORT = 4192;
 const ATHLETES = 60;
-const YEARS = 3;
 const address = `http://127.0.0.1:${PORT}`;
 
 /** The same load on the application before planning left the server's own thread (commit 7437bea, two cores). */
@@ -45,27 +44,6 @@ function timed(runs: number, work: () => unknown): number[] {
     work();
     return performance.now() - begin;
   });
-}
-
-/** Three years of history from one: the same records a year and two years earlier. */
-function longHistory(a: Athlete, name: string): Athlete {
-  const back = <T extends { date: string }>(list: readonly T[], past: (x: T) => boolean): T[] =>
-    Array.from({ length: YEARS - 1 }, (_, y) =>
-      list.filter(past).map((x) => ({ ...x, date: addDays(x.date, -364 * (y + 1)) })),
-    )
-      .reverse()
-      .flat();
-  const logs = Array.from({ length: 2 * YEARS - 1 }, (_, y) =>
-    a.strengthLog.map((l) => ({ ...l, date: addDays(l.date, -182 * (y + 1)) })),
-  )
-    .reverse()
-    .flat();
-  return {
-    ...a,
-    athlete: { ...a.athlete, name },
-    endurance: [...back(a.endurance, (e) => e.done === true), ...a.endurance],
-    strengthLog: [...logs, ...a.strengthLog],
-  };
 }
 
 async function start(): Promise<{ child: ChildProcess; ms: number }> {
@@ -340,5 +318,14 @@ line(
   `${(club60.pool / 1000).toFixed(1)}; ${(club60.single / 1000).toFixed(1)}`,
 );
 rmSync(DATA, { recursive: true, force: true });
+const many = await clubOf200(`${DATA}-club`, TODAY);
+line(
+  `${CLUB} athletes, ${YEARS} years each: squad, calendar, club week, p95`,
+  many.views.map((v) => `${v.toFixed(0)} ms`).join(", "),
+  "under 100 ms",
+);
+line("the same, read for the first time", many.first.map((v) => `${(v / 1000).toFixed(1)} s`).join(", "));
+line("a gym closed for 50 of them, previews of all", `${(many.previews / 1000).toFixed(1)} s`, "under 5 s");
+line("the same change made, and taken back", `${many.made.toFixed(0)}, ${many.undone.toFixed(0)} ms`);
 console.log("\nOne fit by sessions and windows: median and 99th percentile of 60 weeks\n");
 for (const row of grown) console.log(row);
