@@ -49,9 +49,6 @@ try {
   const desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await shoot(desk, "/", "squad", "tbody tr");
   await shoot(desk, `/a/${id("Maren")}/season`, "season", "svg[aria-label^='Season, ']");
-  await desk.emulateMedia({ colorScheme: "dark" });
-  await shoot(desk, `/a/${id("Teodor")}/season`, "dusk", "svg[aria-label^='Season, ']");
-  await desk.emulateMedia({ colorScheme: "light" });
   await shoot(desk, `/a/${id("Bryn")}/import`, "import", "aside h2");
   await desk.getByLabel("Files to import").setInputFiles(foreignFiles());
   await desk.getByText("Nothing is stored yet.").waitFor();
@@ -59,15 +56,13 @@ try {
   await desk.screenshot({ path: `${OUT}/import.png` });
   await shoot(desk, `/a/${id("Ilse")}/week/2026-03-16`, "week", "svg[aria-label^='Week drawn']");
   await shoot(desk, "/rules/S2", "rules", "[data-parameter]");
-  await fetch(`${address}/api/gym/places/club-gym`, {
-    method: "PUT",
-    headers: { "Content-Type": "application/json" },
-    body: JSON.stringify({ racks: 1, athletes: 6 }),
-  });
-  await shoot(desk, "/gym/2026-04-28", "gym", "main svg rect");
-  await desk.getByRole("button", { name: "Shared out" }).click();
-  await desk.waitForTimeout(250);
-  await desk.screenshot({ path: `${OUT}/gym.png` });
+  await shoot(desk, "/groups/demo-tuesday/session/2026-03-10", "group", "main table tbody tr");
+  await shoot(desk, "/club-week/2026-02-23", "club-week", "main table tbody tr");
+  await shoot(desk, `/spreadsheets?athlete=${id("Maren")}`, "spreadsheets", "#sheet-own");
+  await desk.getByLabel("Spreadsheet", { exact: true }).setInputFiles("tests/fixtures/lifts/log.xlsx");
+  await desk.getByRole("button", { name: "Confirm 12 proposed names" }).click();
+  await desk.getByRole("button", { name: "Import 2385 rows" }).waitFor();
+  await desk.screenshot({ path: `${OUT}/spreadsheets.png` });
   await shoot(desk, `/a/${id("Maren")}/session/${heavyA}/A`, "session", "tbody tr");
   await shoot(desk, `/a/${id("Tamsin")}/intake/endurance`, "intake", "#m-sessions");
   await shoot(desk, `/a/${id("Pell")}/health`, "health", "main h2");
@@ -91,8 +86,6 @@ try {
   await desk.getByLabel("Percent of 1RM").press("Enter");
   await desk.waitForTimeout(300);
   await desk.screenshot({ path: `${OUT}/approaches.png` });
-  await shoot(desk, `/a/${id("Bryn")}/records`, "library", "tbody tr");
-  await shoot(desk, "/library?fits=1&pattern=split-squat", "library", "section[aria-label='Exercise sheet'] h2");
   const phone = await (
     await browser.newContext({
       viewport: { width: 390, height: 844 },

@@ -14,6 +14,7 @@ import {
   KeyRound,
   Rows3,
   ScrollText,
+  Sheet,
   Smartphone,
   Table2,
   TrendingUp,
@@ -118,6 +119,14 @@ export const VIEWS: readonly ViewEntry[] = [
     glyph: <ScrollText {...look} />,
     key: "y",
     also: "numbers terms",
+  },
+  {
+    id: "spreadsheets",
+    group: "club",
+    need: "groups",
+    name: "Spreadsheets",
+    glyph: <Sheet {...look} />,
+    also: "import export strength log tests CSV XLSX",
   },
   {
     id: "club-data",

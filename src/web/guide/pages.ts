@@ -17,6 +17,61 @@ export interface GuidePage {
 
 export const GUIDE: readonly GuidePage[] = [
   {
+    id: "several",
+    group: "The club",
+    title: "One change for several athletes",
+    also: "many at once gym closed race group camp holiday",
+    view: "",
+    steps: [
+      "Press **Change several** on the squad. Choose a group, or tick athletes under **Who**.",
+      "Choose what changes: **Place closed**, **Away**, **Race**, **Free time**, **Week note** and others, and fill its fields.",
+      "Read **For each**: what moves and what finds no room, athlete by athlete. Tick off whom it is not for.",
+      "Press **Change** with their number. **Undo** takes it back for all; later it stands under **Made before**.",
+    ],
+    note: "Whoever was changed by somebody else meanwhile is left out and named; nothing of theirs is overwritten.",
+  },
+  {
+    id: "group-hour",
+    group: "The club",
+    title: "A group that lifts together",
+    also: "tuesday group session racks stations hour attendance absent",
+    view: "groups",
+    steps: [
+      "Open **Groups**, press **New group**, tick its members and **They lift together every week**: day, start, place, racks.",
+      "Press **Open the hour**. Each member has the session of their own week that costs it least there; who has no room is named with the reason.",
+      "**Stations** shows everybody's work side by side, with the step easier or harder that is open to them.",
+      "The button on the right sets the hour: it goes into all their plans, with one undo. **Cards** prints them.",
+      "On the day, press **Log for all**: one tap logs a set for any of them, **Absent** says who is not there.",
+    ],
+  },
+  {
+    id: "club-week",
+    group: "The club",
+    title: "The club's week",
+    also: "report who trained sets pain tests due pdf",
+    view: "club-week",
+    steps: [
+      "Open **Club week**: the week in sentences, then a row an athlete, day by day.",
+      "Step to other weeks with the arrows; a week ahead shows what is planned.",
+      "**PDF** is the same on paper.",
+    ],
+  },
+  {
+    id: "spreadsheets",
+    group: "The club",
+    title: "Last year's log from a spreadsheet",
+    also: "table xlsx csv import strength log tests export lb names",
+    view: "spreadsheets",
+    steps: [
+      "Drop the file under **Spreadsheets**, or in an athlete's **Import** and press **Open in Spreadsheets**.",
+      "Say whose rows they are where the file has no column of names.",
+      "Confirm the proposed names of exercises at once, choose the others, or leave their rows out. The club remembers them.",
+      "Read what each row becomes; rows that cannot be taken say which field is at fault.",
+      "Press **Import** with the number of rows. The same file again adds nothing; **Undo** takes the whole of it back.",
+    ],
+    note: "**Take all out (XLSX)** gives logs, tests, races, endurance and the plan of all athletes as one workbook.",
+  },
+  {
     id: "monday",
     group: "Every day",
     title: "See who needs a look",

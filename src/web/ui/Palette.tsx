@@ -185,15 +185,6 @@ function Actions({ heading, item, go, current, onClose }: ActionsProps) {
           Theme: {THEME_WORDS[c].toLowerCase()}
         </Command.Item>
       ))}
-      {may("groups") && (
-        <Command.Item
-          value="Import a spreadsheet strength log tests CSV XLSX"
-          className={item}
-          onSelect={go("/spreadsheets")}
-        >
-          Import a spreadsheet of strength work or tests
-        </Command.Item>
-      )}
       <Command.Item className={item} onSelect={go("/?import=1")}>
         Import an athlete file
       </Command.Item>
