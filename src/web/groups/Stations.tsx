@@ -9,7 +9,12 @@ export function Stations({ view }: { view: GroupSessionView }) {
   return (
     <section aria-label="Stations" className="mt-5">
       <h2 className="sec-h">Stations</h2>
-      <div className="overflow-x-auto">
+      <section
+        aria-label="Work of each member"
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: a table that scrolls must be reached by the keyboard
+        tabIndex={0}
+        className="overflow-x-auto"
+      >
         <table className="w-full min-w-[720px] table-fixed border-collapse text-left">
           <thead>
             <tr className="h-7 text-label text-ink2 shadow-[inset_0_-1px_0_var(--color-ground)]">
@@ -38,7 +43,7 @@ export function Stations({ view }: { view: GroupSessionView }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </section>
     </section>
   );
 }

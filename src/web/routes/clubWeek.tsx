@@ -48,7 +48,12 @@ function ClubWeek({ view }: { view: ClubWeekView }) {
                 <p key={words}>{words}</p>
               ))}
             </div>
-            <div className="overflow-x-auto">
+            <section
+              aria-label="Athletes"
+              // biome-ignore lint/a11y/noNoninteractiveTabindex: a table that scrolls must be reached by the keyboard
+              tabIndex={0}
+              className="overflow-x-auto"
+            >
               <table className="w-full min-w-[820px] border-collapse text-left">
                 <thead>
                   <tr className="h-7 text-label text-ink2 shadow-[inset_0_-1.5px_0_var(--color-ground)] [&>th]:font-semibold">
@@ -74,7 +79,7 @@ function ClubWeek({ view }: { view: ClubWeekView }) {
                   ))}
                 </tbody>
               </table>
-            </div>
+            </section>
             <p className="pt-3 text-label text-ink2">
               A letter is a strength session that was done, in brackets one that was planned; the line below it is
               endurance, filled as far as it was done. Sums go up to today.

@@ -92,7 +92,7 @@ function Several({ choices, groups, today }: Props) {
           {make.isPending ? "Saving…" : taken.length > 0 ? `Change ${counted(taken.length, "athlete")}` : "Change"}
         </button>
       </PageHeader>
-      <div className="grid min-h-0 flex-1 grid-cols-[340px_minmax(0,1fr)] gap-6 overflow-auto px-4 pb-6 max-[900px]:grid-cols-1">
+      <div className="grid min-h-0 flex-1 grid-cols-[340px_minmax(0,1fr)] gap-6 overflow-auto px-4 pb-6 max-[900px]:grid-cols-1 max-[900px]:content-start">
         <div className="space-y-4">
           <section aria-label="Who">
             <h2 className="sec-h">Who</h2>
