@@ -16,6 +16,14 @@ export interface HealthView {
   startedMsAgo: number;
 }
 
+/** An athlete who is out of the club's views. */
+export interface ArchivedView {
+  id: string;
+  name: string;
+  /** Since when, ISO 8601. */
+  at: string;
+}
+
 export interface BackupView {
   name: string;
   /** ISO 8601. */

@@ -163,6 +163,9 @@ export type AwayBody = z.input<typeof awayBody>;
 export const gymBody = z.strictObject({ racks: z.int().min(0).max(50), athletes: z.int().min(1).max(200) });
 export const gymTakeBody = z.strictObject({ place: idSchema });
 /** What to undo or redo: the last change, or one of the history. */
+/** The season after this one, and the races that are run again a year later. */
+export const nextSeasonBody = seasonSchema.extend({ races: z.array(idSchema).max(2000) });
+export const archivedBody = z.strictObject({ archived: z.boolean() });
 export const stepBody = z.strictObject({ seq: z.int().min(1).optional() }).default({});
 export const moveBody = z.strictObject({ date: dateSchema, start: timeSchema });
 const weights = z.record(z.string(), z.number().min(0).max(1000));

@@ -465,6 +465,7 @@ export const athleteSchema: z.ZodType<Athlete, unknown> = z.strictObject({
   screening: list(screeningSchema),
   seen: list(seenSchema),
   races: list(raceSchema),
+  pastRaces: z.array(raceSchema).max(2000).optional(),
   phases: z.array(phaseSchema).optional(),
   pastPhases: z.array(phaseSchema).max(500).optional(),
   endurance: list(enduranceSchema),

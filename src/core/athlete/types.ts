@@ -112,6 +112,8 @@ export interface Athlete {
   screening: Screening[];
   seen: { what: Seen; date: IsoDate; side?: Side }[];
   races: Race[];
+  /** Races of seasons that are over, with how they went. */
+  pastRaces?: Race[];
   phases?: PhaseSpan[];
   /** Phases of weeks that are past, as they were before a race or a boundary was changed later. */
   pastPhases?: PhaseSpan[];

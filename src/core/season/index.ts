@@ -4,6 +4,7 @@ export { type Boundary, backToComputed, boundaryIn, moveBoundary, withSpan } fro
 export { type Clash, clashesOf } from "./clashes";
 export type { DayLoading, SeasonDay } from "./day";
 export { stagesOf, wayAfter } from "./limits";
+export { type NextSeason, nextSeason, raceAgain } from "./next";
 export { withPastKept } from "./past";
 export { phaseOn, planPhases, type SeasonPhase, type SeasonWarning } from "./phases";
 export {

@@ -6,6 +6,7 @@ import { shortened, shorterView, withShorter } from "../../api/make/shorter";
 import { enduranceBetween, weekView } from "../../api/make/week";
 import { setsOf } from "../../api/make/weekSessions";
 import {
+  archivedBody,
   enduranceBody,
   endurancePlanBody,
   heldBody,
@@ -161,6 +162,17 @@ function wholeRoutes(r: RouteList, ctx: ServerContext): void {
     const text = `${JSON.stringify(all, null, 2)}\n`;
     return file(text, "application/json", fileName(athlete, "-everything.json"));
   });
+
+  /** Out of the club's views, or back in them. */
+  r.change(
+    "PUT",
+    "/:id/archived",
+    { body: { schema: archivedBody, what: "The archive" } },
+    async ({ params, body }) => {
+      if (!(await store.athletes.archive(params.id, body.archived))) throw notFound("athlete");
+      return done();
+    },
+  );
 
   r.change("DELETE", "/:id", {}, async ({ params }) => {
     const id = params.id ?? "";

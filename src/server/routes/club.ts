@@ -4,7 +4,7 @@ import { relative } from "node:path";
 import type { ClubWeekView } from "../../api/clubWeek";
 import { restoreBody, seenBody } from "../../api/requests";
 import { may, sees, type Who } from "../../api/roles";
-import type { ClubDataView, SquadRow, SquadView } from "../../api/views";
+import type { ArchivedView, ClubDataView, SquadRow, SquadView } from "../../api/views";
 import { mondayOf } from "../../core/dates";
 import { notFound } from "../errors";
 import { done, file, json, type Route, RouteList } from "../http/route";
@@ -88,6 +88,11 @@ export function clubRoutes(ctx: ServerContext): Route[] {
       return done();
     },
   );
+
+  r.peek("/archive", async ({ who }) => {
+    const view: ArchivedView[] = (await ctx.store.athletes.archived()).filter((a) => may(who, "whole", a.id));
+    return json(view);
+  });
 
   r.peek("/club/data", () => {
     const backups = ctx.keeper.list();

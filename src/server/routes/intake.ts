@@ -2,12 +2,13 @@
 
 import { choicesView } from "../../api/make/choices";
 import { plannedOn } from "../../api/make/session";
-import { intakeBody, type ScreenBody, screenBody, swapBody } from "../../api/requests";
+import { intakeBody, nextSeasonBody, type ScreenBody, screenBody, swapBody } from "../../api/requests";
 import { sees } from "../../api/roles";
 import type { IntakeView, PlacesView } from "../../api/views";
 import type { Athlete, Settings } from "../../core/athlete";
-import { isDate } from "../../core/dates";
+import { dayLabel, isDate } from "../../core/dates";
 import { usualFromRecords } from "../../core/mileage";
+import { nextSeason } from "../../core/season";
 import { faulty, HttpProblem, notFound } from "../errors";
 import { done, json, type Route, RouteList } from "../http/route";
 import type { ServerContext } from "../serverContext";
@@ -208,10 +209,30 @@ function screenRoutes(r: RouteList, ctx: ServerContext): void {
   });
 }
 
+/** The season after this one. */
+function nextSeasonRoute(r: RouteList, ctx: ServerContext): void {
+  const { change } = athleteTools(ctx);
+  r.change(
+    "POST",
+    "/:id/next-season",
+    { body: { schema: nextSeasonBody, what: "The next season" } },
+    async ({ params, body }) => {
+      await change(
+        params.id,
+        "The next season",
+        (a) => nextSeason(a, body),
+        `Next season from ${dayLabel(body.start)}`,
+      );
+      return done();
+    },
+  );
+}
+
 export function intakeRoutes(ctx: ServerContext): Route[] {
   const r = new RouteList("/athletes");
   entryRoutes(r, ctx);
   choiceRoutes(r, ctx);
   screenRoutes(r, ctx);
+  nextSeasonRoute(r, ctx);
   return r.all;
 }

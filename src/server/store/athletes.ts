@@ -1,6 +1,6 @@
 /** Athletes in and out of the store: their records with the long lists, the changes made to them, and their erasing. */
 import { randomUUID } from "node:crypto";
-import type { EntityManager } from "typeorm";
+import { type EntityManager, IsNull, Not } from "typeorm";
 import { type Facts, slotOfId, withPlannedEndurance } from "../../api/make/planned";
 import type { Athlete, EnduranceSession, Label, LockedSession, Race } from "../../core/athlete";
 import type { Swap } from "../../core/plan";
@@ -51,11 +51,30 @@ export class AthleteStore {
     private readonly approaches: ApproachStore,
   ) {}
 
-  /** Ids and revisions in the club's order. */
+  /** Ids and revisions in the club's order, without those that are archived. */
   async list(): Promise<Pick<AthleteRow, "id" | "revision" | "name">[]> {
     return this.db.reader.find(AthleteEntity, {
       select: { id: true, revision: true, name: true },
+      where: { archivedAt: IsNull() },
       order: { position: "ASC" },
+    });
+  }
+
+  /** Those that are out of the club's views, the latest first. */
+  async archived(): Promise<{ id: string; name: string; at: string }[]> {
+    const rows = await this.db.reader.find(AthleteEntity, {
+      select: { id: true, name: true, archivedAt: true },
+      where: { archivedAt: Not(IsNull()) },
+      order: { archivedAt: "DESC" },
+    });
+    return rows.map(({ id, name, archivedAt }) => ({ id, name, at: archivedAt ?? "" }));
+  }
+
+  /** Takes an athlete out of the club's views, or back into them; nothing of theirs changes. @returns false without the athlete */
+  async archive(id: string, archived: boolean): Promise<boolean> {
+    return this.db.write(async (m) => {
+      const at = archived ? new Date().toISOString() : null;
+      return ((await m.update(AthleteEntity, { id }, { archivedAt: at })).affected ?? 0) > 0;
     });
   }
 
@@ -71,7 +90,10 @@ export class AthleteStore {
 
   /** Every athlete with the races but without the other lists: what a club sheet needs, in two reads. */
   async outlines(): Promise<{ id: string; athlete: Athlete }[]> {
-    const rows = await this.db.reader.find(AthleteEntity, { order: { position: "ASC" } });
+    const rows = await this.db.reader.find(AthleteEntity, {
+      where: { archivedAt: IsNull() },
+      order: { position: "ASC" },
+    });
     const races = new Map<string, Race[]>();
     for (const r of await this.db.reader.find(LIST_ENTITIES.races, { order: { seq: "ASC" } }))
       races.set(r.athleteId, [...(races.get(r.athleteId) ?? []), JSON.parse(r.data) as Race]);
@@ -130,6 +152,7 @@ export class AthleteStore {
         position: (top ?? -1) + 1,
         revision: 1,
         name: athlete.athlete.name,
+        archivedAt: null,
         record: recordOf(athlete),
       });
       for (const name of LISTS) await insertList(m, id, name, athlete[name] ?? []);

@@ -7,6 +7,8 @@ export interface AthleteRow {
   /** Rises with every write; caches are keyed by it. */
   revision: number;
   name: string;
+  /** Since when the athlete is out of the club's views, ISO 8601; null where they are not. */
+  archivedAt: string | null;
   /** The athlete file without its long lists, whose places in the order of keys are kept. */
   record: string;
 }
@@ -283,6 +285,7 @@ export const AthleteEntity = new EntitySchema<AthleteRow>({
     position: { type: "integer" },
     revision: { type: "integer" },
     name: { type: "text" },
+    archivedAt: { type: "text", name: "archived_at", nullable: true },
     record: { type: "text" },
   },
 });

@@ -1,16 +1,18 @@
 /** Groups of athletes. */
 import { randomUUID } from "node:crypto";
-import type { EntityManager } from "typeorm";
+import { type EntityManager, IsNull, Not } from "typeorm";
 import type { GroupBody, GroupHour, GroupView } from "../../api/many";
 import type { Database } from "./database";
-import { GroupEntity, GroupMemberEntity, type GroupRow } from "./entities";
+import { AthleteEntity, GroupEntity, GroupMemberEntity, type GroupRow } from "./entities";
 
 export class GroupStore {
   constructor(private readonly db: Database) {}
 
-  /** In the order in which they were made. */
+  /** In the order in which they were made; without members who are archived. */
   async all(m: EntityManager = this.db.reader): Promise<GroupView[]> {
-    const members = await m.find(GroupMemberEntity, { order: { seq: "ASC" } });
+    const archived = new Set((await m.findBy(AthleteEntity, { archivedAt: Not(IsNull()) })).map((a) => a.id));
+    const all = await m.find(GroupMemberEntity, { order: { seq: "ASC" } });
+    const members = all.filter((x) => !archived.has(x.athleteId));
     return (await m.find(GroupEntity, { order: { position: "ASC" } })).map((g) => ({
       id: g.id,
       name: g.name,

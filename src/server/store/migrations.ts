@@ -217,6 +217,18 @@ export class GroupTables1783000000000 implements MigrationInterface {
   }
 }
 
+export class ArchivedAthletes1784000000000 implements MigrationInterface {
+  readonly name = "ArchivedAthletes1784000000000";
+
+  async up(q: QueryRunner): Promise<void> {
+    await q.query("ALTER TABLE athlete ADD COLUMN archived_at TEXT");
+  }
+
+  async down(q: QueryRunner): Promise<void> {
+    await q.query("ALTER TABLE athlete DROP COLUMN archived_at");
+  }
+}
+
 export const MIGRATIONS = [
   FirstTables1774000000000,
   ExerciseTables1775000000000,
@@ -228,4 +240,5 @@ export const MIGRATIONS = [
   PhoneTables1781000000000,
   PasskeyTables1782000000000,
   GroupTables1783000000000,
+  ArchivedAthletes1784000000000,
 ];

@@ -12,6 +12,7 @@ import type {
   ManyEntry,
   ManyPreview,
 } from "../../api/many";
+import type { ArchivedView } from "../../api/views";
 import { ask, del, get, post, put } from "./api";
 import { useClubChange } from "./hooks";
 
@@ -50,6 +51,10 @@ export function usePreviews(change: ManyChange | null, ids: readonly string[]) {
     }),
   });
 }
+
+/** Athletes who are out of the club's views. */
+export const useArchived = () => useQuery({ queryKey: ["archive"], queryFn: () => get<ArchivedView[]>("/archive") });
+export const useBringBack = () => useClubChange((id: string) => put(`/athletes/${id}/archived`, { archived: false }));
 
 export const useMakeMany = () => useClubChange((body: ManyBody) => post<ManyAnswer>("/many", body));
 export const useUndoMany = () => useClubChange((batch: string) => post<ManyAnswer>(`/many/${batch}/undo`));

@@ -3,17 +3,20 @@ import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
 import type { GroupView, ManyChoices } from "../../api/many";
 import { WEEKDAY_NAMES } from "../../core/dates";
-import { useGroups, useManyChoices } from "../data/many";
-import { counted, placeName } from "../format";
+import { useArchived, useBringBack, useGroups, useManyChoices } from "../data/many";
+import { useMay } from "../data/session";
+import { counted, day, placeName } from "../format";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
 import { PageHeader } from "../ui/page";
 import { Empty, Failed, LoadingNote } from "../ui/State";
+import { tell, tellFault } from "../ui/tell";
 
 const GroupSheet = lazy(() => import("../groups/GroupSheet"));
 
 export default function GroupsRoute() {
   const [groups, choices] = [useGroups(), useManyChoices()];
+  const may = useMay();
   const [open, setOpen] = useState<GroupView | "new" | null>(null);
   useKeys("view", [{ key: "n", label: "new group", run: () => setOpen("new"), bar: true }]);
   if (groups.isPending || choices.isPending) return <LoadingNote what="the groups" />;
@@ -44,6 +47,7 @@ export default function GroupsRoute() {
             ))}
           </ul>
         )}
+        {may("athlete.add") && <Archived />}
       </div>
       {open && (
         <Suspense fallback={null}>
@@ -55,6 +59,40 @@ export default function GroupsRoute() {
         </Suspense>
       )}
     </main>
+  );
+}
+
+/** Athletes in the archive, each with the way back. */
+function Archived() {
+  const archived = useArchived();
+  const back = useBringBack();
+  if (!archived.data || archived.data.length === 0) return null;
+  return (
+    <section aria-label="Archive" className="mt-8 max-w-[900px]">
+      <h2 className="sec-h">In the archive</h2>
+      <ul>
+        {archived.data.map((a) => (
+          <li key={a.id} className="flex items-center gap-4 border-b border-hair2 py-2">
+            <Link to={`/a/${a.id}/records`} className="flex-1 hover:underline">
+              {a.name} <span className="text-label text-ink2">since {day(a.at.slice(0, 10))}</span>
+            </Link>
+            <button
+              type="button"
+              className="btn max-[700px]:min-h-11"
+              disabled={back.isPending}
+              onClick={() =>
+                back.mutate(a.id, {
+                  onSuccess: () => tell(`${a.name} is back in the club.`),
+                  onError: (e) => tellFault(e.message),
+                })
+              }
+            >
+              Bring back
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -16,6 +16,7 @@ import { Failed, LoadingNote } from "../ui/State";
 
 const RaceSheet = lazy(() => import("../ui/RaceSheet"));
 const EnduranceSheet = lazy(() => import("../ui/EnduranceSheet"));
+const HandOverSheet = lazy(() => import("../records/HandOverSheet"));
 const EraseSheet = lazy(() => import("../ui/EraseSheet"));
 const WindowSheet = lazy(() => import("../ui/WindowSheet"));
 
@@ -198,8 +199,13 @@ function placeWords(p: AthleteView["places"][number], units: Units): string {
 
 function FileActions({ view }: { view: AthleteView }) {
   const [asking, setAsking] = useState(false);
+  const [over, setOver] = useState(false);
   return (
     <>
+      <button type="button" className="btn" aria-haspopup="dialog" onClick={() => setOver(true)}>
+        Next season, archive
+      </button>
+      {over && <HandOverSheet view={view} onClose={() => setOver(false)} />}
       <a className="btn" href={`/api/athletes/${view.id}/file`} download>
         {ICON.down} Export file
       </a>
