@@ -9,6 +9,10 @@ export type ClockTime = string;
 /** Minutes of a day, and mean days of a month. */
 export const MINUTES_A_DAY = 1440;
 export const DAYS_A_MONTH = 30.44;
+/** 52 weeks: the same weekday a year later. */
+export const DAYS_IN_52_WEEKS = 364;
+/** The year of a date, such as "2026". */
+export const yearOf = (date: IsoDate): string => date.slice(0, 4);
 const DAY_MS = 86_400_000;
 const dayCache = new Map<string, number>();
 const nameCache = new Map<number, string>();

@@ -47,6 +47,7 @@ const router = createBrowserRouter([
       { path: "/a/:id/season-sheet", lazy: view(() => import("./routes/seasonSheet")) },
       { path: "/gym/:date?", lazy: view(() => import("./routes/gym")) },
       { path: "/club-week/:monday?", lazy: view(() => import("./routes/clubWeek")) },
+      { path: "/results", lazy: view(() => import("./routes/results")) },
       { path: "/groups", lazy: view(() => import("./routes/groups")) },
       { path: "/groups/:group/session/:date?", lazy: view(() => import("./routes/groupSession")) },
       { path: "/spreadsheets", lazy: view(() => import("./routes/spreadsheets")) },

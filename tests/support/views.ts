@@ -86,6 +86,7 @@ export const VIEWS: [string, (id: string) => string, string, string?][] = [
   ["gym", () => "/gym/2026-03-10", "main svg rect"],
   ["club calendar", () => "/calendar", "main svg"],
   ["club week", () => "/club-week", "main table tbody tr"],
+  ["results", () => "/results", "main table tbody tr"],
   ["groups", () => "/groups", "main li h2"],
   ["change several", () => "/several?group=demo-tuesday", "main li p"],
   ["group hour", () => "/groups/demo-tuesday/session/2026-03-10", "main table tbody tr"],

@@ -1,9 +1,6 @@
 /** The season after this one: what it takes along, and what stays behind as past. */
 import type { Athlete, Race } from "../athlete";
-import { addDays, type IsoDate, mondayOf } from "../dates";
-
-/** A year later on the same weekday, days. */
-export const YEAR_LATER = 364;
+import { addDays, DAYS_IN_52_WEEKS, type IsoDate, mondayOf, yearOf } from "../dates";
 
 export interface NextSeason {
   start: IsoDate;
@@ -15,8 +12,8 @@ export interface NextSeason {
 /** The race a year later, on the same weekday, not run yet. */
 export function raceAgain(race: Race): Race {
   const { result: _, ...kept } = race;
-  const date = addDays(race.date, YEAR_LATER);
-  return { ...kept, id: `${race.id.replace(/-\d{4}$/, "")}-${date.slice(0, 4)}`, date };
+  const date = addDays(race.date, DAYS_IN_52_WEEKS);
+  return { ...kept, id: `${race.id.replace(/-\d{4}$/, "")}-${yearOf(date)}`, date };
 }
 
 const without = <T extends object, K extends keyof T>(x: T, key: K): Omit<T, K> => {

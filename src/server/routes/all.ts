@@ -26,6 +26,8 @@ import { paperRoutes } from "./paper";
 import { passkeyRoutes } from "./passkeys";
 import { phoneRoutes } from "./phone";
 import { recordRoutes } from "./records";
+import { reportRoutes } from "./reports";
+import { resultRoutes } from "./results";
 import { ruleRoutes } from "./rules";
 import { sessionRoutes } from "./session";
 import { spreadsheetRoutes } from "./spreadsheets";
@@ -61,6 +63,8 @@ const ROOMS = [
   editRoutes,
   liftRoutes,
   paperRoutes,
+  reportRoutes,
+  resultRoutes,
 ] as const;
 
 export const allRoutes = (ctx: ServerContext): Route[] => ROOMS.flatMap((room) => room(ctx));

@@ -1,6 +1,7 @@
 /** Club calendar: every athlete's phases and races on one sheet, the coach's absences, and where they clash. */
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
+import { Link } from "react-router";
 import type { CalendarView } from "../../api/views";
 import { SPORTS, type Sport } from "../../core/athlete";
 import { addDays, mondayOf } from "../../core/dates";
@@ -52,8 +53,15 @@ function Calendar({ view }: { view: CalendarView }) {
   return (
     <div className="two-pane">
       <main className="flex min-h-0 min-w-0 flex-col">
-        <PageHeader title="Club calendar" note={span(from, addDays(from, Number(weeks) * 7 - 1))}>
+        <PageHeader
+          title="Club calendar"
+          note={span(from, addDays(from, Number(weeks) * 7 - 1))}
+          className="h-auto flex-wrap gap-y-1"
+        >
           <span className="flex-1" />
+          <Link className="btn" to="/results">
+            Results
+          </Link>
           <button type="button" className="btn btn-sq" aria-label="Earlier" onClick={() => move(-1)}>
             {ICON.left}
           </button>

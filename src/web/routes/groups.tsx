@@ -2,7 +2,8 @@
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
 import type { GroupView, ManyChoices } from "../../api/many";
-import { WEEKDAY_NAMES } from "../../core/dates";
+import { addDays, mondayOf, WEEKDAY_NAMES } from "../../core/dates";
+import { useClub } from "../data/hooks";
 import { useArchived, useBringBack, useGroups, useManyChoices } from "../data/many";
 import { useMay } from "../data/session";
 import { counted, day, placeName } from "../format";
@@ -103,6 +104,7 @@ interface GroupProps {
 }
 
 function Group({ group: g, athletes, onEdit }: GroupProps) {
+  const today = useClub().data?.today ?? "";
   const names = g.members.flatMap((id) => athletes.find((a) => a.id === id)?.name ?? []);
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hair py-3">
@@ -121,6 +123,16 @@ function Group({ group: g, athletes, onEdit }: GroupProps) {
           <Link className="btn btn-pri max-[700px]:min-h-11" to={`/groups/${g.id}/session`}>
             Open the hour
           </Link>
+        )}
+        {today !== "" && g.members.length > 0 && (
+          <a
+            className="btn max-[700px]:min-h-11"
+            href={`/api/groups/${g.id}/reports.pdf?from=${addDays(mondayOf(today), -28)}&to=${addDays(mondayOf(today), -1)}`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Reports
+          </a>
         )}
         <Link className="btn max-[700px]:min-h-11" to={`/several?group=${g.id}`}>
           Change for all

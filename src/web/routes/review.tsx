@@ -85,6 +85,14 @@ export default function ReviewRoute() {
         <span className="flex-1" />
         <a
           className="btn"
+          href={`/api/athletes/${id}/report.pdf?from=${range.from}&to=${range.to}`}
+          target="_blank"
+          rel="noreferrer"
+        >
+          Report
+        </a>
+        <a
+          className="btn"
           href={`/api/athletes/${id}/block.pdf?from=${review.data.today}`}
           target="_blank"
           rel="noreferrer"

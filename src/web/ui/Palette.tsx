@@ -67,6 +67,9 @@ export default function Palette({
               {v.also && <span className="text-ink2">{v.also}</span>}
             </Command.Item>
           ))}
+          <Command.Item value="Results races times places over the years" className={item} onSelect={go("/results")}>
+            Results
+          </Command.Item>
           <Command.Item value="Today lifting" className={item} onSelect={go("/today")}>
             Today
           </Command.Item>
