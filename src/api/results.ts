@@ -13,6 +13,8 @@ export interface ResultRow {
   /** Null where no result is entered. */
   minutes: number | null;
   expectedMinutes: number | null;
+  /** Minutes of both halves, from a recording. */
+  halves: readonly [number, number] | null;
   place: number | null;
   /** 1 poor to 5 very good. */
   felt: number | null;

@@ -171,6 +171,13 @@ export const raceSchema = z.strictObject({
       place: z.int().min(1).max(1_000_000).optional(),
       felt: z.int().min(1).max(5).optional(),
       note: prose.max(600).optional(),
+      splits: z
+        .strictObject({
+          km: positive.max(100),
+          minutes: z.array(positive.max(100_000)).min(1).max(200),
+          halves: z.tuple([positive.max(100_000), positive.max(100_000)]),
+        })
+        .optional(),
     })
     .optional(),
 });

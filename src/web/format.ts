@@ -7,7 +7,7 @@ export { placeName } from "../core/athlete";
 export { clock } from "../core/dates";
 
 import { LABEL_WORDS } from "../core/athlete";
-import { dayLabel, monthName, timeOf } from "../core/dates";
+import { clock, dayLabel, monthName, timeOf } from "../core/dates";
 import { kmToMi, massIn, roundTo } from "../core/units";
 
 export interface Units {
@@ -132,3 +132,7 @@ export function enduranceKind(e: { sport: keyof typeof SPORT_NAMES; kind: string
 /** Its distance, where it has one: "8 km". */
 export const enduranceFar = (km: number | null | undefined, u: Units): string =>
   km ? distance(km, u, km < 10 ? 1 : 0) : "";
+
+/** "halves 38:10 and 38:40; 1 km each: 3:45, 3:50, ...". */
+export const splitsText = (s: { km: number; minutes: readonly number[]; halves: readonly number[] }): string =>
+  `halves ${s.halves.map((m) => clock(m * 60)).join(" and ")}; ${s.km}${NB}km each: ${s.minutes.map((m) => clock(m * 60)).join(", ")}`;

@@ -76,6 +76,8 @@ export interface RaceResult {
   /** 1 poor to 5 very good. */
   felt?: number;
   note?: string;
+  /** From a recording: minutes of each stretch of `km`, the last of which may be shorter. */
+  splits?: { km: number; minutes: number[]; halves: [number, number] };
 }
 
 export interface Race {

@@ -75,6 +75,12 @@ export async function readFit(name: string, bytes: Uint8Array, o: RecordingOptio
   }
 }
 
+/** Points of all sessions of a FIT recording. */
+export async function fitPoints(bytes: Uint8Array): Promise<Read<RecordedPoint[]>> {
+  const data = await new FitParser({ mode: "list", force: false }).parseAsync(bytes.slice().buffer);
+  return { ok: true, value: ((data.records ?? []) as FitRecord[]).map(pointOf) };
+}
+
 /** What a zipped folder may hold: files, bytes of all of them together. */
 export const FOLDER_LIMITS = { files: 5000, unpacked: 1_000_000_000, packed: 300_000_000 };
 

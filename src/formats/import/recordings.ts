@@ -41,6 +41,23 @@ export function readGpx(text: string, o: RecordingOptions): Read<ImportRow[]> {
   };
 }
 
+/** Points of all tracks of a GPX file. */
+export function gpxPoints(text: string): Read<RecordedPoint[]> {
+  const xml = readXml(text);
+  if (!xml.ok) return xml;
+  const tracks = all(childAt(xml.value, "gpx"), "trk");
+  return { ok: true, value: tracks.flatMap((t) => all(t, "trkseg").flatMap((s) => all(s, "trkpt").map(gpxPoint))) };
+}
+
+/** Points of all activities of a TCX file. */
+export function tcxPoints(text: string): Read<RecordedPoint[]> {
+  const xml = readXml(text);
+  if (!xml.ok) return xml;
+  const activities = all(childAt(xml.value, "TrainingCenterDatabase", "Activities"), "Activity");
+  const laps = activities.flatMap((a) => all(a, "Lap"));
+  return { ok: true, value: laps.flatMap((l) => all(l, "Track").flatMap((t) => all(t, "Trackpoint").map(tcxPoint))) };
+}
+
 function gpxPoint(node: unknown): Point {
   const extensions = childAt(node, "extensions");
   const heartRate = numberOf(childAt(extensions, "TrackPointExtension", "hr")) ?? numberOf(childAt(extensions, "hr"));

@@ -30,6 +30,7 @@ function rowsOf(id: string, a: Athlete, today: IsoDate): ResultRow[] {
       distanceKm: r.distanceKm ?? null,
       minutes: r.result?.minutes ?? null,
       expectedMinutes: r.expectedMinutes ?? null,
+      halves: r.result?.splits?.halves ?? null,
       place: r.result?.place ?? null,
       felt: r.result?.felt ?? null,
       before: earlier?.result?.minutes === undefined ? null : { date: earlier.date, minutes: earlier.result.minutes },

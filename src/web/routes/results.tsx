@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { ResultRow, ResultsView } from "../../api/results";
+import { clock } from "../../core/dates";
 import { get } from "../data/api";
 import { counted, dayAndYear, duration, SPORT_NAMES } from "../format";
 import { PageHeader } from "../ui/page";
@@ -104,7 +105,14 @@ function Row({ r }: { r: ResultRow }) {
         </span>
       </td>
       <td>{r.name}</td>
-      <td>{r.minutes === null ? "–" : duration(Math.round(r.minutes))}</td>
+      <td>
+        {r.minutes === null ? "–" : duration(Math.round(r.minutes))}
+        {r.halves && (
+          <span className="block text-label leading-4 text-ink2">
+            {r.halves.map((m) => clock(m * 60)).join(" and ")}
+          </span>
+        )}
+      </td>
       <td>{against(r.minutes, r.expectedMinutes)}</td>
       <td>{against(r.minutes, r.before?.minutes ?? null)}</td>
       <td>{r.place ?? "–"}</td>

@@ -4,13 +4,15 @@ import { type ReactNode, useState } from "react";
 import type { FieldErrors, UseFormReturn } from "react-hook-form";
 import { type Path, useForm } from "react-hook-form";
 import { type RaceBody, raceBody } from "../../api/requests";
-import { PRIORITIES, type Race, SESSION_SPORTS } from "../../core/athlete";
+import { PRIORITIES, type Race, type RaceResult, SESSION_SPORTS } from "../../core/athlete";
 import { addDays, isDate } from "../../core/dates";
+import type { Splits } from "../../formats/import/splits";
 import { saidOf, THEIRS } from "../data/api";
 import { useClub, useDeleteRace, useSaveRace } from "../data/hooks";
 import { useSaveIntake } from "../data/intake";
 import { useHeld } from "../data/tags";
-import { SPORT_NAMES, type Units } from "../format";
+import { SPORT_NAMES, splitsText, type Units } from "../format";
+import { readRecording } from "../import/recording";
 import { DateControl, TimeControl } from "./controlled";
 import { textOfDate } from "./dateText";
 import {
@@ -83,6 +85,7 @@ export default function RaceSheet({
   const save = useSaveRace(id);
   const remove = useDeleteRace(id);
   const [problem, setProblem] = useState("");
+  const [splits, setSplits] = useState(race?.result?.splits ?? null);
   const toBody = (f: Form) => {
     return compact({
       date: f.date,
@@ -95,7 +98,7 @@ export default function RaceSheet({
       ascentM: numberFrom(f.ascentM),
       expectedMinutes: minutesFrom(f.expectedMinutes),
       priority: f.priority,
-      result: resultOf(f),
+      result: resultOf(f, splits),
     });
   };
   const form = useForm<Form>({
@@ -160,7 +163,16 @@ export default function RaceSheet({
           {input("ascentM", "Ascent", "text", "m")}
           {input("days", "Days", "text", "if several")}
         </div>
-        {race && today >= race.date && <ResultFields input={input} />}
+        {race && today >= race.date && (
+          <ResultFields
+            input={input}
+            splits={splits}
+            onRecording={({ minutes, stepKm, splits: all, halves }) => {
+              setSplits({ km: stepKm, minutes: all, halves });
+              form.setValue("minutes", String(Math.round(minutes * 100) / 100));
+            }}
+          />
+        )}
         <Lengthen id={id} season={season} date={form.watch("date")} />
         <FormActions
           save={race ? "Save race" : "Add race"}
@@ -194,8 +206,9 @@ const valuesOf = (race: Race | null, units: Units): Form => ({
 });
 
 /** Nothing where no field of it is filled. */
-function resultOf(f: Form) {
+function resultOf(f: Form, splits: RaceResult["splits"] | null) {
   const result = compact({
+    splits: splits ?? undefined,
     minutes: minutesFrom(f.minutes),
     place: numberFrom(f.place),
     felt: numberFrom(f.felt),
@@ -207,9 +220,20 @@ function resultOf(f: Form) {
 /** How it went: its time decides how long the way back is. */
 function ResultFields({
   input,
+  splits,
+  onRecording,
 }: {
   input: (name: "minutes" | "place" | "felt" | "note", label: string, type?: string, hint?: string) => ReactNode;
+  splits: RaceResult["splits"] | null;
+  onRecording: (splits: Splits) => void;
 }) {
+  const [fault, setFault] = useState("");
+  const read = async (file: File | undefined) => {
+    if (!file) return;
+    const answer = await readRecording(file);
+    setFault(answer.ok ? "" : answer.fault);
+    if (answer.ok) onRecording(answer.splits);
+  };
   return (
     <fieldset className="rounded-[3px] border border-edge p-3">
       <legend className="px-1 text-label font-semibold">Result</legend>
@@ -218,6 +242,23 @@ function ResultFields({
         {input("place", "Place")}
         {input("felt", "How it went", "text", "1 to 5")}
         <div className="col-span-3">{input("note", "Note")}</div>
+        <div className="col-span-3">
+          <Field id="race-recording" label="Time and splits from a recording" hint="FIT, GPX, TCX">
+            <input
+              id="race-recording"
+              type="file"
+              accept=".fit,.gpx,.tcx,.csv"
+              className="text-label"
+              onChange={(e) => void read(e.target.files?.[0])}
+            />
+          </Field>
+          {fault !== "" && (
+            <p role="alert" className="text-label text-brick-ink">
+              {fault}
+            </p>
+          )}
+          {splits && <p className="text-label leading-4 text-ink2">{splitsText(splits)}</p>}
+        </div>
       </div>
     </fieldset>
   );

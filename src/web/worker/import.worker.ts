@@ -4,6 +4,7 @@ import type { Mapping } from "../../formats/import/mapping";
 import { type ForeignFile, type ReadOptions, readAny, STRENGTH } from "../../formats/import/read";
 import type { ImportRow } from "../../formats/import/rows";
 import { readSessions } from "../../formats/import/sessions";
+import { readSplits, type Splits } from "../../formats/import/splits";
 import type { Table } from "../../formats/import/table";
 
 export interface TableFacts {
@@ -51,6 +52,13 @@ const api = {
       table: { headings: table.headings, samples, mapping: value.mapping },
       rows: value.rows,
     };
+  },
+  /** Splits of a race from its recording. */
+  async splits(name: string, bytes: Uint8Array): Promise<{ ok: true; splits: Splits } | { ok: false; fault: string }> {
+    const read = await readSplits(name, bytes);
+    return read.ok
+      ? { ok: true, splits: read.value }
+      : { ok: false, fault: read.faults[0]?.expected ?? "It cannot be read." };
   },
   remap(mapping: Mapping): ImportRow[] {
     return table && options ? readSessions(table, mapping, options) : [];
