@@ -5,6 +5,7 @@ import type { Read } from "../athlete-file";
 import { MOST_BYTES } from "./decode";
 import { type RecordedPoint, type RecordingOptions, recordedRow } from "./recordings";
 import { checkedRow, type ImportRow } from "./rows";
+import { joined, PIECE, TooLarge } from "./unpack";
 
 const refuse = (expected: string): Read<ImportRow[]> => ({ ok: false, faults: [{ path: "(file)", expected }] });
 
@@ -84,23 +85,10 @@ export async function fitPoints(bytes: Uint8Array): Promise<Read<RecordedPoint[]
 /** What a zipped folder may hold: files, bytes of all of them together. */
 export const FOLDER_LIMITS = { files: 5000, unpacked: 1_000_000_000, packed: 300_000_000 };
 
-class TooLarge extends Error {}
-const PIECE = 64_000;
-
 /** One file of a folder, unpacked. */
 interface Part {
   name: string;
   bytes: Uint8Array;
-}
-
-function joined(chunks: readonly Uint8Array[]): Uint8Array {
-  const all = new Uint8Array(chunks.reduce((a, c) => a + c.length, 0));
-  let at = 0;
-  for (const c of chunks) {
-    all.set(c, at);
-    at += c.length;
-  }
-  return all;
 }
 
 /** @throws TooLarge where more comes out than a recording has */

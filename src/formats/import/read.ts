@@ -5,13 +5,13 @@ import { isFit, readFit, readFolder } from "./binary";
 import { readCalendar } from "./calendar";
 import { decodeText } from "./decode";
 import { guessLifts } from "./lifts/columns";
-import { isZip } from "./lifts/workbook";
 import { guessMapping, type Mapping } from "./mapping";
 import { pointsIn } from "./points";
 import { type RecordingOptions, readGpx, readTcx, recordedRow } from "./recordings";
 import { checkedRow, type ImportRow } from "./rows";
 import { readSessions } from "./sessions";
 import { readTable, type Table } from "./table";
+import { isZip } from "./unpack";
 
 export interface ReadOptions extends RecordingOptions {
   /** The season. */

@@ -5,7 +5,7 @@ import { decodeText } from "./decode";
 import { pointsIn } from "./points";
 import { gpxPoints, type RecordedPoint, tcxPoints } from "./recordings";
 import { readTable } from "./table";
-import { groundMetres } from "./track";
+import { FASTEST, groundMetres } from "./track";
 
 export interface Splits {
   /** From the first point to the last. */
@@ -24,9 +24,6 @@ const refuse = <T>(expected: string): Read<T> => ({ ok: false, faults: [{ path: 
 /** Most stretches that are read one by one: a longer race is told in longer ones [house]. */
 const MOST = 50;
 const STEPS = [1, 5, 10, 25, 50, 100];
-
-/** A step of the ground faster than this is a fault of the recording, m/s [house]. */
-const FASTEST = 35;
 
 /** Seconds and metres since the start, point by point. */
 function along(points: readonly RecordedPoint[]): { s: number; m: number }[] {

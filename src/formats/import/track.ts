@@ -26,7 +26,7 @@ const EARTH_M = 6_371_008.8;
 /** Elevations are meaned over this stretch either way, m, and a turn counts from this height on, m [house]. */
 export const SMOOTHING = { metres: 30, turn: 3 };
 /** A step faster than this is a fault of the recording, not a movement, m/s [house]. */
-const FASTEST = 35;
+export const FASTEST = 35;
 
 const rad = (deg: number): number => (deg * Math.PI) / 180;
 

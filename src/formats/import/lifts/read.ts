@@ -3,9 +3,10 @@ import type { IsoDate } from "../../../core/dates";
 import type { Read } from "../../athlete-file";
 import { decodeText } from "../decode";
 import { readTable, type Table } from "../table";
+import { isZip } from "../unpack";
 import { guessLifts, type LiftMapping } from "./columns";
 import { type SheetRow, sheetRows } from "./rows";
-import { isZip, readTables } from "./workbook";
+import { readTables } from "./workbook";
 
 export interface Spreadsheet {
   table: Table;

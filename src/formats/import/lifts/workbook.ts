@@ -3,20 +3,12 @@ import { Unzip, UnzipInflate, zipSync } from "fflate";
 import readWorkbook from "read-excel-file/universal";
 import type { Read } from "../../athlete-file";
 import { TABLE_LIMITS, type Table } from "../table";
+import { joined, PIECE, TooLarge } from "../unpack";
 
 /** A packed file may grow to this many bytes in all, in so many entries: a workbook of 100,000 rows stays below. */
 export const WORKBOOK_LIMITS = { packed: 40_000_000, unpacked: 100_000_000, entries: 1000 };
 
 const refuse = (expected: string): Read<Table[]> => ({ ok: false, faults: [{ path: "(file)", expected }] });
-
-/** The bytes begin as a zip file's do. */
-export const isZip = (bytes: Uint8Array): boolean =>
-  bytes[0] === 0x50 && bytes[1] === 0x4b && (bytes[2] === 3 || bytes[2] === 5);
-
-class TooLarge extends Error {}
-
-/** Handed over in pieces, so that a small file that grows without end is given up early. */
-const PIECE = 64_000;
 
 /**
  * Unpacks within the limits and packs the sheets again without compression: the reader would inflate large parts in workers of its own, which
@@ -44,16 +36,6 @@ function stored(bytes: Uint8Array): Uint8Array {
   for (let at = 0; at < bytes.length; at += PIECE)
     unzip.push(bytes.subarray(at, at + PIECE), at + PIECE >= bytes.length);
   return zipSync(parts, { level: 0 });
-}
-
-function joined(chunks: readonly Uint8Array[]): Uint8Array {
-  const all = new Uint8Array(chunks.reduce((a, c) => a + c.length, 0));
-  let at = 0;
-  for (const c of chunks) {
-    all.set(c, at);
-    at += c.length;
-  }
-  return all;
 }
 
 const two = (n: number): string => String(n).padStart(2, "0");
