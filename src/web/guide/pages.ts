@@ -57,6 +57,30 @@ export const GUIDE: readonly GuidePage[] = [
     ],
   },
   {
+    id: "results",
+    group: "The club",
+    title: "Results of races, and reports on paper",
+    also: "time place splits recording season report pdf years",
+    view: "calendar",
+    steps: [
+      "After a race, open it under **Records**: time, place, how it went; a recording gives time and splits.",
+      "**Results**, in the calendar's head, shows every race of the club against what was expected and against the time before.",
+      "**Report** in the head of **Review** puts a block or the season so far on paper; **Reports** under **Groups** does it for all members.",
+    ],
+  },
+  {
+    id: "next-season",
+    group: "The club",
+    title: "The next season, and the archive",
+    also: "new year hand over leave left again archived",
+    view: "a/records",
+    steps: [
+      "Open **Records** and press **Next season, archive**.",
+      "Set the days, leave out races that are not run again, and press **Begin the next season**. One undo takes it back.",
+      "**Put into the archive** takes somebody who has left out of every view of the club; **Bring back** stands at the foot of **Groups**.",
+    ],
+  },
+  {
     id: "spreadsheets",
     group: "The club",
     title: "Last year's log from a spreadsheet",
