@@ -17,7 +17,7 @@ import { fuzz } from "../tests/torture/fuzz";
 
 const short = process.argv.includes("--short");
 const SIZES = short
-  ? { kill: 6, power: 8, disk: 2, two: 2, clock: 2, control: 40, fuzz: 300, feed: 1 }
+  ? { kill: 4, power: 6, disk: 2, two: 2, clock: 2, control: 40, fuzz: 300, feed: 1 }
   : { kill: 500, power: 200, disk: 50, two: 20, clock: 20, control: 60, fuzz: 15_000, feed: 10 };
 /** Campaigns side by side: each is mostly one server waiting for its disk. */
 const LANES = Math.max(2, availableParallelism());

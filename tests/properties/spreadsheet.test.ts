@@ -1,4 +1,4 @@
-/** 300 spreadsheets that are damaged, cut off, stretched or of another kind: each is read or says why it is not, and none takes memory along. */
+/** Spreadsheets that are damaged, cut off, stretched or of another kind: each is read or says why it is not, and none takes memory along. */
 import { readFileSync } from "node:fs";
 import { strToU8, zipSync } from "fflate";
 import { describe, expect, it } from "vitest";
@@ -11,6 +11,8 @@ const csv = new Uint8Array(readFileSync("tests/fixtures/lifts/log.csv"));
 const xlsx = new Uint8Array(readFileSync("tests/fixtures/lifts/log.xlsx"));
 const read = (bytes: Uint8Array) => readSpreadsheet(bytes, { massUnit: "kg", today: TODAY });
 
+/** 280 in the campaign (`npm run properties`). */
+const SHEETS = Number(process.env.FIELD_ANCHOR_SHEETS ?? 100);
 /** Smallest number of characters that tells somebody what to do. */
 const WORDS = 15;
 async function refusal(bytes: Uint8Array): Promise<string> {
@@ -20,10 +22,10 @@ async function refusal(bytes: Uint8Array): Promise<string> {
 }
 
 describe("damaged spreadsheets", () => {
-  it("280 cut off or with bytes changed: read with every row taken or named, or refused in words", async () => {
+  it("cut off or with bytes changed: read with every row taken or named, or refused in words", async () => {
     const r = random(19);
     let [taken, refused] = [0, 0];
-    for (let n = 0; n < 280; n++) {
+    for (let n = 0; n < SHEETS; n++) {
       const whole = n % 2 === 0 ? csv : xlsx;
       // Half are cut off somewhere, half have up to forty bytes changed.
       let bytes = n % 4 < 2 ? whole.slice(0, r.whole(1, whole.length - 1)) : whole.slice();
@@ -40,8 +42,8 @@ describe("damaged spreadsheets", () => {
         expect(answer.faults[0]?.expected.length).toBeGreaterThan(WORDS);
       }
     }
-    expect(taken).toBeGreaterThan(50);
-    expect(refused).toBeGreaterThan(50);
+    expect(taken).toBeGreaterThan(SHEETS / 6);
+    expect(refused).toBeGreaterThan(SHEETS / 6);
   });
 
   it("stretched ones are refused before they are unpacked: much in one part, many parts, 50 MB", async () => {
