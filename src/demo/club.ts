@@ -7,6 +7,7 @@ import { weekHomework } from "../core/planning";
 import { enduranceYear } from "./endurance";
 import { PROFILES, type Profile } from "./profiles";
 import { type Random, random } from "./random";
+import { pastRacesOf } from "./results";
 import { strengthHalfYear } from "./strength";
 
 export const CLUB_NAME = "Saltmarsh Endurance";
@@ -115,7 +116,9 @@ export function demoAthlete(p: Profile, today: IsoDate): Athlete {
   const checkIns = checkInsBefore(strengthLog, random(p.seed * 15485863));
   const whole = { ...athlete, strengthLog, checkIns, ...(p.weekly ? drawn(p, p.weekly, athlete, today) : {}) };
   const homework = ticksBefore(whole, today, random(p.seed * 32452843));
-  return homework.length > 0 ? { ...whole, homework } : whole;
+  const pastRaces = pastRacesOf(p, today);
+  const told = pastRaces.length > 0 ? { ...whole, pastRaces } : whole;
+  return homework.length > 0 ? { ...told, homework } : told;
 }
 
 /** What lies ahead of an athlete whose coach draws weekly amounts: the usual week and a rule, in place of sessions one by one. */
