@@ -4,7 +4,7 @@ import type { ReviewView } from "../../api/views";
 import type { Athlete, Race } from "../../core/athlete";
 import { dayLabel } from "../../core/dates";
 import { testName } from "../../core/screening";
-import { massIn } from "../../core/units";
+import { massIn, roundTo } from "../../core/units";
 import { A4, type Doc, linesOf, MARGIN, openDoc, paragraph, put, rule, toBuffer } from "./draw";
 
 const SMALL = 8.2;
@@ -138,11 +138,9 @@ function drawReport(doc: Doc, { view, athlete }: Report): void {
   if (view.lifts.length > 0) {
     sheet.title("Lifts, estimated 1RM");
     for (const l of view.lifts) {
-      const from = l.fromKg === null ? "not known before" : `${massIn(l.fromKg, unit)} ${unit}`;
-      sheet.row(
-        [l.name, from, `${massIn(l.toKg, unit)} ${unit}`, `within ${Math.round(l.unsurePct)}%`],
-        [0, 230, 330, 420],
-      );
+      const mass = (kg: number) => `${roundTo(massIn(kg, unit), 1)} ${unit}`;
+      const from = l.fromKg === null ? "not known before" : mass(l.fromKg);
+      sheet.row([l.name, from, mass(l.toKg), `within ${Math.round(l.unsurePct)}%`], [0, 230, 330, 420]);
     }
   }
   const tests = testRows(athlete, view.from, view.to);
