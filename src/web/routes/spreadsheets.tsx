@@ -165,7 +165,7 @@ function Spreadsheets(props: Props) {
         >
           <span className="flex-1" />
           <input {...drop.getInputProps({ "aria-label": "Spreadsheet" })} accept=".csv,.tsv,.txt,.xlsx" />
-          <TakeOut />
+          {!sheet && <TakeOut />}
           <button type="button" className={`btn ${sheet ? "" : "btn-pri"}`} onClick={drop.open}>
             {ICON.file} Choose a file
           </button>
