@@ -53,7 +53,7 @@ async function club() {
     expect(answer.status).toBe(204);
     return cookieOf(answer.headers["set-cookie"]);
   };
-  return { server, raw, add, coach, join };
+  return { server, raw, add, coach, join, cookie: jar.coach };
 }
 
 let c: Awaited<ReturnType<typeof club>>;
@@ -359,6 +359,27 @@ describe("who looked", () => {
     // The phone is told at its next contact, so that nothing stays there either; nobody else is.
     expect((await c.raw(mine, "GET", `/phone/athletes/${third}/phone`)).status).toBe(410);
     expect((await c.raw("", "GET", `/athletes/${third}/phone`)).status).toBe(401);
+  });
+
+  it("names each athlete of a change, a report and a table that are for many", async () => {
+    const ids = [await c.add("Fourth Runner"), await c.add("Fifth Runner")];
+    const { body: group } = await c.coach<{ id: string }>("POST", "/groups", { name: "Two", members: ids, hour: null });
+    const athletes = ids.map((id) => ({ id, revision: 1 }));
+    const change = { kind: "note", week: "2026-06-01", text: "For both." };
+    expect((await c.coach("POST", "/many", { change, athletes })).status).toBe(201);
+    const seen = async () =>
+      Promise.all(
+        ids.map(async (id) => (await c.server.store.phone.lookers(id)).map((l) => [l.what, l.changed, l.who])),
+      );
+    const changed = ["plan.change", true, "Olga Owner"];
+    expect(await seen()).toEqual([[changed], [changed]]);
+    const look = (path: string) => c.server.raw("GET", path, { Cookie: c.cookie });
+    await look(`/groups/${group.id}/reports.pdf?from=2026-02-02&to=2026-03-01`);
+    await look("/tables/tests.csv");
+    for (const lines of await seen())
+      expect(lines).toEqual(
+        expect.arrayContaining([changed, ["health.read", false, "Olga Owner"], ["whole", false, "Olga Owner"]]),
+      );
   });
 
   it("comes with everything that is kept about a person", async () => {

@@ -12,6 +12,7 @@ import { gone, HttpProblem, parse } from "../errors";
 import type { Jobs } from "../jobs/jobs";
 import { loginName } from "../store/accounts";
 import { IdempotencyEntity, type IdempotencyRow } from "../store/entities";
+import { bulkOf } from "./bulk";
 import { readBody } from "./door";
 import { type Answer, type Call, type Method, nameOf, type Params, type Route } from "./route";
 import { keepAfterwards, Replayed, type Scope, sameRequest, sameState, within } from "./scope";
@@ -206,6 +207,7 @@ async function changed(
   const prepared = route.prepare ? await jobs.ask({ kind: "prepare", route: nameOf(route), call }) : undefined;
   // A body in bulk is known once it is parsed.
   const body = route.bulk ? prepared : call.body;
+  await noteBulk(mounted, route, req, call, body);
   const scope: Scope = {
     thing: thingIn(route, req, body),
     body: route.method === "DELETE" ? null : body,
@@ -247,11 +249,27 @@ async function read(
   return tagged ? withTags(ctx, route, call, answer) : answer;
 }
 
+/** Each athlete of a request for many is noted as in a request of their own. */
+async function noteBulk(
+  { audit, ctx, access }: Mounted,
+  route: Route,
+  req: Request,
+  { params, who }: Call<unknown>,
+  body: unknown,
+): Promise<void> {
+  if (!audit) return;
+  const { need, ids } = await bulkOf(route, { params, who, body }, ctx.store);
+  if (ids.length === 0) return;
+  const visitor = await visitorOf(ctx.store, access ?? OPEN, fromOf(req));
+  for (const id of ids) await audit.note(need, visitor, id, route.changes);
+}
+
 const runner =
   (mounted: Mounted, route: Route) =>
   async (req: Request, res: Response): Promise<void> => {
     const raw: Buffer = Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0);
     const call = await callOf(mounted, route, req, raw);
+    if (!route.changes) await noteBulk(mounted, route, req, call, undefined);
     send(res, await (route.changes ? changed(mounted, route, req, raw, call) : read(mounted, route, req, res, call)));
   };
 
