@@ -243,7 +243,7 @@ function ResultFields({
         {input("felt", "How it went", "text", "1 to 5")}
         <div className="col-span-3">{input("note", "Note")}</div>
         <div className="col-span-3">
-          <Field id="race-recording" label="Time and splits from a recording" hint="FIT, GPX, TCX">
+          <Field id="race-recording" label="Recording of the race" hint="FIT, GPX, TCX: how long it took, and splits">
             <input
               id="race-recording"
               type="file"
