@@ -102,6 +102,9 @@ export const dayName = (date: IsoDate): string => WEEKDAYS[weekday(date) - 1] ??
 export const monthName = (date: IsoDate): string => MONTHS[Number(date.slice(5, 7)) - 1] ?? "";
 /** @returns "Tue 19 May" */
 export const dayLabel = (date: IsoDate): string => `${dayName(date)} ${Number(date.slice(8, 10))} ${monthName(date)}`;
+/** "Mon 2 Mar", "Mon 2 Mar to Sun 8 Mar". */
+export const spanLabel = (start: IsoDate, end: IsoDate): string =>
+  start === end ? dayLabel(start) : `${dayLabel(start)} to ${dayLabel(end)}`;
 
 /** @returns the earlier of two dates */
 export const earlierOf = (a: IsoDate, b: IsoDate): IsoDate => (a <= b ? a : b);

@@ -5,7 +5,7 @@ import type { Read } from "../athlete-file";
 import { MOST_BYTES } from "./decode";
 import { type RecordedPoint, type RecordingOptions, recordedRow } from "./recordings";
 import { checkedRow, type ImportRow } from "./rows";
-import { joined, PIECE, TooLarge } from "./unpack";
+import { joined, pieces, TooLarge } from "./unpack";
 
 const refuse = (expected: string): Read<ImportRow[]> => ({ ok: false, faults: [{ path: "(file)", expected }] });
 
@@ -101,8 +101,7 @@ function unpacked({ name, bytes }: Part): Part {
     if (total > MOST_BYTES) throw new TooLarge();
     chunks.push(data);
   });
-  for (let at = 0; at < bytes.length; at += PIECE)
-    gunzip.push(bytes.subarray(at, at + PIECE), at + PIECE >= bytes.length);
+  for (const { piece, last } of pieces(bytes)) gunzip.push(piece, last);
   return { name: name.replace(/\.gz$/i, ""), bytes: joined(chunks) };
 }
 
@@ -156,10 +155,10 @@ export async function readFolder(
     }
   };
   try {
-    for (let at = 0; at < bytes.length; at += PIECE) {
-      unzip.push(bytes.subarray(at, at + PIECE), at + PIECE >= bytes.length);
+    for (const { piece, last, share } of pieces(bytes)) {
+      unzip.push(piece, last);
       await take();
-      if (progress?.(Math.min(1, (at + PIECE) / bytes.length)) === false) break;
+      if (progress?.(share) === false) break;
     }
   } catch (error) {
     return refuse(

@@ -1,7 +1,13 @@
 /** What reading packed files has in common. */
 
 /** Handed over in pieces, so that a small file that grows without end is given up early, bytes. */
-export const PIECE = 64_000;
+const PIECE = 64_000;
+export function* pieces(bytes: Uint8Array): Generator<{ piece: Uint8Array; last: boolean; share: number }> {
+  for (let at = 0; at < bytes.length; at += PIECE) {
+    const end = at + PIECE;
+    yield { piece: bytes.subarray(at, end), last: end >= bytes.length, share: Math.min(1, end / bytes.length) };
+  }
+}
 
 /** More comes out of a packed file than it may hold. */
 export class TooLarge extends Error {}

@@ -12,10 +12,11 @@ import {
   type UsualWeekPlan,
   withChanges,
 } from "../../core/athlete";
-import { addDays, dayLabel, type IsoDate, laterOf, mondayOf, weekdayName } from "../../core/dates";
+import { addDays, dayLabel, type IsoDate, laterOf, mondayOf, spanLabel, weekdayName } from "../../core/dates";
 import { withPastPlanned } from "../../core/mileage";
 import { withPastKept } from "../../core/season";
 import { crossFaults } from "../../formats/athlete-file";
+import { AWAY_WORDS } from "../routes/away";
 import type { Stored } from "../store/athletes";
 import type { Made } from "../store/many";
 
@@ -29,25 +30,15 @@ export interface Known {
   usualWeeks: readonly UsualWeekPlan[] | null;
 }
 
-const span = (start: IsoDate, end: IsoDate): string =>
-  start === end ? dayLabel(start) : `${dayLabel(start)} to ${dayLabel(end)}`;
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-const AWAY_WORDS = {
-  travel: "Travel",
-  illness: "Illness",
-  holiday: "Holiday",
-  heat: "Heat",
-  height: "Height",
-} as const;
 
 /** The change in the words of a history; no name of a person stands in it. */
 export function wordsOf(change: ManyChange, known: Known): string {
   switch (change.kind) {
     case "away":
-      return `${AWAY_WORDS[change.away.kind]} ${span(change.away.start, change.away.end)}`;
+      return `${AWAY_WORDS[change.away.kind]} ${spanLabel(change.away.start, change.away.end)}`;
     case "closed":
-      return `${capital(placeName(change.place))} closed ${span(change.start, change.end)}`;
+      return `${capital(placeName(change.place))} closed ${spanLabel(change.start, change.end)}`;
     case "race":
       return `Race added: ${change.race.name}`;
     case "approach":

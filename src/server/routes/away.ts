@@ -2,7 +2,7 @@
 import { type AwayBody, awayBody } from "../../api/requests";
 import type { AwayPreview } from "../../api/views";
 import type { Athlete } from "../../core/athlete";
-import { addDays, dayLabel, type IsoDate, mondayOf, weekday } from "../../core/dates";
+import { addDays, type IsoDate, mondayOf, spanLabel, weekday } from "../../core/dates";
 import { enduranceWeeks, withAmounts } from "../../core/mileage";
 import { numbers } from "../../core/rulebook";
 import { faulty } from "../errors";
@@ -12,7 +12,13 @@ import type { EnduranceChange } from "../store/athletes";
 import type { Stored } from "../store/store";
 import { athleteTools, dateParam } from "./tools";
 
-const WORDS = { travel: "Travel", illness: "Illness", holiday: "Holiday", heat: "Heat", height: "Height" } as const;
+export const AWAY_WORDS = {
+  travel: "Travel",
+  illness: "Illness",
+  holiday: "Holiday",
+  heat: "Heat",
+  height: "Height",
+} as const;
 
 /** The first week that begins after an absence, or the one it ends in where that has more than half its days left. */
 const firstWeekAfter = (end: IsoDate): IsoDate => {
@@ -93,8 +99,14 @@ export function awayRoutes(ctx: ServerContext): Route[] {
   r.change("POST", "/:id/away", { body: { schema: awayBody, what: "The absence" } }, async ({ params, body }) => {
     const rows = changesOf(await stored(params.id), body);
     const { kind, start, end } = body.away;
-    const span = start === end ? dayLabel(start) : `${dayLabel(start)} to ${dayLabel(end)}`;
-    await change(params.id, "The absence", (a) => withAway(a, body), `${WORDS[kind]} ${span}`, mondayOf(start), rows);
+    await change(
+      params.id,
+      "The absence",
+      (a) => withAway(a, body),
+      `${AWAY_WORDS[kind]} ${spanLabel(start, end)}`,
+      mondayOf(start),
+      rows,
+    );
     return done();
   });
   return r.all;

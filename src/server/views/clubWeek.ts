@@ -17,7 +17,7 @@ async function planOf(
   monday: IsoDate,
 ): Promise<{ p: Planned; plan: WeekPlan } | null> {
   const today = planner.today();
-  const p = monday > today ? planner.until(stored, monday) : planner.near(stored, 1);
+  const p = monday > today ? planner.until(stored, monday) : planner.near(stored, 0);
   const week = p?.plan.season.find((w) => w.start === monday);
   if (!p || !week) return null;
   if (monday <= today) return { p, plan: (await store.archive.weeks(stored.id)).get(monday) ?? weekAsPlanned(p, week) };

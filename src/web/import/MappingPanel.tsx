@@ -71,7 +71,8 @@ export function MappingPanel({ table, onChange }: { table: TableFacts; onChange:
   );
 }
 
-function Choice<T extends string>({
+/** One way of writing among several. */
+export function Choice<T extends string>({
   name,
   value,
   options,

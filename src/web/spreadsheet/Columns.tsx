@@ -7,6 +7,7 @@ import {
   TEST_FIELDS,
   type TestField,
 } from "../../formats/import/lifts/columns";
+import { Choice } from "../import/MappingPanel";
 import { WarnIcon } from "../ui/glyphs";
 import type { SheetFacts } from "../worker/sheet.worker";
 
@@ -69,8 +70,7 @@ export function Columns({ sheet: { headings, samples, mapping: m }, onChange }: 
           </div>
         ))}
         <Choice
-          id="sheet-order"
-          label="Dates"
+          name="Dates"
           value={m.dateOrder}
           options={[
             ["ymd", "year, month, day"],
@@ -80,8 +80,7 @@ export function Columns({ sheet: { headings, samples, mapping: m }, onChange }: 
           onChange={(dateOrder) => onChange({ ...m, dateOrder })}
         />
         <Choice
-          id="sheet-decimal"
-          label="Numbers"
+          name="Numbers"
           value={m.decimal}
           options={[
             [".", "62.5"],
@@ -91,8 +90,7 @@ export function Columns({ sheet: { headings, samples, mapping: m }, onChange }: 
         />
         {m.kind === "lifts" && (
           <Choice
-            id="sheet-mass"
-            label="Loads in"
+            name="Loads in"
             value={m.unit}
             options={[
               ["kg", "kg"],
@@ -108,38 +106,5 @@ export function Columns({ sheet: { headings, samples, mapping: m }, onChange }: 
         </p>
       )}
     </section>
-  );
-}
-
-interface ChoiceProps<T extends string> {
-  id: string;
-  label: string;
-  value: T;
-  options: readonly (readonly [T, string])[];
-  onChange: (value: T) => void;
-}
-
-function Choice<T extends string>({ id, label, value, options, onChange }: ChoiceProps<T>) {
-  return (
-    <>
-      <label htmlFor={id} className="text-label leading-4">
-        {label}
-      </label>
-      <select
-        id={id}
-        className="input h-7 text-label max-[700px]:h-11"
-        value={value}
-        onChange={(e) => {
-          const chosen = options.find(([v]) => v === e.target.value);
-          if (chosen) onChange(chosen[0]);
-        }}
-      >
-        {options.map(([v, words]) => (
-          <option key={v} value={v}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </>
   );
 }

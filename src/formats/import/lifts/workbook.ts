@@ -3,7 +3,7 @@ import { Unzip, UnzipInflate, zipSync } from "fflate";
 import readWorkbook from "read-excel-file/universal";
 import type { Read } from "../../athlete-file";
 import { TABLE_LIMITS, type Table } from "../table";
-import { joined, PIECE, TooLarge } from "../unpack";
+import { joined, pieces, TooLarge } from "../unpack";
 
 /** A packed file may grow to this many bytes in all, in so many entries: a workbook of 100,000 rows stays below. */
 export const WORKBOOK_LIMITS = { packed: 40_000_000, unpacked: 100_000_000, entries: 1000 };
@@ -33,8 +33,7 @@ function stored(bytes: Uint8Array): Uint8Array {
     file.start();
   });
   unzip.register(UnzipInflate);
-  for (let at = 0; at < bytes.length; at += PIECE)
-    unzip.push(bytes.subarray(at, at + PIECE), at + PIECE >= bytes.length);
+  for (const { piece, last } of pieces(bytes)) unzip.push(piece, last);
   return zipSync(parts, { level: 0 });
 }
 
