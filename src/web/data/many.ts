@@ -1,5 +1,5 @@
 /** Groups, and changes for many athletes: read, tried for each, made, taken back. */
-import { useQueries, useQuery } from "@tanstack/react-query";
+import { useMutation, useQueries, useQuery, useQueryClient } from "@tanstack/react-query";
 import type {
   GroupBody,
   GroupFloorView,
@@ -14,7 +14,8 @@ import type {
 } from "../../api/many";
 import type { ArchivedView } from "../../api/views";
 import { ask, del, get, post, put } from "./api";
-import { useClubChange } from "./hooks";
+import { renew, useClubChange } from "./hooks";
+import { markSaved } from "./saved";
 
 const MANY = ["many"];
 export const useGroups = () => useQuery({ queryKey: ["groups"], queryFn: () => get<GroupView[]>("/groups") });
@@ -56,8 +57,19 @@ export function usePreviews(change: ManyChange | null, ids: readonly string[]) {
 export const useArchived = () => useQuery({ queryKey: ["archive"], queryFn: () => get<ArchivedView[]>("/archive") });
 export const useBringBack = () => useClubChange((id: string) => put(`/athletes/${id}/archived`, { archived: false }));
 
-export const useMakeMany = () => useClubChange((body: ManyBody) => post<ManyAnswer>("/many", body));
-export const useUndoMany = () => useClubChange((batch: string) => post<ManyAnswer>(`/many/${batch}/undo`));
+/** It is saved once the server says so: what it changes for each is read anew meanwhile, and nobody waits for it. */
+function useManyChange<V>(write: (value: V) => Promise<ManyAnswer>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: write,
+    onSuccess: () => {
+      markSaved();
+      void renew(client);
+    },
+  });
+}
+export const useMakeMany = () => useManyChange((body: ManyBody) => post<ManyAnswer>("/many", body));
+export const useUndoMany = () => useManyChange((batch: string) => post<ManyAnswer>(`/many/${batch}/undo`));
 
 export const useGroupSession = (group: string, date: string) =>
   useQuery({

@@ -55,7 +55,8 @@ function Several({ choices, groups, today }: Props) {
   const places = placesOf(choices, chosen);
   // The place is the one that most of them have, until another is chosen.
   const full = { ...draft, place: places.includes(draft.place) ? draft.place : (places[0] ?? "") };
-  const asked = useSettled(JSON.stringify(changeOf(kind, full)), REST);
+  const typed = JSON.stringify(changeOf(kind, full));
+  const asked = useSettled(typed, REST);
   const change = JSON.parse(asked) as ReturnType<typeof changeOf>;
   const athletes = choices.athletes.filter((a) => chosen.has(a.id));
   const previews = usePreviews(
@@ -68,7 +69,9 @@ function Several({ choices, groups, today }: Props) {
   const taken = rows.flatMap(({ id, preview }) =>
     preview && preview.fault === null && !off.has(id) ? [{ id, revision: preview.revision }] : [],
   );
-  const ready = change !== null && previews.done === athletes.length && taken.length > 0 && !make.isPending;
+  // What is made is what stands in the form and was seen for each, not what stood there a moment ago.
+  const seen = asked === typed && previews.done === athletes.length;
+  const ready = change !== null && seen && taken.length > 0 && !make.isPending;
   const takeBack = (batch: string) =>
     undo.mutate(batch, { onSuccess: (a) => tell(saidOf(a, true)), onError: (e) => tellFault(e.message) });
   const apply = () =>
@@ -78,6 +81,9 @@ function Several({ choices, groups, today }: Props) {
       {
         onSuccess: (answer) => {
           const { batch } = answer;
+          // Nobody is changed twice by a second press.
+          setChosen(new Set());
+          setOff(new Set());
           if (batch) tellUndo(saidOf(answer, false), () => takeBack(batch));
           else tell(saidOf(answer, false));
         },
