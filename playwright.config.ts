@@ -4,8 +4,15 @@ import { portOf, WORKERS } from "./tests/support/journey";
 
 /** The day on which the journeys happen; tests/support/*.json are made around it. */
 const TODAY = "2026-03-03";
-const server = (port: number, entry: string, data: string) => ({
-  command: `rm -rf ${data} && node dist/server/${entry}.js`,
+const demoData = (i: number): string => `.tmp/e2e-demo-${i}`;
+/** The servers are started one after the other: the first one's club is made, and copied for the others. */
+const makeDemo = [
+  ...Array.from({ length: WORKERS }, (_, i) => `rm -rf ${demoData(i)}`),
+  "node dist/server/demo.js --make",
+  ...Array.from({ length: WORKERS - 1 }, (_, i) => `cp -r ${demoData(0)} ${demoData(i + 1)}`),
+].join(" && ");
+const server = (port: number, command: string, data: string) => ({
+  command,
   url: `http://127.0.0.1:${port}/api/health`,
   env: {
     FIELD_ANCHOR_ACCOUNTS: "open",
@@ -13,6 +20,8 @@ const server = (port: number, entry: string, data: string) => ({
     FIELD_ANCHOR_TODAY: TODAY,
     FIELD_ANCHOR_DATA: data,
     LOG_LEVEL: "warn",
+    // One thread plans for one journey: two browsers and their servers have the machine.
+    FIELD_ANCHOR_WORKERS: "1",
   },
   reuseExistingServer: false,
   timeout: 120_000,
@@ -38,7 +47,7 @@ export default defineConfig({
     { name: "demo", testMatch: /(demo|access|library|rules|phone)\.spec\.ts/ },
   ],
   webServer: Array.from({ length: WORKERS }, (_, i) => [
-    server(portOf("coach", i), "main", `.tmp/e2e-coach-${i}`),
-    server(portOf("demo", i), "demo", `.tmp/e2e-demo-${i}`),
+    server(portOf("coach", i), `rm -rf .tmp/e2e-coach-${i} && node dist/server/main.js`, `.tmp/e2e-coach-${i}`),
+    server(portOf("demo", i), `${i === 0 ? `${makeDemo} && ` : ""}node dist/server/demo.js`, demoData(i)),
   ]).flat(),
 });

@@ -5,8 +5,9 @@ import { dirname, extname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import { addDays, mondayOf } from "../core/dates";
 import { linkFeed } from "../server/feed/feed";
-import { configFromEnvironment, run, todayOf } from "../server/run";
+import { clubFile, configFromEnvironment, run, todayOf } from "../server/run";
 import { CoachAbsenceEntity } from "../server/store/entities";
+import { Store } from "../server/store/store";
 import { addDemoAccounts, DEMO_PASSWORD } from "./accounts";
 import { CLUB_NAME, demoAthlete } from "./club";
 import { accountName } from "./feed/accounts";
@@ -26,42 +27,47 @@ const config = configFromEnvironment({
 const madeFile = join(resolve(config.data), "made-on");
 if (process.argv.includes("--reset")) rmSync(resolve(config.data), { recursive: true, force: true });
 
-run(
-  config,
-  CLUB_NAME,
-  async (store) => {
-    if ((await store.athletes.count()) > 0) return;
-    const today = todayOf(config);
-    for (const [i, profile] of PROFILES.entries()) {
-      process.stdout.write(`Making the demo club, ${i + 1} of ${PROFILES.length}: ${profile.facts.name}\n`);
-      const id = await store.athletes.add(demoAthlete(profile, today));
-      await linkFeed(store, id, accountName(profile.facts.name));
-    }
-    // The coach is away over the weekends of two A races.
-    await store.db.write((m) =>
-      m.insert(CoachAbsenceEntity, {
-        id: "demo-course",
-        start: addDays(mondayOf(today), 67),
-        end: addDays(mondayOf(today), 76),
-        what: "Coaching course",
-      }),
-    );
-    await addDemoAccounts(store);
-    await addDemoGroups(store);
-    await addDemoPhones(store, today, "Wren Aldous");
-    writeFileSync(madeFile, today);
-  },
-  DEMO_PASSWORD,
-)
-  .then((running) => {
-    if (env.FIELD_ANCHOR_FEED === undefined) startFeed();
-    return running;
-  })
-  .then(({ address }) => process.stdout.write(`\nField Anchor, demo club ${CLUB_NAME}: ${address}\n`))
-  .catch((error: unknown) => {
-    process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
-    process.exit(1);
-  });
+/** Fills a new club. */
+async function makeClub(store: Store): Promise<void> {
+  if ((await store.athletes.count()) > 0) return;
+  const today = todayOf(config);
+  for (const [i, profile] of PROFILES.entries()) {
+    process.stdout.write(`Making the demo club, ${i + 1} of ${PROFILES.length}: ${profile.facts.name}\n`);
+    const id = await store.athletes.add(demoAthlete(profile, today));
+    await linkFeed(store, id, accountName(profile.facts.name));
+  }
+  // The coach is away over the weekends of two A races.
+  await store.db.write((m) =>
+    m.insert(CoachAbsenceEntity, {
+      id: "demo-course",
+      start: addDays(mondayOf(today), 67),
+      end: addDays(mondayOf(today), 76),
+      what: "Coaching course",
+    }),
+  );
+  await addDemoAccounts(store);
+  await addDemoGroups(store);
+  await addDemoPhones(store, today, "Wren Aldous");
+  writeFileSync(madeFile, today);
+}
+
+async function serve(): Promise<void> {
+  const { address } = await run(config, CLUB_NAME, makeClub, DEMO_PASSWORD);
+  if (env.FIELD_ANCHOR_FEED === undefined) startFeed();
+  process.stdout.write(`\nField Anchor, demo club ${CLUB_NAME}: ${address}\n`);
+}
+
+/** The club alone, to be served later or copied. */
+async function makeOnly(): Promise<void> {
+  const store = await Store.open(clubFile(config));
+  await makeClub(store);
+  await store.close();
+}
+
+(process.argv.includes("--make") ? makeOnly() : serve()).catch((error: unknown) => {
+  process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
+  process.exit(1);
+});
 
 /** The simulated training log, a process of its own that ends with this one. */
 function startFeed(): void {

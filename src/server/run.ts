@@ -155,6 +155,9 @@ const FEED_PATIENCE = { timeoutMs: 4000, waits: [300, 1200, 3000] };
  */
 const IDLE_MS = 75_000;
 
+/** The club's database. */
+export const clubFile = (c: Pick<Config, "data">): string => join(c.data, "field-anchor.sqlite");
+
 /** Today on this machine's calendar, or the fixed day. */
 export const todayOf = (c: Config): string => todayFrom(c.fixedToday);
 
@@ -191,7 +194,7 @@ export async function run(
   if (unsound.length > 0) throw new Error(`The exercise library is not sound: ${unsound.join("; ")}`);
   const log = pino({ level: process.env.LOG_LEVEL ?? "info", base: null }, pino.destination({ dest: 2, sync: false }));
   closeFolder(config.data);
-  const file = join(config.data, "field-anchor.sqlite");
+  const file = clubFile(config);
   const version: string = JSON.parse(readFileSync(join(config.root, "package.json"), "utf8")).version;
   const { entry, program } = workerEntry(config.root);
   const keptFile = join(config.data, "plans.sqlite");
