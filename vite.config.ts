@@ -23,6 +23,7 @@ export default defineConfig(({ isSsrBuild }) => ({
             worker: "src/server/jobs/worker.ts",
             backup: "src/server/commands/backup.ts",
             restore: "src/server/commands/restore.ts",
+            clubs: "src/server/commands/clubs.ts",
             demo: "src/demo/main.ts",
             feed: "src/demo/feed/main.ts",
           },

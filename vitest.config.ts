@@ -9,8 +9,11 @@ export default defineConfig({
       "tests/torture/**/*.test.ts",
       "tests/properties/**/*.test.ts",
       "tests/rulebook/**/*.test.ts",
+      "tests/postgres/**/*.test.ts",
     ],
+    globalSetup: "tests/support/postgres.ts",
     testTimeout: 120_000,
+    hookTimeout: 60_000,
     environment: "node",
     maxWorkers: "100%",
     // Files of one worker share what they import: the core is read in once, not a hundred times. No test changes what another sees.

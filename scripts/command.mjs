@@ -1,4 +1,4 @@
-/** `npm run backup -- FILE`, `npm run restore -- FILE`: the whole club to a file and back. */
+/** `npm run backup -- FILE`, `npm run restore -- FILE`: the whole club to a file and back; `npm run clubs`, `move`, `migrate`: clubs on a server. */
 import { ensureBuilt, ensureInstalled, follow } from "./lib.mjs";
 
 ensureInstalled();

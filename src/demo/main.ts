@@ -52,7 +52,7 @@ async function makeClub(store: Store): Promise<void> {
 }
 
 async function serve(): Promise<void> {
-  const { address } = await run(config, CLUB_NAME, makeClub, DEMO_PASSWORD);
+  const { address } = await run(config, { clubName: CLUB_NAME, prepare: makeClub, tryPassword: DEMO_PASSWORD });
   if (env.FIELD_ANCHOR_FEED === undefined) startFeed();
   process.stdout.write(`\nField Anchor, demo club ${CLUB_NAME}: ${address}\n`);
 }

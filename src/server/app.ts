@@ -1,5 +1,5 @@
 /** Builds the application: API under /api, the built web beside it. */
-import { randomBytes } from "node:crypto";
+import { randomBytes, randomUUID } from "node:crypto";
 import { existsSync, readFileSync } from "node:fs";
 import { extname, join } from "node:path";
 import express, { type Express, type RequestHandler } from "express";
@@ -27,6 +27,7 @@ import { SCRUB } from "./store/athletes";
 import type { Store } from "./store/store";
 import { ClubWeeks } from "./views/clubWeek";
 import { Squad } from "./views/squad";
+import type { Metrics } from "./watch/metrics";
 
 export interface AppOptions {
   store: Store;
@@ -46,6 +47,8 @@ export interface AppOptions {
   jobs?: Jobs;
   /** Answers kept beside the database, to be erased with their athlete. */
   keptAnswers?: KeptAnswers | null;
+  /** Counts what is asked and written. */
+  metrics?: Metrics | null;
   /** Turns away who asks too often for long work. */
   limit?: RequestHandler;
   /** Where the training log answers; none is set up without it. */
@@ -104,8 +107,12 @@ function contextOf(o: AppOptions): { ctx: ServerContext; jobs: Jobs; routes: Rou
     forget,
     access: o.access ?? OPEN,
     tryPassword: (o.access ?? OPEN).mode === "open" ? (o.tryPassword ?? null) : null,
-    feed: new Feed(o.store, o.feed ? new FeedClient(o.feed) : null, o.log, (id, rows) =>
-      run("compareRows", { id, rows }),
+    feed: new Feed(
+      o.store,
+      o.feed ? new FeedClient(o.feed) : null,
+      o.log,
+      (id, rows) => run("compareRows", { id, rows }),
+      () => o.metrics?.pulled(),
     ),
     keeper: new BackupKeeper(o.store, run, o.log, forget),
     ask: (route, call) => jobs.ask({ kind: "handle", route, call }) as never,
@@ -137,9 +144,14 @@ function contextOf(o: AppOptions): { ctx: ServerContext; jobs: Jobs; routes: Rou
  * The mark of the erasure goes last, so that a start after a kill in between begins again.
  */
 async function scrubFile(store: Store, run: ServerContext["run"]): Promise<void> {
-  const { file } = store.db;
+  // Pages of a database server are its own affair; docs/operations.md says what is to be done there.
+  if (!store.isFile) {
+    await store.db.writeAside((m) => m.query("DELETE FROM club_setting WHERE name = ?", [SCRUB]));
+    return;
+  }
+  const { file } = store.sqlite;
   for (let n = 0; n < SCRUB_TRIES; n++) {
-    if (await store.db.inLine(() => run("scrub", { file, rewrite: n === 0 }))) {
+    if (await store.sqlite.inLine(() => run("scrub", { file, rewrite: n === 0 }))) {
       await store.db.writeAside((m) => m.query("DELETE FROM club_setting WHERE name = ?", [SCRUB]));
       return;
     }
@@ -164,12 +176,24 @@ const logged =
             path: req.originalUrl.split("?")[0],
             status: res.statusCode,
             ms: Math.round((performance.now() - begin) * 10) / 10,
+            id: res.locals.requestId,
           },
           "request",
         );
     });
     next();
   };
+
+const ID = /^[\w-]{8,64}$/;
+
+/** A request is called the same in every log it passes: a proxy may have given it its name. */
+export const requestId: RequestHandler = (req, res, next) => {
+  const given = req.headers["x-request-id"];
+  const id = typeof given === "string" && ID.test(given) ? given : randomUUID();
+  res.locals.requestId = id;
+  res.setHeader("X-Request-Id", id);
+  next();
+};
 
 const NONCE = "__NONCE__";
 
@@ -201,10 +225,12 @@ function serveWeb(app: Express, web: string): void {
 export function buildApp(o: AppOptions): App {
   const { ctx, jobs, routes } = contextOf(o);
   o.store.db.hookWrites(scopeHook(o.store));
+  o.store.db.onWrite((outcome) => o.metrics?.write(outcome));
   const app = express();
   app.disable("x-powered-by");
   app.set("query parser", "simple");
   app.set("etag", false);
+  app.use(requestId);
   app.use((_req, res, next) => {
     res.locals.nonce = randomBytes(16).toString("base64");
     next();
@@ -247,6 +273,7 @@ export function buildApp(o: AppOptions): App {
     jobs,
     routes,
     access: ctx.access,
+    metrics: o.metrics ?? null,
     audit: new Audit(o.store.phone, o.today),
     ...(o.limit ? { limit: o.limit } : {}),
     ...(o.guesses ? { guesses: o.guesses } : {}),

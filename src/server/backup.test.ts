@@ -14,11 +14,11 @@ import { join } from "node:path";
 import BetterSqlite3 from "better-sqlite3";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { athleteWith, logOf } from "../../tests/support/athlete";
-import { SANDBAG_CARRY } from "../../tests/support/exercise";
+import { ON_SERVER } from "../../tests/support/clubs";
+import { everything, fullClub, MONDAY } from "../../tests/support/fullClub";
 import { type TestServer, TODAY, testServer } from "../../tests/support/server";
 import type { ClubDataView, ErasedView, RestorePreviewView, RestoreView } from "../api/views";
 import { addDays } from "../core/dates";
-import { linkFeed } from "./feed/feed";
 import {
   backupsWith,
   checkCopy,
@@ -30,11 +30,9 @@ import {
   takeBackup,
   takeOwnBackup,
 } from "./store/backup";
-import { CoachAbsenceEntity } from "./store/entities";
 import { Store } from "./store/store";
 
 const SUPPORT = join(import.meta.dirname, "../../tests/support");
-const MONDAY = "2026-03-02";
 
 let server: TestServer;
 let folder = "";
@@ -47,95 +45,9 @@ afterEach(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-/** A club in which every table has something to lose. */
-async function fullClub(): Promise<string[]> {
-  const { store, call } = server;
-  const ids: string[] = [];
-  for (const file of ["run", "row"])
-    ids.push(
-      (await call<{ id: string }>("POST", "/athletes", readFileSync(join(SUPPORT, `${file}.json`), "utf8"))).body.id,
-    );
-  const [id = ""] = ids;
-  await call("POST", `/athletes/${id}/weeks/${MONDAY}/fit`);
-  await call("PUT", `/athletes/${id}/notes/${MONDAY}`, { text: "camp\nthen rest" });
-  await store.weeks.swap(id, "2026-03-10", "A", "bridge", "clam");
-  const rows = {
-    name: "a.csv",
-    incoming: [
-      { session: { date: "2026-02-01", sport: "run", kind: "easy", minutes: 33, done: true }, kindGuessed: false },
-    ],
-    races: [],
-  };
-  expect((await call("POST", `/athletes/${id}/import`, rows)).status).toBe(201);
-  await call("GET", `/athletes/${id}/review?from=2026-02-02&to=2026-02-15`);
-  await call("PUT", `/athletes/${id}/reviews`, {
-    start: "2026-02-02",
-    end: "2026-02-15",
-    text: "A good block.",
-    sent: true,
-  });
-  expect((await call("PUT", `/athletes/${id}/published/${MONDAY}`, { note: "Easy does it." })).status).toBe(204);
-  const said = { id: "a".repeat(32), area: "calf", side: "left", level: 3, text: "Stiff in the morning" };
-  expect((await call("POST", `/athletes/${id}/phone/troubles`, said)).status).toBe(204);
-  await call("POST", "/approaches", { basis: "layered", name: "Mine" });
-  await call("POST", "/templates", { name: "T", items: [{ exercise: "bridge", group: 1, sets: 2, reps: 10 }] });
-  await call("POST", "/exercises", SANDBAG_CARRY);
-  await call("POST", "/groups", { name: "Tuesday", members: ids.slice(0, 2), hour: null });
-  const revision = await store.athletes.revision(id);
-  const note = { kind: "note", week: "2026-06-01", text: "For all of them." };
-  expect((await call("POST", "/many", { change: note, athletes: [{ id, revision }] })).status).toBe(201);
-  await call("PUT", "/exercises/clam/hidden", { hidden: true });
-  await call("PUT", "/gym/places/strength-hall", { racks: 1, athletes: 4 });
-  await linkFeed(store, id, "an-account");
-  await store.db.write((m) => m.insert(CoachAbsenceEntity, { id: "c", start: TODAY, end: TODAY, what: "Course" }));
-  await server.raw(
-    "POST",
-    `/athletes/${id}/races`,
-    { "Content-Type": "application/json", "Idempotency-Key": "a-kept-answer" },
-    JSON.stringify({ date: "2026-06-20", name: "Dyke Run", sport: "run", priority: "C", expectedMinutes: 40 }),
-  );
-  return ids;
-}
-
-/** Every view and file of a club, as bytes. */
-async function everything(s: TestServer, ids: readonly string[]): Promise<Record<string, string>> {
-  const paths = [
-    ...ids.flatMap((id) =>
-      [
-        "",
-        "/file",
-        "/season",
-        `/weeks/${MONDAY}`,
-        "/intake",
-        "/planning",
-        "/edits",
-        "/feed",
-        "/screening",
-        "/weights",
-        "/follow",
-        "/lifts",
-        "/review?from=2026-02-02&to=2026-02-15",
-      ].map((p) => `/athletes/${id}${p}`),
-    ),
-    ...[
-      "/squad",
-      "/calendar",
-      "/approaches",
-      "/exercises",
-      "/templates",
-      "/groups",
-      "/many",
-      `/gym/${TODAY}?place=strength-hall`,
-    ],
-  ];
-  const out: Record<string, string> = {};
-  for (const p of paths) out[p] = (await s.raw("GET", p)).text;
-  return out;
-}
-
-describe("a backup", () => {
+describe.skipIf(ON_SERVER)("a backup", () => {
   it("taken under load and restored in an empty folder is the same club, to the byte", async () => {
-    const ids = await fullClub();
+    const ids = await fullClub(server);
     const file = join(folder, "club.sqlite");
     // Somebody writes all the while; the writes after the copy are not in it.
     let going = true;
@@ -149,7 +61,7 @@ describe("a backup", () => {
     })();
     await new Promise((r) => setTimeout(r, 60));
     const before = last;
-    const manifest = await takeBackup(server.store.db, file, "asked");
+    const manifest = await takeBackup(server.store.sqlite, file, "asked");
     const after = last;
     going = false;
     await writing;
@@ -165,7 +77,7 @@ describe("a backup", () => {
     expect(statSync(file).mode & 0o777).toBeLessThanOrEqual(0o644);
 
     const other = await testServer();
-    const done = await restoreFrom(other.store.db, file);
+    const done = await restoreFrom(other.store.sqlite, file);
     await other.store.refresh();
     expect(done).toEqual({ safety: null, erasedAgain: 0 });
     const note = (await other.store.athletes.get(ids[1] ?? ""))?.notes[MONDAY];
@@ -187,7 +99,7 @@ describe("a backup", () => {
   it("of a club with the first version's tables alone is restored by this version", async () => {
     const file = join(SUPPORT, "first-tables.sqlite");
     const bytes = readFileSync(file);
-    await restoreFrom(server.store.db, file);
+    await restoreFrom(server.store.sqlite, file);
     expect((await server.store.athletes.list()).map((a) => a.name)).toHaveLength(2);
     const hike = JSON.parse(readFileSync(join(SUPPORT, "hike.json"), "utf8"));
     hike.endurance = hike.endurance.slice(0, 100);
@@ -198,9 +110,9 @@ describe("a backup", () => {
   });
 
   it("that is damaged, cut off, empty, foreign or of a newer version is refused, and nothing is changed", async () => {
-    await fullClub();
+    await fullClub(server);
     const good = join(folder, "good.sqlite");
-    await takeBackup(server.store.db, good, "asked");
+    await takeBackup(server.store.sqlite, good, "asked");
     const whole = readFileSync(good);
     const spoiled = (name: string, change: (path: string) => void): string => {
       const path = join(folder, name);
@@ -235,13 +147,13 @@ describe("a backup", () => {
       [join(folder, "absent.sqlite"), /no such file/],
     ];
     const version = server.store.version;
-    for (const [file, says] of files) await expect(restoreFrom(server.store.db, file), file).rejects.toThrow(says);
+    for (const [file, says] of files) await expect(restoreFrom(server.store.sqlite, file), file).rejects.toThrow(says);
     expect(server.store.version).toBe(version);
     expect(readdirSync(join(server.file, "..")).filter((n) => n.includes("restore"))).toEqual([]);
   });
 
   it("shows before a restore what it changes, keeps what was there, and can be taken back", async () => {
-    const [id = "", other = ""] = await fullClub();
+    const [id = "", other = ""] = await fullClub(server);
     const { name } = (await server.call<{ name: string }>("POST", "/club/backups", {})).body;
     await server.call("PUT", `/athletes/${id}/notes/${MONDAY}`, { text: "changed since" });
     const later = await server.store.athletes.add(athleteWith({}, { name: "Came Later" }));
@@ -265,7 +177,7 @@ describe("a backup", () => {
   });
 
   it("brings no accounts along and takes none away: who may sign in is this machine's own", async () => {
-    await fullClub();
+    await fullClub(server);
     const { accounts } = server.store;
     await accounts.invite("before", "Before", "coach", "all");
     const { name } = (await server.call<{ name: string }>("POST", "/club/backups", {})).body;
@@ -277,7 +189,7 @@ describe("a backup", () => {
   });
 
   it("has a name from the club's own list, and no other file can be named", async () => {
-    await fullClub();
+    await fullClub(server);
     for (const backup of ["../field-anchor.sqlite", "..", "club.sqlite/..", "none.sqlite", "%2e%2e%2fclub.sqlite"])
       expect((await server.call("POST", "/club/restore", { backup })).status, backup).toBe(404);
     expect((await server.raw("GET", "/club/backups/..%2Fclub.sqlite")).status).toBe(404);
@@ -287,7 +199,7 @@ describe("a backup", () => {
     await server.store.athletes.add(athleteWith());
     for (let n = 0; n < KEPT_BACKUPS + 3; n++) {
       await takeBackup(
-        server.store.db,
+        server.store.sqlite,
         join(server.store.backups, `club-${String(n).padStart(2, "0")}.sqlite`),
         "daily",
       );
@@ -322,7 +234,7 @@ function filesWith(root: string, texts: readonly string[]): string[] {
   });
 }
 
-describe("an athlete who is erased", () => {
+describe.skipIf(ON_SERVER)("an athlete who is erased", () => {
   const NAME = "Quillon Farthingdale-Ashworth";
   const PAIN = "a stabbing pain under the left kneecap";
 
@@ -368,7 +280,7 @@ describe("an athlete who is erased", () => {
     const id = await withTraces();
     const root = join(server.file, "..");
     expect(filesWith(root, [NAME]).length).toBeGreaterThan(0);
-    const name = await takeOwnBackup(server.store.db, "asked");
+    const name = await takeOwnBackup(server.store.sqlite, "asked");
     const receipt = await server.call<ErasedView>("DELETE", `/athletes/${id}`);
     expect(receipt.status).toBe(200);
     expect(receipt.body.backups).toEqual([
@@ -409,7 +321,7 @@ describe("an athlete who is erased", () => {
 
   it("is erased again by a restore, here and from the folder of the backups elsewhere", async () => {
     const id = await withTraces();
-    const name = await takeOwnBackup(server.store.db, "asked");
+    const name = await takeOwnBackup(server.store.sqlite, "asked");
     await server.call("DELETE", `/athletes/${id}`);
     const preview = (await server.call<RestorePreviewView>("POST", "/club/restore/preview", { backup: name })).body;
     expect(preview.athletes.find((a) => a.id === id)?.fate).toBe("stays erased");
@@ -419,7 +331,7 @@ describe("an athlete who is erased", () => {
     expect(filesWith(join(server.file, ".."), [NAME, PAIN])).toEqual([]);
     // Another machine that was given the folder of backups.
     const there = await testServer();
-    expect((await restoreFrom(there.store.db, join(server.store.backups, name))).erasedAgain).toBe(1);
+    expect((await restoreFrom(there.store.sqlite, join(server.store.backups, name))).erasedAgain).toBe(1);
     expect(await there.store.athletes.get(id)).toBeNull();
     expect(await there.store.athletes.erasedAt(id)).not.toBeNull();
     await there.close();
@@ -428,10 +340,10 @@ describe("an athlete who is erased", () => {
   it("is in no backup after the last day that the receipt named", async () => {
     const id = await withTraces();
     const { backups } = server.store;
-    const old = await takeOwnBackup(server.store.db, "asked");
+    const old = await takeOwnBackup(server.store.sqlite, "asked");
     await server.call("DELETE", `/athletes/${id}`);
     await new Promise((r) => setTimeout(r, 1100));
-    const fresh = await takeOwnBackup(server.store.db, "daily");
+    const fresh = await takeOwnBackup(server.store.sqlite, "daily");
     const [held] = backupsWith(backups, id);
     expect(held?.name).toBe(old);
     expect(pruneBackups(backups, [id], held?.lastDay ?? "")).toEqual([]);

@@ -120,6 +120,7 @@ export const problemHandler =
   (log: Logger): ErrorRequestHandler =>
   (error, req, res, _next) => {
     const problem = problemOf(error);
-    if (problem.status >= 500) log.error({ error: loggable(error), path: req.path }, "request failed");
+    if (problem.status >= 500)
+      log.error({ error: loggable(error), path: req.path, id: res.locals.requestId }, "request failed");
     if (!res.headersSent) res.status(problem.status).type(PROBLEM_TYPE).send(JSON.stringify(problem));
   };

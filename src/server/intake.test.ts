@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { DataSource } from "typeorm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { athleteWith, home, lifted, logOf } from "../../tests/support/athlete";
+import { readingStore } from "../../tests/support/clubs";
 import { type TestServer, TODAY, testServer } from "../../tests/support/server";
 import type { Problem } from "../api/problem";
 import type {
@@ -156,7 +157,7 @@ describe("the library", () => {
     expect((await call("PUT", `/exercises/${id}`, { ...own, name: "Sandbag stand" })).status).toBe(204);
     await call("DELETE", "/exercises/own-sandbag-hold-2");
     await call("PUT", "/exercises/clam/hidden", { hidden: true });
-    const again = await Store.reading(server.file);
+    const again = await readingStore(server.store, server.file);
     expect(again.exercises.library.name(id)).toBe("Sandbag stand");
     expect([...again.exercises.library.hidden]).toEqual(["clam"]);
     await again.close();

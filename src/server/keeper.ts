@@ -18,6 +18,7 @@ import {
   takeBackup,
   takeOwnBackup,
 } from "./store/backup";
+import { takeClubCopy, takeOwnClubCopy } from "./store/postgres/backup";
 import type { Store } from "./store/store";
 
 const HOUR_MS = 3_600_000;
@@ -48,7 +49,9 @@ export class BackupKeeper {
   /** Takes a copy into the club's own folder. @returns its name */
   async take(kind: BackupKind): Promise<string> {
     try {
-      const name = await takeOwnBackup(this.store.db, kind, this.seal);
+      const name = this.store.isFile
+        ? await takeOwnBackup(this.store.sqlite, kind, this.seal)
+        : await takeOwnClubCopy(this.store, kind, this.seal);
       // By the clock, as backups are dated: a fixed day is for plans.
       pruneBackups(
         this.store.backups,
@@ -65,7 +68,9 @@ export class BackupKeeper {
 
   /** Takes a copy to a file anywhere on this machine. */
   takeTo(file: string): Promise<Manifest> {
-    return takeBackup(this.store.db, file, "asked", this.seal);
+    return this.store.isFile
+      ? takeBackup(this.store.sqlite, file, "asked", this.seal)
+      : takeClubCopy(this.store, file, "asked", this.seal);
   }
 
   /** A copy a day, and what is over goes. */
@@ -108,18 +113,28 @@ export class BackupKeeper {
   }
 
   preview(file: string) {
-    return orUnusable(this.run("previewRestore", { clubFile: this.store.db.file, file }));
+    if (!this.store.isFile) throw notHere();
+    return orUnusable(this.run("previewRestore", { clubFile: this.store.sqlite.file, file }));
   }
 
   /** Puts a copy in the club's place. @returns what was kept of what stood there */
   async restore(file: string): Promise<RestoreView> {
+    if (!this.store.isFile) throw notHere();
     const stage: StageFile = (clubFile, of) => orUnusable(this.run("stage", { clubFile, file: of }));
-    const done = await restoreFrom(this.store.db, file, this.seal, stage);
+    const done = await restoreFrom(this.store.sqlite, file, this.seal, stage);
     await this.store.refresh();
     await this.forget();
     return done;
   }
 }
+
+/** On a database server a club is put back beside the one that is there, by whoever runs the server. */
+const notHere = () =>
+  new HttpProblem(
+    409,
+    "Not put back here",
+    "Nothing was changed. This club is on a database server: a backup is put back there, as a club of its own, by whoever runs it.",
+  );
 
 /** A file that cannot be restored is the caller's affair. */
 async function orUnusable<T>(work: Promise<OrUnusable<T>>): Promise<T> {

@@ -6,24 +6,31 @@ import { createServer as createSecureServer } from "node:https";
 import { availableParallelism } from "node:os";
 import { dirname, extname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
-import pino from "pino";
+import pino, { type Logger } from "pino";
 import { isDate } from "../core/dates";
 import { SHIPPED, validateLibrary } from "../core/exercise";
 import type { Access } from "./accounts/door";
 import { type App, buildApp } from "./app";
+import { Clubs } from "./clubs";
 import { answerCommands } from "./commands/control";
 import { loggable } from "./errors";
+import { jobsOfClub } from "./jobs/jobs";
 import { KeptAnswers } from "./jobs/kept";
+import type { WorkerSetup } from "./jobs/messages";
 import { Pool } from "./jobs/pool";
 import { sweepAll } from "./store/imports";
+import { DatabaseServer } from "./store/postgres/server";
 import { Store } from "./store/store";
 import { todayFrom } from "./today";
+import { Metrics } from "./watch/metrics";
 
 export interface Config {
   host: string;
   port: number;
-  /** Folder of the database. */
+  /** Folder of the database, and of the copies. */
   data: string;
+  /** Address of a database server with many clubs; null keeps one club in a file. */
+  database: string | null;
   /** A fixed day, for demo, tests and pictures; null is the clock's. */
   fixedToday: string | null;
   root: string;
@@ -41,6 +48,8 @@ export interface Config {
   accounts: Access["mode"];
   /** Worker threads for planning. */
   workers: number;
+  /** Address at which numbers for Prometheus are served; null serves none. */
+  metrics: string | null;
 }
 
 const LOOPBACK = ["127.0.0.1", "::1", "localhost"];
@@ -92,6 +101,15 @@ function rootFolder(): string {
   return resolve(".");
 }
 
+function databaseOf({ FIELD_ANCHOR_DATABASE: address }: NodeJS.ProcessEnv): string | null {
+  if (address === undefined || address === "") return null;
+  if (!/^postgres(ql)?:\/\/[^/]+\/.+/.test(address))
+    throw new Error(
+      'FIELD_ANCHOR_DATABASE: an address such as "postgres://field_anchor@db.example/field_anchor" expected, or nothing for a club in a file',
+    );
+  return address;
+}
+
 export function configFromEnvironment(env: NodeJS.ProcessEnv): Config {
   const port = Number(env.PORT ?? 4173);
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
@@ -107,6 +125,8 @@ export function configFromEnvironment(env: NodeJS.ProcessEnv): Config {
     ...doorOf(env),
     port,
     data: resolve(root, env.FIELD_ANCHOR_DATA ?? "var/club"),
+    database: databaseOf(env),
+    metrics: env.FIELD_ANCHOR_METRICS ?? null,
     fixedToday,
     root,
     feed: env.FIELD_ANCHOR_FEED ?? null,
@@ -180,32 +200,59 @@ export interface Running {
   close: () => Promise<void>;
 }
 
-/**
- * @param prepare runs on the open store before anything is served
- * @param tryPassword of every account of a club to try, said where nobody is asked
- */
-export async function run(
+/** What answers requests, whatever it is made of. */
+interface Served {
+  express: App["express"];
+  metrics: Metrics;
+  /** Begins what is done by the clock. */
+  begin: () => Promise<void>;
+  close: () => Promise<void>;
+}
+
+const logOf = (): Logger =>
+  pino({ level: process.env.LOG_LEVEL ?? "info", base: null }, pino.destination({ dest: 2, sync: false }));
+
+const versionOf = (c: Config): string => JSON.parse(readFileSync(join(c.root, "package.json"), "utf8")).version;
+
+/** What every application is built with here, whichever its club. */
+const commonOf = (config: Config, log: Logger) => ({
+  today: () => todayOf(config),
+  version: versionOf(config),
+  log,
+  web: join(config.root, "dist/web"),
+  phone: join(config.root, "dist/phone"),
+  access: accessOf(config),
+});
+
+/** The planning threads, and what is measured of them. */
+function threads(config: Config, entry: string, setup: WorkerSetup, log: Logger): { pool: Pool; metrics: Metrics } {
+  const pool: Pool = new Pool(
+    config.workers,
+    entry,
+    setup,
+    (error) => log.error({ error: loggable(error) }, "worker"),
+    (work, seconds) => metrics.plan(work.kind === "task" ? work.task : work.route, seconds),
+  );
+  const metrics = new Metrics(() => pool.line);
+  pool.start();
+  return { pool, metrics };
+}
+
+/** A club in a file of its own. */
+async function serveOne(
   config: Config,
-  clubName: string,
-  prepare?: (store: Store) => Promise<void>,
-  tryPassword: string | null = null,
-): Promise<Running> {
-  const unsound = validateLibrary(SHIPPED);
-  if (unsound.length > 0) throw new Error(`The exercise library is not sound: ${unsound.join("; ")}`);
-  const log = pino({ level: process.env.LOG_LEVEL ?? "info", base: null }, pino.destination({ dest: 2, sync: false }));
-  closeFolder(config.data);
+  log: Logger,
+  { clubName, prepare, tryPassword = null }: ClubToServe,
+): Promise<Served> {
   const file = clubFile(config);
-  const version: string = JSON.parse(readFileSync(join(config.root, "package.json"), "utf8")).version;
   const { entry, program } = workerEntry(config.root);
   const keptFile = join(config.data, "plans.sqlite");
   const setup = {
-    file,
+    source: { file, clubName },
     fixedToday: config.fixedToday,
-    clubName,
     kept: program === null ? null : { file: keptFile, program },
   };
-  const pool = new Pool(config.workers, entry, setup, (error) => log.error({ error: loggable(error) }, "worker"));
-  pool.start();
+  const { pool, metrics } = threads(config, entry, setup, log);
   const store = await Store.open(file).catch(async (error: unknown) => {
     await pool.close();
     throw error;
@@ -213,34 +260,92 @@ export async function run(
   await prepare?.(store);
   await sweepAll(store);
   const app = buildApp({
+    ...commonOf(config, log),
     store,
-    today: () => todayOf(config),
     clubName,
-    version,
-    log,
-    web: join(config.root, "dist/web"),
-    phone: join(config.root, "dist/phone"),
     hosts: config.hosts,
-    access: accessOf(config),
     tryPassword,
     jobs: pool,
+    metrics,
     ...(program === null ? {} : { keptAnswers: KeptAnswers.open(keptFile, program) }),
     ...(config.feed ? { feed: { base: config.feed, ...FEED_PATIENCE } } : {}),
   });
   app.feed.start(config.feedMinutes);
+  let control: Awaited<ReturnType<typeof answerCommands>> | null = null;
+  return {
+    express: app.express,
+    metrics,
+    begin: async () => {
+      control = await answerCommands(config.data, app.keeper, log);
+      app.keeper.start();
+      setImmediate(() => app.warm().catch((error) => log.error({ error: loggable(error) }, "rows not made")));
+    },
+    close: async () => {
+      await control?.close();
+      await app.keeper.stop();
+      await app.feed.stop();
+      await app.close();
+      await store.close();
+    },
+  };
+}
+
+/** The clubs of a database server. */
+async function serveMany(config: Config, database: string, log: Logger): Promise<Served> {
+  const server = await DatabaseServer.connect(database);
+  const { entry } = workerEntry(config.root);
+  const setup = { source: { server: database }, fixedToday: config.fixedToday, kept: null };
+  const { pool, metrics } = threads(config, entry, setup, log);
+  const common = commonOf(config, log);
+  const clubs = new Clubs({
+    server,
+    data: config.data,
+    log,
+    appOf: (store, { id, name }, host) =>
+      buildApp({ ...common, store, clubName: name, hosts: [host], jobs: jobsOfClub(pool, { id, name }), metrics }),
+  });
+  return {
+    express: clubs.express,
+    metrics,
+    begin: async () => undefined,
+    close: async () => {
+      await pool.close();
+      await clubs.close();
+    },
+  };
+}
+
+export interface ClubToServe {
+  clubName: string;
+  /** Runs on the open store before anything is served. */
+  prepare?: (store: Store) => Promise<void>;
+  /** Password of every account of a club to try, said where nobody is asked. */
+  tryPassword?: string | null;
+}
+
+async function listening(config: Config, express: App["express"]): Promise<{ server: Server; address: string }> {
   const server = await new Promise<Server>((done, fail) => {
-    const s = serverFor(config, app.express);
+    const s = serverFor(config, express);
     s.keepAliveTimeout = IDLE_MS;
     s.once("error", fail);
     s.listen(config.port, config.host, () => done(s));
   });
   const bound = server.address();
   const port = typeof bound === "object" && bound ? bound.port : config.port;
-  const address = `${config.tls ? "https" : "http"}://${config.host}:${port}`;
+  return { server, address: `${config.tls ? "https" : "http"}://${config.host}:${port}` };
+}
+
+export async function run(config: Config, club: ClubToServe): Promise<Running> {
+  const unsound = validateLibrary(SHIPPED);
+  if (unsound.length > 0) throw new Error(`The exercise library is not sound: ${unsound.join("; ")}`);
+  const log = logOf();
+  closeFolder(config.data);
+  const served =
+    config.database === null ? await serveOne(config, log, club) : await serveMany(config, config.database, log);
+  const { server, address } = await listening(config, served.express);
   log.info({ address, data: config.data }, "listening");
-  const control = await answerCommands(config.data, app.keeper, log);
-  app.keeper.start();
-  setImmediate(() => app.warm().catch((error) => log.error({ error: loggable(error) }, "rows not made")));
+  await served.begin();
+  const closeMetrics = config.metrics === null ? async () => undefined : await served.metrics.serve(config.metrics);
   let closing: Promise<void> | null = null;
   const close = (): Promise<void> => {
     closing ??= (async () => {
@@ -249,11 +354,8 @@ export async function run(
         server.closeIdleConnections();
         setTimeout(() => server.closeAllConnections(), 2000).unref();
       });
-      await control.close();
-      await app.keeper.stop();
-      await app.feed.stop();
-      await app.close();
-      await store.close();
+      await closeMetrics();
+      await served.close();
       log.info("stopped");
     })();
     return closing;

@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { athleteWith, logOf, START } from "../../tests/support/athlete";
+import { ON_SERVER } from "../../tests/support/clubs";
 import { type TestServer, TODAY, testServer } from "../../tests/support/server";
 import type { Problem } from "../api/problem";
 import type { AthleteView, ImportedView, SeasonView, SessionView, SquadView, WeekView } from "../api/views";
@@ -9,6 +10,7 @@ import type { StrengthLog } from "../core/athlete/types";
 import { addDays } from "../core/dates";
 import { prescribedOf } from "../core/session";
 import { configFromEnvironment, run, todayOf } from "./run";
+import { WeekPlanEntity } from "./store/entities";
 import { Store } from "./store/store";
 
 const FILE = readFileSync(join(import.meta.dirname, "../../tests/support/run.json"), "utf8");
@@ -34,9 +36,12 @@ const importOne = async (text = FILE): Promise<string> =>
 describe("weeks kept as they were planned", () => {
   it("are read by today's names, whatever they were called when they were kept", async () => {
     const id = await importOne();
-    const keep = store.db.writer.prepare("INSERT INTO week_plan (athlete_id, monday, data) VALUES (?, ?, ?)");
-    keep.run(id, "2025-03-03", JSON.stringify({ monday: "2025-03-03", depthLimit: 310 }));
-    keep.run(id, "2025-03-10", JSON.stringify({ monday: "2025-03-10", loadLimit: 320 }));
+    const keep = (monday: string, data: object) =>
+      store.db.write((m) =>
+        m.insert(WeekPlanEntity, { athleteId: id, monday, data: JSON.stringify({ monday, ...data }) }),
+      );
+    await keep("2025-03-03", { depthLimit: 310 });
+    await keep("2025-03-10", { loadLimit: 320 });
     const kept = await store.archive.weeks(id);
     expect([...kept.values()].slice(-2)).toEqual([
       { monday: "2025-03-03", loadLimit: 310 },
@@ -62,9 +67,9 @@ describe("an athlete file", () => {
 });
 
 describe("the store", () => {
-  it("keeps a real file in WAL mode with foreign keys on", async () => {
-    expect(store.db.writer.pragma("journal_mode", { simple: true })).toBe("wal");
-    expect(store.db.writer.pragma("foreign_keys", { simple: true })).toBe(1);
+  it.skipIf(ON_SERVER)("keeps a real file in WAL mode with foreign keys on", async () => {
+    expect(store.sqlite.writer.pragma("journal_mode", { simple: true })).toBe("wal");
+    expect(store.sqlite.writer.pragma("foreign_keys", { simple: true })).toBe(1);
   });
 
   it("opens again on what it wrote, migrations run once", async () => {
@@ -438,7 +443,7 @@ describe("running", () => {
     process.env.LOG_LEVEL = "silent";
     const open = configFromEnvironment({ FIELD_ANCHOR_ACCOUNTS: "open" });
     const config = { ...open, port: 0, data: join(folder, "own"), fixedToday: TODAY };
-    const running = await run(config, "Own club");
+    const running = await run(config, { clubName: "Own club" });
     expect(running.address).toMatch(/^http:\/\/127\.0\.0\.1:\d+$/);
     expect(await (await fetch(`${running.address}/api/club`)).json()).toEqual({ name: "Own club", today: TODAY });
     const idle = (await fetch(`${running.address}/api/health`)).headers.get("keep-alive");
@@ -449,9 +454,9 @@ describe("running", () => {
   });
   it("says so where the port is taken", async () => {
     const port = Number(new URL(base).port);
-    await expect(run({ ...configFromEnvironment({}), port, data: join(folder, "taken") }, "x")).rejects.toThrow(
-      "EADDRINUSE",
-    );
+    await expect(
+      run({ ...configFromEnvironment({}), port, data: join(folder, "taken") }, { clubName: "x" }),
+    ).rejects.toThrow("EADDRINUSE");
   });
 });
 

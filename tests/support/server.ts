@@ -8,7 +8,8 @@ import { type AppOptions, buildApp } from "../../src/server/app";
 import type { FeedClientOptions } from "../../src/server/feed/client";
 import type { Feed } from "../../src/server/feed/feed";
 import type { Route } from "../../src/server/http/route";
-import { Store } from "../../src/server/store/store";
+import type { Store } from "../../src/server/store/store";
+import { newStore } from "./clubs";
 
 export const TODAY = "2026-03-03";
 
@@ -46,7 +47,7 @@ export async function testServer(feed?: FeedClientOptions, more: Partial<AppOpti
   const folder = mkdtempSync(join(tmpdir(), "field-anchor-"));
   const file = join(folder, "club.sqlite");
   // An application may be built on the store of another one.
-  const store = more.store ?? (await Store.open(file));
+  const store = more.store ?? (await newStore(file));
   const log = pino({ level: "silent" });
   const app = buildApp({
     store,

@@ -188,7 +188,7 @@ async function run(server: TestServer, requests: number, random: Random, break_:
   const collect = (globalThis as { gc?: () => void }).gc;
   /** Once the caches are full. */
   let before: number | null = null;
-  const state = () => server.store.db.readerRaw.pragma("data_version", { simple: true });
+  const state = () => server.store.sqlite.readerRaw.pragma("data_version", { simple: true });
   while (out.requests < requests) {
     const route = pick(random, server.routes);
     // Erasing and restoring are slow and change everybody: now and then is enough.

@@ -27,8 +27,9 @@ function askServer(folder: string, command: Command): Promise<CommandReply | nul
 async function here(file: string, command: Command): Promise<string> {
   const store = await Store.open(file);
   try {
-    if (command.do === "backup") return describeBackup(command.file, await takeBackup(store.db, command.file, "asked"));
-    return describeRestore(await restoreFrom(store.db, command.file));
+    if (command.do === "backup")
+      return describeBackup(command.file, await takeBackup(store.sqlite, command.file, "asked"));
+    return describeRestore(await restoreFrom(store.sqlite, command.file));
   } finally {
     await store.close();
   }

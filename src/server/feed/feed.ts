@@ -33,6 +33,8 @@ export class Feed {
     private readonly log: Logger,
     /** Compares rows with what is stored, in a worker thread. */
     private readonly compare: (athleteId: string, rows: ImportRows) => Promise<StagedImport | null>,
+    /** Told when a log was read. */
+    private readonly pulled: () => void = () => undefined,
   ) {}
 
   async view(athleteId: string): Promise<FeedView> {
@@ -88,6 +90,7 @@ export class Feed {
           }));
         if (!taken) throw new FeedError("There is no such athlete.");
         for (const key of Object.keys(sum) as (keyof ImportCounts)[]) sum[key] += taken.compared.counts[key];
+        this.pulled();
         more = page.more && page.incoming.length + page.faults.length > 0;
       }
     } catch (error) {

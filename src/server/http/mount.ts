@@ -12,6 +12,7 @@ import { gone, HttpProblem, parse } from "../errors";
 import type { Jobs } from "../jobs/jobs";
 import { loginName } from "../store/accounts";
 import { IdempotencyEntity, type IdempotencyRow } from "../store/entities";
+import type { Metrics } from "../watch/metrics";
 import { bulkOf } from "./bulk";
 import { readBody } from "./door";
 import { type Answer, type Call, type Method, nameOf, type Params, type Route } from "./route";
@@ -55,6 +56,7 @@ export interface Mounted {
   /** Writes down who looked at whom. */
   audit?: Audit;
   guesses?: readonly RequestHandler[];
+  metrics?: Metrics | null;
 }
 
 function send(res: Response, answer: Answer): void {
@@ -268,9 +270,23 @@ const runner =
   (mounted: Mounted, route: Route) =>
   async (req: Request, res: Response): Promise<void> => {
     const raw: Buffer = Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0);
-    const call = await callOf(mounted, route, req, raw);
-    if (!route.changes) await noteBulk(mounted, route, req, call, undefined);
-    send(res, await (route.changes ? changed(mounted, route, req, raw, call) : read(mounted, route, req, res, call)));
+    // What a worker thread answers it reads itself, as of its own moment.
+    const kind = route.changes || route.inPool ? "change" : "view";
+    const answer = await mounted.ctx.store.request(kind, async () => {
+      const call = await callOf(mounted, route, req, raw);
+      if (route.changes) return changed(mounted, route, req, raw, call);
+      await noteBulk(mounted, route, req, call, undefined);
+      return read(mounted, route, req, res, call);
+    });
+    send(res, answer);
+  };
+
+const measured =
+  (metrics: Metrics | null, route: string): RequestHandler =>
+  (_req, res, next) => {
+    const begin = performance.now();
+    if (metrics) res.on("finish", () => metrics.request(route, res.statusCode, (performance.now() - begin) / 1000));
+    next();
   };
 
 /** Puts every route of the list under /api; any other method of a known address is told which ones there are. */
@@ -284,6 +300,7 @@ export function mount(app: Express, mounted: Mounted): void {
       const run = runner(mounted, route);
       const raw = express.raw({ type: () => true, limit: route.limit ?? USUAL_LIMIT });
       const steps: RequestHandler[] = [
+        measured(mounted.metrics ?? null, nameOf(route)),
         ...(route.expensive ? [limit] : []),
         ...(route.method === "GET" ? [] : [raw]),
         ...(GUESSED.includes(nameOf(route)) ? guesses : []),

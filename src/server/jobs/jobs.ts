@@ -3,6 +3,7 @@ import type { Context } from "../context";
 import type { Call, Route } from "../http/route";
 import { nameOf } from "../http/route";
 import { withTags } from "../http/tagged";
+import type { ClubOfWork } from "./messages";
 import { type Tasks, tasksOf } from "./tasks";
 
 export type Ask =
@@ -16,6 +17,8 @@ export interface JobOptions {
   background?: boolean;
   /** Given up while it still waits. */
   signal?: AbortSignal;
+  /** Whose work it is, where there are many clubs. */
+  club?: ClubOfWork;
 }
 
 export interface Jobs {
@@ -39,6 +42,15 @@ export function answering(ctx: Context, routes: readonly Route[], tasks: Tasks):
     return work.tagged && !route.changes ? withTags(ctx, route, work.call, answer) : answer;
   };
 }
+
+/** One club's part of threads that work for many. */
+export const jobsOfClub = (all: Jobs, club: ClubOfWork): Jobs => ({
+  ask: (work, o) => all.ask(work, { ...o, club }),
+  // What is kept of a club is told by its versions; the threads go on for the others.
+  restart: async () => undefined,
+  settled: (id) => all.settled(id),
+  close: async () => undefined,
+});
 
 /** On the spot. */
 export function inlineJobs(ctx: Context, routes: () => readonly Route[]): Jobs {

@@ -25,7 +25,7 @@ const OTHERS: readonly (readonly [string, string])[] = [
 /** Hash of every stored row a plan of the athlete is made from. */
 function inputHash(store: Store, id: string): string {
   const hash = createHash("sha256");
-  const db = store.db.readerRaw;
+  const db = store.sqlite.readerRaw;
   for (const table of LISTS) {
     const hidden = table === "endurance_session" ? WHOLE_IMPORTS : "";
     const joined = `SELECT group_concat(x, char(30)) AS t FROM (SELECT id || char(31) || seq || char(31) || data AS x FROM ${table} WHERE athlete_id = ?${hidden} ORDER BY seq)`;

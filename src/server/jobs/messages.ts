@@ -1,10 +1,16 @@
 /** What the server and its worker threads send each other. */
 export interface WorkerSetup {
-  file: string;
+  /** The club's own file, or the address of a database server with many clubs. */
+  source: { file: string; clubName: string } | { server: string };
   fixedToday: string | null;
-  clubName: string;
   /** File of the kept answers and the exact version of the code; null where none are kept. */
   kept: { file: string; program: string } | null;
+}
+
+/** Which club a piece of work is about, where there are many. */
+export interface ClubOfWork {
+  id: string;
+  name: string;
 }
 
 export type Reply =

@@ -5,12 +5,15 @@
 import { Worker } from "node:worker_threads";
 import { HttpProblem } from "../errors";
 import type { Ask, JobOptions, Jobs } from "./jobs";
-import type { Reply, WorkerSetup } from "./messages";
+import type { ClubOfWork, Reply, WorkerSetup } from "./messages";
 
 interface Waiting {
   id: number;
   work: Ask;
   about: string | null;
+  club: ClubOfWork | undefined;
+  /** When a thread began with it, ms. */
+  begun: number;
   signal: AbortSignal | undefined;
   done: (value: unknown) => void;
   fail: (error: unknown) => void;
@@ -41,12 +44,19 @@ export class Pool implements Jobs {
     private readonly entry: string,
     private readonly setup: WorkerSetup,
     private readonly onCrash: (error: unknown) => void,
+    /** Told of each piece of work and its time, s. */
+    private readonly onDone: (work: Ask, seconds: number) => void = () => undefined,
   ) {}
 
-  ask(work: Ask, { background = false, signal }: JobOptions = {}): Promise<unknown> {
+  /** Work that waits for a thread. */
+  get line(): { now: number; later: number } {
+    return { now: this.waiting.now.length, later: this.waiting.later.length };
+  }
+
+  ask(work: Ask, { background = false, signal, club }: JobOptions = {}): Promise<unknown> {
     if (this.closed) return Promise.reject(new Error("The server is stopping."));
     return new Promise((done, fail) => {
-      const w: Waiting = { id: this.next++, work, about: aboutWhom(work), signal, done, fail };
+      const w: Waiting = { id: this.next++, work, about: aboutWhom(work), club, begun: 0, signal, done, fail };
       (background ? this.waiting.later : this.waiting.now).push(w);
       this.deal();
     });
@@ -85,7 +95,8 @@ export class Pool implements Jobs {
         list.splice(i, 1);
         const thread = this.thread(at);
         thread.running = w;
-        thread.worker.postMessage({ id: w.id, work: w.work });
+        w.begun = performance.now();
+        thread.worker.postMessage({ id: w.id, work: w.work, club: w.club });
       }
   }
 
@@ -103,6 +114,7 @@ export class Pool implements Jobs {
     const w = thread.running;
     if (!w || w.id !== reply.id) return;
     thread.running = null;
+    this.onDone(w.work, (performance.now() - w.begun) / 1000);
     if (reply.ok) w.done(reply.value);
     else if (reply.problem) w.fail(HttpProblem.from(reply.problem));
     else w.fail(Object.assign(new Error(reply.message), { stack: reply.stack, code: reply.code }));

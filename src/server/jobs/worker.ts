@@ -1,13 +1,15 @@
-/** A worker thread: reads the club's file with a connection of its own and answers what the server asks. */
+/** A worker thread: reads with a connection of its own and answers what the server asks. */
 import { parentPort, workerData } from "node:worker_threads";
+import { LRUCache } from "lru-cache";
 import { HttpProblem } from "../errors";
 import { Planner } from "../planner";
 import { readRoutes } from "../routes/all";
+import { DatabaseServer } from "../store/postgres/server";
 import { Store } from "../store/store";
 import { todayFrom } from "../today";
 import { type Ask, answering } from "./jobs";
 import { KeptAnswers } from "./kept";
-import type { Reply, WorkerSetup } from "./messages";
+import type { ClubOfWork, Reply, WorkerSetup } from "./messages";
 import { tasksOf } from "./tasks";
 
 /** Tasks about whole files, which open them themselves. */
@@ -23,35 +25,47 @@ function bytesIn(value: unknown, depth = 0): ArrayBuffer[] {
 }
 
 const setup = workerData as WorkerSetup;
+const today = () => todayFrom(setup.fixedToday);
+type Answering = (work: Ask) => Promise<unknown>;
 
-async function begin(): Promise<(work: Ask) => Promise<unknown>> {
-  const store = await Store.reading(setup.file);
-  const today = () => todayFrom(setup.fixedToday);
-  const ctx = { store, planner: new Planner(store, today), clubName: setup.clubName, today };
-  const kept = setup.kept && KeptAnswers.open(setup.kept.file, setup.kept.program);
+/** Everything one answer is made from is read as of one moment. */
+function answersOf(store: Store, clubName: string, kept: KeptAnswers | null): Answering {
+  const ctx = { store, planner: new Planner(store, today), clubName, today };
   const answer = answering(ctx, readRoutes(ctx), tasksOf(ctx, kept));
-  // Everything one answer is made from is read as of one moment.
-  return async (work) => {
-    if (work.kind === "task" && OF_FILES.has(work.task)) return answer(work);
-    store.db.readerRaw.exec("BEGIN");
-    try {
-      await store.catchUp();
-      return await answer(work);
-    } finally {
-      if (store.db.readerRaw.inTransaction) store.db.readerRaw.exec("COMMIT");
-    }
+  return (work) =>
+    work.kind === "task" && OF_FILES.has(work.task) ? answer(work) : store.request("view", () => answer(work));
+}
+
+/** Clubs of a database server whose plans a thread keeps; the least lately used goes first. */
+const CLUBS_KEPT = 30;
+
+async function begin(): Promise<(work: Ask, club?: ClubOfWork) => Promise<unknown>> {
+  const { source } = setup;
+  if ("file" in source) {
+    const kept = setup.kept && KeptAnswers.open(setup.kept.file, setup.kept.program);
+    return answersOf(await Store.reading(source.file), source.clubName, kept);
+  }
+  const server = await DatabaseServer.connect(source.server, { readers: 2, writers: 0 });
+  const clubs = new LRUCache<string, Promise<Answering>>({ max: CLUBS_KEPT });
+  const open = async ({ id, name }: ClubOfWork) => answersOf(await Store.onServer(server, id, ""), name, null);
+  return async (work, club) => {
+    if (!club) throw new Error("Work of which club?");
+    const known = clubs.get(club.id) ?? open(club);
+    clubs.set(club.id, known);
+    known.catch(() => clubs.delete(club.id));
+    return (await known)(work);
   };
 }
 
 /** Opened with the first piece of work: the thread is started while the server still looks at the file. */
-let ready: Promise<(work: Ask) => Promise<unknown>> | null = null;
+let ready: ReturnType<typeof begin> | null = null;
 let line: Promise<unknown> = Promise.resolve();
-parentPort?.on("message", ({ id, work }: { id: number; work: Ask }) => {
+parentPort?.on("message", ({ id, work, club }: { id: number; work: Ask; club?: ClubOfWork }) => {
   line = line
     .catch(() => undefined)
     .then(async () => {
       ready ??= begin();
-      return (await ready)(work);
+      return (await ready)(work, club);
     })
     .then(
       (value): Reply => ({ id, ok: true, value }),

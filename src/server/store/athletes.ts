@@ -20,7 +20,7 @@ import {
   SwapEntity,
   WeekNoteEntity,
 } from "./entities";
-import { type Edits, editsOf, type HistoryEntry, historyOf, remember, stepHistory, watched } from "./journal";
+import { type Edits, editsOf, type HistoryEntry, historyOf, remember, stepHistory } from "./journal";
 import { insertList, listRows, putList } from "./lists";
 
 export interface Stored extends Facts {
@@ -39,7 +39,7 @@ export interface EnduranceChange {
 export type AthleteChange = (athlete: Athlete) => Athlete;
 
 /** Sessions copied to others once named in their history whom they came from. Asks for the name twice. */
-export const UNNAME = "UPDATE edit SET what = replace(what, ?, 'an erased athlete') WHERE instr(what, ?) > 0";
+export const UNNAME = "UPDATE edit SET what = replace(what, ?, 'an erased athlete') WHERE replace(what, ?, '') <> what";
 
 /** Set with an erasure, until its traces are out of the file, too: a start after a kill in between goes on with it. */
 export const SCRUB = "scrub";
@@ -121,7 +121,7 @@ export class AthleteStore {
       record[name] = rows.map((r) => JSON.parse(r.data) as unknown);
       if (name === "endurance") enduranceIds = rows.map((r) => r.id);
     }
-    const heldRows = await m.findBy(HeldEntity, { athleteId: id });
+    const heldRows = await m.find(HeldEntity, { where: { athleteId: id }, order: { monday: "ASC" } });
     return {
       id,
       revision: row.revision,
@@ -135,11 +135,16 @@ export class AthleteStore {
       rulesOff: this.club.rulesOff,
       values: this.club.values,
       notes: Object.fromEntries(
-        (await m.findBy(WeekNoteEntity, { athleteId: id })).map((n) => [n.monday, n.text] as const),
+        (await m.find(WeekNoteEntity, { where: { athleteId: id }, order: { monday: "ASC" } })).map(
+          (n) => [n.monday, n.text] as const,
+        ),
       ),
-      swaps: (await m.findBy(SwapEntity, { athleteId: id })).map(
-        (s): Swap => ({ date: s.date, label: s.label as Label, from: s.from, to: s.to }),
-      ),
+      swaps: (
+        await m.find(SwapEntity, {
+          where: { athleteId: id },
+          order: { date: "ASC", label: "ASC", from: "ASC" },
+        })
+      ).map((s): Swap => ({ date: s.date, label: s.label as Label, from: s.from, to: s.to })),
     };
   }
 
@@ -333,7 +338,7 @@ export class AthleteStore {
    */
   edit<T>(id: string, what: string, work: (m: EntityManager) => Promise<T>, joined = false): Promise<T> {
     return this.db.write(async (m) => {
-      const done = await watched(this.db.writer, () => work(m));
+      const done = await this.db.watched(m, () => work(m));
       await remember(m, id, what, joined);
       return done;
     });

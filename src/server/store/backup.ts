@@ -17,9 +17,9 @@ import { dirname, join } from "node:path";
 import BetterSqlite3 from "better-sqlite3";
 import { addDays, type IsoDate } from "../../core/dates";
 import { SCRUB, UNNAME } from "./athletes";
-import { connect, type Database } from "./database";
 import { Unusable } from "./faults";
 import { backupFolder, LATEST_MIGRATION, lookAt, makeFolder, removeDatabase, syncFile, syncFolder } from "./open";
+import { connect, type SqliteDatabase } from "./sqlite";
 
 /** Copies kept in the backup folder, and days after which one that holds an erased athlete goes. */
 export const KEPT_BACKUPS = 14;
@@ -134,12 +134,22 @@ export function checkCopy(file: string): Manifest | null {
   }
 }
 
+/** Rows by table of a club's file. */
+export function countsIn(file: string): Record<string, number> {
+  const db = new BetterSqlite3(file, { readonly: true });
+  try {
+    return countsOf(db, tablesOf(db));
+  } finally {
+    db.close();
+  }
+}
+
 /** How a copy is sealed: in a worker thread where there is one. */
 export type Seal = (file: string, kind: BackupKind, counts: Record<string, number>) => Promise<Manifest>;
-const sealHere: Seal = async (file, kind, counts) => sealCopy(file, kind, counts);
+export const sealHere: Seal = async (file, kind, counts) => sealCopy(file, kind, counts);
 
 /** A file that was written beside its place takes it, on the disk before anybody is told. */
-function place(part: string, target: string): void {
+export function place(part: string, target: string): void {
   syncFile(part);
   renameSync(part, target);
   syncFolder(dirname(target));
@@ -150,7 +160,7 @@ function place(part: string, target: string): void {
  * @param target file to make; what stands there is replaced once the copy is sound
  */
 export async function takeBackup(
-  db: Database,
+  db: SqliteDatabase,
   target: string,
   kind: BackupKind,
   seal: Seal = sealHere,
@@ -173,11 +183,11 @@ export async function takeBackup(
   }
 }
 
-const stampOf = (kind: BackupKind): string =>
+export const stampOf = (kind: BackupKind): string =>
   `club-${new Date().toISOString().slice(0, 19).replaceAll(":", "").replace("T", "-")}-${kind}.sqlite`;
 
 /** A copy in the club's own backup folder. @returns its name */
-export async function takeOwnBackup(db: Database, kind: BackupKind, seal?: Seal): Promise<string> {
+export async function takeOwnBackup(db: SqliteDatabase, kind: BackupKind, seal?: Seal): Promise<string> {
   const name = stampOf(kind);
   await takeBackup(db, join(backupFolder(db.file), name), kind, seal);
   return name;
@@ -403,7 +413,7 @@ const OWN = new Set([
 ]);
 
 /** All rows of a staged copy in the place of all rows here, in one transaction. @returns how many athletes were erased again */
-async function putInPlace(db: Database, path: string, erased: ReadonlyMap<string, string>): Promise<number> {
+async function putInPlace(db: SqliteDatabase, path: string, erased: ReadonlyMap<string, string>): Promise<number> {
   return db.inLine(async () => {
     const raw = db.writer as unknown as Raw;
     raw.prepare("ATTACH ? AS incoming").run(path);
@@ -443,7 +453,7 @@ export type StageFile = (clubFile: string, file: string) => Promise<Staged>;
  * @throws Unusable where the file cannot be restored; nothing is changed then
  */
 export async function restoreFrom(
-  db: Database,
+  db: SqliteDatabase,
   file: string,
   seal?: Seal,
   stage: StageFile = stageRestore,

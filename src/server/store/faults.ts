@@ -24,8 +24,14 @@ export interface StorageFault {
   since: string;
 }
 
-const FULL = new Set(["SQLITE_FULL", "ENOSPC", "EDQUOT"]);
+const FULL = new Set(["SQLITE_FULL", "ENOSPC", "EDQUOT", "53100"]);
 const OF_THE_DISK = /^(SQLITE_(IOERR|CANTOPEN|READONLY|CORRUPT|NOTADB|BUSY|LOCKED|NOMEM|PROTOCOL)|EIO$|EROFS$|EACCES$)/;
+
+/** A database server that cannot be reached, stops, or has no room for another connection. */
+const OF_THE_SERVER = /^(08|53|57P|58|25006$|40P01$|ECONN|EPIPE$|ETIMEDOUT$|EHOSTUNREACH$|ENOTFOUND$)/;
+/** What the driver says without a code where a connection ends. */
+const ENDED =
+  /^(Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error)/;
 
 const codeOf = (error: unknown): string => {
   if (typeof error !== "object" || error === null) return "";
@@ -45,6 +51,12 @@ export function notSavedOf(error: unknown): NotSaved | null {
       503,
       code,
       `Not saved: the disk cannot be read or written (${code}). What you entered is kept here.`,
+    );
+  if (OF_THE_SERVER.test(code) || (code === "" && error instanceof Error && ENDED.test(error.message)))
+    return new NotSaved(
+      503,
+      code || "ENDED",
+      "Not saved: the database server cannot be reached. What you entered is kept here.",
     );
   return null;
 }

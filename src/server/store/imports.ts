@@ -9,7 +9,7 @@ import { raceFate } from "../../formats/import/calendar";
 import type { NewRace } from "../../formats/import/rows";
 import { AthleteEntity, ImportEntity, LIST_ENTITIES, type ListRow } from "./entities";
 import { NotSaved } from "./faults";
-import { insertRows, listRows } from "./lists";
+import { insertRows, listRows, ROWS_AT_ONCE } from "./lists";
 import type { Store } from "./store";
 
 export interface ImportRows {
@@ -229,18 +229,8 @@ async function stage(store: Store, id: string, { slices }: StagedImport): Promis
   await store.db.writeAside((m) => m.query("INSERT INTO hidden_batch VALUES (?)", [batch]));
   try {
     for (const slice of slices) {
-      await store.db.writeAside(async () => {
-        const insert = store.db.writer.prepare(
-          "INSERT INTO endurance_session (id, athlete_id, seq, date, data, batch) VALUES (?, ?, ?, ?, ?, ?)",
-        );
-        for (const [row, seq, date, data] of JSON.parse(new TextDecoder().decode(slice)) as [
-          string,
-          number,
-          string,
-          string,
-        ][])
-          insert.run(row, id, seq, date, data, batch);
-      });
+      const rows = JSON.parse(new TextDecoder().decode(slice)) as HiddenRow[];
+      await store.db.writeAside((m) => insertHidden(m, id, batch, rows));
       await turn();
     }
   } catch (error) {
@@ -248,6 +238,20 @@ async function stage(store: Store, id: string, { slices }: StagedImport): Promis
     throw error;
   }
   return batch;
+}
+
+/** Id, place, day and data. */
+type HiddenRow = [string, number, string, string];
+
+/** Rows in one statement, as elsewhere. */
+async function insertHidden(m: EntityManager, id: string, batch: string, rows: readonly HiddenRow[]): Promise<void> {
+  for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) {
+    const some = rows.slice(i, i + ROWS_AT_ONCE);
+    await m.query(
+      `INSERT INTO endurance_session (id, athlete_id, seq, date, data, batch) VALUES ${some.map(() => "(?, ?, ?, ?, ?, ?)").join(", ")}`,
+      some.flatMap(([row, seq, date, data]) => [row, id, seq, date, data, batch]),
+    );
+  }
 }
 
 async function show(
@@ -269,7 +273,7 @@ async function show(
       ["endurance", c.updates],
       ["races", c.raceUpdates],
     ] as const)
-      await changeRows(store, list, updates);
+      await changeRows(m, list, updates);
     await insertRows(m, "races", c.newRaces);
     const back = (updates: readonly Update[]) => updates.map((u) => ({ id: u.id, data: u.before }));
     const undo: Undo = {
@@ -293,12 +297,12 @@ async function show(
 }
 
 /** Changes many rows in the transaction under way; what only reads has its turn in between. */
-async function changeRows(store: Store, list: "endurance" | "races", updates: readonly Update[]): Promise<void> {
+async function changeRows(m: EntityManager, list: "endurance" | "races", updates: readonly Update[]): Promise<void> {
   const table = list === "races" ? "race" : "endurance_session";
   for (let i = 0; i < updates.length; i += SLICE) {
     if (i > 0) await turn();
-    const change = store.db.writer.prepare(`UPDATE ${table} SET date = ?, data = ? WHERE id = ?`);
-    for (const u of updates.slice(i, i + SLICE)) change.run(u.date, u.data, u.id);
+    for (const u of updates.slice(i, i + SLICE))
+      await m.query(`UPDATE ${table} SET date = ?, data = ? WHERE id = ?`, [u.date, u.data, u.id]);
   }
 }
 
@@ -308,14 +312,18 @@ const turn = () => new Promise<void>((done) => setImmediate(done));
 /** Removes the rows of a hidden import, slice by slice. */
 async function sweep(store: Store, batch: string): Promise<void> {
   for (let left = SLICE; left === SLICE; await turn())
-    left = await store.db.writeAside(
-      async () =>
-        store.db.writer
-          .prepare(
-            "DELETE FROM endurance_session WHERE rowid IN (SELECT rowid FROM endurance_session WHERE batch = ? LIMIT ?) AND EXISTS (SELECT 1 FROM hidden_batch WHERE batch = ?)",
-          )
-          .run(batch, SLICE, batch).changes,
-    );
+    left = await store.db.writeAside(async (m) => {
+      const { affected } = await m
+        .createQueryBuilder()
+        .delete()
+        .from(LIST_ENTITIES.endurance)
+        .where(
+          `id IN (SELECT id FROM endurance_session WHERE batch = :batch LIMIT ${SLICE}) AND EXISTS (SELECT 1 FROM hidden_batch WHERE batch = :batch)`,
+          { batch },
+        )
+        .execute();
+      return affected ?? 0;
+    });
   await store.db.writeAside((m) => m.query("DELETE FROM hidden_batch WHERE batch = ?", [batch]));
 }
 
@@ -340,13 +348,13 @@ export async function undoImport(store: Store, athleteId: string, batch: string)
     const row = await m.findOneBy(ImportEntity, { id: batch, athleteId });
     if (!row || !(await store.athletes.touch(m, athleteId))) return false;
     const undo = JSON.parse(row.undo) as Undo;
-    await m.query("INSERT OR IGNORE INTO hidden_batch VALUES (?)", [batch]);
+    await m.query("INSERT INTO hidden_batch VALUES (?) ON CONFLICT DO NOTHING", [batch]);
     for (const [list, added, before] of [
       ["endurance", undo.added, undo.before],
       ["races", undo.racesAdded, undo.racesBefore],
     ] as const) {
       const entity = LIST_ENTITIES[list];
-      for (let i = 0; i < added.length; i += 150) await m.delete(entity, added.slice(i, i + 150));
+      for (let i = 0; i < added.length; i += ROWS_AT_ONCE) await m.delete(entity, added.slice(i, i + ROWS_AT_ONCE));
       for (const b of before)
         await m.update(
           entity,

@@ -2,10 +2,9 @@
 import { randomUUID } from "node:crypto";
 import type { EntityManager } from "typeorm";
 import { EditEntity } from "./entities";
-import type { RawDatabase } from "./raw";
 
 /** Tables that a change of an athlete may touch, with their key beside the athlete. */
-const TABLES: readonly { table: string; key: readonly string[] }[] = [
+export const JOURNAL_TABLES: readonly { table: string; key: readonly string[] }[] = [
   { table: "athlete", key: ["id"] },
   { table: "race", key: ["id"] },
   { table: "endurance_session", key: ["id"] },
@@ -16,7 +15,7 @@ const TABLES: readonly { table: string; key: readonly string[] }[] = [
   { table: "week_note", key: ["monday"] },
 ];
 /** The athlete's own row: revision and place in the club are no change that anybody made. */
-const ATHLETE_COLUMNS = ["id", "name", "record"];
+export const ATHLETE_COLUMNS = ["id", "name", "record"];
 /** Changes that are remembered of one athlete; the oldest goes first. */
 export const KEPT_EDITS = 200;
 
@@ -47,54 +46,16 @@ export interface Edits {
 export class EditConflict extends Error {}
 
 const keyOf = (table: string, row: Row): string => {
-  const key = TABLES.find((t) => t.table === table)?.key ?? [];
+  const key = JOURNAL_TABLES.find((t) => t.table === table)?.key ?? [];
   return [table, ...key.map((k) => row[k])].join("\u001f");
 };
-
-/** Connections on which an edit is under way. */
-const watching = new WeakSet<RawDatabase>();
-
-/**
- * Has SQLite itself write down each row that changes while an edit is under way (triggers of this connection alone), so that a change costs
- * what it changes and not what the athlete has.
- */
-export function prepareJournal(raw: RawDatabase): void {
-  raw.function("journal_on", () => (watching.has(raw) ? 1 : 0));
-  raw.exec("CREATE TEMP TABLE IF NOT EXISTS row_change (seq INTEGER PRIMARY KEY, tbl TEXT, before TEXT, after TEXT)");
-  for (const { table } of TABLES) {
-    const all = (raw.prepare(`SELECT name FROM pragma_table_info('${table}')`).all() as { name: string }[]).map(
-      (c) => c.name,
-    );
-    const columns = table === "athlete" ? ATHLETE_COLUMNS : all;
-    const json = (row: "old" | "new") => `json_object(${columns.map((c) => `'${c}', ${row}."${c}"`).join(", ")})`;
-    for (const [event, before, after] of [
-      ["INSERT", "NULL", json("new")],
-      ["UPDATE", json("old"), json("new")],
-      ["DELETE", json("old"), "NULL"],
-    ] as const)
-      raw.exec(`CREATE TEMP TRIGGER IF NOT EXISTS journal_${table}_${event} AFTER ${event} ON main.${table}
-        WHEN journal_on()
-        BEGIN INSERT INTO row_change (tbl, before, after) VALUES ('${table}', ${before}, ${after}); END`);
-  }
-}
-
-/** Has the changes of rows written down while an edit does its work, inside its transaction. */
-export async function watched<T>(raw: RawDatabase, work: () => Promise<T>): Promise<T> {
-  raw.exec("DELETE FROM temp.row_change");
-  watching.add(raw);
-  try {
-    return await work();
-  } finally {
-    watching.delete(raw);
-  }
-}
 
 /** What has changed since, one entry a row: as it was first and as it is now. */
 async function changedRows(m: EntityManager): Promise<RowChange[]> {
   const rows: { tbl: string; before: string | null; after: string | null }[] = await m.query(
-    "SELECT tbl, before, after FROM temp.row_change ORDER BY seq",
+    `SELECT tbl, "before", "after" FROM row_change ORDER BY seq`,
   );
-  if (rows.length > 0) await m.query("DELETE FROM temp.row_change");
+  if (rows.length > 0) await m.query("DELETE FROM row_change");
   const byKey = new Map<string, RowChange>();
   for (const r of rows) {
     const before = r.before === null ? null : (JSON.parse(r.before) as Row);
@@ -163,7 +124,7 @@ async function put(m: EntityManager, { table, before, after }: RowChange, back: 
   const [from, to] = back ? [after, before] : [before, after];
   const any = from ?? to;
   if (!any) return;
-  const { key } = TABLES.find((t) => t.table === table) ?? { key: [] };
+  const { key } = JOURNAL_TABLES.find((t) => t.table === table) ?? { key: [] };
   const where = key.map((k) => `${k} = ?`).join(" AND ");
   const owner = table === "athlete" ? "" : " AND athlete_id = ?";
   const at = [...key.map((k) => any[k]), ...(table === "athlete" ? [] : [any.athlete_id])];

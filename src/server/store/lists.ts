@@ -14,7 +14,7 @@ export function listRows(m: EntityManager, name: ListName, athleteId: string): P
   const { tableName } = m.connection.getMetadata(LIST_ENTITIES[name]);
   const hidden = name === "endurance" ? WHOLE_IMPORTS : "";
   return m.query(
-    `SELECT id, athlete_id AS athleteId, seq, date, data FROM ${tableName} WHERE athlete_id = ?${hidden} ORDER BY seq`,
+    `SELECT id, athlete_id AS "athleteId", seq, date, data FROM ${tableName} WHERE athlete_id = ?${hidden} ORDER BY seq`,
     [athleteId],
   );
 }
@@ -55,9 +55,12 @@ function growsAtItsEnd(rows: readonly ListRow[], items: readonly ListItem[]): bo
   );
 }
 
-/** Many rows at once: SQLite takes so many values in one statement. */
+/** A database takes so many values in one statement, and no more. */
+export const ROWS_AT_ONCE = 150;
+
 export async function insertRows(m: EntityManager, name: ListName, rows: readonly ListRow[]): Promise<void> {
-  for (let i = 0; i < rows.length; i += 150) await m.insert(LIST_ENTITIES[name], rows.slice(i, i + 150));
+  for (let i = 0; i < rows.length; i += ROWS_AT_ONCE)
+    await m.insert(LIST_ENTITIES[name], rows.slice(i, i + ROWS_AT_ONCE));
 }
 
 export async function insertList(

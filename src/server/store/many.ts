@@ -6,7 +6,7 @@ import type { Athlete } from "../../core/athlete";
 import type { AthleteStore, EnduranceChange, Stored } from "./athletes";
 import type { Database } from "./database";
 import { ManyChangeAthleteEntity, ManyChangeEntity, WeekNoteEntity } from "./entities";
-import { EditConflict, remember, stepHistory, watched } from "./journal";
+import { EditConflict, remember, stepHistory } from "./journal";
 
 /** A change worked out for one athlete. */
 export interface Made {
@@ -27,6 +27,9 @@ type Left = ManyAnswer["left"][number];
 
 /** Entries shown, the latest. */
 const SHOWN = 20;
+
+const changedBy = (m: EntityManager, batch: string) =>
+  m.find(ManyChangeAthleteEntity, { where: { changeId: batch }, order: { athleteId: "ASC" } });
 
 export class ManyStore {
   constructor(
@@ -68,7 +71,7 @@ export class ManyStore {
 
   private async one(m: EntityManager, stored: Stored, made: Made, what: string): Promise<number | null> {
     const { id } = stored;
-    await watched(this.db.writer, async () => {
+    await this.db.watched(m, async () => {
       await this.athletes.put(m, stored, made.next, made.free, made.rows);
       if (made.note) await m.upsert(WeekNoteEntity, { athleteId: id, ...made.note }, ["athleteId", "monday"]);
     });
@@ -84,7 +87,7 @@ export class ManyStore {
 
   /** Whom a change was made for. */
   async athletesOf(batch: string): Promise<string[]> {
-    return (await this.db.reader.findBy(ManyChangeAthleteEntity, { changeId: batch })).map((r) => r.athleteId);
+    return (await changedBy(this.db.reader, batch)).map((r) => r.athleteId);
   }
 
   /**
@@ -96,7 +99,7 @@ export class ManyStore {
       const entry = await m.findOneBy(ManyChangeEntity, { id: batch, undone: false });
       if (!entry) return null;
       const [changed, left]: [Named[], Left[]] = [[], []];
-      for (const { athleteId: id, seq } of await m.findBy(ManyChangeAthleteEntity, { changeId: batch })) {
+      for (const { athleteId: id, seq } of await changedBy(m, batch)) {
         const name = (await this.athletes.read(m, id))?.athlete.athlete.name ?? "An athlete";
         if (await this.back(m, id, seq)) changed.push({ id, name });
         else left.push({ id, name, why: "was changed there since, or has been taken back already" });
@@ -125,7 +128,7 @@ export class ManyStore {
   /** The latest first. */
   async list(): Promise<(ManyEntry & { ids: string[] })[]> {
     const rows = await this.db.reader.find(ManyChangeEntity, { order: { at: "DESC" }, take: SHOWN });
-    const all = await this.db.reader.find(ManyChangeAthleteEntity);
+    const all = await this.db.reader.find(ManyChangeAthleteEntity, { order: { athleteId: "ASC" } });
     return rows.map(({ id, at, what, undone }) => {
       const ids = all.filter((a) => a.changeId === id).map((a) => a.athleteId);
       return { batch: id, at, what, undone, athletes: ids.length, ids };

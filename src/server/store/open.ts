@@ -17,9 +17,9 @@ import {
 } from "node:fs";
 import { basename, dirname, join } from "node:path";
 import BetterSqlite3 from "better-sqlite3";
-import { connect } from "./database";
 import { Unusable } from "./faults";
 import { MIGRATIONS } from "./migrations";
+import { connect } from "./sqlite";
 
 /** Where the copies of a club stand, beside its file. */
 export const backupFolder = (file: string): string => join(dirname(file), "backups");

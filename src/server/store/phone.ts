@@ -1,5 +1,5 @@
 /** What passes between an athlete's phone and the coach: messages, published weeks, what came in; and who looked at whom. */
-import type { EntityManager } from "typeorm";
+import { Between, type EntityManager, LessThan, MoreThanOrEqual } from "typeorm";
 import {
   type About,
   ARRIVAL_KINDS,
@@ -16,6 +16,8 @@ import {
   ArrivalEntity,
   type ArrivalRow,
   AthleteEntity,
+  LIST_ENTITIES,
+  type ListRow,
   MessageEntity,
   type MessageRow,
   PublishedWeekEntity,
@@ -41,6 +43,8 @@ const DAY_MS = 86_400_000;
 const now = (): string => new Date().toISOString();
 const daysAgo = (days: number): string => new Date(Date.now() - days * DAY_MS).toISOString();
 const aboutIn = (text: string | null): About | null => (text === null ? null : (JSON.parse(text) as About));
+
+const labelIn = ({ data }: ListRow): string => (JSON.parse(data) as { label: string }).label;
 
 const messageOf = ({ id, at, by, who, text, about }: MessageRow): MessageView => ({
   id,
@@ -135,30 +139,19 @@ export class PhoneStore {
     if (arrivals.length === 0) return;
     await this.db.writeAside(async (m) => {
       for (const a of arrivals) await put(m, athleteId, a);
-      await m
-        .createQueryBuilder()
-        .delete()
-        .from(ArrivalEntity)
-        .where("done = 1 AND at < :before", { before: daysAgo(ARRIVALS_KEPT_DAYS) })
-        .execute();
+      await m.delete(ArrivalEntity, { done: true, at: LessThan(daysAgo(ARRIVALS_KEPT_DAYS)) });
     });
   }
 
   /** Sessions of published weeks that were over before a day and of which nothing was logged in their week. */
   async missedBefore(from: IsoDate, today: IsoDate): Promise<{ athleteId: string; date: IsoDate; label: string }[]> {
-    const weeks = await this.db.reader
-      .createQueryBuilder(PublishedWeekEntity, "w")
-      .where("w.monday >= :first AND w.monday <= :last", { first: mondayOf(from), last: today })
-      .getMany();
+    const weeks = await this.db.reader.find(PublishedWeekEntity, {
+      where: { monday: Between(mondayOf(from), today) },
+      order: { athleteId: "ASC", monday: "ASC" },
+    });
     if (weeks.length === 0) return [];
-    const logged = new Set(
-      (
-        (await this.db.reader.query(
-          "SELECT athlete_id AS id, date, json_extract(data, '$.label') AS label FROM strength_log WHERE date >= ?",
-          [mondayOf(from)],
-        )) as { id: string; date: string; label: string }[]
-      ).map((l) => `${l.id} ${mondayOf(l.date)} ${l.label}`),
-    );
+    const logs = await this.db.reader.findBy(LIST_ENTITIES.strengthLog, { date: MoreThanOrEqual(mondayOf(from)) });
+    const logged = new Set(logs.map((l) => `${l.athleteId} ${mondayOf(l.date)} ${labelIn(l)}`));
     return weeks.flatMap((w) =>
       (JSON.parse(w.data) as PublishedSession[])
         .filter((s) => s.date >= from && s.date < today && !logged.has(`${w.athleteId} ${w.monday} ${s.label}`))
@@ -168,11 +161,8 @@ export class PhoneStore {
 
   /** Whether a session of a week was locked on a day that is still to come: it was moved, not missed. */
   async stands(athleteId: string, label: string, monday: IsoDate, today: IsoDate): Promise<boolean> {
-    const rows = (await this.db.reader.query(
-      "SELECT 1 FROM locked_session WHERE athlete_id = ? AND date >= ? AND date <= ? AND json_extract(data, '$.label') = ?",
-      [athleteId, today, addDays(monday, 6), label],
-    )) as unknown[];
-    return rows.length > 0;
+    const date = Between(today, addDays(monday, 6));
+    return (await this.db.reader.findBy(LIST_ENTITIES.locked, { athleteId, date })).some((l) => labelIn(l) === label);
   }
 
   /** What is not answered yet, the latest first. */
@@ -200,12 +190,7 @@ export class PhoneStore {
       if (known) await m.update(AccessLogEntity, key, { times: known.times + times, lastAt: now(), who });
       else {
         await m.insert(AccessLogEntity, { ...key, who, times, lastAt: now() });
-        await m
-          .createQueryBuilder()
-          .delete()
-          .from(AccessLogEntity)
-          .where("day < :before", { before: daysAgo(ACCESS_KEPT_DAYS).slice(0, 10) })
-          .execute();
+        await m.delete(AccessLogEntity, { day: LessThan(daysAgo(ACCESS_KEPT_DAYS).slice(0, 10)) });
       }
     });
   }

@@ -6,13 +6,16 @@ import { WeekArchive } from "./archive";
 import { AthleteStore } from "./athletes";
 import { copyBeforeMigration } from "./backup";
 import { ClubStore } from "./club";
-import { Database } from "./database";
+import type { Database } from "./database";
 import { ExerciseStore } from "./exercises";
 import { GroupStore } from "./groups";
 import { LogStore } from "./logs";
 import { ManyStore } from "./many";
 import { ensureFile, type Lock, lockFile, makeFolder } from "./open";
 import { PhoneStore } from "./phone";
+import { ClubDatabase } from "./postgres/database";
+import type { DatabaseServer } from "./postgres/server";
+import { SqliteDatabase } from "./sqlite";
 import { WeekStore } from "./weeks";
 
 export type { Stored } from "./athletes";
@@ -39,6 +42,8 @@ export class Store {
   private constructor(
     readonly db: Database,
     private readonly lock: Lock | null,
+    /** Where the copies of the club stand. */
+    readonly backups: string,
   ) {
     this.accounts = new AccountStore(db);
     this.club = new ClubStore(db);
@@ -62,7 +67,7 @@ export class Store {
     const lock = lockFile(file);
     try {
       await ensureFile(file, () => copyBeforeMigration(file));
-      const store = new Store(await Database.open(file), lock);
+      const store = new Store(await SqliteDatabase.open(file), lock, join(dirname(file), "backups"));
       await store.refresh();
       return store;
     } catch (error) {
@@ -71,20 +76,43 @@ export class Store {
     }
   }
 
+  /** One of the clubs of a database server. @param backups folder of its copies on this machine */
+  static async onServer(server: DatabaseServer, club: string, backups: string): Promise<Store> {
+    const store = new Store(new ClubDatabase(server, club), null, backups);
+    await store.db.reading("view", () => store.refresh());
+    return store;
+  }
+
   /** For a worker thread of the process that has it open: reads only. */
   static async reading(file: string): Promise<Store> {
-    const store = new Store(await Database.open(file, true), null);
+    const store = new Store(await SqliteDatabase.open(file, true), null, join(dirname(file), "backups"));
     await store.refresh();
     return store;
   }
 
-  /** Where the copies of the club stand. */
-  get backups(): string {
-    return join(dirname(this.db.file), "backups");
+  /**
+   * All that one request reads and does. Where others write, too, what is kept in memory is brought up to date first.
+   * @param kind a view is read as of one moment
+   */
+  request<T>(kind: "view" | "change", work: () => Promise<T>): Promise<T> {
+    return this.db.reading(kind, async () => {
+      if (!this.lock) await this.catchUp();
+      return work();
+    });
+  }
+
+  /** The club's own file. @throws where the club is on a database server */
+  get sqlite(): SqliteDatabase {
+    if (this.db instanceof SqliteDatabase) return this.db;
+    throw new Error("This club is on a database server, not in a file.");
+  }
+
+  get isFile(): boolean {
+    return this.db instanceof SqliteDatabase;
   }
 
   /** Rises with every write of this process that changed something. */
-  get version(): number {
+  get version(): number | string {
     return this.db.version;
   }
 
@@ -108,7 +136,7 @@ export class Store {
 
   /** The same, where another connection has written since. For worker threads, before each task. */
   async catchUp(): Promise<void> {
-    const now = String(this.db.readerRaw.pragma("data_version", { simple: true }));
+    const now = await this.db.seen();
     if (now === this.seen) return;
     this.seen = now;
     await this.refresh();

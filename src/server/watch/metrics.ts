@@ -1,0 +1,106 @@
+/**
+ * What is measured of a running server, for Prometheus: requests, plans, the line of waiting work, writes, refusals, the training log. Served on an
+ * address of its own, which is not the browsers'.
+ */
+import { createServer, type Server } from "node:http";
+import { Counter, collectDefaultMetrics, Gauge, Histogram, Registry } from "prom-client";
+
+/** Upper ends of the times that are counted apart, s. */
+const REQUEST_S = [0.005, 0.02, 0.05, 0.1, 0.3, 1, 3, 10];
+const PLAN_S = [0.02, 0.1, 0.3, 1, 3, 10, 30];
+
+/** How many pieces of work wait: what somebody waits for, and what is made ahead. */
+export interface Waiting {
+  now: number;
+  later: number;
+}
+
+export class Metrics {
+  readonly registry = new Registry();
+  private readonly requests = new Histogram({
+    name: "field_anchor_request_seconds",
+    help: "Time to answer, by route and status.",
+    labelNames: ["route", "status"],
+    buckets: REQUEST_S,
+    registers: [this.registry],
+  });
+  private readonly refusals = new Counter({
+    name: "field_anchor_refused_total",
+    help: "Requests that were refused, by status.",
+    labelNames: ["status"],
+    registers: [this.registry],
+  });
+  private readonly plans = new Histogram({
+    name: "field_anchor_plan_seconds",
+    help: "Time of work in a planning thread, by its kind.",
+    labelNames: ["kind"],
+    buckets: PLAN_S,
+    registers: [this.registry],
+  });
+  private readonly writes = new Counter({
+    name: "field_anchor_writes_total",
+    help: "Transactions of changes, by how they ended.",
+    labelNames: ["outcome"],
+    registers: [this.registry],
+  });
+  private readonly pulls = new Gauge({
+    name: "field_anchor_training_log_checked_seconds",
+    help: "When the training log was last read, Unix time.",
+    registers: [this.registry],
+  });
+
+  /** @param waiting asked each time that the numbers are read */
+  constructor(waiting: () => Waiting) {
+    collectDefaultMetrics({ register: this.registry });
+    const line = new Gauge({
+      name: "field_anchor_waiting",
+      help: "Work that waits for a planning thread.",
+      labelNames: ["line"],
+      registers: [this.registry],
+      collect: () => {
+        const { now, later } = waiting();
+        line.set({ line: "now" }, now);
+        line.set({ line: "later" }, later);
+      },
+    });
+  }
+
+  /** @param route name of the route, never the address: that may hold an id */
+  request(route: string, status: number, seconds: number): void {
+    this.requests.observe({ route, status: String(status) }, seconds);
+    if (status >= 400) this.refusals.inc({ status: String(status) });
+  }
+
+  plan(kind: string, seconds: number): void {
+    this.plans.observe({ kind }, seconds);
+  }
+
+  write(outcome: "stored" | "not saved"): void {
+    this.writes.inc({ outcome });
+  }
+
+  pulled(): void {
+    this.pulls.setToCurrentTime();
+  }
+
+  /** @param address such as "127.0.0.1:9464" @returns how it is closed */
+  async serve(address: string): Promise<() => Promise<void>> {
+    const [, host = "", port = ""] = /^(.*):(\d+)$/.exec(address) ?? [];
+    if (host === "")
+      throw new Error(`FIELD_ANCHOR_METRICS: an address such as "127.0.0.1:9464" expected, found "${address}"`);
+    const server = createServer((req, res) => {
+      if (req.url !== "/metrics") {
+        res.writeHead(404).end();
+        return;
+      }
+      void this.registry.metrics().then((text) => {
+        res.writeHead(200, { "Content-Type": this.registry.contentType }).end(text);
+      });
+    });
+    await new Promise<Server>((done, fail) => {
+      server.once("error", fail);
+      server.listen(Number(port), host, () => done(server));
+    });
+    return () => new Promise((done) => server.close(() => done()));
+  }
+}
