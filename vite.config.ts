@@ -24,6 +24,7 @@ export default defineConfig(({ isSsrBuild }) => ({
             backup: "src/server/commands/backup.ts",
             restore: "src/server/commands/restore.ts",
             clubs: "src/server/commands/clubs.ts",
+            planner: "src/server/workerMain.ts",
             demo: "src/demo/main.ts",
             feed: "src/demo/feed/main.ts",
           },

@@ -1,22 +1,26 @@
-/** Many clubs on one address: which one a request is for is told by the name it was sent to, and each has an application of its own, made when it is first asked for. */
+/**
+ * Many clubs on one address: which one a request is for is told by the name it was sent to, and each has an application of its own, made when it is
+ * first asked for.
+ */
 import { join } from "node:path";
 import express, { type Express, type RequestHandler } from "express";
 import { LRUCache } from "lru-cache";
 import type { Logger } from "pino";
 import type { App } from "./app";
-import { HttpProblem, problemHandler } from "./errors";
+import { HttpProblem, loggable, problemHandler } from "./errors";
 import { hostName } from "./http/door";
-import type { DatabaseServer } from "./store/postgres/server";
+import type { ClubOfWork } from "./jobs/messages";
+import type { ClubFacts, DatabaseServer } from "./store/postgres/server";
 import { Store } from "./store/store";
 
-/** Applications kept at most, and how long it is remembered which club a name stands for, ms. */
+/** Clubs whose application is kept at most, and how long it is remembered which club a name stands for, ms. */
 const APPS = 300;
 const NAMES = 5000;
 const NAME_MS = 30_000;
 
-interface Club {
-  id: string;
-  name: string;
+interface ClubApp {
+  store: Store;
+  app: App;
 }
 
 export interface ClubsOptions {
@@ -24,22 +28,22 @@ export interface ClubsOptions {
   /** Folder in which each club has one for its copies. */
   data: string;
   log: Logger;
-  /** The application of one club. @param host the name that it answers to */
-  appOf: (store: Store, club: Club, host: string) => App;
+  /** The application of one club. */
+  appOf: (store: Store, club: ClubFacts) => App;
 }
 
 export class Clubs {
-  private readonly names = new LRUCache<string, { club: Club | null }>({ max: NAMES, ttl: NAME_MS });
-  private readonly apps = new LRUCache<string, Promise<App>>({
+  private readonly names = new LRUCache<string, { club: ClubOfWork | null }>({ max: NAMES, ttl: NAME_MS });
+  private readonly apps = new LRUCache<string, Promise<ClubApp>>({
     max: APPS,
-    dispose: (app) => void app.then((a) => a.close()).catch(() => undefined),
+    dispose: (one) => void one.then(({ app }) => app.close()).catch(() => undefined),
   });
+  private readonly stores = new LRUCache<string, Promise<Store>>({ max: APPS });
   readonly express: Express;
 
   constructor(private readonly o: ClubsOptions) {
     this.express = express();
     this.express.disable("x-powered-by");
-    this.express.get("/api/health", (_req, res) => void res.json({ status: "ok" }));
     this.express.get("/api/ready", this.ready);
     this.express.use(this.dispatch);
     this.express.use(problemHandler(o.log));
@@ -54,24 +58,46 @@ export class Clubs {
   };
 
   private readonly dispatch: RequestHandler = (req, res, next) => {
-    this.at(hostName(req.headers.host)).then((app) => (app ? app.express(req, res, next) : next(unknown())), next);
+    this.at(hostName(req.headers.host)).then((app) => {
+      if (app) app.express(req, res, next);
+      // Whoever spreads the requests asks by the machine's own name.
+      else if (req.path === "/api/health") res.json({ status: "ok" });
+      else next(unknown());
+    }, next);
   };
 
   /** @returns the application of the club of that name; null where there is none */
   async at(host: string): Promise<App | null> {
     const known = this.names.get(host) ?? { club: await this.o.server.clubAt(host) };
     this.names.set(host, known);
-    const { club } = known;
-    if (!club) return null;
-    const app = this.apps.get(host) ?? this.open(club, host);
-    this.apps.set(host, app);
-    app.catch(() => this.apps.delete(host));
-    return app;
+    return known.club ? this.appOf({ ...known.club, host }) : null;
   }
 
-  private async open(club: Club, host: string): Promise<App> {
-    const store = await Store.onServer(this.o.server, club.id, join(this.o.data, "backups", club.id));
-    return this.o.appOf(store, club, host);
+  private async appOf(club: ClubFacts): Promise<App> {
+    const one = this.apps.get(club.id) ?? this.open(club);
+    this.apps.set(club.id, one);
+    one.catch(() => this.apps.delete(club.id));
+    return (await one).app;
+  }
+
+  private async open(club: ClubFacts): Promise<ClubApp> {
+    const store = await this.storeOf(club);
+    return { store, app: this.o.appOf(store, club) };
+  }
+
+  storeOf({ id }: Pick<ClubOfWork, "id">): Promise<Store> {
+    const store = this.stores.get(id) ?? Store.onServer(this.o.server, id, join(this.o.data, "backups", id));
+    this.stores.set(id, store);
+    store.catch(() => this.stores.delete(id));
+    return store;
+  }
+
+  /** The same for every club, one after the other; what goes wrong in one does not keep it from the next. */
+  async each(work: (app: App) => Promise<void>): Promise<void> {
+    for (const club of await this.o.server.clubs())
+      await this.appOf(club)
+        .then(work)
+        .catch((error) => this.o.log.error({ error: loggable(error), club: club.id }, "by the clock"));
   }
 
   async close(): Promise<void> {

@@ -18,6 +18,8 @@ import { jobsOfClub } from "./jobs/jobs";
 import { KeptAnswers } from "./jobs/kept";
 import type { WorkerSetup } from "./jobs/messages";
 import { Pool } from "./jobs/pool";
+import { queuedJobs } from "./queue/jobs";
+import { PlanQueue } from "./queue/queue";
 import { sweepAll } from "./store/imports";
 import { DatabaseServer } from "./store/postgres/server";
 import { Store } from "./store/store";
@@ -48,6 +50,8 @@ export interface Config {
   accounts: Access["mode"];
   /** Worker threads for planning. */
   workers: number;
+  /** This server takes planning out of the line of all servers, too; else workers alone do. */
+  plansHere: boolean;
   /** Address at which numbers for Prometheus are served; null serves none. */
   metrics: string | null;
 }
@@ -101,6 +105,12 @@ function rootFolder(): string {
   return resolve(".");
 }
 
+function plansHereOf({ FIELD_ANCHOR_PLANS: where = "here" }: NodeJS.ProcessEnv): boolean {
+  if (where !== "here" && where !== "elsewhere")
+    throw new Error(`FIELD_ANCHOR_PLANS: "here", or "elsewhere" where workers plan, expected, found "${where}"`);
+  return where === "here";
+}
+
 function databaseOf({ FIELD_ANCHOR_DATABASE: address }: NodeJS.ProcessEnv): string | null {
   if (address === undefined || address === "") return null;
   if (!/^postgres(ql)?:\/\/[^/]+\/.+/.test(address))
@@ -126,6 +136,7 @@ export function configFromEnvironment(env: NodeJS.ProcessEnv): Config {
     port,
     data: resolve(root, env.FIELD_ANCHOR_DATA ?? "var/club"),
     database: databaseOf(env),
+    plansHere: plansHereOf(env),
     metrics: env.FIELD_ANCHOR_METRICS ?? null,
     fixedToday,
     root,
@@ -290,28 +301,73 @@ async function serveOne(
   };
 }
 
-/** The clubs of a database server. */
-async function serveMany(config: Config, database: string, log: Logger): Promise<Served> {
+/** Copies are taken at night, by UTC. */
+const COPIES_AT = "17 3 * * *";
+
+/**
+ * The clubs of a database server.
+ * @param drains takes planning out of the line of all servers, and does what is due by the clock
+ */
+async function serveMany(config: Config, database: string, log: Logger, drains: boolean): Promise<Served> {
   const server = await DatabaseServer.connect(database);
-  const { entry } = workerEntry(config.root);
+  const { entry, program } = workerEntry(config.root);
   const setup = { source: { server: database }, fixedToday: config.fixedToday, kept: null };
   const { pool, metrics } = threads(config, entry, setup, log);
   const common = commonOf(config, log);
+  const queue = await PlanQueue.open({ url: database, server, log, today: common.today, program: program ?? "source" });
   const clubs = new Clubs({
     server,
     data: config.data,
     log,
-    appOf: (store, { id, name }, host) =>
-      buildApp({ ...common, store, clubName: name, hosts: [host], jobs: jobsOfClub(pool, { id, name }), metrics }),
+    appOf: (store, { id, name, host }) =>
+      buildApp({
+        ...common,
+        store,
+        clubName: name,
+        hosts: [host],
+        jobs: queuedJobs(jobsOfClub(pool, { id, name }), queue, store, { id, name }),
+        metrics,
+        ...(config.feed ? { feed: { base: config.feed, ...FEED_PATIENCE } } : {}),
+      }),
   });
+  metrics.watchQueue(() => queue.size());
   return {
     express: clubs.express,
     metrics,
-    begin: async () => undefined,
+    begin: async () => {
+      if (!drains) return;
+      await queue.take({
+        size: config.workers,
+        storeOf: (club) => clubs.storeOf(club),
+        work: async ({ club, task, args }) =>
+          JSON.stringify(await pool.ask({ kind: "task", task, args }, { background: true, club })),
+      });
+      const minutes = Math.max(1, Math.min(59, Math.round(config.feedMinutes)));
+      if (config.feed)
+        await queue.every("training-logs", `*/${minutes} * * * *`, () => clubs.each((a) => a.feed.pullAll()));
+      await queue.every("copies", COPIES_AT, () => clubs.each((a) => a.keeper.daily()));
+    },
     close: async () => {
+      await queue.close();
       await pool.close();
       await clubs.close();
     },
+  };
+}
+
+/** `npm run worker`: plans for the servers of a database, and answers no browser. */
+export async function runWorker(config: Config): Promise<() => Promise<void>> {
+  if (config.database === null) throw new Error("FIELD_ANCHOR_DATABASE: the address of a database server expected");
+  const log = logOf();
+  closeFolder(config.data);
+  const served = await serveMany(config, config.database, log, true);
+  await served.begin();
+  const closeMetrics = config.metrics === null ? async () => undefined : await served.metrics.serve(config.metrics);
+  log.info("working");
+  return async () => {
+    await closeMetrics();
+    await served.close();
+    log.info("stopped");
   };
 }
 
@@ -341,7 +397,9 @@ export async function run(config: Config, club: ClubToServe): Promise<Running> {
   const log = logOf();
   closeFolder(config.data);
   const served =
-    config.database === null ? await serveOne(config, log, club) : await serveMany(config, config.database, log);
+    config.database === null
+      ? await serveOne(config, log, club)
+      : await serveMany(config, config.database, log, config.plansHere);
   const { server, address } = await listening(config, served.express);
   log.info({ address, data: config.data }, "listening");
   await served.begin();

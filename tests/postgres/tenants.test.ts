@@ -2,7 +2,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { contentOf } from "../../src/server/store/move";
 import { DatabaseServer } from "../../src/server/store/postgres/server";
-import { TABLES } from "../../src/server/store/postgres/tables";
+import { ANSWERS, TABLES } from "../../src/server/store/postgres/tables";
 import { athleteWith } from "../support/athlete";
 import { ON_SERVER, testDatabaseServer } from "../support/clubs";
 import { fullClub, MONDAY } from "../support/fullClub";
@@ -98,7 +98,7 @@ describe.runIf(ON_SERVER)("another club on the same server", () => {
 
   it("a statement by hand under the application's role finds no row of any table without a club, and stores none", async () => {
     const { readers } = await testDatabaseServer();
-    for (const { name } of [...TABLES, { name: "club" }]) {
+    for (const { name } of [...TABLES, { name: "club" }, { name: ANSWERS }]) {
       const [row] = (await readers.query(`SELECT count(*)::int AS n FROM ${name}`)) as [{ n: number }];
       expect([name, row.n]).toEqual([name, 0]);
       // An empty name, as a setting leaves it behind, is no club either.

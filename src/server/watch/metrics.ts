@@ -83,6 +83,18 @@ export class Metrics {
     this.pulls.setToCurrentTime();
   }
 
+  /** @param size pieces of work that wait for any server or worker */
+  watchQueue(size: () => Promise<number>): void {
+    const queue = new Gauge({
+      name: "field_anchor_queue",
+      help: "Planning that waits for any server or worker.",
+      registers: [this.registry],
+      collect: async () => {
+        queue.set(await size());
+      },
+    });
+  }
+
   /** @param address such as "127.0.0.1:9464" @returns how it is closed */
   async serve(address: string): Promise<() => Promise<void>> {
     const [, host = "", port = ""] = /^(.*):(\d+)$/.exec(address) ?? [];

@@ -22,9 +22,6 @@ const readings = new AsyncLocalStorage<Reading>();
 
 /** While nothing can be saved, the server is tried again this often, ms. */
 const PROBE_MS = 2000;
-/** Tells other servers which club has changed. */
-export const CHANNEL = "field_anchor";
-
 const STATE = "SELECT version::text AS version, memory::text AS memory FROM club WHERE id = ?";
 type State = Pick<Reading, "version" | "memory">;
 
@@ -101,6 +98,13 @@ export class ClubDatabase implements Database {
     return this.inLine(() => this.transaction(work, null));
   }
 
+  /** Keeps what was worked out: nobody's change, so it stands in no line and the club stays the same. */
+  keep(work: (m: EntityManager) => Promise<unknown>): Promise<void> {
+    return inTransaction(this.server.writers, { club: this.club, begin: "" }, async ({ manager }) => {
+      await work(manager);
+    });
+  }
+
   /** Of this process only one waits at the database for the club's turn. */
   private inLine<T>(work: () => Promise<T>): Promise<T> {
     const turn = this.line.then(work);
@@ -133,10 +137,9 @@ export class ClubDatabase implements Database {
     }
   }
 
-  /** The club's next version, and word of it to the other servers once it is committed. */
+  /** The club's next version: what other servers have kept of it is kept no longer. */
   private async rise(m: EntityManager): Promise<void> {
     await m.query("UPDATE club SET version = version + 1 WHERE id = ?", [this.club]);
-    await m.query("SELECT pg_notify(?, ?)", [CHANNEL, this.club]);
     const state = await this.state(m);
     const { current } = this;
     if (current && !current.manager) Object.assign(current, state);

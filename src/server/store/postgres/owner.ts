@@ -34,7 +34,8 @@ export function migrateServer(url: string, role: string): Promise<string[]> {
   if (!PLAIN.test(role)) throw new Error(`Role: small letters, digits and _ expected, found "${role}"`);
   return asOwner(url, async (source) => {
     const done = await source.runMigrations({ transaction: "all" });
-    for (const sql of grantsSql(role)) await source.query(sql);
+    const [{ database }] = (await source.query("SELECT current_database() AS database")) as [{ database: string }];
+    for (const sql of grantsSql(role, database)) await source.query(sql);
     return done.map((m) => m.name);
   });
 }

@@ -257,9 +257,17 @@ function tableSql({ name, columns, key, of = {}, unique = [], indexes = {} }: Ta
   return [
     `CREATE TABLE ${name} (${parts.join(", ")})`,
     ...Object.entries(indexes).map(([n, on]) => `CREATE INDEX ${n} ON ${name} ${on}`),
+    ...closedSql(name),
+  ];
+}
+
+/** Rows of another club are not there, for the owner of the tables neither. */
+function closedSql(name: string): string[] {
+  const own = `club_id = current_setting('${CLUB}', true)`;
+  return [
     `ALTER TABLE ${name} ENABLE ROW LEVEL SECURITY`,
     `ALTER TABLE ${name} FORCE ROW LEVEL SECURITY`,
-    `CREATE POLICY of_club ON ${name} USING (club_id = current_setting('${CLUB}', true)) WITH CHECK (club_id = current_setting('${CLUB}', true))`,
+    `CREATE POLICY of_club ON ${name} USING (${own}) WITH CHECK (${own})`,
   ];
 }
 
@@ -305,18 +313,27 @@ function journalSql(): string[] {
   });
 }
 
+/** Answers that were worked out once and serve every server. Nothing of worth is lost with them: they are in no dump and no copy. */
+export const ANSWERS = "kept_answer";
+const ANSWERS_SQL = [
+  `CREATE UNLOGGED TABLE ${ANSWERS} (athlete_id text COLLATE "C" NOT NULL, what text COLLATE "C" NOT NULL, key text NOT NULL, body text NOT NULL, club_id text COLLATE "C" NOT NULL DEFAULT current_setting('${CLUB}') REFERENCES club(id) ON DELETE CASCADE, PRIMARY KEY (club_id, athlete_id, what), FOREIGN KEY (club_id, athlete_id) REFERENCES athlete(club_id, id) ON DELETE CASCADE)`,
+  ...closedSql(ANSWERS),
+];
+
 /** Everything, in order. */
 export const firstTablesSql = (): string[] => [
   ...CLUB_SQL,
   ...TABLES.flatMap(tableSql),
   ...MEMORY_SQL,
   ...journalSql(),
+  ...ANSWERS_SQL,
 ];
 
-/** What the application's role may do: everything with rows, nothing with tables. */
-export const grantsSql = (role: string): string[] => [
+/** What the application's role may do: everything with rows, nothing with tables; the line of work makes itself a schema of its own. */
+export const grantsSql = (role: string, database: string): string[] => [
+  `GRANT CREATE ON DATABASE "${database}" TO ${role}`,
   `GRANT USAGE ON SCHEMA public TO ${role}`,
-  `GRANT SELECT, INSERT, UPDATE, DELETE ON ${TABLES.map((t) => t.name).join(", ")} TO ${role}`,
+  `GRANT SELECT, INSERT, UPDATE, DELETE ON ${[...TABLES.map((t) => t.name), ANSWERS].join(", ")} TO ${role}`,
   `GRANT SELECT, UPDATE (version, memory) ON club TO ${role}`,
   `GRANT SELECT ON migrations TO ${role}`,
   "REVOKE ALL ON FUNCTION club_at(text), all_clubs() FROM PUBLIC",
