@@ -94,12 +94,17 @@ export class PlanQueue {
     const known = await readAnswer(store, job);
     if (known?.key === key) return JSON.parse(known.body);
     const told = this.toldOf(job);
-    await this.boss.send(PLANS, job, { singletonKey: `${job.club.id}/${job.args.id}/${nameOfAnswer(job)}` });
-    await this.say(WORK, "");
+    await this.put(job);
     // What is there by then was worked out after it was asked for, perhaps from newer facts.
     if (!(await told)) return here();
     const made = await store.request("change", () => readAnswer(store, job));
     return made ? JSON.parse(made.body) : here();
+  }
+
+  /** Puts work in the line, where the same does not wait there already. */
+  async put(job: PlanJob): Promise<void> {
+    await this.boss.send(PLANS, job, { singletonKey: `${job.club.id}/${job.args.id}/${nameOfAnswer(job)}` });
+    await this.say(WORK, "");
   }
 
   /** @returns false where nobody has answered in time */
@@ -134,18 +139,23 @@ export class PlanQueue {
 
   /** Takes work out of the line from now on. */
   async take({ size, storeOf, work }: Taker): Promise<void> {
-    for (let n = 0; n < size; n++)
-      this.workers.push(
-        await this.boss.work<PlanJob>(PLANS, { pollingIntervalSeconds: LOOK_S, batchSize: 1 }, async ([job]) => {
-          if (!job) return;
-          const store = await storeOf(job.data.club);
-          const key = await store.request("change", () => keyOf(store, job.data, this.o.today(), this.o.program));
-          if (key === null) return;
-          const known = await store.request("change", () => readAnswer(store, job.data));
-          if (known?.key !== key) await keepAnswer(store, job.data, key, await work(job.data));
-          await this.say(ANSWERS, wordOf(job.data));
-        }),
-      );
+    const done = async (job: PlanJob): Promise<void> => {
+      const store = await storeOf(job.club);
+      const key = await store.request("change", () => keyOf(store, job, this.o.today(), this.o.program));
+      if (key === null) return;
+      const known = await store.request("change", () => readAnswer(store, job));
+      if (known?.key !== key) await keepAnswer(store, job, key, await work(job));
+      await this.say(ANSWERS, wordOf(job));
+    };
+    for (let n = 0; n < size; n++) {
+      let own = "";
+      own = await this.boss.work<PlanJob>(PLANS, { pollingIntervalSeconds: LOOK_S, batchSize: 1 }, async ([job]) => {
+        // More may wait: it is looked for at once, not at the next turn.
+        this.boss.notifyWorker(own);
+        if (job) await done(job.data);
+      });
+      this.workers.push(own);
+    }
   }
 
   /** What is to be done by the clock is done once, by one of those that take work. @param cron in UTC */

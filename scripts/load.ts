@@ -1,0 +1,223 @@
+/**
+ * `npm run load [-- --clubs 50 --athletes 40 --minutes 20 --kill 120]`: simulated clubs against two servers, two workers and PostgreSQL on this machine:
+ * how fast a line of planning is drained by one worker and by two, and an evening of logging and planning while a server is killed again and again.
+ */
+
+import pino from "pino";
+import { demoAthlete } from "../src/demo/club";
+import { PROFILES } from "../src/demo/profiles";
+import { random } from "../src/demo/random";
+import { PlanQueue } from "../src/server/queue/queue";
+import { addClub } from "../src/server/store/postgres/owner";
+import { inTransaction } from "../src/server/store/postgres/runner";
+import { DatabaseServer } from "../src/server/store/postgres/server";
+import { Store } from "../src/server/store/store";
+import { Cluster, ended, TODAY } from "./load/cluster";
+import { Driver, type Evening, type LoadClub, type Sample } from "./load/evening";
+import { PlanShare } from "./load/share";
+
+const given = (name: string, usual: number): number => {
+  const at = process.argv.indexOf(`--${name}`);
+  return at < 0 ? usual : Number(process.argv[at + 1]);
+};
+const SIZE = {
+  clubs: given("clubs", 50),
+  athletes: given("athletes", 40),
+  minutes: given("minutes", 20),
+  kill: given("kill", 120),
+  jobs: given("jobs", 500),
+};
+/** Of the athletes of a club, so many train in these minutes: three hours hold a session of an hour. */
+const TRAINING = 1 / 3;
+/** Between two sets, and between two acts of a coach, ms. */
+const SET_REST_MS = 240_000;
+const ACT_REST_MS = 60_000;
+
+const percentile = (values: readonly number[], p: number): number =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * p))] ?? 0;
+const say = (line: string): void => void process.stdout.write(`${line}\n`);
+
+/** Clubs of the demo's athletes, each under a name of its own. */
+async function fill(cluster: Cluster, clubs: number, athletes: number, first = 0): Promise<LoadClub[]> {
+  const server = await DatabaseServer.connect(cluster.postgres.app);
+  const files = PROFILES.map((p) => demoAthlete(p, TODAY));
+  const out: LoadClub[] = [];
+  for (let c = first; c < first + clubs; c++) {
+    const host = `club-${c}.example`;
+    const id = await addClub(cluster.postgres.owner, { name: `Club ${c}`, host });
+    const store = await Store.onServer(server, id, "");
+    const ids: string[] = [];
+    for (let n = 0; n < athletes; n++) {
+      const file = files[(c + n) % files.length];
+      if (file)
+        ids.push(await store.athletes.add({ ...file, athlete: { ...file.athlete, name: `Athlete ${c}-${n}` } }));
+    }
+    out.push({ host, athletes: ids });
+  }
+  await server.close();
+  return out;
+}
+
+/** Seconds until so many rows are planned by so many workers, nothing else running. */
+async function drained(cluster: Cluster, clubs: readonly LoadClub[], jobs: number, workers: number): Promise<number> {
+  const server = await DatabaseServer.connect(cluster.postgres.app);
+  const queue = await PlanQueue.open({
+    url: cluster.postgres.app,
+    server,
+    log: pino({ level: "silent" }),
+    today: () => TODAY,
+    program: "load",
+  });
+  const running = Array.from({ length: workers }, (_, n) => cluster.worker(`worker-${n}`));
+  const all = clubs.flatMap((c) => c.athletes.map((id) => ({ host: c.host, id }))).slice(0, jobs);
+  const known = new Map<string, { id: string; name: string }>();
+  for (const c of clubs) {
+    const club = await server.clubAt(c.host);
+    if (club) known.set(c.host, club);
+  }
+  const clear = () =>
+    Promise.all(
+      [...known.values()].map(({ id }) =>
+        inTransaction(server.writers, { club: id, begin: "" }, (r) => r.query("DELETE FROM kept_answer")),
+      ),
+    );
+  const put = async (some: typeof all) => {
+    for (const { host, id } of some) {
+      const club = known.get(host);
+      if (club) await queue.put({ club, task: "squadRow", args: { id } });
+    }
+  };
+  const kept = async () => {
+    let n = 0;
+    for (const { id } of known.values())
+      n +=
+        (
+          (await inTransaction(server.readers, { club: id, begin: "READ ONLY" }, (r) =>
+            r.query("SELECT count(*) AS n FROM kept_answer"),
+          )) as { n: number }[]
+        )[0]?.n ?? 0;
+    return n;
+  };
+  const empty = async (n: number) => {
+    while ((await queue.size()) > 0 || (await kept()) < n) await new Promise((r) => setTimeout(r, 50));
+  };
+  // Every thread has its code compiled and its clubs open before the time is taken.
+  await put(all.slice(0, 60));
+  await empty(Math.min(60, all.length));
+  await clear();
+  const begin = performance.now();
+  await put(all);
+  await empty(all.length);
+  const seconds = (performance.now() - begin) / 1000;
+  for (const { child } of running) await ended(child, "SIGTERM");
+  await clear();
+  await queue.close();
+  await server.close();
+  return seconds;
+}
+
+function table(samples: readonly Sample[]): void {
+  const kinds = [...new Set(samples.map((s) => s.kind))].sort();
+  say(`${"kind".padEnd(12)}${"requests".padStart(9)}${"median".padStart(9)}${"p95".padStart(9)}${"p99".padStart(9)}`);
+  for (const kind of [...kinds, "all"]) {
+    const ms = samples.filter((s) => kind === "all" || s.kind === kind).map((s) => s.ms);
+    say(
+      `${kind.padEnd(12)}${String(ms.length).padStart(9)}${[0.5, 0.95, 0.99].map((p) => `${Math.round(percentile(ms, p))} ms`.padStart(9)).join("")}`,
+    );
+  }
+}
+
+/** @returns what was lost and what was doubled, by athlete */
+async function compared(
+  driver: Driver,
+  clubs: readonly LoadClub[],
+  out: Evening,
+): Promise<{ lost: number; doubled: number; sets: number }> {
+  let [lost, doubled, sets] = [0, 0, 0];
+  for (const club of clubs)
+    for (const id of club.athletes) {
+      const loads = out.acknowledged.get(id);
+      if (!loads) continue;
+      const stored = await driver.stored(club, id);
+      sets += loads.length;
+      lost += loads.filter((l) => !stored.includes(l)).length;
+      doubled += stored.length - new Set(stored).size;
+    }
+  return { lost, doubled, sets };
+}
+
+async function evening(cluster: Cluster, clubs: readonly LoadClub[], minutes: number, kill: number): Promise<boolean> {
+  const rng = random(7);
+  const driver = new Driver(cluster, rng);
+  const spread = (mean: number) => () => Math.min(mean * 4, -Math.log(1 - rng.next()) * mean);
+  const share = new PlanShare([...cluster.servers, ...cluster.workers].map((p) => p.metrics));
+  share.start();
+  const work: Promise<void>[] = clubs.flatMap((club) => [
+    driver.coach(club, spread(ACT_REST_MS)),
+    ...club.athletes
+      .slice(0, Math.round(club.athletes.length * TRAINING))
+      .map((id) => driver.athlete(club, id, spread(SET_REST_MS))),
+  ]);
+  if (kill > 0) work.push(driver.killer(kill * 1000));
+  await new Promise((r) => setTimeout(r, minutes * 60_000));
+  driver.stop();
+  const planning = await share.stop();
+  // Whoever rests between two sets need not be waited for.
+  await Promise.race([Promise.all(work), new Promise((r) => setTimeout(r, 25_000))]);
+  const { out } = driver;
+  table(out.samples);
+  const { lost, doubled, sets } = await compared(driver, clubs, out);
+  const p95 = percentile(
+    out.samples.map((s) => s.ms),
+    0.95,
+  );
+  say(
+    `${sets} sets acknowledged, ${lost} lost, ${doubled} doubled; ${out.errors.length} errors; ${out.again} requests sent again; ${out.kills} servers killed.`,
+  );
+  say(
+    `Planning: ${planning.planS.toFixed(0)} s of ${planning.cpuS.toFixed(0)} s of processor time of servers and workers (${Math.round((100 * planning.planS) / planning.cpuS)}%).`,
+  );
+  for (const e of out.errors.slice(0, 10)) say(`  ${e}`);
+  return lost === 0 && doubled === 0 && out.errors.length === 0 && sets > 0 && p95 < 300;
+}
+
+const cluster = await Cluster.open();
+let good = false;
+try {
+  const began = performance.now();
+  const clubs = await fill(cluster, SIZE.clubs, SIZE.athletes);
+  say(
+    `${SIZE.clubs} clubs of ${SIZE.athletes} athletes stored in ${((performance.now() - began) / 1000).toFixed(0)} s.`,
+  );
+  if (SIZE.jobs > 0) {
+    const one = await drained(cluster, clubs, SIZE.jobs, 1);
+    const two = await drained(cluster, clubs, SIZE.jobs, 2);
+    say(
+      `${SIZE.jobs} plans: ${one.toFixed(1)} s with one worker, ${two.toFixed(1)} s with two: ratio ${(one / two).toFixed(2)}.`,
+    );
+  }
+  cluster.servers.push(await cluster.server("server-0", 4471), await cluster.server("server-1", 4472));
+  cluster.workers.push(cluster.worker("worker-0"), cluster.worker("worker-1"));
+  say("clubs  requests/s  set p95  week p95");
+  for (const n of [5, 15, 30, 50].filter((x) => x < SIZE.clubs)) {
+    const driver = new Driver(cluster, random(n));
+    const rng = random(n + 1);
+    const spread = (mean: number) => () => -Math.log(1 - rng.next()) * mean;
+    const work = clubs
+      .slice(0, n)
+      .flatMap((c) => [driver.coach(c, spread(20_000)), driver.athlete(c, c.athletes.at(-1) ?? "", spread(5000))]);
+    const window = 45_000;
+    await new Promise((r) => setTimeout(r, window));
+    driver.stop();
+    await Promise.race([Promise.all(work), new Promise((r) => setTimeout(r, 15_000))]);
+    const of = (kind: string) => driver.out.samples.filter((s) => s.kind === kind).map((s) => s.ms);
+    say(
+      `${String(n).padStart(5)}${(driver.out.samples.length / (window / 1000)).toFixed(1).padStart(12)}${`${Math.round(percentile(of("set"), 0.95))} ms`.padStart(9)}${`${Math.round(percentile(of("week"), 0.95))} ms`.padStart(10)}`,
+    );
+  }
+  good = await evening(cluster, clubs, SIZE.minutes, SIZE.kill);
+} finally {
+  await cluster.close();
+}
+say(good ? "As asked for." : "NOT as asked for.");
+process.exit(good ? 0 : 1);
