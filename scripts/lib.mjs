@@ -67,22 +67,28 @@ export function ensureBuilt() {
   writeFileSync(stamp, new Date().toISOString());
 }
 
-/** Debian's Chromium for the journeys; installed through apt where the user may. */
-export function ensureChromium() {
-  if (existsSync(CHROMIUM)) return;
+/** Installs a package of Debian's where the user may; else says what it is needed for and ends. */
+export function ensurePackage(name, why) {
   const root = typeof process.getuid === "function" && process.getuid() === 0;
   const sudo = !root && spawnSync("sudo", ["-n", "true"]).status === 0;
   if (!root && !sudo) {
-    console.error(
-      `Chromium is needed for the journeys and is not at ${CHROMIUM}. Install it (apt-get install chromium), or set CHROMIUM_PATH.`,
-    );
+    console.error(why);
     process.exit(1);
   }
-  console.log("Installing chromium (apt-get) ...");
+  console.log(`Installing ${name} (apt-get) ...`);
   const env = { ...process.env, DEBIAN_FRONTEND: "noninteractive" };
   const apt = (args) => must(root ? "apt-get" : "sudo", root ? args : ["-n", "apt-get", ...args], { env });
   apt(["update", "-qq"]);
-  apt(["install", "-y", "-qq", "--no-install-recommends", "chromium"]);
+  apt(["install", "-y", "-qq", "--no-install-recommends", name]);
+}
+
+/** Debian's Chromium for the journeys. */
+export function ensureChromium() {
+  if (existsSync(CHROMIUM)) return;
+  ensurePackage(
+    "chromium",
+    `Chromium is needed for the journeys and is not at ${CHROMIUM}. Install it (apt-get install chromium), or set CHROMIUM_PATH.`,
+  );
 }
 
 /** Starts a long-running child and passes signals on. */

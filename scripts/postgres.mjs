@@ -2,11 +2,12 @@
  * A PostgreSQL server of its own in a temporary folder, from Debian's packages, for tests and measuring; it goes when it is stopped. It is run as an
  * ordinary user, since it refuses to be run as root.
  */
-import { execFileSync, spawn, spawnSync } from "node:child_process";
+import { execFileSync, spawn } from "node:child_process";
 import { chownSync, existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { ensurePackage } from "./lib.mjs";
 
 const PROGRAMS = "/usr/lib/postgresql";
 /** Roles: the owner of the tables, and the application's, which sees one club at a time. */
@@ -22,14 +23,10 @@ export function postgresPrograms() {
   return newest ? join(PROGRAMS, newest, "bin") : null;
 }
 
-/** Installs Debian's package where there is none and the user may. @throws with what to do where not */
+/** Debian's package. */
 export function ensurePostgres() {
-  if (postgresPrograms()) return;
-  console.log("Installing PostgreSQL (apt-get install postgresql): once ...");
-  const sudo = process.getuid?.() === 0 ? [] : ["sudo", "-n"];
-  const [command, ...args] = [...sudo, "apt-get", "install", "-y", "-q", "--no-install-recommends", "postgresql"];
-  spawnSync(command, args, { stdio: "inherit", env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
-  if (!postgresPrograms()) throw new Error("PostgreSQL is needed for these tests: apt-get install postgresql");
+  if (!postgresPrograms())
+    ensurePackage("postgresql", "PostgreSQL is needed for these tests. Install it (apt-get install postgresql).");
 }
 
 /** Root lends the server another user's name. */

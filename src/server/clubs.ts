@@ -49,10 +49,14 @@ export class Clubs {
     this.express.use(problemHandler(o.log));
   }
 
-  /** Whether it is of use to send requests here: the database answers. */
-  private readonly ready: RequestHandler = (_req, res) => {
-    this.o.server.readers.query("SELECT 1").then(
-      () => res.json({ status: "ready" }),
+  /** Whether it is of use to send requests here: the database answers. Asked for a name (?domain=), whether it is a club's. */
+  private readonly ready: RequestHandler = (req, res) => {
+    const { domain } = req.query;
+    this.o.server.clubAt(typeof domain === "string" ? domain.toLowerCase() : "").then(
+      (club) =>
+        club || domain === undefined
+          ? res.json({ status: "ready" })
+          : res.status(404).json({ status: "not ready", why: "No club has that name." }),
       () => res.status(503).json({ status: "not ready", why: "The database server cannot be reached." }),
     );
   };

@@ -98,6 +98,8 @@ describe.runIf(ON_SERVER)("two servers on one database", () => {
       expect((await ask(server, "nobody.example", "GET", "/club")).status).toBe(421);
       expect((await ask(server, "127.0.0.1", "GET", "/health")).body).toEqual({ status: "ok" });
       expect((await ask(server, "127.0.0.1", "GET", "/ready")).body).toEqual({ status: "ready" });
+      expect((await ask(server, "127.0.0.1", "GET", `/ready?domain=${host}`)).status).toBe(200);
+      expect((await ask(server, "127.0.0.1", "GET", "/ready?domain=nobody.example")).status).toBe(404);
       expect((await ask<{ athletes: number }>(server, host, "GET", "/health")).body.athletes).toBe(0);
     }
   });

@@ -13,8 +13,6 @@ import type { PasskeyOptionsView } from "../../api/accountViews";
 import type { Account, AccountStore } from "../store/accounts";
 
 const CHALLENGE_MS = 300_000;
-/** Challenges that are open at once at most; the oldest goes first. */
-const CHALLENGES = 1_000;
 const NAME = "Field Anchor";
 
 /** Where a browser asks from: what it says of itself, checked against the host names this server answers to. */
@@ -26,22 +24,18 @@ export interface Where {
 const hostOf = (origin: string): string => new URL(origin).hostname;
 
 export class Passkeys {
-  private readonly open = new Map<string, { challenge: string; account: string | null; until: number }>();
-
   constructor(private readonly accounts: AccountStore) {}
 
-  private begin(challenge: string, account: string | null): string {
-    const now = Date.now();
-    for (const [key, c] of this.open) if (c.until < now || this.open.size >= CHALLENGES) this.open.delete(key);
+  /** Kept with the accounts: another server may be asked for the answer. */
+  private async begin(challenge: string, account: string | null): Promise<string> {
     const key = randomBytes(16).toString("base64url");
-    this.open.set(key, { challenge, account, until: now + CHALLENGE_MS });
+    await this.accounts.keepChallenge(key, { challenge, account, until: Date.now() + CHALLENGE_MS });
     return key;
   }
 
   /** A challenge holds once. @returns null where there is none, or it is somebody else's */
-  private take(key: string, account: string | null): string | null {
-    const found = this.open.get(key);
-    this.open.delete(key);
+  private async take(key: string, account: string | null): Promise<string | null> {
+    const found = await this.accounts.takeChallenge(key);
     return found && found.account === account && found.until >= Date.now() ? found.challenge : null;
   }
 
@@ -56,7 +50,7 @@ export class Passkeys {
       excludeCredentials: known.map(({ id }) => ({ id })),
       authenticatorSelection: { residentKey: "required", userVerification: "required" },
     });
-    return { key: this.begin(options.challenge, account.id), options };
+    return { key: await this.begin(options.challenge, account.id), options };
   }
 
   /** @returns false where it does not answer the challenge */
@@ -65,7 +59,7 @@ export class Passkeys {
     { origin }: Where,
     { key, name, response }: { key: string; name: string; response: unknown },
   ): Promise<boolean> {
-    const expectedChallenge = this.take(key, account.id);
+    const expectedChallenge = await this.take(key, account.id);
     if (expectedChallenge === null) return false;
     const checked = await verifyRegistrationResponse({
       response: response as RegistrationResponseJSON,
@@ -90,12 +84,12 @@ export class Passkeys {
   /** For anybody: whose passkeys there are is told to nobody. */
   async toSignIn({ origin }: Where): Promise<PasskeyOptionsView> {
     const options = await generateAuthenticationOptions({ rpID: hostOf(origin), userVerification: "required" });
-    return { key: this.begin(options.challenge, null), options };
+    return { key: await this.begin(options.challenge, null), options };
   }
 
   /** @returns whose passkey answered; null where none did */
   async signIn({ origin }: Where, { key, response }: { key: string; response: unknown }): Promise<Account | null> {
-    const expectedChallenge = this.take(key, null);
+    const expectedChallenge = await this.take(key, null);
     const answer = response as AuthenticationResponseJSON;
     const known = expectedChallenge === null ? null : await this.accounts.passkey(String(answer.id));
     if (expectedChallenge === null || !known) return null;

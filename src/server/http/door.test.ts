@@ -60,6 +60,29 @@ describe("the door, over every route there is", () => {
     expect(await state()).toEqual(before);
   });
 
+  it("takes no character U+0000, in no address and no body; the six letters that name it are words like others", async () => {
+    const json = { "Content-Type": "application/json" };
+    for (const r of server.routes.filter((x) => x.path.startsWith("/athletes/:id"))) {
+      const path = r.path.replace(/:(\w+)/g, (_, name: string) => (name === "id" ? "%00" : (VALUES[name] ?? "x")));
+      const answer = await server.raw(r.method, path, json, r.method === "GET" ? undefined : "{}");
+      expect(answer.status, `${r.method} ${path}`).toBe(404);
+    }
+    const note = (text: string) => server.raw("PUT", `/athletes/${id}/notes/2026-03-02`, json, text);
+    for (const text of ['{"text":"a\\u0000b"}', '{"text":"\\u0000"}', '{"text":"\\\\\\u0000"}']) {
+      const refused = await note(text);
+      expect(refused.status).toBe(422);
+    }
+    // Where no schema reads it, it is refused as a whole.
+    const bulk = await server.raw("POST", `/athletes/${id}/import`, json, '{"name":"\\u0000"}');
+    expect([bulk.status, problem(bulk.text).faults[0]?.expected]).toEqual([
+      422,
+      "text without the character U+0000 expected",
+    ]);
+    expect((await note('{"text":"\\\\u0000"}')).status).toBe(204);
+    expect((await server.store.athletes.get(id))?.notes["2026-03-02"]).toBe("\\u0000");
+    await note('{"text":""}');
+  });
+
   it("takes no body that is not JSON (415)", async () => {
     const before = await state();
     for (const r of server.routes.filter((x) => x.method !== "GET"))

@@ -8,7 +8,7 @@ import { TAGS_HEADER, thingOf } from "../../api/things";
 import type { Audit } from "../accounts/audit";
 import { type Access, admit, fromOf, OPEN, visitorOf } from "../accounts/door";
 import type { Context } from "../context";
-import { gone, HttpProblem, parse } from "../errors";
+import { faulty, gone, HttpProblem, notFound, parse } from "../errors";
 import type { Jobs } from "../jobs/jobs";
 import { loginName } from "../store/accounts";
 import { IdempotencyEntity, type IdempotencyRow } from "../store/entities";
@@ -76,6 +76,9 @@ function send(res: Response, answer: Answer): void {
 }
 
 const KEY = /^[\x21-\x7e]{8,128}$/;
+
+/** The character U+0000 as JSON writes it. */
+const NUL = /(?<!\\)(?:\\\\)*\\u0000/;
 
 const addressOf = (req: Request): string => req.originalUrl.replace(/^\/api(\/phone(?=\/))?/, "").split("?")[0] ?? "";
 
@@ -154,6 +157,8 @@ const replay = (row: IdempotencyRow): Answer => ({
 async function callOf(mounted: Mounted, route: Route, req: Request, raw: Buffer): Promise<Call<unknown>> {
   const { ctx } = mounted;
   const params = { ...(req.params as unknown as Params) };
+  // A character that no name has, and that a database server takes nowhere.
+  if (Object.values({ ...params, ...queryOf(req) }).some((v) => v.includes("\0"))) throw notFound("address");
   const from = fromOf(req);
   const visitor = await visitorOf(ctx.store, mounted.access ?? OPEN, from);
   const athlete = route.path.startsWith("/athletes/:id") ? params.id : null;
@@ -174,14 +179,12 @@ async function callOf(mounted: Mounted, route: Route, req: Request, raw: Buffer)
     if (at !== null) throw gone(at);
   }
   const text = raw.toString("utf8");
-  if (route.bulk) return { params, query: queryOf(req), body: text, ...asks };
-  const body = route.method === "GET" ? undefined : readBody(text);
-  return {
-    params,
-    query: queryOf(req),
-    body: route.body ? parse(route.body.schema, body, route.body.what) : undefined,
-    ...asks,
-  };
+  // What is read in bulk is parsed elsewhere; else a schema may say better where it stands.
+  const body = route.bulk || route.method === "GET" ? undefined : readBody(text);
+  const known = route.body && !route.bulk ? parse(route.body.schema, body, route.body.what) : undefined;
+  if (NUL.test(text))
+    throw faulty([{ path: "(body)", expected: "text without the character U+0000 expected" }], "What was sent");
+  return { params, query: queryOf(req), body: route.bulk ? text : known, ...asks };
 }
 
 /** Role and athletes alone, as they go to worker threads. */

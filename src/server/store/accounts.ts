@@ -1,6 +1,6 @@
 /** Accounts and the browsers that are signed in. Of passwords, tokens and codes only hashes are stored. */
 import { randomUUID } from "node:crypto";
-import type { EntityManager } from "typeorm";
+import { type EntityManager, In, Like } from "typeorm";
 import { ROLES, type Role, type Who } from "../../api/roles";
 import { codeHash, hashPassword, isPassword, newCode, newToken, sha256 } from "../accounts/secrets";
 import type { Database } from "./database";
@@ -42,6 +42,17 @@ const INVITED_DAYS = 7;
 /** Codes that an account is given to write down. */
 const RECOVERY_CODES = 8;
 const DAY_MS = 86_400_000;
+
+/** What a passkey is to answer. */
+interface Challenge {
+  challenge: string;
+  account: string | null;
+  /** Last moment, ms. */
+  until: number;
+}
+/** Names of challenges begin so; those that are open at once at most. */
+const CHALLENGE = "challenge ";
+const CHALLENGES = 1_000;
 
 const NO_SIGN_IN = "noSignIn";
 /** Names of calendar addresses begin so. */
@@ -335,6 +346,29 @@ export class AccountStore {
         m.update(AccountSessionEntity, { id: session }, { seenAt: new Date(now).toISOString() }),
       );
     return account;
+  }
+
+  /** Keeps what a passkey is to answer; those that are over go, and of too many the oldest. */
+  async keepChallenge(key: string, challenge: Challenge): Promise<void> {
+    await this.db.writeAside(async (m) => {
+      const open = (await m.findBy(AccessEntity, { name: Like(`${CHALLENGE}%`) }))
+        .map((r) => ({ name: r.name, until: (JSON.parse(r.data) as Challenge).until }))
+        .sort((a, b) => a.until - b.until);
+      const tooMany = Math.max(0, open.length + 1 - CHALLENGES);
+      const over = open.filter((c, i) => i < tooMany || c.until < Date.now());
+      if (over.length > 0) await m.delete(AccessEntity, { name: In(over.map((c) => c.name)) });
+      await m.insert(AccessEntity, { name: CHALLENGE + key, data: JSON.stringify(challenge) });
+    });
+  }
+
+  /** @returns the challenge, which is there no more; null where there is none */
+  takeChallenge(key: string): Promise<Challenge | null> {
+    return this.db.writeAside(async (m) => {
+      const row = await m.findOneBy(AccessEntity, { name: CHALLENGE + key });
+      if (!row) return null;
+      await m.delete(AccessEntity, { name: row.name });
+      return JSON.parse(row.data) as Challenge;
+    });
   }
 
   passkeys(accountId: string): Promise<PasskeyRow[]> {

@@ -288,7 +288,7 @@ const MEMORY_SQL = [
     BEGIN UPDATE club SET memory = memory + 1 WHERE id = current_setting('${CLUB}', true); RETURN NULL; END $$`,
   ...KEPT_IN_MEMORY.map(
     (t) =>
-      `CREATE TRIGGER memory_changed AFTER INSERT OR UPDATE OR DELETE ON ${t} FOR EACH STATEMENT EXECUTE FUNCTION memory_changed()`,
+      `CREATE TRIGGER memory_changed AFTER INSERT OR UPDATE OR DELETE ON ${t} FOR EACH ROW EXECUTE FUNCTION memory_changed()`,
   ),
 ];
 
