@@ -3,6 +3,7 @@
  * how fast a line of planning is drained by one worker and by two, and an evening of logging and planning while a server is killed again and again.
  */
 
+import pg from "pg";
 import pino from "pino";
 import { demoAthlete } from "../src/demo/club";
 import { PROFILES } from "../src/demo/profiles";
@@ -11,6 +12,7 @@ import { PlanQueue } from "../src/server/queue/queue";
 import { addClub } from "../src/server/store/postgres/owner";
 import { inTransaction } from "../src/server/store/postgres/runner";
 import { DatabaseServer } from "../src/server/store/postgres/server";
+import { TABLES } from "../src/server/store/postgres/tables";
 import { Store } from "../src/server/store/store";
 import { Cluster, ended, TODAY } from "./load/cluster";
 import { Driver, type Evening, type LoadClub, type Sample } from "./load/evening";
@@ -37,26 +39,39 @@ const percentile = (values: readonly number[], p: number): number =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * p))] ?? 0;
 const say = (line: string): void => void process.stdout.write(`${line}\n`);
 
-/** Clubs of the demo's athletes, each under a name of its own. */
-async function fill(cluster: Cluster, clubs: number, athletes: number, first = 0): Promise<LoadClub[]> {
+/** Clubs of the demo's athletes, each under a name of its own: one is stored, and its rows are copied for the others. */
+async function fill(cluster: Cluster, clubs: number, athletes: number): Promise<LoadClub[]> {
   const server = await DatabaseServer.connect(cluster.postgres.app);
   const files = PROFILES.map((p) => demoAthlete(p, TODAY));
-  const out: LoadClub[] = [];
-  for (let c = first; c < first + clubs; c++) {
-    const host = `club-${c}.example`;
-    const id = await addClub(cluster.postgres.owner, { name: `Club ${c}`, host });
-    const store = await Store.onServer(server, id, "");
-    const ids: string[] = [];
-    for (let n = 0; n < athletes; n++) {
-      const file = files[(c + n) % files.length];
-      if (file)
-        ids.push(await store.athletes.add({ ...file, athlete: { ...file.athlete, name: `Athlete ${c}-${n}` } }));
-    }
-    out.push({ host, athletes: ids });
+  const add = (c: number) => addClub(cluster.postgres.owner, { name: `Club ${c}`, host: hostOf(c) });
+  const first = await add(0);
+  const store = await Store.onServer(server, first, "");
+  const ids: string[] = [];
+  for (let n = 0; n < athletes; n++) {
+    const file = files[n % files.length];
+    if (file) ids.push(await store.athletes.add({ ...file, athlete: { ...file.athlete, name: `Athlete ${n}` } }));
   }
   await server.close();
-  return out;
+  const copies: string[] = [];
+  for (let c = 1; c < clubs; c++) copies.push(await add(c));
+  // Past every policy, as no application can.
+  const all = new pg.Client({ connectionString: cluster.postgres.superuser });
+  await all.connect();
+  for (const { name, columns } of TABLES) {
+    const names = Object.keys(columns).map((n) => `"${n}"`);
+    for (const club of copies)
+      await all.query(
+        `INSERT INTO ${name} (${[...names, "club_id"].join(", ")}) SELECT ${names.join(", ")}, $1 FROM ${name} WHERE club_id = $2`,
+        [club, first],
+      );
+  }
+  await all.query("ANALYZE");
+  const [size] = (await all.query("SELECT pg_database_size(current_database()) AS bytes")).rows as { bytes: number }[];
+  await all.end();
+  say(`Database: ${Math.round(Number(size?.bytes) / 1e6)} MB.`);
+  return Array.from({ length: clubs }, (_, c) => ({ host: hostOf(c), athletes: ids }));
 }
+const hostOf = (c: number): string => `club-${c}.example`;
 
 /** Seconds until so many rows are planned by so many workers, nothing else running. */
 async function drained(cluster: Cluster, clubs: readonly LoadClub[], jobs: number, workers: number): Promise<number> {
@@ -99,7 +114,9 @@ async function drained(cluster: Cluster, clubs: readonly LoadClub[], jobs: numbe
     return n;
   };
   const empty = async (n: number) => {
-    while ((await queue.size()) > 0 || (await kept()) < n) await new Promise((r) => setTimeout(r, 50));
+    // Looking costs too: the line is asked twice a second, and what is kept once it is empty.
+    while ((await queue.size()) > 0) await new Promise((r) => setTimeout(r, 500));
+    while ((await kept()) < n) await new Promise((r) => setTimeout(r, 100));
   };
   // Every thread has its code compiled and its clubs open before the time is taken.
   await put(all.slice(0, 60));
@@ -136,7 +153,7 @@ async function compared(
   let [lost, doubled, sets] = [0, 0, 0];
   for (const club of clubs)
     for (const id of club.athletes) {
-      const loads = out.acknowledged.get(id);
+      const loads = out.acknowledged.get(`${club.host} ${id}`);
       if (!loads) continue;
       const stored = await driver.stored(club, id);
       sets += loads.length;

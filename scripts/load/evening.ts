@@ -20,7 +20,7 @@ export interface Evening {
   /** Requests that were sent again, to the other server. */
   again: number;
   kills: number;
-  /** Loads of the sets that were acknowledged, by athlete. */
+  /** Loads of the sets that were acknowledged, by the club's address and the athlete. */
   acknowledged: Map<string, number[]>;
 }
 
@@ -103,7 +103,7 @@ export class Driver {
     const { host } = club;
     await this.ask("phone", { host, method: "GET", path: `/athletes/${id}/phone` });
     const loads: number[] = [];
-    this.out.acknowledged.set(id, loads);
+    this.out.acknowledged.set(`${host} ${id}`, loads);
     let base: unknown = null;
     const sets: object[] = [];
     for (let n = 0; this.going; n++) {

@@ -18,11 +18,6 @@ const APPS = 300;
 const NAMES = 5000;
 const NAME_MS = 30_000;
 
-interface ClubApp {
-  store: Store;
-  app: App;
-}
-
 export interface ClubsOptions {
   server: DatabaseServer;
   /** Folder in which each club has one for its copies. */
@@ -34,9 +29,9 @@ export interface ClubsOptions {
 
 export class Clubs {
   private readonly names = new LRUCache<string, { club: ClubOfWork | null }>({ max: NAMES, ttl: NAME_MS });
-  private readonly apps = new LRUCache<string, Promise<ClubApp>>({
+  private readonly apps = new LRUCache<string, Promise<App>>({
     max: APPS,
-    dispose: (one) => void one.then(({ app }) => app.close()).catch(() => undefined),
+    dispose: (app) => void app.then((a) => a.close()).catch(() => undefined),
   });
   private readonly stores = new LRUCache<string, Promise<Store>>({ max: APPS });
   readonly express: Express;
@@ -72,25 +67,29 @@ export class Clubs {
 
   /** @returns the application of the club of that name; null where there is none */
   async at(host: string): Promise<App | null> {
-    const known = this.names.get(host) ?? { club: await this.o.server.clubAt(host) };
-    this.names.set(host, known);
+    let known = this.names.get(host);
+    if (!known) {
+      known = { club: await this.o.server.clubAt(host) };
+      this.names.set(host, known);
+    }
     return known.club ? this.appOf({ ...known.club, host }) : null;
   }
 
   private async appOf(club: ClubFacts): Promise<App> {
-    const one = this.apps.get(club.id) ?? this.open(club);
-    this.apps.set(club.id, one);
-    one.catch(() => this.apps.delete(club.id));
-    return (await one).app;
-  }
-
-  private async open(club: ClubFacts): Promise<ClubApp> {
-    const store = await this.storeOf(club);
-    return { store, app: this.o.appOf(store, club) };
+    // Another name than before: the application answers to the new one.
+    const key = `${club.id} ${club.host}`;
+    const known = this.apps.get(key);
+    if (known) return known;
+    const app = this.storeOf(club).then((store) => this.o.appOf(store, club));
+    this.apps.set(key, app);
+    app.catch(() => this.apps.delete(key));
+    return app;
   }
 
   storeOf({ id }: Pick<ClubOfWork, "id">): Promise<Store> {
-    const store = this.stores.get(id) ?? Store.onServer(this.o.server, id, join(this.o.data, "backups", id));
+    const known = this.stores.get(id);
+    if (known) return known;
+    const store = Store.onServer(this.o.server, id, join(this.o.data, "backups", id));
     this.stores.set(id, store);
     store.catch(() => this.stores.delete(id));
     return store;

@@ -50,9 +50,12 @@ async function begin(): Promise<(work: Ask, club?: ClubOfWork) => Promise<unknow
   const open = async ({ id, name }: ClubOfWork) => answersOf(await Store.onServer(server, id, ""), name, null);
   return async (work, club) => {
     if (!club) throw new Error("Work of which club?");
-    const known = clubs.get(club.id) ?? open(club);
-    clubs.set(club.id, known);
-    known.catch(() => clubs.delete(club.id));
+    let known = clubs.get(club.id);
+    if (!known) {
+      known = open(club);
+      clubs.set(club.id, known);
+      known.catch(() => clubs.delete(club.id));
+    }
     return (await known)(work);
   };
 }

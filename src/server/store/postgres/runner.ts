@@ -16,11 +16,15 @@ export function forServer(sql: string): string {
     .replace(/\bON CONFLICT \(\s*/, "ON CONFLICT (club_id, ");
 }
 
-/** The runner of one connection. */
+/** The runner of one connection, which takes one statement after the other. */
 export class ServerRunner extends PostgresQueryRunner {
+  private line: Promise<unknown> = Promise.resolve();
+
   // biome-ignore lint/suspicious/noExplicitAny: the signature of the runner it takes the place of
   override query(sql: string, values?: any[], structured = false): Promise<any> {
-    return super.query(forServer(sql), values, structured);
+    const turn = this.line.then(() => super.query(forServer(sql), values, structured));
+    this.line = turn.catch(() => undefined);
+    return turn;
   }
 }
 
@@ -60,8 +64,8 @@ export async function inTransaction<T>(
   await r.connect();
   let broken = true;
   try {
-    await r.query(`BEGIN ${begin}`);
-    await r.query(`SELECT set_config('${CLUB}', $1, true)`, [club]);
+    // Said at once: each way to the server and back counts.
+    await r.query(`BEGIN ${begin}; SELECT set_config('${CLUB}', '${club.replaceAll("'", "''")}', true)`);
     const out = await work(r);
     await r.query("COMMIT");
     broken = false;
