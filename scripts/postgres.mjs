@@ -64,7 +64,6 @@ export async function startPostgres({ durable = false } = {}) {
     join(data, "postgresql.auto.conf"),
     `listen_addresses = '127.0.0.1'\nport = ${port}\nunix_socket_directories = '${folder}'\nmax_connections = 200\n${off}`,
   );
-  const server = spawn(join(bin, "postgres"), ["-D", data], { ...user, cwd: folder, stdio: "ignore" });
   const psql = (database, sql) =>
     run("psql", [
       "-h",
@@ -81,14 +80,24 @@ export async function startPostgres({ durable = false } = {}) {
       "-c",
       sql,
     ]);
-  for (let n = 0; ; n++)
-    try {
-      run("pg_isready", ["-h", "127.0.0.1", "-p", String(port)]);
-      break;
-    } catch (error) {
-      if (n > 200) throw error;
-      await new Promise((r) => setTimeout(r, 100));
-    }
+  const begin = async () => {
+    const started = spawn(join(bin, "postgres"), ["-D", data], { ...user, cwd: folder, stdio: "ignore" });
+    for (let n = 0; ; n++)
+      try {
+        run("pg_isready", ["-h", "127.0.0.1", "-p", String(port)]);
+        return started;
+      } catch (error) {
+        if (n > 200) throw error;
+        await new Promise((r) => setTimeout(r, 100));
+      }
+  };
+  let server = await begin();
+  // At once, as when it falls.
+  const halt = async () => {
+    const gone = new Promise((done) => server.once("exit", done));
+    server.kill("SIGQUIT");
+    await gone;
+  };
   psql("postgres", `CREATE ROLE ${OWNER} LOGIN`);
   psql("postgres", `CREATE ROLE ${APP} LOGIN`);
   psql("postgres", `CREATE DATABASE field_anchor OWNER ${OWNER}`);
@@ -99,11 +108,12 @@ export async function startPostgres({ durable = false } = {}) {
     app: address(APP),
     role: APP,
     superuser: `postgres://postgres@127.0.0.1:${port}/field_anchor`,
+    halt,
+    again: async () => {
+      server = await begin();
+    },
     stop: async () => {
-      const gone = new Promise((done) => server.once("exit", done));
-      // At once: nobody needs the data.
-      server.kill("SIGQUIT");
-      await gone;
+      await halt();
       rmSync(folder, { recursive: true, force: true });
     },
   };

@@ -467,6 +467,15 @@ describe("configuration", () => {
   });
   it("refuses what it cannot use", () => {
     expect(() => configFromEnvironment({ PORT: "high" })).toThrow("PORT");
+    const server = "postgres://field_anchor@db.example/field_anchor";
+    expect(configFromEnvironment({})).toMatchObject({ database: null, plansHere: true, metrics: null });
+    expect(configFromEnvironment({ FIELD_ANCHOR_DATABASE: server, FIELD_ANCHOR_PLANS: "elsewhere" })).toMatchObject({
+      database: server,
+      plansHere: false,
+    });
+    expect(() => configFromEnvironment({ FIELD_ANCHOR_DATABASE: "mysql://db/x" })).toThrow("FIELD_ANCHOR_DATABASE");
+    expect(() => configFromEnvironment({ FIELD_ANCHOR_DATABASE: "postgres://db" })).toThrow("FIELD_ANCHOR_DATABASE");
+    expect(() => configFromEnvironment({ FIELD_ANCHOR_PLANS: "there" })).toThrow("FIELD_ANCHOR_PLANS");
     expect(() => configFromEnvironment({ FIELD_ANCHOR_TODAY: "today" })).toThrow("FIELD_ANCHOR_TODAY");
   });
 });

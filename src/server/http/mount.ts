@@ -273,8 +273,8 @@ const runner =
   (mounted: Mounted, route: Route) =>
   async (req: Request, res: Response): Promise<void> => {
     const raw: Buffer = Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0);
-    // What a worker thread answers it reads itself, as of its own moment.
-    const kind = route.changes || route.inPool ? "change" : "view";
+    // What a worker thread answers it reads itself, as of its own moment; and nobody holds a connection while others work.
+    const kind = route.changes || route.inPool || route.prepare || route.waits ? "change" : "view";
     const answer = await mounted.ctx.store.request(kind, async () => {
       const call = await callOf(mounted, route, req, raw);
       if (route.changes) return changed(mounted, route, req, raw, call);

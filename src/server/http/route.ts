@@ -111,6 +111,8 @@ export interface Route extends Common {
   bulk: boolean;
   /** Runs in a worker thread, on what is stored. */
   inPool: boolean;
+  /** Waits for work of others on the way: no connection is held meanwhile. */
+  waits: boolean;
   /** Runs in a worker thread before `handle`, which is told what it found. */
   prepare: ((call: Call<unknown>) => Promise<unknown>) | null;
   handle: (call: Call<unknown>, prepared: unknown) => Promise<Answer> | Answer;
@@ -138,6 +140,11 @@ export class RouteList {
   /** Answers from memory or with a short read, on the spot. */
   peek(path: string, handle: Handle<undefined>): void {
     this.push("GET", path, {}, { changes: false }, handle as Route["handle"]);
+  }
+
+  /** Answers once rows are there that others may still be making. */
+  gathered(path: string, handle: Handle<undefined>): void {
+    this.push("GET", path, {}, { changes: false, waits: true }, handle as Route["handle"]);
   }
 
   /** Tries something in a worker thread and stores nothing. */
@@ -203,6 +210,7 @@ export class RouteList {
       changes: false,
       bulk: false,
       inPool: false,
+      waits: false,
       prepare: null,
       ...how,
       handle,

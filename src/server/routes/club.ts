@@ -33,14 +33,14 @@ function weekRoutes(r: RouteList, ctx: ServerContext): void {
     return { ...view, rows };
   };
 
-  r.peek("/club/week/:monday", async ({ params, who }) => {
+  r.gathered("/club/week/:monday", async ({ params, who }) => {
     if (who.role !== "owner" && !(who.role === "coach" && who.athletes === "all"))
       return json(await weekOf(who, params.monday));
     const { key, json: body } = await ctx.clubWeek(mondayOf(dateParam(params.monday)));
     return { status: 200, type: "application/json", headers: { ETag: `"${key}"` }, body };
   });
 
-  r.peek("/club/week/:monday/pdf", async ({ params, who }) => {
+  r.gathered("/club/week/:monday/pdf", async ({ params, who }) => {
     const view = await weekOf(who, params.monday);
     return file(await ctx.run("clubWeekPdf", { view }), "application/pdf", `week-${view.monday}.pdf`, true);
   });
@@ -56,7 +56,7 @@ export function clubRoutes(ctx: ServerContext): Route[] {
 
   r.peek("/club", () => json({ name: ctx.clubName, today: ctx.today() }));
 
-  r.peek("/squad", async ({ who }) => {
+  r.gathered("/squad", async ({ who }) => {
     const { key, json: body } = await ctx.squad();
     if (who.role === "owner" || (who.role === "coach" && who.athletes === "all"))
       return { status: 200, type: "application/json", headers: { ETag: `"${key}"` }, body };

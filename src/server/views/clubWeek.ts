@@ -6,6 +6,7 @@ import { testsDue } from "../../core/screening";
 import { plannedFacts, reviewWeeks, type WeekPlan } from "../../core/story";
 import type { Planned, Planner } from "../planner";
 import type { Store, Stored } from "../store/store";
+import { KeptRows } from "./keptRows";
 import { weekAsPlanned } from "./review";
 import type { Written } from "./squad";
 
@@ -82,7 +83,7 @@ const KEPT = 8000;
 const WEEKS = 8;
 
 export class ClubWeeks {
-  private readonly rows = new LRUCache<string, { key: string; row: ClubWeekRow }>({ max: KEPT });
+  private readonly rows: KeptRows<ClubWeekRow>;
   private readonly written = new LRUCache<IsoDate, Promise<Written>>({ max: WEEKS });
   private readonly keys = new Map<IsoDate, string>();
   private readonly started = Date.now().toString(36);
@@ -92,11 +93,13 @@ export class ClubWeeks {
     private readonly today: () => IsoDate,
     /** Makes a row in a worker thread. */
     private readonly makeRow: (id: string, monday: IsoDate) => Promise<ClubWeekRow | null>,
-  ) {}
+  ) {
+    this.rows = new KeptRows(store, today, KEPT);
+  }
 
   /** Another club stands in this one's place. */
   forget(): void {
-    this.rows.clear();
+    this.rows.forget();
     this.written.clear();
   }
 
@@ -113,18 +116,8 @@ export class ClubWeeks {
   }
 
   private async write(key: string, monday: IsoDate): Promise<Written> {
-    const list = await this.store.athletes.list();
-    const rows = await Promise.all(
-      list.map(async ({ id, revision }) => {
-        const state = `${revision}/${this.store.rules}/${this.today()}`;
-        const kept = this.rows.get(`${id}/${monday}`);
-        if (kept?.key === state) return kept.row;
-        const row = await this.makeRow(id, monday);
-        if (row) this.rows.set(`${id}/${monday}`, { key: state, row });
-        return row;
-      }),
-    );
-    const view: ClubWeekView = { today: this.today(), monday, rows: rows.filter((r) => r !== null) };
+    const rows = await this.rows.all((id) => this.makeRow(id, monday), monday);
+    const view: ClubWeekView = { today: this.today(), monday, rows };
     return { key, json: Buffer.from(JSON.stringify(view)) };
   }
 }

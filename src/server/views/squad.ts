@@ -1,8 +1,8 @@
 /** The survey table of the club. Rows are kept while an athlete's facts and the day stay the same. */
-import { LRUCache } from "lru-cache";
 import type { SquadRow, SquadView } from "../../api/views";
 import type { IsoDate } from "../../core/dates";
 import type { Store } from "../store/store";
+import { KeptRows } from "./keptRows";
 
 export interface Written {
   /** Names the state of the whole club; serves as the answer's ETag. */
@@ -39,7 +39,7 @@ function withSeen(row: SquadRow, seen: Readonly<Record<string, IsoDate>>, today:
 const KEPT = 5000;
 
 export class Squad {
-  private readonly rows = new LRUCache<string, { key: string; row: SquadRow }>({ max: KEPT });
+  private readonly rows: KeptRows<SquadRow>;
   private making: { key: string; written: Promise<Written> } | null = null;
   private kept: Written | null = null;
   /** Keeps the keys of two runs apart. */
@@ -50,11 +50,13 @@ export class Squad {
     private readonly today: () => IsoDate,
     /** Makes a row in a worker thread. */
     private readonly makeRow: (id: string) => Promise<SquadRow | null>,
-  ) {}
+  ) {
+    this.rows = new KeptRows(store, today, KEPT);
+  }
 
   /** Another club stands in this one's place. */
   forget(): void {
-    this.rows.clear();
+    this.rows.forget();
     this.kept = null;
     this.making = null;
   }
@@ -80,21 +82,11 @@ export class Squad {
     }
   }
 
-  /** Most pressing first, then the club's order. Rows are made side by side, as many as there are threads. */
+  /** Most pressing first, then the club's order. */
   private async makeRows(): Promise<SquadRow[]> {
-    const list = await this.store.athletes.list();
-    const made = await Promise.all(
-      list.map(async ({ id, revision }) => {
-        const key = `${revision}/${this.store.rules}/${this.today()}`;
-        const kept = this.rows.get(id);
-        if (kept?.key === key) return kept.row;
-        const row = await this.makeRow(id);
-        if (row) this.rows.set(id, { key, row });
-        return row;
-      }),
-    );
+    const made = await this.rows.all(this.makeRow);
     const seen = ((await this.store.club.setting(SEEN)) ?? {}) as Seen;
-    const out = made.filter((r) => r !== null).map((r) => withSeen(r, seen[r.id] ?? {}, this.today()));
+    const out = made.map((r) => withSeen(r, seen[r.id] ?? {}, this.today()));
     const weight = (r: SquadRow) => (r.attention[0]?.seenUntil === null ? r.attention[0].weight : 0);
     return out
       .map((r, i) => ({ r, i }))
