@@ -41,6 +41,8 @@ export interface ClubDataView {
   fault: string | null;
   storage: { code: string; text: string; since: string } | null;
   folder: string;
+  /** Whether a backup is put back from here; on a database server whoever runs it does that, beside the club. */
+  restores: boolean;
 }
 
 export interface RestorePreviewView {

@@ -1,8 +1,10 @@
 /** A club goes from its own file to a database server and back, and is the same to the byte. */
 import { mkdtempSync, rmSync } from "node:fs";
+import { copyFile, mkdir } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import type { ClubDataView } from "../../src/api/views";
 import { contentOf, moveClub } from "../../src/server/store/move";
 import { Store } from "../../src/server/store/store";
 import { newClub, ON_SERVER, testDatabaseServer } from "../support/clubs";
@@ -82,6 +84,24 @@ describe.runIf(ON_SERVER)("a club that is moved", () => {
     expect(new Set(files).size).toBe(1);
     for (const s of [here, server, back]) await s.close();
     for (const s of [first, second, there]) await s.close();
+  });
+
+  it("has copies that are clubs' files, taken from its own screen and put back by whoever runs the server", async () => {
+    const store = await onServer();
+    const server = await testServer(undefined, { store });
+    const ids = await fullClub(server);
+    expect((await server.call("POST", "/club/backups")).status).toBe(201);
+    const { body } = await server.call<ClubDataView>("GET", "/club/data");
+    expect([body.restores, body.backups.length, body.backups[0]?.athletes]).toEqual([false, 1, ids.length]);
+    const name = body.backups[0]?.name ?? "";
+    expect((await server.call("POST", "/club/restore", { backup: name })).status).toBe(409);
+    const copy = join(folder, "copied", "field-anchor.sqlite");
+    await mkdir(join(folder, "copied"));
+    await copyFile(join(store.backups, name), copy);
+    const opened = await Store.open(copy);
+    expect(await contentOf(opened)).toEqual(await contentOf(store));
+    for (const s of [opened, store]) await s.close();
+    await server.close();
   });
 
   it("goes into no club that holds anybody, and leaves that as it is", async () => {

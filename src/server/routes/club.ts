@@ -101,6 +101,7 @@ export function clubRoutes(ctx: ServerContext): Route[] {
       fault: ctx.keeper.fault,
       storage: ctx.store.db.fault,
       folder: shown(ctx.store.backups),
+      restores: ctx.store.isFile,
     };
     return json(view);
   });

@@ -122,9 +122,11 @@ function ClubData({ view }: { view: ClubDataView }) {
                       <a className="btn btn-sm" href={`/api/club/backups/${b.name}`} download={b.name}>
                         {ICON.down} Download
                       </a>
-                      <button type="button" className="btn btn-sm" onClick={() => setRestoring(b)}>
-                        Restore…
-                      </button>
+                      {view.restores && (
+                        <button type="button" className="btn btn-sm" onClick={() => setRestoring(b)}>
+                          Restore…
+                        </button>
+                      )}
                     </span>
                   </td>
                 </tr>
@@ -133,8 +135,14 @@ function ClubData({ view }: { view: ClubDataView }) {
           </table>
         )}
         <p className="mt-4 text-label leading-4 text-ink2">
-          From the command line: <code>npm run backup -- FILE</code> and <code>npm run restore -- FILE</code>, with the
-          application running or not. A backup can be restored on another machine and by a newer version.
+          {view.restores ? (
+            <>
+              From the command line: <code>npm run backup -- FILE</code> and <code>npm run restore -- FILE</code>, with
+              the application running or not. A backup can be restored on another machine and by a newer version.
+            </>
+          ) : (
+            "This club is one of many on a database server. Whoever runs the server restores a backup as a club of its own, beside this one."
+          )}
         </p>
       </div>
       {restoring && <RestoreSheet backup={restoring} onClose={() => setRestoring(null)} />}
