@@ -22,14 +22,7 @@ export async function keyOf(store: Store, { args }: Question, today: string, pro
   if (revision === null) return null;
   return createHash("sha256")
     .update(
-      JSON.stringify([
-        revision,
-        store.rules,
-        store.approaches.all,
-        today,
-        program,
-        (await store.archive.weeks(args.id)).size,
-      ]),
+      JSON.stringify([revision, store.rules, store.approaches.all, today, program, await store.archive.count(args.id)]),
     )
     .digest("hex");
 }

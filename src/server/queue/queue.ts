@@ -142,9 +142,9 @@ export class PlanQueue {
     const done = async (job: PlanJob): Promise<void> => {
       const store = await storeOf(job.club);
       const key = await store.request("change", () => keyOf(store, job, this.o.today(), this.o.program));
-      if (key === null) return;
       const known = await store.request("change", () => readAnswer(store, job));
-      if (known?.key !== key) await keepAnswer(store, job, key, await work(job));
+      // Of an athlete who is gone there is nothing to keep, and whoever asked is told all the same.
+      if (key !== null && known?.key !== key) await keepAnswer(store, job, key, await work(job));
       await this.say(ANSWERS, wordOf(job));
     };
     for (let n = 0; n < size; n++) {

@@ -18,6 +18,11 @@ export class WeekArchive {
     return new Map(rows.map((r) => [r.monday, weekPlanOf(r.data)]));
   }
 
+  /** Weeks that are kept: they only grow in number. */
+  count(athleteId: string): Promise<number> {
+    return this.db.reader.countBy(WeekPlanEntity, { athleteId });
+  }
+
   /** Weeks that are kept already stay as they are. */
   async keep(athleteId: string, plans: readonly WeekPlan[]): Promise<void> {
     if (plans.length === 0) return;
