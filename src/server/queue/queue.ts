@@ -95,10 +95,12 @@ export class PlanQueue {
     if (known?.key === key) return JSON.parse(known.body);
     const told = this.toldOf(job);
     await this.put(job);
-    // What is there by then was worked out after it was asked for, perhaps from newer facts.
     if (!(await told)) return here();
-    const made = await store.request("change", () => readAnswer(store, job));
-    return made ? JSON.parse(made.body) : here();
+    // The facts may have changed since; what was made from older ones than stand now is no answer.
+    return store.request("change", async () => {
+      const [made, now] = [await readAnswer(store, job), await keyOf(store, job, this.o.today(), this.o.program)];
+      return made && (made.key === key || made.key === now) ? JSON.parse(made.body) : here();
+    });
   }
 
   /** Puts work in the line, where the same does not wait there already. */
