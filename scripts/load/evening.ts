@@ -101,6 +101,9 @@ export class Driver {
   /** Logs the sets of a session, one after the other. @param rest between two sets, ms */
   async athlete(club: LoadClub, id: string, rest: () => number): Promise<void> {
     const { host } = club;
+    // People come one after the other.
+    await wait(rest());
+    if (!this.going) return;
     await this.ask("phone", { host, method: "GET", path: `/athletes/${id}/phone` });
     const loads: number[] = [];
     this.out.acknowledged.set(`${host} ${id}`, loads);
@@ -146,7 +149,7 @@ export class Driver {
         });
         await get("week", `/athletes/${id}/weeks/2026-03-02`);
       } else if (act < 0.75) await get("calendar", "/calendar");
-      else if (act < 0.9) await get("arrivals", "/arrivals");
+      else if (act < 0.9) await get("came in", "/came-in");
       else await get("squad", "/squad");
     }
   }
