@@ -145,13 +145,10 @@ function contextOf(o: AppOptions): { ctx: ServerContext; jobs: Jobs; routes: Rou
  */
 async function scrubFile(store: Store, run: ServerContext["run"]): Promise<void> {
   // Pages of a database server are its own affair; docs/operations.md says what is to be done there.
-  if (!store.isFile) {
-    await store.db.writeAside((m) => m.query("DELETE FROM club_setting WHERE name = ?", [SCRUB]));
-    return;
-  }
-  const { file } = store.sqlite;
+  const scrubbed = async (n: number) =>
+    !store.isFile || store.sqlite.inLine(() => run("scrub", { file: store.sqlite.file, rewrite: n === 0 }));
   for (let n = 0; n < SCRUB_TRIES; n++) {
-    if (await store.sqlite.inLine(() => run("scrub", { file, rewrite: n === 0 }))) {
+    if (await scrubbed(n)) {
       await store.db.writeAside((m) => m.query("DELETE FROM club_setting WHERE name = ?", [SCRUB]));
       return;
     }

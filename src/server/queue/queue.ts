@@ -1,5 +1,5 @@
 /**
- * Planning that nobody waits for at this moment, in a line on the database: any server puts work in, any server or worker takes it out, and the
+ * Planning ahead of whoever will ask, in a line on the database: any server puts work in, any server or worker takes it out, and the
  * answer is kept for all. A piece of work that is lost with its worker is done by whoever asked for it.
  */
 
@@ -89,18 +89,22 @@ export class PlanQueue {
 
   /** The answer, worked out by whoever is free, once for all who ask. @param here works it out on the spot, where nobody else does */
   async ask(store: Store, job: PlanJob, here: () => Promise<unknown>): Promise<unknown> {
-    const key = await keyOf(store, job, this.o.today(), this.o.program);
+    const { key, known } = await this.stateOf(store, job);
     if (key === null) return null;
-    const known = await readAnswer(store, job);
     if (known?.key === key) return JSON.parse(known.body);
     const told = this.toldOf(job);
     await this.put(job);
     if (!(await told)) return here();
     // The facts may have changed since; what was made from older ones than stand now is no answer.
     return store.request("change", async () => {
-      const [made, now] = [await readAnswer(store, job), await keyOf(store, job, this.o.today(), this.o.program)];
+      const { key: now, known: made } = await this.stateOf(store, job);
       return made && (made.key === key || made.key === now) ? JSON.parse(made.body) : here();
     });
+  }
+
+  /** What the answer would be kept under, null without the athlete; and the one that is kept. */
+  private async stateOf(store: Store, q: Question) {
+    return { key: await keyOf(store, q, this.o.today(), this.o.program), known: await readAnswer(store, q) };
   }
 
   /** Puts work in the line, where the same does not wait there already. */
@@ -143,8 +147,7 @@ export class PlanQueue {
   async take({ size, storeOf, work }: Taker): Promise<void> {
     const done = async (job: PlanJob): Promise<void> => {
       const store = await storeOf(job.club);
-      const key = await store.request("change", () => keyOf(store, job, this.o.today(), this.o.program));
-      const known = await store.request("change", () => readAnswer(store, job));
+      const { key, known } = await store.request("change", () => this.stateOf(store, job));
       // Of an athlete who is gone there is nothing to keep, and whoever asked is told all the same.
       if (key !== null && known?.key !== key) await keepAnswer(store, job, key, await work(job));
       await this.say(ANSWERS, wordOf(job));

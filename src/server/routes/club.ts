@@ -46,6 +46,39 @@ function weekRoutes(r: RouteList, ctx: ServerContext): void {
   });
 }
 
+/** Copies of the club, taken and put back. */
+function dataRoutes(r: RouteList, ctx: ServerContext): void {
+  r.peek("/club/data", () => {
+    const backups = ctx.keeper.list();
+    const view: ClubDataView = {
+      backups,
+      fault: ctx.keeper.fault,
+      storage: ctx.store.db.fault,
+      folder: shown(ctx.store.backups),
+      restores: ctx.store.isFile,
+    };
+    return json(view);
+  });
+
+  r.change("POST", "/club/backups", { expensive: true }, async () =>
+    json({ name: await ctx.keeper.take("asked") }, 201),
+  );
+
+  r.peek("/club/backups/:backup", ({ params }) =>
+    file(readFileSync(ctx.keeper.path(params.backup)), "application/vnd.sqlite3", params.backup),
+  );
+
+  const spec = { body: { schema: restoreBody, what: "The backup" }, expensive: true };
+  r.change("POST", "/club/restore/preview", spec, async ({ body }) =>
+    json(await ctx.keeper.preview(ctx.keeper.path(body.backup))),
+  );
+
+  /** Everything of the backup takes the place of everything here; what is here is copied first. */
+  r.change("POST", "/club/restore", spec, async ({ body }) =>
+    json(await ctx.keeper.restore(ctx.keeper.path(body.backup))),
+  );
+}
+
 export function clubRoutes(ctx: ServerContext): Route[] {
   const r = new RouteList("");
 
@@ -94,35 +127,6 @@ export function clubRoutes(ctx: ServerContext): Route[] {
     return json(view);
   });
 
-  r.peek("/club/data", () => {
-    const backups = ctx.keeper.list();
-    const view: ClubDataView = {
-      backups,
-      fault: ctx.keeper.fault,
-      storage: ctx.store.db.fault,
-      folder: shown(ctx.store.backups),
-      restores: ctx.store.isFile,
-    };
-    return json(view);
-  });
-
-  r.change("POST", "/club/backups", { expensive: true }, async () =>
-    json({ name: await ctx.keeper.take("asked") }, 201),
-  );
-
-  r.peek("/club/backups/:backup", ({ params }) =>
-    file(readFileSync(ctx.keeper.path(params.backup)), "application/vnd.sqlite3", params.backup),
-  );
-
-  const spec = { body: { schema: restoreBody, what: "The backup" }, expensive: true };
-  r.change("POST", "/club/restore/preview", spec, async ({ body }) =>
-    json(await ctx.keeper.preview(ctx.keeper.path(body.backup))),
-  );
-
-  /** Everything of the backup takes the place of everything here; what is here is copied first. */
-  r.change("POST", "/club/restore", spec, async ({ body }) =>
-    json(await ctx.keeper.restore(ctx.keeper.path(body.backup))),
-  );
-
+  dataRoutes(r, ctx);
   return r.all;
 }

@@ -149,32 +149,27 @@ export type Seal = (file: string, kind: BackupKind, counts: Record<string, numbe
 export const sealHere: Seal = async (file, kind, counts) => sealCopy(file, kind, counts);
 
 /** A file that was written beside its place takes it, on the disk before anybody is told. */
-export function place(part: string, target: string): void {
+function place(part: string, target: string): void {
   syncFile(part);
   renameSync(part, target);
   syncFolder(dirname(target));
 }
 
 /**
- * A copy of the club as it is now. Writes wait for as long as the pages are copied; reading goes on.
- * @param target file to make; what stands there is replaced once the copy is sound
+ * A copy that is written beside its place, sealed, and put there once it is sound; what stands there is replaced then.
+ * @param write fills the file @returns rows by table that it is to hold
  */
-export async function takeBackup(
-  db: SqliteDatabase,
+export async function sealedCopy(
   target: string,
   kind: BackupKind,
-  seal: Seal = sealHere,
+  seal: Seal,
+  write: (part: string) => Promise<Record<string, number>>,
 ): Promise<Manifest> {
   const part = `${target}.part`;
   makeFolder(dirname(target));
   try {
-    const counts = await db.inLine(async () => {
-      rmSync(part, { force: true });
-      await db.writer.backup(part, { progress: () => 400 });
-      const raw = db.writer as unknown as Raw;
-      return countsOf(raw, tablesOf(raw));
-    });
-    const manifest = await seal(part, kind, counts);
+    removeDatabase(part);
+    const manifest = await seal(part, kind, await write(part));
     place(part, target);
     return manifest;
   } catch (error) {
@@ -182,6 +177,24 @@ export async function takeBackup(
     throw error;
   }
 }
+
+/**
+ * A copy of the club as it is now. Writes wait for as long as the pages are copied; reading goes on.
+ * @param target file to make
+ */
+export const takeBackup = (
+  db: SqliteDatabase,
+  target: string,
+  kind: BackupKind,
+  seal: Seal = sealHere,
+): Promise<Manifest> =>
+  sealedCopy(target, kind, seal, (part) =>
+    db.inLine(async () => {
+      await db.writer.backup(part, { progress: () => 400 });
+      const raw = db.writer as unknown as Raw;
+      return countsOf(raw, tablesOf(raw));
+    }),
+  );
 
 export const stampOf = (kind: BackupKind): string =>
   `club-${new Date().toISOString().slice(0, 19).replaceAll(":", "").replace("T", "-")}-${kind}.sqlite`;

@@ -20,8 +20,7 @@ export function forServer(sql: string): string {
 export class ServerRunner extends PostgresQueryRunner {
   private line: Promise<unknown> = Promise.resolve();
 
-  // biome-ignore lint/suspicious/noExplicitAny: the signature of the runner it takes the place of
-  override query(sql: string, values?: any[], structured = false): Promise<any> {
+  override query<T>(sql: string, values?: unknown[], structured = false): Promise<T> {
     const turn = this.line.then(() => super.query(forServer(sql), values, structured));
     this.line = turn.catch(() => undefined);
     return turn;
@@ -37,8 +36,7 @@ export class ClubRunner extends PostgresQueryRunner {
     super(source.driver as PostgresDriver, "master");
   }
 
-  // biome-ignore lint/suspicious/noExplicitAny: the signature of the runner it takes the place of
-  override query(sql: string, values?: any[], structured = false): Promise<any> {
+  override query<T>(sql: string, values?: unknown[], structured = false): Promise<T> {
     return inTransaction(this.source, { club: this.club, begin: "READ ONLY" }, (r) => r.query(sql, values, structured));
   }
 }
