@@ -121,6 +121,9 @@ const LUNGES = [
 ];
 const PULLS = ["one-arm-row", "staggered-row", "cable-row", "band-row", "plank-pull-through", "running-arm-pull"];
 
+/** Squats in the pain-free range, nothing in the hands: nobody here has left the first stage. */
+const bareSquats: Promise = items((i) => i.exercise.pattern === "squat" && loaded(i));
+
 const BY_AREA: Record<Area, Promise> = {
   shoulder: all(
     never(["overhead-squat", "overhead-wall-squat", "overhead-lunge", "back-squat", "front-squat", "good-morning"]),
@@ -136,6 +139,7 @@ const BY_AREA: Record<Area, Promise> = {
       (i) =>
         i.style !== null && ["squat", "split-squat"].includes(i.exercise.pattern) && !/pain-free|shorter/.test(i.style),
     ),
+    bareSquats,
   ),
   "hip-flexor": never(["loaded-hip-flexor-raise", "rear-foot-elevated-split-squat", "split-squat-both-feet-raised"]),
   groin: never(["lateral-squat-step", "adductor-side-plank", "kettlebell-swing"]),
@@ -154,6 +158,7 @@ const BY_AREA: Record<Area, Promise> = {
     items(
       (i) => i.exercise.id.endsWith("split-squat") && i.style !== null && i.style !== "upright shin, shorter range",
     ),
+    bareSquats,
   ),
   "knee-outside": () => [],
   calf: never([...JUMPS, "calf-raise", "slow-calf-raise", "soleus-raise"]),

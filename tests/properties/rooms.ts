@@ -4,6 +4,7 @@ import { daysBetween } from "../../src/core/dates";
 import { type Exercise, PRIMARY_PATTERNS } from "../../src/core/exercise";
 import type { PlanWeek } from "../../src/core/plan";
 import { WeekProblem } from "../../src/core/planning/weekProblem";
+import { isHeavy } from "../../src/core/session/heavy";
 import type { Item } from "../../src/core/session/types";
 import { blockedByOther, blockedHere, type Option } from "../../src/core/week";
 import { MINUTES, ROOMS, SPORTS } from "../support/people";
@@ -85,6 +86,31 @@ describe("people of every sport, place and length of free time", () => {
       }
     expect(looked).toBeGreaterThan(30);
     expect(without).toEqual([]);
+  });
+
+  it("call nothing heavy on two legs that their weights are too light for: less than half of body mass", () => {
+    let looked = 0;
+    const wrong: string[] = [];
+    for (const p of people().filter((x) => x.room === "few"))
+      for (const w of p.plan.weeks)
+        for (const s of w.sessions.filter((x) => ["develop", "maximal", "hold"].includes(x.emphasis)))
+          for (const i of s.items) {
+            // The heaviest there: a pair of 16 kg, or one of them.
+            const kg = i.loading === "pair" ? 32 : i.loading === "single" || i.loading === "kettlebell" ? 16 : null;
+            if (
+              kg === null ||
+              !["squat", "hinge"].includes(i.exercise.pattern) ||
+              i.exercise.unilateral ||
+              kg >= 0.5 * p.athlete.athlete.bodyMassKg
+            )
+              continue;
+            looked++;
+            if (isHeavy(i)) wrong.push(`${where(p, w)} ${i.exercise.id} ${i.sets} x ${i.reps}`);
+            else if (!i.why.some((y) => y.rule === "heavy.room"))
+              wrong.push(`${where(p, w)} ${i.exercise.id} says nothing`);
+          }
+    expect(looked).toBeGreaterThan(50);
+    expect(wrong).toEqual([]);
   });
 
   it("keep no dose of a lead lift in more than three ordinary weeks running", () => {

@@ -63,6 +63,7 @@ import type { DecisionInput } from "../../src/core/progress/decision";
 import { nextLoad } from "../../src/core/progress/next";
 import { packFor } from "../../src/core/progress/pack";
 import { placeOnLine } from "../../src/core/progress/place";
+import { tooLight } from "../../src/core/progress/room";
 import { standsStill } from "../../src/core/progress/unmoved";
 import { readinessOf } from "../../src/core/readiness";
 import { numbers, type RuleId } from "../../src/core/rulebook";
@@ -844,6 +845,22 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
   "slow.strength": ({ week }) => {
     const { sets, reps, down, pause } = slowRow(week);
     return [sets, reps, down, pause];
+  },
+  "heavy.room": ({ loading, kg, bodyMassKg, oneLeg, reps, reserve }) => {
+    const exercise = SHIPPED_LIBRARY.byId(
+      oneLeg ? "split-squat" : loading === "pair" ? "dumbbell-romanian-deadlift" : "goblet-squat",
+    )!;
+    const place = { ...home, kettlebellsKg: [], dumbbellsKg: [{ massKg: kg, count: 2 }] };
+    const history = reps
+      ? [
+          {
+            date: "2026-02-26",
+            item: { exercise: exercise.id, sets: [{ reps, rir: reserve, loadKg: kg, side: "both" as const }] },
+          },
+        ]
+      : [];
+    const said = tooLight({ exercise, loading, place, bodyMassKg, history })?.text;
+    return said === undefined ? null : said.includes("goes up") ? "logged" : "light";
   },
   "grow.unloaded": ({ tempo, step }) => tempoText(slowerAt(tempo, step)),
   "pack.load": ({ planned: plan_, hiked }) => packFor(plan_, hiked).kg,

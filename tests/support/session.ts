@@ -81,6 +81,7 @@ export const request = (
   units: [unit("hip"), unit("calf"), unit("trunk")],
   placeFor: () => ({ point: 0, why: [] }),
   slowerFor: () => 0,
+  tooLightFor: () => null,
   loadFor: (q) => ({
     loadKg: q.loading === "bar" ? 80 : 12,
     perSideKg: [20, 10],

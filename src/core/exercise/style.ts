@@ -1,5 +1,6 @@
 /** How an exercise is done where coaches differ: depth, split-squat style, hand of the load, as the athlete's settings say. */
 import type { Area, Settings } from "../athlete";
+import { SHORT_SQUATS } from "../pathway";
 import type { Exercise, LoadKind } from "./types";
 
 const DEPTH: Record<NonNullable<Settings["squatDepth"]>, string> = {
@@ -15,8 +16,6 @@ const SPLIT: Record<NonNullable<Settings["splitSquatStyle"]>, string> = {
 };
 /** A squat where the ankle is too stiff for the depth that the settings ask for. */
 const HEELS_DOWN = "as deep as the heels stay down";
-/** Trouble in which no knee travels forward and depth is short. */
-const UPRIGHT: readonly Area[] = ["knee-front", "hip"];
 
 /**
  * @param areas active trouble areas; they go before the settings
@@ -30,7 +29,7 @@ export function styleFor(
   areas: readonly Area[],
   stiffAnkle: boolean,
 ): string | null {
-  const careful = areas.some((a) => UPRIGHT.includes(a));
+  const careful = areas.some((a) => SHORT_SQUATS.includes(a));
   if (e.pattern === "squat" && e.unit === "reps" && e.loading !== "machine")
     return careful ? "pain-free range" : stiffAnkle ? HEELS_DOWN : DEPTH[settings?.squatDepth ?? "thigh-level"];
   if (e.pattern === "split-squat" && e.variants.includes("upright shin"))

@@ -43,9 +43,12 @@ export const isOfArea = (area: Area, exercise: string): boolean => LISTED[area].
 
 const ANY: Opening = { bare: "settle", loaded: "settle" };
 
+/** Trouble in which squats stay in the pain-free range, and no knee travels forward. */
+export const SHORT_SQUATS: readonly Area[] = ["knee-front", "hip"];
+
 /**
  * When an exercise opens on an area's way back: as the table lists it; a jump with hops; what trouble leaves out, at the end; what it takes care
- * with, without load until loads come; whatever it does not touch, at once.
+ * with, and squats in a pain-free range, without load until loads come; whatever it does not touch, at once.
  */
 export function openingOf(e: Touched, area: Area): Opening {
   const listed = LISTED[area].get(e.id);
@@ -56,5 +59,6 @@ export function openingOf(e: Touched, area: Area): Opening {
   }
   // Whatever else hinges past the knee, the coach's own exercises among it.
   if (area === "low-back" && e.pattern === "hinge" && !TO_THE_KNEE.has(e.id)) return { bare: "back", loaded: "back" };
-  return e.careWith.includes(area) ? { bare: "settle", loaded: "load" } : ANY;
+  const shortened = e.pattern === "squat" && SHORT_SQUATS.includes(area);
+  return shortened || e.careWith.includes(area) ? { bare: "settle", loaded: "load" } : ANY;
 }

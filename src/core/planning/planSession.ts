@@ -13,11 +13,11 @@ import {
   windowsOfWeek,
 } from "../athlete";
 import type { IsoDate } from "../dates";
-import type { Exercise } from "../exercise";
+import type { Exercise, LoadKind } from "../exercise";
 import { type JumpAsk, type JumpInput, type JumpState, type JumpWeek, jumpsOn, jumpWeek } from "../jumps";
 import type { LedgerState, Unit } from "../ledger";
-import { historyOf, nextLoad, type PlannedLift, placeOnLine, slowerStep } from "../progress";
-import { numbers } from "../rulebook";
+import { historyOf, nextLoad, type PlannedLift, placeOnLine, slowerStep, tooLight } from "../progress";
+import { numbers, type Why } from "../rulebook";
 import { inWeek, type SeasonDay } from "../season";
 import {
   type BuiltSession,
@@ -101,6 +101,8 @@ export class SessionBuilder {
   readonly jumps: JumpWeek;
   private readonly jumpInput: JumpInput;
   private readonly asked = new Map<string, JumpAsk | null>();
+  /** By place, exercise and loading. */
+  private readonly light = new Map<string, Why | null>();
 
   constructor(private readonly input: BuilderInput) {
     const { athlete, week, library } = input;
@@ -246,6 +248,18 @@ export class SessionBuilder {
     return block === null || !exercise ? 0 : slowerStep(exercise, block, historyOf(log, id, asOf), planned.get(id));
   }
 
+  /** The same all week: the log of the week itself is not asked. */
+  private tooLightAt(place: Place, exercise: Exercise, loading: LoadKind): Why | null {
+    const key = `${place.id}/${exercise.id}/${loading}`;
+    const before = this.light.get(key);
+    if (before !== undefined) return before;
+    const { athlete, log, asOf } = this.input;
+    const { bodyMassKg } = athlete.athlete;
+    const made = tooLight({ exercise, loading, place, bodyMassKg, history: historyOf(log, exercise.id, asOf) });
+    this.light.set(key, made);
+    return made;
+  }
+
   private requestFor({ label, day, place, minutes, routine, jumps, units, filled }: Asked) {
     const { athlete, week, log, planned, asOf, swaps } = this.input;
     const choice = this.days.choiceOn(day, place);
@@ -285,6 +299,7 @@ export class SessionBuilder {
       swaps: new Map(taken.map((s) => [s.from, s.to])),
       loadFor: (q: Parameters<typeof nextLoad>[0]) => nextLoad(q, basis),
       slowerFor: (exercise: string) => this.slowerOf(exercise, stands?.from ?? null),
+      tooLightFor: (exercise: Exercise, loading: LoadKind) => this.tooLightAt(place, exercise, loading),
       placeFor: (exercise: string) =>
         block
           ? placeOnLine({

@@ -7,5 +7,6 @@ export { historyOf } from "./history";
 export { nextLoad } from "./next";
 export { risingPain, stoppedByPain } from "./pain";
 export { placeOnLine } from "./place";
+export { tooLight } from "./room";
 export { slowerStep } from "./slower";
 export { unmovedLifts } from "./unmoved";

@@ -27,6 +27,42 @@ export const HOUSEHOLD = {
       eg({ week: 4 }, [4, 6, 4, 2]),
     ],
   }),
+  "heavy.room": rule({
+    title: "Too light for heavy work",
+    kind: "dose",
+    ...HOUSE,
+    parameters: {
+      share: num(
+        0.5,
+        "of body mass",
+        HOUSE,
+        "that the heaviest in the hands comes to at least, for few repetitions on two legs",
+      ),
+      known: num(
+        10,
+        "repetitions",
+        HOUSE,
+        "to failure with it by the log, from which it is too light whatever it weighs",
+      ),
+    },
+    says: {
+      light: (v: { kg: number; least: number }) =>
+        `The heaviest here comes to ${v.kg} kg, and few repetitions are hard from about ${v.least} kg: more repetitions, slower.`,
+      logged: (v: { kg: number; reps: number }) =>
+        `The heaviest here, ${v.kg} kg, goes up ${v.reps} times and more: more repetitions, slower.`,
+    },
+    examples: [
+      eg({ loading: "pair", kg: 10, bodyMassKg: 80 }, "light"),
+      eg({ loading: "pair", kg: 19.5, bodyMassKg: 80 }, "light"),
+      eg({ loading: "pair", kg: 20, bodyMassKg: 80 }, null),
+      eg({ loading: "single", kg: 39, bodyMassKg: 80 }, "light"),
+      eg({ loading: "single", kg: 40, bodyMassKg: 80 }, null),
+      eg({ loading: "pair", kg: 10, bodyMassKg: 80, oneLeg: true }, null),
+      eg({ loading: "pair", kg: 10, bodyMassKg: 80, oneLeg: true, reps: 8, reserve: 2 }, "logged"),
+      eg({ loading: "pair", kg: 10, bodyMassKg: 80, reps: 6, reserve: 3 }, null),
+      eg({ loading: "pair", kg: 30, bodyMassKg: 80, reps: 6, reserve: 4 }, "logged"),
+    ],
+  }),
   "grow.unloaded": rule({
     title: "Harder without load",
     kind: "dose",

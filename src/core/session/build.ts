@@ -81,7 +81,8 @@ function leanOf(items: readonly Item[]): Item[] {
 
 /** Slow strength stands in for maximal work, and no lead is loaded. */
 const isSlowStrength = (items: readonly Item[]): boolean =>
-  items.some((i) => i.slow?.strength) && !items.some((i) => i.slot.kind !== "assist" && EXTERNAL.includes(i.loading));
+  items.some((i) => i.slow?.strength) &&
+  !items.some((i) => i.slot.kind !== "assist" && !i.slow?.strength && EXTERNAL.includes(i.loading));
 
 /** Session RPE (rule session.rpe). */
 function effortOf(r: SessionRequest, cut: boolean): number {

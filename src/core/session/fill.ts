@@ -22,7 +22,7 @@ import { type Among, choiceWhy, unitWhy } from "./fillWhy";
 import { sideFirst } from "./firstSide";
 import { jumpItem } from "./jumps";
 import type { Slot } from "./slots";
-import { slowed } from "./slow";
+import { lightHere, slowed } from "./slow";
 import type { Dropped, Filled, Item, LeftOut, LoadAnswer, LoadQuestion, SessionRequest } from "./types";
 
 /** Reserve on days where nothing heavy may stand, and repetitions of light loads (rule load.light). */
@@ -200,8 +200,9 @@ const heldLonger = ({ ownSeconds }: Exercise, slot: Slot, point: number): ByHand
 export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Among, hand: ByHand = {}): Item {
   const { exercise, loading } = c;
   const external = EXTERNAL.includes(loading);
-  const at = doseAt(exercise, columnOf(slot.pattern, slot.kind !== "assist"), external, r);
-  const slow = slowed(at, c, slot, r);
+  const light = lightHere(c, slot, r);
+  const at = doseAt(exercise, columnOf(slot.pattern, slot.kind !== "assist"), external && light === null, r);
+  const slow = slowed(at, c, slot, r, light !== null);
   const dose = slow?.dose ?? at.dose;
   const kept = keptBack(exercise, external, r);
   const held = heldLonger(exercise, slot, at.line?.point ?? 0);
@@ -227,6 +228,7 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
     ...keptBackWhy(kept, external),
     ...(cap && (reps ?? 0) >= cap.reps ? [cap.why] : []),
     ...(side ? [side.why] : []),
+    ...(light ? [light] : []),
     ...(slow?.why ?? []),
     ...counted.why,
   ];

@@ -3,6 +3,7 @@ import { AREA_WORDS, pastAreas } from "../athlete";
 import { blockKey, type Candidate, closedBecause, type Exercise } from "../exercise";
 import { kindOf, type Unit } from "../ledger";
 import { numbers, say, type Why, why } from "../rulebook";
+import type { Finding } from "../screening";
 import type { Slot } from "./slots";
 import type { LeftOut, SessionRequest } from "./types";
 
@@ -35,18 +36,17 @@ function unmovedWhy(taken: Exercise, { choice, label }: SessionRequest): Why[] {
   return [why("choice.unmoved", "instead", { name: still.name.toLowerCase(), exposures })];
 }
 
+/** Who asked for work: a rule in its own words, a way back, the screening. */
+function addedText({ rule, says, title }: Finding): string {
+  if (rule === "descent.prep" || rule === "progress.felt") return says;
+  return rule === "pathway.stage" ? say("pathway.stage", "work", title) : say("finding.seen", "added", title);
+}
+
 export function choiceWhy(c: Candidate, slot: Slot, r: SessionRequest, { left, swappedFrom, of }: Among): Why[] {
   const { exercise } = c;
   const out: Why[] = [];
   if (swappedFrom) out.push(why("choice.coach", "instead", swappedFrom.name.toLowerCase()));
-  if (slot.added)
-    out.push({
-      rule: slot.added.rule,
-      text:
-        slot.added.rule === "descent.prep" || slot.added.rule === "progress.felt"
-          ? slot.added.says
-          : say("finding.seen", "added", slot.added.title),
-    });
+  if (slot.added) out.push({ rule: slot.added.rule, text: addedText(slot.added) });
   if (slot.essential) out.push(why("choice.five", "one", slot.essential.toLowerCase()));
   for (const l of left) out.push(why("choice.swap", "instead", { name: l.name.toLowerCase(), because: l.why }));
   const back = pastAreas(r.choice.athlete, r.choice.on).find((a) => exercise.notWith.includes(a));

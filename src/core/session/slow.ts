@@ -1,6 +1,7 @@
 /** Work without load where nothing heavier is at hand: slower by the block, slow strength in place of maximal (rules slow.strength, grow.unloaded). */
+import type { Emphasis } from "../athlete";
 import type { Dose } from "../dose";
-import { type Candidate, growsSlower, slowerAt, tempoText } from "../exercise";
+import { type Candidate, EXTERNAL, growsSlower, slowerAt, tempoText } from "../exercise";
 import { numbers, type Why, why } from "../rulebook";
 import type { DoseAt } from "./dosed";
 import type { Slot } from "./slots";
@@ -13,6 +14,9 @@ export interface Slowed {
   why: Why[];
 }
 
+/** Emphases whose lines come to few repetitions. */
+const FEW_REPS: readonly Emphasis[] = ["develop", "maximal", "hold"];
+
 /** Steps of slower work that an emphasis takes at most. */
 const { steps: MOST_STEPS } = numbers("grow.unloaded");
 
@@ -23,12 +27,27 @@ export function slowRow(week: number) {
   return { sets: sets[at], reps: reps[at], down: down[at], pause: pause[at], reserve: reserve[at] };
 }
 
-/** How an exercise is done slower here; null where something loads it, or nothing builds up. */
-export function slowed(at: DoseAt, { exercise, loading }: Candidate, slot: Slot, r: SessionRequest): Slowed | null {
+/** Why a lift that the day would have heavy is not, for want of weight; null where it may be, or the day asks for nothing heavy. */
+export function lightHere({ exercise, loading }: Candidate, slot: Slot, r: SessionRequest): Why | null {
+  if (r.edit || r.routine || slot.added || !FEW_REPS.includes(r.emphasis)) return null;
+  return EXTERNAL.includes(loading) ? r.tooLightFor(exercise, loading) : null;
+}
+
+/**
+ * How an exercise is done slower here; null where something loads it, or nothing builds up.
+ * @param light what loads it here is too light for few repetitions
+ */
+export function slowed(
+  at: DoseAt,
+  { exercise, loading }: Candidate,
+  slot: Slot,
+  r: SessionRequest,
+  light: boolean,
+): Slowed | null {
   if (at.kind !== "line" && at.kind !== "step-back") return null;
   // What a finding asked for has a dose of its own.
-  if (r.loading !== "full" || r.edit || r.routine || slot.added || !growsSlower(exercise, loading, r.place))
-    return null;
+  if (r.loading !== "full" || r.edit || r.routine || slot.added) return null;
+  if (!light && !growsSlower(exercise, loading, r.place)) return null;
   const step = Math.min(r.slowerFor(exercise.id), MOST_STEPS[r.emphasis]);
   const tempo = slowerAt(exercise.tempo, step);
   const point = at.line?.point ?? 0;
@@ -37,7 +56,7 @@ export function slowed(at: DoseAt, { exercise, loading }: Candidate, slot: Slot,
   const lowers = exercise.pattern !== "hip";
   const isNew = lowers && step === (strength ? 0 : 1) && point < heavyWeeks && at.line !== null;
   if (!strength) {
-    if (step === 0) return null;
+    if (step === 0 || light) return null;
     const says = tempo.half ? why("grow.unloaded", "half") : why("grow.unloaded", "slower", tempo);
     return { dose: at.dose, tempo: tempoText(tempo), work: { step, half: tempo.half, strength, isNew }, why: [says] };
   }

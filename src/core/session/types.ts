@@ -117,6 +117,8 @@ export interface SessionRequest {
   placeFor: (exercise: string) => LinePlaceOf;
   /** Step of slower work without load that an exercise stands at, from 0. */
   slowerFor: (exercise: string) => number;
+  /** Why nothing heavy can be done with what the place has for it; null where it can. */
+  tooLightFor: (exercise: Exercise, loading: LoadKind) => Why | null;
   /** What filled this label's slots on this day at this place before, whole and halved: minutes and cuts come after. */
   filled?: { whole?: Filled; short?: Filled };
 }

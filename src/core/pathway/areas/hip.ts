@@ -66,7 +66,7 @@ export const HIP = {
       settle: {
         opens: ["abduction-hold", "box-squat", "supported-split-squat", "wall-knee-press"],
         work: [work("hip", ["abduction-hold", "wall-knee-press"], 3)],
-        says: "Abduction is held, not moved; squats in the pain-free range. No deep knee-forward work, no jumps.",
+        says: "Abduction is held, not moved; squats in the pain-free range, nothing in the hands. No deep knee-forward work, no jumps.",
       },
       move: {
         opens: ["clam", "side-lying-raise-toe-in", "side-lying-raise", "band-walk", "quadruped-kick", "split-squat"],

@@ -10,7 +10,7 @@ export const KNEE = {
       settle: {
         opens: ["wall-sit", "box-squat", "terminal-knee-extension", "supported-split-squat"],
         work: [work("squat", ["wall-sit"], 3)],
-        says: "Wall holds and hip work; squats in the pain-free range. No lunges, no single-leg squats, no jumps.",
+        says: "Wall holds and hip work; squats in the pain-free range, nothing in the hands. No lunges, no single-leg squats, no jumps.",
       },
       move: {
         opens: [
@@ -23,13 +23,13 @@ export const KNEE = {
           "split-squat",
         ],
         work: [work("split-squat", ["step-down"], 3, 10)],
-        says: "Step-downs in the controlled range without load. No lunges, no deep or knee-forward work, no jumps.",
+        says: "Step-downs in the controlled range and squats, both without load. No lunges, no deep or knee-forward work, no jumps.",
       },
       load: {
         opens: ["reverse-lunge", "slider-lunge", "reverse-lunge-high-knee", "single-leg-squat-bench"],
         loaded: ["split-squat", "front-foot-elevated-split-squat", "step-down-loaded", "step-up", "reverse-lunge"],
         work: [work("split-squat", ["split-squat", "step-up"], 3, 8)],
-        says: "Split squats with an upright shin and step-ups with load, then lunges backwards. No knee-forward work, no jumps.",
+        says: "Squats take load again, split squats with an upright shin and step-ups too, then lunges backwards. No knee-forward work, no jumps.",
       },
       spring: {
         opens: [...HOPS, "forward-lunge", "slow-lunge"],
