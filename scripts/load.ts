@@ -1,8 +1,10 @@
 /**
  * `npm run load [-- --clubs 50 --athletes 40 --minutes 20 --kill 120]`: simulated clubs against two servers, two workers and PostgreSQL on this machine:
  * how fast a line of planning is drained by one worker and by two, and an evening of logging and planning while a server is killed again and again.
+ * Without minutes it is the line alone; with --bind 1 each worker of the line has a processor of its own and no other.
  */
 
+import { readFileSync } from "node:fs";
 import pg from "pg";
 import pino from "pino";
 import { demoAthlete } from "../src/demo/club";
@@ -16,7 +18,7 @@ import { TABLES } from "../src/server/store/postgres/tables";
 import { Store } from "../src/server/store/store";
 import { Cluster, ended, TODAY } from "./load/cluster";
 import { Driver, type Evening, type LoadClub, type Sample } from "./load/evening";
-import { PlanShare } from "./load/share";
+import { PlanShare, read } from "./load/share";
 
 const given = (name: string, usual: number): number => {
   const at = process.argv.indexOf(`--${name}`);
@@ -28,12 +30,16 @@ const SIZE = {
   minutes: given("minutes", 20),
   kill: given("kill", 120),
   jobs: given("jobs", 500),
+  bind: given("bind", 0),
 };
 /** Of the athletes of a club, so many train in these minutes: three hours hold a session of an hour. */
 const TRAINING = 1 / 3;
 /** Between two sets, and between two acts of a coach, ms. */
 const SET_REST_MS = 240_000;
 const ACT_REST_MS = 60_000;
+
+/** Plans of each worker before the time is taken: so many it takes until its code is compiled for good. */
+const WARM_UP = 120;
 
 const percentile = (values: readonly number[], p: number): number =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * p))] ?? 0;
@@ -73,8 +79,15 @@ async function fill(cluster: Cluster, clubs: number, athletes: number): Promise<
 }
 const hostOf = (c: number): string => `club-${c}.example`;
 
+interface Drained {
+  seconds: number;
+  /** Of the workers. */
+  cpuS: number;
+  stolenS: number;
+}
+
 /**
- * Seconds until so many rows are planned by so many workers, nothing else running.
+ * How long it takes until so many rows are planned by so many workers, nothing else running.
  * @param keeps leaves them kept, as a club is found in the evening
  */
 async function drained(
@@ -83,7 +96,7 @@ async function drained(
   jobs: number,
   workers: number,
   keeps = false,
-): Promise<number> {
+): Promise<Drained> {
   const server = await DatabaseServer.connect(cluster.postgres.app);
   const queue = await PlanQueue.open({
     url: cluster.postgres.app,
@@ -92,7 +105,7 @@ async function drained(
     today: () => TODAY,
     program: "load",
   });
-  const running = Array.from({ length: workers }, (_, n) => cluster.worker(`worker-${n}`));
+  const running = Array.from({ length: workers }, (_, n) => cluster.worker(`worker-${n}`, SIZE.bind > 0 ? n : null));
   const all = clubs.flatMap((c) => c.athletes.map((id) => ({ host: c.host, id }))).slice(0, jobs);
   const known = new Map<string, { id: string; name: string }>();
   for (const c of clubs) {
@@ -127,20 +140,39 @@ async function drained(
     while ((await queue.size()) > 0) await new Promise((r) => setTimeout(r, 500));
     while ((await kept()) < n) await new Promise((r) => setTimeout(r, 100));
   };
-  // Every thread has its code compiled and its clubs open before the time is taken.
-  await put(all.slice(0, 60));
-  await empty(Math.min(60, all.length));
+  // Every worker has its code compiled and its clubs open before the time is taken.
+  const first = Math.min(WARM_UP * workers, all.length);
+  await put(all.slice(0, first));
+  await empty(first);
   await clear();
-  const begin = performance.now();
+  const cpuS = async () => {
+    let sum = 0;
+    for (const { metrics } of running) sum += (await read(metrics))?.cpuS ?? 0;
+    return sum;
+  };
+  const [cpu, stolen, begin] = [await cpuS(), stolenS(), performance.now()];
   await put(all);
   await empty(all.length);
   const seconds = (performance.now() - begin) / 1000;
+  const out = { seconds, cpuS: (await cpuS()) - cpu, stolenS: stolenS() - stolen };
   for (const { child } of running) await ended(child, "SIGTERM");
   if (!keeps) await clear();
   await queue.close();
   await server.close();
-  return seconds;
+  return out;
 }
+
+/** What the machine gave to others since it was started, s: a virtual machine's processors are not always its own. 0 where it does not say. */
+function stolenS(): number {
+  try {
+    return Number(readFileSync("/proc/stat", "utf8").split(/\s+/)[8]) / 100;
+  } catch {
+    return 0;
+  }
+}
+
+const told = (d: Drained): string =>
+  `${d.seconds.toFixed(1)} s (workers ${d.cpuS.toFixed(0)} s of processor time, ${d.stolenS.toFixed(0)} s taken by the machine's other guests)`;
 
 function table(samples: readonly Sample[]): void {
   const kinds = [...new Set(samples.map((s) => s.kind))].sort();
@@ -176,6 +208,7 @@ async function evening(cluster: Cluster, clubs: readonly LoadClub[], minutes: nu
   const rng = random(7);
   const driver = new Driver(cluster, rng);
   const spread = (mean: number) => () => Math.min(mean * 4, -Math.log(1 - rng.next()) * mean);
+  const stolen = stolenS();
   const share = new PlanShare([...cluster.servers, ...cluster.workers].map((p) => p.metrics));
   share.start();
   const work: Promise<void>[] = clubs.flatMap((club) => [
@@ -188,6 +221,7 @@ async function evening(cluster: Cluster, clubs: readonly LoadClub[], minutes: nu
   await new Promise((r) => setTimeout(r, minutes * 60_000));
   driver.stop();
   const planning = await share.stop();
+  const taken = stolenS() - stolen;
   // Whoever rests between two sets need not be waited for.
   await Promise.race([Promise.all(work), new Promise((r) => setTimeout(r, 25_000))]);
   const { out } = driver;
@@ -201,29 +235,16 @@ async function evening(cluster: Cluster, clubs: readonly LoadClub[], minutes: nu
     `${sets} sets acknowledged, ${lost} lost, ${doubled} doubled; ${out.errors.length} errors; ${out.again} requests sent again; ${out.kills} servers killed.`,
   );
   say(
-    `Planning: ${planning.planS.toFixed(0)} s of ${planning.cpuS.toFixed(0)} s of processor time of servers and workers (${Math.round((100 * planning.planS) / planning.cpuS)}%).`,
+    `Planning: ${planning.planS.toFixed(0)} s of ${planning.cpuS.toFixed(0)} s of processor time of servers and workers (${Math.round((100 * planning.planS) / planning.cpuS)}%). The machine's other guests took ${taken.toFixed(0)} s.`,
   );
   for (const e of out.errors.slice(0, 10)) say(`  ${e}`);
   return lost === 0 && doubled === 0 && out.errors.length === 0 && sets > 0 && p95 < 300;
 }
 
-const cluster = await Cluster.open();
-let good = false;
-try {
-  const began = performance.now();
-  const clubs = await fill(cluster, SIZE.clubs, SIZE.athletes);
-  say(
-    `${SIZE.clubs} clubs of ${SIZE.athletes} athletes stored in ${((performance.now() - began) / 1000).toFixed(0)} s.`,
-  );
-  if (SIZE.jobs > 0) {
-    const one = await drained(cluster, clubs, SIZE.jobs, 1);
-    const two = await drained(cluster, clubs, SIZE.jobs, 2);
-    say(
-      `${SIZE.jobs} plans: ${one.toFixed(1)} s with one worker, ${two.toFixed(1)} s with two: ratio ${(one / two).toFixed(2)}.`,
-    );
-  }
+/** Squads are known, as in the evening; a growing number of clubs is printed as a table; then the evening itself. */
+async function wholeEvening(cluster: Cluster, clubs: readonly LoadClub[]): Promise<boolean> {
   const all = SIZE.clubs * SIZE.athletes;
-  say(`${all} rows of squads kept in ${(await drained(cluster, clubs, all, 2, true)).toFixed(0)} s.`);
+  say(`${all} rows of squads kept in ${(await drained(cluster, clubs, all, 2, true)).seconds.toFixed(0)} s.`);
   cluster.servers.push(await cluster.server("server-0", 4471), await cluster.server("server-1", 4472));
   cluster.workers.push(cluster.worker("worker-0"), cluster.worker("worker-1"));
   say("clubs  requests/s  set p95  week p95");
@@ -243,7 +264,25 @@ try {
       `${String(n).padStart(5)}${(driver.out.samples.length / (window / 1000)).toFixed(1).padStart(12)}${`${Math.round(percentile(of("set"), 0.95))} ms`.padStart(9)}${`${Math.round(percentile(of("week"), 0.95))} ms`.padStart(10)}`,
     );
   }
-  good = await evening(cluster, clubs, SIZE.minutes, SIZE.kill);
+  return evening(cluster, clubs, SIZE.minutes, SIZE.kill);
+}
+
+const cluster = await Cluster.open();
+let good = false;
+try {
+  const began = performance.now();
+  const clubs = await fill(cluster, SIZE.clubs, SIZE.athletes);
+  say(
+    `${SIZE.clubs} clubs of ${SIZE.athletes} athletes stored in ${((performance.now() - began) / 1000).toFixed(0)} s.`,
+  );
+  if (SIZE.jobs > 0) {
+    const one = await drained(cluster, clubs, SIZE.jobs, 1);
+    const two = await drained(cluster, clubs, SIZE.jobs, 2);
+    say(
+      `${SIZE.jobs} plans with one worker: ${told(one)};\n  with two: ${told(two)}: ratio ${(one.seconds / two.seconds).toFixed(2)}.`,
+    );
+  }
+  good = SIZE.minutes === 0 || (await wholeEvening(cluster, clubs));
 } finally {
   await cluster.close();
 }

@@ -7,7 +7,7 @@ import { migrateServer } from "../../src/server/store/postgres/owner";
 import { type Postgres, startPostgres } from "../postgres.mjs";
 
 export const TODAY = "2026-03-03";
-const READY_MS = 60_000;
+const READY_MS = 180_000;
 const FIRST_METRICS = 9470;
 
 export interface Proc {
@@ -35,10 +35,13 @@ export class Cluster {
     return new Cluster(postgres, mkdtempSync(join(tmpdir(), "field-anchor-load-")));
   }
 
-  private spawn(name: string, entry: string, port: number): Proc {
+  /** @param processor the only one it runs on; any where nothing is said */
+  private spawn(name: string, entry: string, port: number, processor: number | null = null): Proc {
     if (!this.names.includes(name)) this.names.push(name);
     const metrics = FIRST_METRICS + this.names.indexOf(name);
-    const child = spawn(process.execPath, [`dist/server/${entry}.js`], {
+    const command = [process.execPath, `dist/server/${entry}.js`];
+    const [program = "", ...args] = processor === null ? command : ["taskset", "-c", `${processor}`, ...command];
+    const child = spawn(program, args, {
       env: {
         ...process.env,
         PORT: String(port),
@@ -64,11 +67,11 @@ export class Cluster {
       } catch {
         await new Promise((r) => setTimeout(r, 50));
       }
-    throw new Error(`${name} was not ready within a minute`);
+    throw new Error(`${name} was not ready within three minutes`);
   }
 
-  worker(name: string): Proc {
-    return this.spawn(name, "planner", 0);
+  worker(name: string, processor: number | null = null): Proc {
+    return this.spawn(name, "planner", 0, processor);
   }
 
   async close(): Promise<void> {

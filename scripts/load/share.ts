@@ -7,7 +7,8 @@ interface Read {
   cpuS: number;
 }
 
-async function read(port: number): Promise<Read | null> {
+/** @returns null where nobody answers */
+export async function read(port: number): Promise<Read | null> {
   try {
     const text = await (await fetch(`http://127.0.0.1:${port}/metrics`)).text();
     const sum = (name: string) =>

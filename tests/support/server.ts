@@ -60,6 +60,8 @@ export async function testServer(feed?: FeedClientOptions, more: Partial<AppOpti
   });
   const server = await new Promise<Server>((done) => {
     const s = app.express.listen(0, "127.0.0.1", () => done(s));
+    // As the product's own: a connection that rests for a while on a busy machine is not ended under the next request.
+    s.keepAliveTimeout = 75_000;
   });
   const at = server.address();
   const base = `http://127.0.0.1:${typeof at === "object" && at ? at.port : 0}/api`;

@@ -20,8 +20,8 @@ export interface Sizes {
   writers: number;
 }
 const SIZES: Sizes = { readers: 10, writers: 5 };
-/** A connection is waited for so long, and a statement may take so long, ms. */
-const CONNECT_MS = 5000;
+/** A connection is waited for so long, which on a busy evening is also the line for one that is free; a statement may take so long, ms. */
+const CONNECT_MS = 15_000;
 const STATEMENT_MS = 60_000;
 
 // Counts come as numbers, as from a file.
