@@ -10,6 +10,7 @@ import type { App } from "./app";
 import { HttpProblem, loggable, problemHandler } from "./errors";
 import { hostName } from "./http/door";
 import type { ClubOfWork } from "./jobs/messages";
+import { hiddenImports, sweepHidden } from "./store/imports";
 import type { ClubFacts, DatabaseServer } from "./store/postgres/server";
 import { Store } from "./store/store";
 
@@ -101,6 +102,23 @@ export class Clubs {
       await this.appOf(club)
         .then(work)
         .catch((error) => this.o.log.error({ error: loggable(error), club: club.id }, "by the clock"));
+  }
+
+  /**
+   * Removes what broken-off imports left behind: what is hidden now and still is after a while that no import takes. Another server may be
+   * storing one meanwhile.
+   * @param whileMs how long that is
+   */
+  async sweep(whileMs: number): Promise<void> {
+    const seen: [Store, string[]][] = [];
+    for (const club of await this.o.server.clubs()) {
+      const store = await this.storeOf(club);
+      const batches = await hiddenImports(store);
+      if (batches.length > 0) seen.push([store, batches]);
+    }
+    if (seen.length === 0) return;
+    await new Promise((r) => setTimeout(r, whileMs));
+    for (const [store, batches] of seen) await sweepHidden(store, batches);
   }
 
   async close(): Promise<void> {

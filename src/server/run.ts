@@ -215,6 +215,8 @@ export interface Running {
 interface Served {
   express: App["express"];
   metrics: Metrics;
+  /** @throws where the database does not answer */
+  ready: () => Promise<unknown>;
   /** Begins what is done by the clock. */
   begin: () => Promise<void>;
   close: () => Promise<void>;
@@ -286,6 +288,7 @@ async function serveOne(
   return {
     express: app.express,
     metrics,
+    ready: () => store.db.reader.query("SELECT 1"),
     begin: async () => {
       control = await answerCommands(config.data, app.keeper, log);
       app.keeper.start();
@@ -301,8 +304,14 @@ async function serveOne(
   };
 }
 
-/** Copies are taken at night, by UTC. */
+/** @returns how it is ended; nothing is served where no address is set */
+const measuring = async ({ metrics: address }: Config, { metrics, ready }: Served): Promise<() => Promise<void>> =>
+  address === null ? async () => undefined : metrics.serve(address, ready);
+
+/** Copies are taken at night, by UTC, and what broken-off imports left behind is removed: no import takes so long, ms. */
 const COPIES_AT = "17 3 * * *";
+const SWEEP_AT = "47 2 * * *";
+const NO_IMPORT_MS = 15 * 60_000;
 
 /**
  * The clubs of a database server.
@@ -334,6 +343,7 @@ async function serveMany(config: Config, database: string, log: Logger, drains: 
   return {
     express: clubs.express,
     metrics,
+    ready: () => server.readers.query("SELECT 1"),
     begin: async () => {
       if (!drains) return;
       await queue.take({
@@ -345,6 +355,7 @@ async function serveMany(config: Config, database: string, log: Logger, drains: 
       const minutes = Math.max(1, Math.min(59, Math.round(config.feedMinutes)));
       if (config.feed)
         await queue.every("training-logs", `*/${minutes} * * * *`, () => clubs.each((a) => a.feed.pullAll()));
+      await queue.every("sweep", SWEEP_AT, () => clubs.sweep(NO_IMPORT_MS));
       await queue.every("copies", COPIES_AT, () => clubs.each((a) => a.keeper.daily()));
     },
     close: async () => {
@@ -362,7 +373,7 @@ export async function runWorker(config: Config): Promise<() => Promise<void>> {
   closeFolder(config.data);
   const served = await serveMany(config, config.database, log, true);
   await served.begin();
-  const closeMetrics = config.metrics === null ? async () => undefined : await served.metrics.serve(config.metrics);
+  const closeMetrics = await measuring(config, served);
   log.info("working");
   return async () => {
     await closeMetrics();
@@ -403,7 +414,7 @@ export async function run(config: Config, club: ClubToServe): Promise<Running> {
   const { server, address } = await listening(config, served.express);
   log.info({ address, data: config.data }, "listening");
   await served.begin();
-  const closeMetrics = config.metrics === null ? async () => undefined : await served.metrics.serve(config.metrics);
+  const closeMetrics = await measuring(config, served);
   let closing: Promise<void> | null = null;
   const close = (): Promise<void> => {
     closing ??= (async () => {

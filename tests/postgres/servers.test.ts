@@ -4,10 +4,13 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { request } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import pino from "pino";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { SquadView } from "../../src/api/views";
 import type { Athlete } from "../../src/core/athlete";
+import { Clubs } from "../../src/server/clubs";
 import { configFromEnvironment, type Running, run } from "../../src/server/run";
+import { hiddenImports } from "../../src/server/store/imports";
 import { addClub } from "../../src/server/store/postgres/owner";
 import { inTransaction } from "../../src/server/store/postgres/runner";
 import { athleteWith } from "../support/athlete";
@@ -102,6 +105,41 @@ describe.runIf(ON_SERVER)("two servers on one database", () => {
       expect((await ask(server, "127.0.0.1", "GET", "/ready?domain=nobody.example")).status).toBe(404);
       expect((await ask<{ athletes: number }>(server, host, "GET", "/health")).body.athletes).toBe(0);
     }
+  });
+
+  it("remove at night what a broken-off import left behind, and nothing that was made whole meanwhile", async () => {
+    const server = await testDatabaseServer();
+    const clubs = new Clubs({
+      server,
+      data: folder,
+      log: pino({ level: "silent" }),
+      appOf: () => {
+        throw new Error("nobody asks");
+      },
+    });
+    const store = await clubs.storeOf({ id: club });
+    const id = await store.athletes.add(athleteWith({}, { name: "Swept" }));
+    const leave = (batch: string) =>
+      store.db.writeAside(async (m) => {
+        await m.query("INSERT INTO hidden_batch VALUES (?)", [batch]);
+        await m.query(
+          "INSERT INTO endurance_session (id, athlete_id, seq, date, data, batch) VALUES (?, ?, 1, ?, '{}', ?)",
+          [`row-${batch}`, id, TODAY, batch],
+        );
+      });
+    await leave("broken-off");
+    await leave("made-whole");
+    const sweeping = clubs.sweep(400);
+    await new Promise((r) => setTimeout(r, 150));
+    await store.db.writeAside((m) => m.query("DELETE FROM hidden_batch WHERE batch = 'made-whole'"));
+    await leave("just-begun");
+    await sweeping;
+    const rows = (await store.db.reader.query("SELECT id FROM endurance_session WHERE athlete_id = ? ORDER BY id", [
+      id,
+    ])) as { id: string }[];
+    expect(rows.map((r) => r.id)).toEqual(["row-just-begun", "row-made-whole"]);
+    expect(await hiddenImports(store)).toEqual(["just-begun"]);
+    await store.athletes.erase(id);
   });
 
   it("know at once what the other has changed, of an athlete and of the club's rules", async () => {

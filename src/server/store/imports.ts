@@ -327,11 +327,20 @@ async function sweep(store: Store, batch: string): Promise<void> {
   await store.db.writeAside((m) => m.query("DELETE FROM hidden_batch WHERE batch = ?", [batch]));
 }
 
-/** Removes what an import left behind that was broken off by a stop. */
-export async function sweepAll(store: Store): Promise<void> {
+/** Imports that nobody sees: those that are being stored, and what is left of those that were broken off. */
+export async function hiddenImports(store: Store): Promise<string[]> {
   const rows: { batch: string }[] = await store.db.reader.query("SELECT batch FROM hidden_batch");
-  for (const { batch } of rows) await sweep(store, batch);
+  return rows.map((r) => r.batch);
 }
+
+/** Removes what broken-off imports left behind. @param batches nobody stores them any more; what is seen by now stays */
+export async function sweepHidden(store: Store, batches: readonly string[]): Promise<void> {
+  const still = new Set(await hiddenImports(store));
+  for (const batch of batches) if (still.has(batch)) await sweep(store, batch);
+}
+
+/** The same of all, where no other process stores any. */
+export const sweepAll = async (store: Store): Promise<void> => sweepHidden(store, await hiddenImports(store));
 
 /** The latest imports first. */
 export async function importsOf(store: Store, athleteId: string, most = 20): Promise<ImportView[]> {

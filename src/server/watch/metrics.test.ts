@@ -61,6 +61,34 @@ describe("what is measured", () => {
     await expect(metrics.serve("9763")).rejects.toThrow('FIELD_ANCHOR_METRICS: an address such as "127.0.0.1:9464"');
   });
 
+  it("tells the rest while the database is away, and says whether it is alive and can work", async () => {
+    let away = false;
+    const own = new Metrics(() => line);
+    const at = "127.0.0.1:9764";
+    const database = async () => {
+      if (away) throw new Error("Connection terminated");
+      return 3;
+    };
+    own.watchQueue(database);
+    const end = await own.serve(at, database);
+    const get = async (path: string) => {
+      const answer = await fetch(`http://${at}${path}`);
+      return { status: answer.status, text: await answer.text() };
+    };
+    try {
+      expect(value((await get("/metrics")).text, "field_anchor_queue")).toBe(3);
+      expect(await get("/ready")).toEqual({ status: 200, text: "ready\n" });
+      away = true;
+      const told = await get("/metrics");
+      expect([told.status, value(told.text, "field_anchor_queue")]).toEqual([200, Number.NaN]);
+      expect(value(told.text, 'field_anchor_waiting{line="now"}')).toBe(2);
+      expect((await get("/ready")).status).toBe(503);
+      expect(await get("/health")).toEqual({ status: 200, text: "alive\n" });
+    } finally {
+      await end();
+    }
+  });
+
   it("gives each request a name, or takes over the proxy's where it is a plain one", async () => {
     const own = await server.raw("GET", "/club");
     expect(String(own.headers["x-request-id"])).toMatch(/^[\w-]{36}$/);

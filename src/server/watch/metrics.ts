@@ -15,6 +15,8 @@ export interface Waiting {
   later: number;
 }
 
+const PLAIN = "text/plain; charset=utf-8";
+
 export class Metrics {
   readonly registry = new Registry();
   private readonly requests = new Histogram({
@@ -89,25 +91,40 @@ export class Metrics {
       name: "field_anchor_queue",
       help: "Planning that waits for any server or worker.",
       registers: [this.registry],
+      // While the database is away nobody knows how long the line is; the other numbers are told all the same.
       collect: async () => {
-        queue.set(await size());
+        queue.set(await size().catch(() => Number.NaN));
       },
     });
   }
 
-  /** @param address such as "127.0.0.1:9464" @returns how it is closed */
-  async serve(address: string): Promise<() => Promise<void>> {
+  /**
+   * The numbers at /metrics; /health answers while the process is alive, /ready while it can work, for those that have no address for browsers.
+   * @param address such as "127.0.0.1:9464"
+   * @returns how it is closed
+   */
+  async serve(address: string, ready: () => Promise<unknown> = async () => undefined): Promise<() => Promise<void>> {
     const [, host = "", port = ""] = /^(.*):(\d+)$/.exec(address) ?? [];
     if (host === "")
       throw new Error(`FIELD_ANCHOR_METRICS: an address such as "127.0.0.1:9464" expected, found "${address}"`);
+    const answers: Readonly<Record<string, () => Promise<{ type: string; text: string }>>> = {
+      "/metrics": async () => ({ type: this.registry.contentType, text: await this.registry.metrics() }),
+      "/health": async () => ({ type: PLAIN, text: "alive\n" }),
+      "/ready": async () => {
+        await ready();
+        return { type: PLAIN, text: "ready\n" };
+      },
+    };
     const server = createServer((req, res) => {
-      if (req.url !== "/metrics") {
+      const answer = answers[req.url ?? ""];
+      if (!answer) {
         res.writeHead(404).end();
         return;
       }
-      void this.registry.metrics().then((text) => {
-        res.writeHead(200, { "Content-Type": this.registry.contentType }).end(text);
-      });
+      answer().then(
+        ({ type, text }) => res.writeHead(200, { "Content-Type": type }).end(text),
+        () => res.writeHead(503, { "Content-Type": PLAIN }).end("The database cannot be reached.\n"),
+      );
     });
     await new Promise<Server>((done, fail) => {
       server.once("error", fail);
