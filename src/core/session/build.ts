@@ -320,7 +320,7 @@ function slotsOf(r: SessionRequest): { all: Slot[]; short: boolean } {
   const five = strength ? fiveFor(r.choice.athlete) : null;
   if (five) return { all: essentialSlots(five), short: false };
   if (r.routine) return { all: stageSlots(r.routineStage ?? 1, r.choice), short: false };
-  if (r.loading === "mobility") return { all: visitSlots(r.choice), short: false };
+  if (r.loading === "mobility") return { all: visitSlots(r.label, r.choice), short: false };
   const whole = slotsFor(r.label, r.loading, r.build, r.units);
   const short = strength && r.minutes <= SHORT_MINUTES;
   const slots = short ? shortSlots(whole, r.shortLead ?? null, r.build) : whole;

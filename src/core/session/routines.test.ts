@@ -73,9 +73,21 @@ describe("routines after runs", () => {
 
 describe("a visit that restores", () => {
   it("rolls, flows, walks on the heels and bridges, with no load and nothing else", () => {
-    const visit = ids(visitSlots(choiceFor(athleteWith(), { unloaded: true })));
-    for (const id of ["foot-rolling", "foam-rolling", "heel-walk", "bridge", "mobility-flow"])
-      expect(visit).toContain(id);
-    expect(visit.length).toBeGreaterThanOrEqual(10);
+    for (const label of ["A", "B", "C"] as const) {
+      const visit = ids(visitSlots(label, choiceFor(athleteWith(), { unloaded: true })));
+      for (const id of ["foot-rolling", "foam-rolling", "heel-walk", "bridge", "mobility-flow"])
+        expect(visit, label).toContain(id);
+      expect(new Set(visit).size, label).toBe(visit.length);
+      expect(visit.length).toBeGreaterThanOrEqual(10);
+    }
+  });
+  it("is another every second time", () => {
+    const c = choiceFor(athleteWith(), { unloaded: true });
+    const [a, b, third] = (["A", "B", "C"] as const).map((label) => ids(visitSlots(label, c)));
+    expect(third).toEqual(a);
+    for (const id of ["bird-dog", "reverse-clam", "backward-walk"]) {
+      expect(b).toContain(id);
+      expect(a).not.toContain(id);
+    }
   });
 });

@@ -1,4 +1,5 @@
 /** What stands in routines after runs, by stage, and in visits that restore (rules approach.routine, restore.visits). */
+import type { Label } from "../athlete";
 import { type ChoiceContext, closedBecause } from "../exercise";
 import { onceFor } from "../once";
 import type { RoutineStage, Slot } from "./slots";
@@ -65,7 +66,7 @@ const STAGES: Readonly<Record<RoutineStage, readonly (readonly string[])[]>> = {
   ],
 };
 
-/** A visit that restores: rolling, the flow with its movements, heel walks and bridges, what is stiff last. */
+/** A visit that restores: rolling, the flow with its movements, heel walks and bridges, what is stiff last. Every second one is another. */
 const VISIT: readonly (readonly string[])[] = [
   ["foot-rolling"],
   ["foam-rolling"],
@@ -81,6 +82,24 @@ const VISIT: readonly (readonly string[])[] = [
   ["outer-hip-stretch"],
   ["active-quad-stretch"],
   ["mobility-flow"],
+];
+
+const OTHER_VISIT: readonly (readonly string[])[] = [
+  ["foam-rolling"],
+  ["foot-rolling"],
+  ["mobility-flow"],
+  ["bridge", "clam"],
+  ["heel-walk", "short-foot"],
+  ["bird-dog", "dead-bug-legs"],
+  ["reverse-clam", "clam"],
+  ["backward-walk"],
+  ["groiners"],
+  ["leg-swings-back"],
+  ["ankle-rock"],
+  ["quadruped-kick"],
+  ["active-quad-stretch"],
+  ["hip-flexor-stretch"],
+  ["outer-hip-stretch"],
 ];
 
 /** Planks of the first stage come once: 60 to 90 seconds of them in all. */
@@ -110,7 +129,12 @@ export function stageSlots(stage: RoutineStage, c: ChoiceContext): Slot[] {
   return made;
 }
 
-export const visitSlots = onceFor((c: ChoiceContext): Slot[] => slotsOf(VISIT, () => 2, c));
+const visits = onceFor((c: ChoiceContext) => ({
+  odd: slotsOf(VISIT, () => 2, c),
+  even: slotsOf(OTHER_VISIT, () => 2, c),
+}));
+
+export const visitSlots = (label: Label, c: ChoiceContext): Slot[] => visits(c)[label === "B" ? "even" : "odd"];
 
 /** One thing less: the second round from its end, then exercises from the end; null where one is left. */
 export function shorterRoutine(items: readonly Item[]): readonly Item[] | null {
