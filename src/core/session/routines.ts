@@ -86,20 +86,20 @@ const VISIT: readonly (readonly string[])[] = [
 
 const OTHER_VISIT: readonly (readonly string[])[] = [
   ["foam-rolling"],
-  ["foot-rolling"],
   ["mobility-flow"],
+  ["foot-rolling"],
+  ["short-foot", "heel-walk"],
   ["bridge", "clam"],
-  ["heel-walk", "short-foot"],
-  ["bird-dog", "dead-bug-legs"],
-  ["reverse-clam", "clam"],
-  ["backward-walk"],
   ["groiners"],
+  ["heel-walk"],
+  ["side-lying-raise"],
   ["leg-swings-back"],
-  ["ankle-rock"],
-  ["quadruped-kick"],
   ["active-quad-stretch"],
-  ["hip-flexor-stretch"],
+  ["ankle-rock"],
   ["outer-hip-stretch"],
+  ["hip-flexor-stretch"],
+  ["clam"],
+  ["cat-cow"],
 ];
 
 /** Planks of the first stage come once: 60 to 90 seconds of them in all. */
