@@ -6,8 +6,11 @@ import { request, unit } from "../../../tests/support/session";
 import type { Athlete, Label, Place, Seen } from "../athlete/types";
 import type { ChoiceContext } from "../exercise/choose";
 import type { Unit } from "../ledger";
+import { pathwayWork } from "../pathway";
 import { RULES } from "../rulebook";
+import type { Finding } from "../screening";
 import { buildSession } from "./build";
+import { type Slot, withFindings } from "./slots";
 import type { BuiltSession, SessionRequest } from "./types";
 
 /** What the ledger usually gives each session beside its leads. */
@@ -104,6 +107,29 @@ describe("findings in a session", () => {
     const weak = athleteWith({ screening: [{ test: "calf-raise", date: "2026-02-01", left: 12, right: 12 }] });
     const calf = (a: Athlete) => build(a).items.find((i) => i.exercise.pattern === "calf")!.sets;
     expect(calf(weak)).toBe(calf(athleteWith()) + 1);
+  });
+});
+
+describe("the work of a way back", () => {
+  // Rule pathway.stage: "Holds alone: 5 x 45 s on both legs".
+  const stages = [
+    { area: "achilles", side: "left", stage: "settle", since: "2026-02-24", begun: true, lowered: null },
+  ] as const;
+  const [holds] = pathwayWork(stages, "2026-03-03");
+  const weak: Finding = { ...holds!, id: "calf-raise", rule: "finding.test", adds: [], more: "calf" };
+  const calf: Slot = { pattern: "calf", kind: "assist", sets: 2 };
+  const setsWith = (...findings: Finding[]) => withFindings([calf], findings, "B").map((s) => s.sets);
+  it("is what its stage says, whatever else was found for the pattern", () => {
+    expect(setsWith(holds!)).toEqual([5]);
+    expect(setsWith(holds!, weak)).toEqual([5]);
+    expect(setsWith(weak, holds!)).toEqual([5]);
+    expect(setsWith(weak)).toEqual([3]);
+  });
+  it("says who asked for it", () => {
+    const s = build(troubled("achilles", "current"), home, { label: "B" }, { findings: [holds!, weak] });
+    const hold = find(s, "long-calf-hold");
+    expect([hold.sets, hold.seconds]).toEqual([5, 45]);
+    expect(hold.why[0]?.text).toBe("Work of this stage: way back of the Achilles tendon, settle.");
   });
 });
 

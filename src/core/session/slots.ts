@@ -186,7 +186,8 @@ export function withFindings(slots: readonly Slot[], findings: readonly Finding[
   let added = 0;
   for (const f of findings) {
     if (f.more) {
-      const slot = out.find((s) => s.pattern === f.more && s.kind === "assist");
+      // A way back asks for its own sets, no more.
+      const slot = out.find((s) => s.pattern === f.more && s.kind === "assist" && s.added?.rule !== "pathway.stage");
       if (slot) slot.sets = (slot.sets ?? ADDED_SETS) + 1;
     }
     // A light set before the hinge is no added work: it comes whatever else was found.
