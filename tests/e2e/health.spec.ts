@@ -169,11 +169,17 @@ test.describe("on the phone", () => {
       await page.getByRole("button", { name: "How it feels, 1 poor to 5 very good: 3" }).tap();
       await page.getByRole("button", { name: "No pain" }).tap();
     };
+    // A finger that meets a page which is still moving tries again.
+    const checkIn = () =>
+      expect(async () => {
+        const heading = page.getByRole("heading", { name: "Before you start" });
+        if (!(await heading.isVisible())) await page.getByRole("button", { name: /Before you start/ }).tap();
+        await heading.waitFor({ timeout: 3000 });
+      }).toPass({ timeout: 60_000 });
     const refused = await newAthlete(page, "Short Night", { locked });
     const whole = await setsOf(refused);
     await page.goto(`/a/${refused}/floor/${TODAY}/A`);
-    await page.getByRole("button", { name: /Before you start/ }).tap();
-    await page.getByRole("heading", { name: "Before you start" }).waitFor();
+    await checkIn();
     await expectAccessible(page);
     expect(await fits(page)).toBe(true);
     await answer();
@@ -184,7 +190,7 @@ test.describe("on the phone", () => {
 
     const taken = await newAthlete(page, "Shorter Night", { locked });
     await page.goto(`/a/${taken}/floor/${TODAY}/A`);
-    await page.getByRole("button", { name: /Before you start/ }).tap();
+    await checkIn();
     await answer();
     await page.getByRole("button", { name: "Change today" }).tap();
     await expect(page.getByRole("heading", { name: "Before you start" })).toHaveCount(0);
@@ -198,7 +204,7 @@ test.describe("on the phone", () => {
     await page.reload();
     await expect(today.getByRole("checkbox").first()).toBeChecked();
     await page.goto(`/a/${home}/floor/${TODAY}/A`);
-    await page.getByRole("button", { name: /Before you start/ }).tap();
+    await checkIn();
     const list = page.getByRole("region", { name: "Homework" });
     await list.getByRole("checkbox").first().tap();
     await expect(list.getByRole("checkbox").first()).not.toBeChecked();

@@ -77,7 +77,7 @@ test("no file: six runs a week, 55 to 75 km, every fourth week easier, taper to 
   await hands.fill(race.getByLabel("Date"), "2026-05-31");
   await hands.fill(race.getByLabel(/^Distance/), "42.2");
   await hands.click(race.getByRole("button", { name: "Add race" }));
-  await expect(page.getByText("Harbour Marathon")).toBeVisible();
+  await expect(page.getByText("Harbour Marathon", { exact: true })).toBeVisible();
   await hands.click(step(page, "start"));
   await hands.click(page.getByRole("link", { name: "Open the first week" }));
   await expect(page.getByRole("heading", { name: "Week 10" })).toBeVisible();
