@@ -43,7 +43,7 @@ test("Monday morning: who needs a look and why, one tap from the week, every vie
 test("a session is moved to another day and back, locked, and the week is placed anew", async ({ page }) => {
   const id = await idOf(page, "Bryn");
   await page.goto(`/a/${id}/week/2026-03-09`);
-  const line = page.getByRole("main").getByRole("button", { name: /^Heavy A/ });
+  const line = page.getByRole("main").getByRole("button", { name: /^Slow strength A/ });
   await line.tap();
   await page.getByRole("button", { name: "Move…" }).tap();
   const sheet = page.getByRole("dialog", { name: /^Move/ });
@@ -59,7 +59,7 @@ test("a session is moved to another day and back, locked, and the week is placed
     .getByRole("main")
     .getByRole("listitem")
     .filter({ hasText: to.split(/\s/)[0]! });
-  await expect(day.getByRole("button", { name: /^Heavy A/ })).toBeVisible();
+  await expect(day.getByRole("button", { name: /^Slow strength A/ })).toBeVisible();
   await page.getByRole("button", { name: "Re-plan week" }).tap();
   await expect(page.getByText(/^Sessions placed: disturbance \d+/)).toBeVisible();
   await line.tap();
