@@ -107,9 +107,9 @@ export class Clubs {
   /**
    * Removes what broken-off imports left behind: what is hidden now and still is after a while that no import takes. Another server may be
    * storing one meanwhile.
-   * @param whileMs how long that is
+   * @param aWhile ends once it is over
    */
-  async sweep(whileMs: number): Promise<void> {
+  async sweep(aWhile: () => Promise<unknown>): Promise<void> {
     const seen: [Store, string[]][] = [];
     for (const club of await this.o.server.clubs()) {
       const store = await this.storeOf(club);
@@ -117,7 +117,7 @@ export class Clubs {
       if (batches.length > 0) seen.push([store, batches]);
     }
     if (seen.length === 0) return;
-    await new Promise((r) => setTimeout(r, whileMs));
+    await aWhile();
     for (const [store, batches] of seen) await sweepHidden(store, batches);
   }
 

@@ -355,7 +355,7 @@ async function serveMany(config: Config, database: string, log: Logger, drains: 
       const minutes = Math.max(1, Math.min(59, Math.round(config.feedMinutes)));
       if (config.feed)
         await queue.every("training-logs", `*/${minutes} * * * *`, () => clubs.each((a) => a.feed.pullAll()));
-      await queue.every("sweep", SWEEP_AT, () => clubs.sweep(NO_IMPORT_MS));
+      await queue.every("sweep", SWEEP_AT, () => clubs.sweep(() => new Promise((r) => setTimeout(r, NO_IMPORT_MS))));
       await queue.every("copies", COPIES_AT, () => clubs.each((a) => a.keeper.daily()));
     },
     close: async () => {
