@@ -9,7 +9,7 @@ import {
   closedBecause,
   EXTERNAL,
   type Exercise,
-  loadingToday,
+  loadingAt,
   PRIMARY_PATTERNS,
   styleFor,
 } from "../exercise";
@@ -87,17 +87,20 @@ function leftOut(taken: Exercise, c: ChoiceContext): LeftOut[] {
 function leftOutOf(taken: Exercise, c: ChoiceContext): LeftOut[] {
   const { sport } = c.athlete.athlete;
   const base = (e: Exercise) => e.rank + (e.sports[sport] ?? 0);
-  return c.library
-    .pattern(taken.pattern)
-    .filter((e) => base(e) > base(taken) && loadingToday(e, c) !== null)
-    .sort((a, b) => base(b) - base(a))
-    .flatMap((e): LeftOut[] => {
-      const closed = closedBecause(e, c);
-      return closed && REMOVED.includes(closed.kind)
-        ? [{ exercise: e.id, name: e.name, why: closed.text, instead: taken.name }]
-        : [];
-    })
-    .slice(0, 2);
+  return (
+    c.library
+      .pattern(taken.pattern)
+      // What a stage keeps without load, and is nothing without one, is left out as well.
+      .filter((e) => base(e) > base(taken) && loadingAt(e, c.place) !== null)
+      .sort((a, b) => base(b) - base(a))
+      .flatMap((e): LeftOut[] => {
+        const closed = closedBecause(e, c);
+        return closed && REMOVED.includes(closed.kind)
+          ? [{ exercise: e.id, name: e.name, why: closed.text, instead: taken.name }]
+          : [];
+      })
+      .slice(0, 2)
+  );
 }
 
 /** Figures that go before the dose's, where a session is made by hand. */
