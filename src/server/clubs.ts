@@ -97,11 +97,13 @@ export class Clubs {
   }
 
   /** The same for every club, one after the other; what goes wrong in one does not keep it from the next. */
-  async each(work: (app: App) => Promise<void>): Promise<void> {
+  each(work: (app: App) => Promise<void>): Promise<void> {
+    return this.eachClub((club) => this.appOf(club).then(work));
+  }
+
+  private async eachClub(work: (club: ClubFacts) => Promise<void>): Promise<void> {
     for (const club of await this.o.server.clubs())
-      await this.appOf(club)
-        .then(work)
-        .catch((error) => this.o.log.error({ error: loggable(error), club: club.id }, "by the clock"));
+      await work(club).catch((error) => this.o.log.error({ error: loggable(error), club: club.id }, "by the clock"));
   }
 
   /**
@@ -111,11 +113,11 @@ export class Clubs {
    */
   async sweep(aWhile: () => Promise<unknown>): Promise<void> {
     const seen: [Store, string[]][] = [];
-    for (const club of await this.o.server.clubs()) {
+    await this.eachClub(async (club) => {
       const store = await this.storeOf(club);
       const batches = await hiddenImports(store);
       if (batches.length > 0) seen.push([store, batches]);
-    }
+    });
     if (seen.length === 0) return;
     await aWhile();
     for (const [store, batches] of seen) await sweepHidden(store, batches);

@@ -7,7 +7,7 @@ import { roundTo, TOLERANCE } from "../units";
 import type { History } from "./history";
 
 export interface RoomAsked {
-  exercise: Pick<Exercise, "id" | "needs" | "pattern" | "unilateral">;
+  exercise: Exercise;
   loading: LoadKind;
   place: Place;
   bodyMassKg: number;
@@ -31,7 +31,7 @@ function toFailure(history: readonly History[], kg: number): number | null {
  */
 export function tooLight({ exercise, loading, place, bodyMassKg, history }: RoomAsked): Why | null {
   if (place.bars.length > 0 || place.machines.length > 0 || !PRIMARY_PATTERNS.includes(exercise.pattern)) return null;
-  const heaviest = makeableLoads(exercise as Exercise, loading, place).at(-1);
+  const heaviest = makeableLoads(exercise, loading, place).at(-1);
   if (heaviest === undefined) return null;
   const { share, known } = numbers("heavy.room");
   const reps = toFailure(history, heaviest);

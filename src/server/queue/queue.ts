@@ -1,5 +1,5 @@
 /**
- * Planning ahead of whoever will ask, in a line on the database: any server puts work in, any server or worker takes it out, and the
+ * Planning ahead of whoever will ask, in a line on the database: every server puts work in, whoever is free takes it out, and the
  * answer is kept for all. A piece of work that is lost with its worker is done by whoever asked for it.
  */
 

@@ -333,10 +333,9 @@ export async function hiddenImports(store: Store): Promise<string[]> {
   return rows.map((r) => r.batch);
 }
 
-/** Removes what broken-off imports left behind. @param batches nobody stores them any more; what is seen by now stays */
+/** Removes what broken-off imports left behind. @param batches nobody stores them any more; of what is seen by now every row stays */
 export async function sweepHidden(store: Store, batches: readonly string[]): Promise<void> {
-  const still = new Set(await hiddenImports(store));
-  for (const batch of batches) if (still.has(batch)) await sweep(store, batch);
+  for (const batch of batches) await sweep(store, batch);
 }
 
 /** The same of all, where no other process stores any. */
