@@ -6,6 +6,7 @@ import {
   inDays,
   loadText,
   mass,
+  masses,
   sessionName,
   setsByReps,
   signed,
@@ -37,6 +38,8 @@ describe("numbers as people read them", () => {
   it("shows the athlete's units and never breaks before them", () => {
     expect(mass(72.5, METRIC)).toBe("72.5\u00A0kg");
     expect(plain(mass(20.41165665, IMPERIAL))).toBe("45 lb");
+    expect(plain(masses([4.535923700000001, 6.80388555, 11.33980925], IMPERIAL))).toBe("10, 15, 25 lb");
+    expect(plain(masses([20, 27.5], METRIC))).toBe("20, 27.5 kg");
     expect(plain(distance(42.195, METRIC, 1))).toBe("42.2 km");
     expect(plain(distance(42.195, IMPERIAL, 1))).toBe("26.2 mi");
   });

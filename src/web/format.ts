@@ -20,6 +20,9 @@ const NB = "\u00A0";
 export const massNumber = (kg: number, u: Units): number => massIn(kg, u.massUnit);
 /** "72.5 kg" */
 export const mass = (kg: number, u: Units): string => `${massNumber(kg, u)}${NB}${u.massUnit}`;
+/** "10, 15, 25 lb" */
+export const masses = (kg: readonly number[], u: Units): string =>
+  `${kg.map((m) => massNumber(m, u)).join(", ")}${NB}${u.massUnit}`;
 /** Masses and distances in a sentence, in the athlete's units: the sentences come in kilograms and kilometres. */
 export const textIn = (text: string, u: Units): string => {
   const masses =

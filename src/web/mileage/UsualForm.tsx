@@ -10,7 +10,8 @@ import { WEEKDAY_NAMES } from "../../core/dates";
 import { isKey } from "../../core/endurance";
 import { roundTo } from "../../core/units";
 import { SPORT_NAMES } from "../format";
-import { compact, numberFrom } from "../ui/form";
+import { useUnits } from "../frame/current";
+import { compact, massFrom, massText, numberFrom } from "../ui/form";
 import { ICON } from "../ui/glyphs";
 import { TimeField } from "../ui/TimeField";
 
@@ -27,16 +28,17 @@ export function UsualForm({
   onCopy: () => void;
   onRemove: () => void;
 }) {
+  const { massUnit } = useUnits();
   const number = (name: "minutes" | "rpe" | "ascentM" | "packKg", label: string) => (
     <label className="block text-label">
       {label}
       <input
-        key={`${s.id}${name}${s[name] ?? ""}`}
+        key={`${s.id}${name}${s[name] ?? ""}${massUnit}`}
         className="input"
         inputMode="decimal"
-        defaultValue={s[name] ?? ""}
+        defaultValue={name === "packKg" ? massText(s.packKg, massUnit) : (s[name] ?? "")}
         onBlur={(e) => {
-          const n = numberFrom(e.target.value);
+          const n = name === "packKg" ? massFrom(e.target.value, massUnit, s.packKg) : numberFrom(e.target.value);
           if (n === s[name] || typeof n === "string") return;
           onChange(compact({ ...s, [name]: n }) as unknown as UsualSession);
         }}
@@ -88,7 +90,7 @@ export function UsualForm({
         )}
         {number("rpe", "Effort (RPE), 0 to 10")}
         {(s.sport === "hike" || s.ascentM !== undefined) && number("ascentM", "Ascent, m an hour")}
-        {s.sport === "hike" && number("packKg", "Pack, kg")}
+        {s.sport === "hike" && number("packKg", `Pack, ${massUnit}`)}
       </div>
       <label className="flex items-center gap-2 text-label">
         <input type="checkbox" checked={isKey(s)} onChange={(e) => onChange({ ...s, key: e.target.checked })} />

@@ -57,7 +57,7 @@ function Card({ item: i, view, units }: { item: ItemView; view: SessionView; uni
       )}
       {logged && <p className="mt-1 text-label">Lifted: {logged.sets.length} sets</p>}
       <p className="mt-1 text-label text-ink2">{i.cue}</p>
-      <Notes item={i} block={view.block} />
+      <Notes item={i} block={view.block} units={units} />
     </>
   );
 }

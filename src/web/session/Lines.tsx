@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import type { ItemView, SessionView } from "../../api/views";
 import type { Why } from "../../core/rulebook";
 import { heldText, reserveText, slowText, workText } from "../../core/session";
-import { clock, day, loadText, mass, massNumber, type Units } from "../format";
+import { clock, day, loadText, mass, masses, massNumber, type Units } from "../format";
 import { DECISION_WORDS } from "../lifts/words";
 import { PatternTile } from "../section/parts";
 import { bandOf } from "../section/patterns";
@@ -44,7 +44,7 @@ export function Lines({ item: i, view, units }: { item: ItemView; view: SessionV
         </tr>
       )}
       <tr className={`h-14 align-middle ${partnered && !second ? "" : "border-b border-hair"}`}>
-        <NameCells i={i} partnered={partnered} second={second} view={view} />
+        <NameCells i={i} partnered={partnered} second={second} view={view} units={units} />
         <td>
           <Asked reasons={lineWhy(i.why, view.why)} className="text-lead font-semibold whitespace-nowrap">
             {reps}
@@ -125,7 +125,7 @@ export const lineWhy = (item: readonly Why[], session: readonly Why[]): Why[] =>
 export const loadWhy = (item: readonly Why[]): Why[] => item.filter((w) => /^(load|progress|block)/.test(w.rule));
 
 /** What a coach must see without asking: which side begins, and what the screening added. */
-export function Notes({ item: i, block }: { item: ItemView; block: SessionView["block"] }) {
+export function Notes({ item: i, block, units }: { item: ItemView; block: SessionView["block"]; units: Units }) {
   return (
     <span className="flex flex-wrap items-center gap-x-2 text-label leading-4">
       {i.line && block && i.line.point + 1 !== block.week && (
@@ -145,8 +145,12 @@ export function Notes({ item: i, block }: { item: ItemView; block: SessionView["
       )}
       {i.ramp.length > 0 && (
         <span className="text-ink2">
-          find the load: {i.ramp.map((r) => r.loadKg).join(", ")} kg × {i.ramp[0]?.reps}, until {reserveText(i.rir)}{" "}
-          stay in reserve
+          find the load:{" "}
+          {masses(
+            i.ramp.map((r) => r.loadKg),
+            units,
+          )}{" "}
+          × {i.ramp[0]?.reps}, until {reserveText(i.rir)} stay in reserve
         </span>
       )}
       {i.note && <i className="not-italic font-medium">{i.note}</i>}
@@ -167,9 +171,10 @@ interface NameCellsProps {
   partnered: boolean;
   second: boolean;
   view: SessionView;
+  units: Units;
 }
 
-function NameCells({ i, partnered, second, view }: NameCellsProps) {
+function NameCells({ i, partnered, second, view, units }: NameCellsProps) {
   return (
     <>
       <td className="relative font-semibold num">
@@ -190,7 +195,7 @@ function NameCells({ i, partnered, second, view }: NameCellsProps) {
               {view.log === null && view.time && <Swap item={i} view={view} />}
             </span>
             <span className="block max-w-[46ch] text-label leading-4 text-ink2 cond-s">{i.cue}</span>
-            <Notes item={i} block={view.block} />
+            <Notes item={i} block={view.block} units={units} />
           </span>
         </span>
       </td>
