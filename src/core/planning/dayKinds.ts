@@ -71,10 +71,11 @@ export class DayKinds {
   /** The doses of a day; days that do not differ share them. */
   doseOn(day: SeasonDay, gate: Gate): SessionDose {
     const { athlete, week } = this.input;
-    const { phase, stage, emphasis } = day;
+    const { block, closes, stepBack } = blockOn(day, week);
+    // Where the emphasis changes with a step-back, the week steps back from what was lifted, not from what comes.
+    const { phase, stage, emphasis } = stepBack && closes ? closes.row : day;
     // Nothing but a day that holds asks what was held before it.
     const lastBuild = emphasis === "hold" ? this.input.lastBuild() : null;
-    const { block, closes, stepBack } = blockOn(day, week);
     const { minRir, training, minor, easier, moderate } = gate;
     const key = [
       phase,

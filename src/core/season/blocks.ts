@@ -1,6 +1,10 @@
 /** Blocks: loading weeks, and the step-back week that ends each (rules block.weeks, stepback.every). */
 import type { IsoDate } from "../dates";
 import { numbers } from "../rulebook";
+import type { SeasonDay } from "./day";
+
+/** Which row of an approach's table a day takes. */
+export type RowOfDay = Pick<SeasonDay, "phase" | "stage" | "emphasis">;
 
 /** A loading week of a block. */
 export interface BlockWeek {
@@ -10,6 +14,8 @@ export interface BlockWeek {
   of: number;
   /** What it builds up, as phase and emphasis: days of other work in its weeks stand on no line of it. */
   builds: string;
+  /** The row that its last day took: the step-back that ends the block steps back from that one. */
+  row: RowOfDay;
   /** Monday of its first week. */
   start: IsoDate;
   /** Its first day of that work. */

@@ -258,9 +258,12 @@ class WeekPlanner {
     const start = this.figures[i]?.start ?? this.first;
     if (this.counted?.builds !== builds) this.counted = { builds, nth: 1, before: 0, last: null };
     const { nth, before, last } = this.counted;
-    const first = this.daysAt(i).find((d) => buildOf(d) === builds);
+    const days = this.daysAt(i);
+    const first = days.find((d) => buildOf(d) === builds);
+    const { phase, stage, emphasis } = days.reduce((before, d) => (buildOf(d) === builds ? d : before));
     const block: BlockWeek = {
       builds,
+      row: { phase, stage, emphasis },
       from: last?.from ?? first?.date ?? start,
       week: (last?.week ?? 0) + 1,
       of,

@@ -290,6 +290,7 @@ describe("the line under the season section", () => {
     of: 3,
     nth,
     builds: "build/maximal",
+    row: { phase: "build" as const, stage: "build" as const, emphasis: "maximal" as const },
     start,
     from: start,
     before: 0,
