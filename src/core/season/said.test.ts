@@ -198,6 +198,7 @@ describe("what a week is", () => {
     ).toEqual(
       [1, 2, 3, 4].map((week) => ({
         builds: "base/prepare",
+        row: { phase: "base", stage: "base-early", emphasis: "prepare" },
         week,
         of: 4,
         start: START,
