@@ -1,6 +1,6 @@
 /** What can be done on a view: a row of buttons; those that find no room stand under "More". */
 import { DropdownMenu } from "radix-ui";
-import { type ReactNode, useLayoutEffect, useRef, useState } from "react";
+import { type ReactNode, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { GAP, roomFor } from "./toolbarRoom";
 
@@ -46,6 +46,10 @@ export function Toolbar({ name, actions, children }: Props) {
   const known = useRef(new Map<string, number>());
   // Measured anew when it holds other buttons, not whenever the view is drawn: a drag draws often.
   const shape = JSON.stringify([row.map((a) => a.label), primary.map((a) => a.label), rare.length]);
+  const fonts = useFonts(() => {
+    known.current.clear();
+    setFits(row.length);
+  });
   useLayoutEffect(() => {
     const element = box.current;
     if (!element) return;
@@ -62,7 +66,7 @@ export function Toolbar({ name, actions, children }: Props) {
     const observer = new ResizeObserver(place);
     observer.observe(element);
     return () => observer.disconnect();
-  }, [shape]);
+  }, [shape, fonts]);
   const shown = row.slice(0, fits);
   const under = [...row.slice(fits), ...rare];
   return (
@@ -85,6 +89,22 @@ export function Toolbar({ name, actions, children }: Props) {
       ))}
     </div>
   );
+}
+
+/** Counts what comes of the page's letters after it is drawn. @param onCome told of each, before anything is measured again */
+function useFonts(onCome: () => void): number {
+  const [fonts, setFonts] = useState(0);
+  const told = useRef(onCome);
+  told.current = onCome;
+  useEffect(() => {
+    const come = () => {
+      told.current();
+      setFonts((n) => n + 1);
+    };
+    document.fonts.addEventListener("loadingdone", come);
+    return () => document.fonts.removeEventListener("loadingdone", come);
+  }, []);
+  return fonts;
 }
 
 function ActionButton({ action: a }: { action: Action }) {
