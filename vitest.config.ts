@@ -1,4 +1,5 @@
 import { defineConfig } from "vitest/config";
+import { LongestFirst } from "./tests/support/longestFirst";
 
 export default defineConfig({
   test: {
@@ -18,5 +19,6 @@ export default defineConfig({
     maxWorkers: "100%",
     // Files of one worker share what they import: the core is read in once, not a hundred times. No test changes what another sees.
     isolate: false,
+    sequence: { sequencer: LongestFirst },
   },
 });

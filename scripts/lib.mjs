@@ -1,6 +1,7 @@
 /** What the scripts share. Node's own modules only: these run before anything is installed. */
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readdirSync, statSync, writeFileSync } from "node:fs";
+import { availableParallelism } from "node:os";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 
@@ -15,6 +16,36 @@ export function must(command, args, options = {}) {
     process.exit(1);
   }
   if (done.status !== 0) process.exit(done.status ?? 1);
+}
+
+/**
+ * One command to its end. What it says comes when it is over, so that several do not talk at once; of what takes minutes as it is said.
+ * @returns its exit code
+ */
+const told = (command, args, { live = false } = {}) =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: ROOT, stdio: live ? "inherit" : ["ignore", "pipe", "pipe"] });
+    const said = [];
+    for (const stream of [child.stdout, child.stderr]) stream?.on("data", (part) => said.push(part));
+    child.on("error", (e) => {
+      console.error(`${command}: ${e.message}`);
+      resolve(1);
+    });
+    child.on("close", (code) => {
+      process.stdout.write(Buffer.concat(said));
+      resolve(code ?? 1);
+    });
+  });
+
+/** Runs commands that do not wait for one another, as many at once as there are processors; a failure of any ends this process with its code. */
+export async function mustAll(commands) {
+  const waiting = [...commands];
+  let failed = 0;
+  const next = async () => {
+    for (let at = waiting.shift(); at && !failed; at = waiting.shift()) failed ||= await told(...at);
+  };
+  await Promise.all(Array.from({ length: availableParallelism() }, next));
+  if (failed) process.exit(failed);
 }
 
 /** Says what takes a while before it begins, and how long it took after it. */
@@ -35,7 +66,8 @@ export function ensureInstalled() {
   if (existsSync(marker) && statSync(marker).mtimeMs >= statSync(join(ROOT, "package-lock.json")).mtimeMs - 1000)
     return;
   timed("Installing packages (npm ci): once, a few minutes; SQLite is compiled where no ready build of it fits", () =>
-    must("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]),
+    // The compiler takes as many files at once as there are processors.
+    must("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], { env: { ...process.env, JOBS: "max" } }),
   );
 }
 

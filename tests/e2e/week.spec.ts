@@ -48,8 +48,8 @@ const hold = async (page: Page, what: Locator) => {
 };
 const tabTo = async (page: Page, label: string) => {
   for (let i = 0; i < 120; i++) {
-    await page.keyboard.press("Tab");
     if ((await page.evaluate(() => document.activeElement?.getAttribute("data-session"))) === label) return;
+    await page.keyboard.press("Tab");
   }
   throw new Error(`${label} was not reached by Tab`);
 };
