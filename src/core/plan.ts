@@ -14,8 +14,9 @@ import {
   withEndurancePlan,
 } from "./mileage";
 import { type PlanWeek, type Swap, seasonJumps, WeekChain } from "./planning";
-import type { RuleValues, Why } from "./rulebook";
+import { numbers, type RuleValues, type Why } from "./rulebook";
 import {
+  holdInVisits,
   planPhases,
   type SeasonDay,
   type SeasonPhase,
@@ -131,9 +132,10 @@ export function growPlan(whole: Athlete, options: Omit<PlanOptions, "weeks"> = {
 export const plan = (whole: Athlete, { weeks = 1, ...options }: PlanOptions = {}): Plan =>
   growPlan(whole, options).weeks(weeks);
 
-/** Short visits while restoring; else what the day's row asks for. */
+/** Short visits while restoring, two where a hold is shared out; else what the day's row asks for. */
 function sessionsAWeek(athlete: Athlete, day: SeasonDay): number {
   const sessions = perWeek(athlete, day, safetyGate(athlete, day.date).training);
+  if (sessions > 0 && holdInVisits(athlete, day)) return Math.max(sessions, numbers("hold.visits").visits);
   return day.emphasis === "restore" && day.loading !== "mobility" ? 2 : sessions;
 }
 

@@ -73,6 +73,7 @@ import { hingeStopsAtKnee } from "../../src/core/screening/rounding";
 import { loadingWeeks } from "../../src/core/season/blocks";
 import { clashesOf } from "../../src/core/season/clashes";
 import { seasonDays } from "../../src/core/season/days";
+import { holdInVisits } from "../../src/core/season/hold";
 import { stagesOf } from "../../src/core/season/limits";
 import { planPhases } from "../../src/core/season/phases";
 import { raceClass, raceMinutes, raceSeries } from "../../src/core/season/races";
@@ -520,6 +521,12 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
   "hold.line": ({ percent }) => {
     const d = holdAt(percent, 5, { gate: TRAINED });
     return `${d.reps}, ${d.rir} at ${d.percent}%`;
+  },
+  "hold.visits": ({ age, minutes }) => {
+    const athlete = base({}, { birthYear: Number(RACE_DAY.slice(0, 4)) - age });
+    const days = [1, 4].map((day) => ({ day, start: "18:00", minutes, place: athlete.places[0]!.id }));
+    const race = { date: RACE_DAY, phase: "race", emphasis: "hold", loading: "full" } as const;
+    return holdInVisits({ ...athlete, availability: days }, race) ? 2 : 1;
   },
   "load.triple": ({ percent, reps }) => wholeReps(percent) - reps,
   "line.limits": ({ reps, rir, minor, moderate, singleLeg }) => {

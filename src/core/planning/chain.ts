@@ -4,13 +4,15 @@ import { columnOf } from "../approach";
 import {
   type Athlete,
   type EnduranceSession,
+  isOn,
   type Label,
   type LockedSession,
   lengthOf,
   type StrengthLog,
+  safetyGate,
 } from "../athlete";
 import { addDays, dayNumber, type IsoDate, laterOf, MINUTES_A_DAY } from "../dates";
-import { percentFor } from "../dose";
+import { percentFor, perWeek } from "../dose";
 import { blockKey, type Library } from "../exercise";
 import { type JumpState, jumpsAfter, jumpsLogged, NO_JUMPS } from "../jumps";
 import { type LedgerState, NO_LEDGER } from "../ledger";
@@ -18,12 +20,12 @@ import { type LegLoadEvent, loggedLegEvent, MEAN_DAYS } from "../legs";
 import { once } from "../once";
 import { type PlannedLift, unmovedLifts } from "../progress";
 import { numbers } from "../rulebook";
-import { inWeek, type SeasonWeek } from "../season";
+import { holdInVisits, inWeek, type SeasonWeek } from "../season";
 import { loggedLegs, primarySets } from "../session";
 import type { ExistingSession } from "../week";
 import type { ChoiceBasis } from "./contexts";
 import type { LastBuild } from "./dayKinds";
-import { blockOn } from "./dayWork";
+import { blockOn, holdRange } from "./dayWork";
 import type { Swap } from "./planSession";
 import { type PlanWeek, plannedLegEvent, planWeek } from "./planWeek";
 import { ledgerAfter, ledgerBefore, liftedSets } from "./weekLedger";
@@ -74,8 +76,9 @@ export class WeekChain {
   }
 
   /** Plans the next week. @param week follows the one before */
-  next(week: SeasonWeek): PlanWeek {
+  next(asked: SeasonWeek): PlanWeek {
     const { athlete, library, from, options } = this.input;
+    const week = withVisitsThatFit(athlete, asked, this.lastBuild);
     const end = addDays(week.start, 6);
     const done = athlete.strengthLog.filter((s) => s.date >= week.start && s.date < from && s.date <= end);
     const planned = planWeek({
@@ -227,6 +230,18 @@ function buildOf(w: PlanWeek): LastBuild | null {
   });
   const stage = w.season.days.find((d) => d.date === lead.date)?.stage ?? "build";
   return { sets, stage, percent: Object.fromEntries(percents) };
+}
+
+/** A hold that keeps too few sets for a lead each in its visits stays what its row asks for (rule hold.visits). */
+function withVisitsThatFit(athlete: Athlete, week: SeasonWeek, lastBuild: () => LastBuild | null): SeasonWeek {
+  const day = week.days.find((d) => holdInVisits(athlete, d));
+  const full = week.wanted.filter((w) => !w.taper);
+  if (!day || full.length < 2 || !isOn(athlete, "taper.week")) return week;
+  const last = lastBuild();
+  if (!last || holdRange(last.sets).most >= full.length * numbers("hold.visits").sets) return week;
+  const own = Math.max(1, Math.round(perWeek(athlete, day, safetyGate(athlete, day.date).training)));
+  const kept = new Set(full.slice(0, own));
+  return { ...week, wanted: week.wanted.filter((w) => w.taper || kept.has(w)) };
 }
 
 /** Seven days of build, nothing that cuts the dose. */

@@ -234,11 +234,17 @@ export class SessionBuilder {
   }
 
   /** Its share of the last full build week's sets, where the day holds (rule taper.week). */
-  private holdOf({ day, routine }: Asked): ReturnType<typeof holdRange> | null {
+  private holdOf({ day, routine, label }: Asked): ReturnType<typeof holdRange> | null {
     const { athlete, lastBuild } = this.input;
     if (day.emphasis !== "hold" || routine || !isOn(athlete, "taper.week")) return null;
     const last = lastBuild();
-    return last ? holdRange(last.sets / this.shared) : null;
+    if (!last) return null;
+    if (!this.ledger.oneLead) return holdRange(last.sets / this.shared);
+    // Visits of one lead each share whole sets: the first takes the odd one.
+    const { least, most } = holdRange(last.sets);
+    const visit = this.input.week.wanted.filter((w) => !w.taper).findIndex((w) => w.label === label);
+    const share = (sets: number) => Math.floor((sets + this.shared - 1 - visit) / this.shared);
+    return { least: share(least), most: share(most) };
   }
 
   /** Step of slower work that an exercise stands at. @param block first day of the block; null outside of blocks */
@@ -315,6 +321,7 @@ export class SessionBuilder {
       units: units ?? this.ledger.deal.get(label) ?? [],
       leads: this.ledger.leads.get(label) ?? [],
       shortLead: this.ledger.shortLead.get(label) ?? null,
+      oneLead: emphasis === "hold" && loading === "full" ? this.ledger.oneLead : null,
       weekLeads: this.ledger.weekLeads,
       weekUnits: this.ledger.weekUnits,
     };

@@ -17,8 +17,8 @@ import {
   owedIn,
   setsByPattern,
 } from "../ledger";
-import { numbers } from "../rulebook";
-import { inWeek, type SeasonDay, type SeasonWeek } from "../season";
+import { numbers, type Why } from "../rulebook";
+import { holdInVisits, inWeek, type SeasonDay, type SeasonWeek } from "../season";
 import { leadSlots, SHORT_MINUTES } from "../session";
 import { TOLERANCE } from "../units";
 
@@ -47,6 +47,8 @@ export interface WeekLedger {
   deal: Deal;
   leads: ReadonlyMap<Label, Leads>;
   shortLead: ReadonlyMap<Label, LedgerPattern>;
+  /** Why each session has one lead, whatever its minutes; null where the minutes decide. */
+  oneLead: Why | null;
   weekLeads: number;
   weekUnits: number;
 }
@@ -128,11 +130,13 @@ export function ledgerOf(input: LedgerInput): WeekLedger {
     return loaded[Math.min(point, loaded.length - 1)]?.sets ?? 0;
   };
   const allShort = slots.length > 0 && slots.every((w) => w.minutes <= SHORT_MINUTES);
-  const shortLead = shortLeads(labels, lines, allShort);
+  const days = new Set(slots.map((w) => w.date)).size;
+  const oneLead = day && labels.length > 1 && days > 1 ? holdInVisits(athlete, day) : null;
+  const shortLead = shortLeads(labels, lines, allShort || oneLead !== null);
   const leads = new Map(
     labels.map((label): [Label, Leads] => {
       const lead = shortLead.get(label);
-      if (allShort && lead) return [label, [{ pattern: lead, sets: setsOf(lead) }]];
+      if ((allShort || oneLead) && lead) return [label, [{ pattern: lead, sets: setsOf(lead) }]];
       return [
         label,
         leadSlots(label, build).flatMap((s) =>
@@ -153,12 +157,13 @@ export function ledgerOf(input: LedgerInput): WeekLedger {
     deal: dealt,
     leads,
     shortLead,
+    oneLead,
     weekLeads: sum(loaded),
     weekUnits: sum(dealt.values()),
   };
 }
 
-/** @param all every free time slot is short: then the leads are shared out, else the most owed of its own leads a short session */
+/** @param all every session has one lead: then the leads are shared out, else the most owed of its own leads a short session */
 function shortLeads(labels: readonly Label[], lines: readonly LedgerLine[], all: boolean): Map<Label, LedgerPattern> {
   const out = new Map<Label, LedgerPattern>();
   for (const label of labels) {

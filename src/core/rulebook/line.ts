@@ -127,6 +127,29 @@ export const LINE = {
       eg({ percent: 83 }, "5, 2 at 83%"),
     ],
   }),
+  "hold.visits": rule({
+    title: "A hold in two visits",
+    kind: "dose",
+    switchable: "Two visits of one lead each in the race phase, from 50 or where every free time slot is short",
+    ...HOUSE,
+    parameters: {
+      minutes: num(40, "min", HOUSE, "under which every free time slot is short for a hold of two leads"),
+      visits: num(2, "visits", HOUSE, "a week in the place of one, with a lead each"),
+      sets: num(2, "sets", HOUSE, "of each lead at least: a hold that keeps fewer stays one session"),
+    },
+    says: {
+      masters: (v: { from: number; visits: number }) =>
+        `From ${v.from} on a hold is ${v.visits} visits of one lead each, in the place of one with both.`,
+      short: (v: { minutes: number; visits: number }) =>
+        `Every free time slot is under ${v.minutes} min: the hold is ${v.visits} visits of one lead each.`,
+    },
+    examples: [
+      eg({ age: 49, minutes: 60 }, 1),
+      eg({ age: 50, minutes: 60 }, 2),
+      eg({ age: 30, minutes: 39 }, 2),
+      eg({ age: 30, minutes: 40 }, 1),
+    ],
+  }),
   "stepback.line": rule({
     title: "Load of a step-back week",
     kind: "dose",

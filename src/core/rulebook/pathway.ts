@@ -26,7 +26,8 @@ export const PATHWAY = {
     says: {
       closed: (v: { area: string; stage: string; opens: string }) =>
         `the ${v.area} is at the stage "${v.stage}"; this opens with "${v.opens}"`,
-      work: (title: string) => `Work of this stage, which stands until the next is confirmed: ${title.charAt(0).toLowerCase()}${title.slice(1)}.`,
+      work: (title: string) =>
+        `Work of this stage, which stands until the next is confirmed: ${title.charAt(0).toLowerCase()}${title.slice(1)}.`,
       bare: (v: { area: string; stage: string }) => `the ${v.area} is at the stage "${v.stage}", nothing in the hands`,
       lowered: (v: { area: string; pains: readonly number[]; from: string; to: string }) =>
         `Pain at the ${v.area} rose over three sessions (${v.pains.join(", ")} of 10): back from ${v.from} to ${v.to} until the coach confirms again.`,

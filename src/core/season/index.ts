@@ -3,6 +3,7 @@ export type { BlockWeek } from "./blocks";
 export { type Boundary, backToComputed, boundaryIn, moveBoundary, withSpan } from "./boundaries";
 export { type Clash, clashesOf } from "./clashes";
 export type { DayLoading, SeasonDay } from "./day";
+export { holdInVisits } from "./hold";
 export { stagesOf, wayAfter } from "./limits";
 export { type NextSeason, nextSeason, raceAgain } from "./next";
 export { withPastKept } from "./past";

@@ -243,7 +243,8 @@ function reasonsFor(r: SessionRequest, filled: Asked, left: number, cuts: number
   if (r.loading !== "mobility") reasons.push(...r.choice.gate.why);
   if (all.some((x) => x.essential)) reasons.push(why("choice.five", "short"));
   const lead = items.find((i) => i.slot.kind !== "assist");
-  if (short && lead)
+  if (short && r.oneLead) reasons.push(r.oneLead);
+  if (short && lead && r.minutes <= SHORT_MINUTES)
     reasons.push(why("ledger.fill", "short", { minutes: r.minutes, lead: lead.exercise.name.toLowerCase() }));
   else if (cuts > 0) reasons.push(why("time.drop", "cuts", { cuts, minutes: r.minutes }));
   if (r.jumps && !holdsAsked(items)) reasons.push(why("jumps.amount", "dropped", whyNoJumps(r.jumps, r.choice)));
@@ -322,7 +323,7 @@ function slotsOf(r: SessionRequest): { all: Slot[]; short: boolean } {
   if (r.routine) return { all: stageSlots(r.routineStage ?? 1, r.choice), short: false };
   if (r.loading === "mobility") return { all: visitSlots(r.label, r.choice), short: false };
   const whole = slotsFor(r.label, r.loading, r.build, r.units);
-  const short = strength && r.minutes <= SHORT_MINUTES;
+  const short = strength && (r.minutes <= SHORT_MINUTES || Boolean(r.oneLead));
   const slots = short ? shortSlots(whole, r.shortLead ?? null, r.build) : whole;
   const jumps = strength && r.jumps ? jumpSlots(r.jumps, short, r) : [];
   return {

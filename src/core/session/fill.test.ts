@@ -129,7 +129,9 @@ describe("the work of a way back", () => {
     const s = build(troubled("achilles", "current"), home, { label: "B" }, { findings: [holds!, weak] });
     const hold = find(s, "long-calf-hold");
     expect([hold.sets, hold.seconds]).toEqual([5, 45]);
-    expect(hold.why[0]?.text).toBe("Work of this stage, which stands until the next is confirmed: way back of the Achilles tendon, settle.");
+    expect(hold.why[0]?.text).toBe(
+      "Work of this stage, which stands until the next is confirmed: way back of the Achilles tendon, settle.",
+    );
   });
 });
 

@@ -102,6 +102,8 @@ export interface SessionRequest {
   lean?: boolean;
   /** The lead of a short session where it is another than the label's first; null leaves it. */
   shortLead?: LedgerPattern | null;
+  /** Why it has one lead, however many minutes there are; null where they decide. */
+  oneLead?: Why | null;
   /** Its leading lifts with their sets; of all sessions together, and sets beside them (rule work.lost). */
   leads?: Leads;
   weekLeads?: number;
