@@ -53,6 +53,50 @@ describe("weekly races", () => {
   });
 });
 
+describe("a hold in two visits", () => {
+  const race = raceOn(addDays(START, 139), "A", 200);
+  const who = (age: number, minutes: number): Athlete => {
+    const a = athleteWith({
+      endurance: weeksOf(new Array(22).fill(1)),
+      races: [race],
+      availability: [2, 4].map((day) => ({ day, start: "18:00", minutes, place: "gym" })),
+    });
+    return {
+      ...a,
+      athlete: { ...a.athlete, birthYear: Number(race.date.slice(0, 4)) - age, strengthTrainingMonths: 36 },
+    };
+  };
+  /** The leading patterns of each session of the weeks that hold before the last of the taper, and what their reasons say of visits. */
+  const holds = (a: Athlete) => {
+    const weeks = plan(a, { from: START, weeks: "season" }).weeks.filter(
+      ({ season: { days } }) =>
+        days.every((d) => d.phase === "race") && days.filter((d) => d.loading === "full").length > 4,
+    );
+    expect(weeks.length).toBeGreaterThan(0);
+    return weeks.map((w) => ({
+      leads: w.sessions.map((s) =>
+        [...new Set(s.items.filter((i) => i.slot.kind === "main").map((i) => i.exercise.pattern))].sort().join(" and "),
+      ),
+      said: w.sessions.flatMap((s) => s.why.filter((x) => x.rule === "hold.visits").map((x) => x.text)),
+    }));
+  };
+  it("comes from 50 on, a squat on one day and a hinge on the other; before that one session holds both", () => {
+    for (const { leads, said } of holds(who(50, 60))) {
+      expect(leads.sort()).toEqual(["hinge", "squat"]);
+      expect(new Set(said)).toEqual(
+        new Set(["From 50 on a hold is 2 visits of one lead each, in the place of one with both."]),
+      );
+    }
+    for (const { leads, said } of holds(who(49, 60))) expect([leads, said]).toEqual([["hinge and squat"], []]);
+  });
+  it("comes where every free time slot is under 40 min, and goes when switched off", () => {
+    for (const { leads } of holds(who(30, 39))) expect(leads.sort()).toEqual(["hinge", "squat"]);
+    for (const { leads } of holds(who(30, 40))) expect(leads).toHaveLength(1);
+    for (const { leads, said } of holds(without(who(50, 60), "hold.visits")))
+      expect([leads, said]).toEqual([["hinge and squat"], []]);
+  });
+});
+
 describe("ready for descents", () => {
   const race = raceOn(addDays(START, 100), "A", 300, { ascentM: 2400, distanceKm: 50 });
   const at = (days: number, r = race) => descentWork({ races: [r] }, addDays(r.date, -days));
