@@ -106,6 +106,8 @@ try {
     await phone.goto(`${address}/p/join#code=${code}`);
     await phone.getByLabel("Name of this phone").fill("Maren's phone");
     await phone.getByRole("button", { name: "Use this phone" }).click();
+    // It goes nowhere else before it is known.
+    await phone.getByText("Log this session").first().waitFor();
     await shoot(phone, "/p/", "today", "a:has-text('Log this session')");
     await shoot(phone, `/p/a/${lifter.id}/floor/${TODAY}/${lifter.today.label}`, "floor", "h1");
     // A picture with a set done and the rest running says more than an untouched sheet.
