@@ -42,7 +42,11 @@ export async function mustAll(commands) {
   const waiting = [...commands];
   let failed = 0;
   const next = async () => {
-    for (let at = waiting.shift(); at && !failed; at = waiting.shift()) failed ||= await told(...at);
+    for (let at = waiting.shift(); at && !failed; at = waiting.shift()) {
+      const code = await told(...at);
+      // Only now: another may have failed while this one ran.
+      failed ||= code;
+    }
   };
   await Promise.all(Array.from({ length: availableParallelism() }, next));
   if (failed) process.exit(failed);
