@@ -46,10 +46,17 @@ export function Toolbar({ name, actions, children }: Props) {
   const known = useRef(new Map<string, number>());
   // Measured anew when it holds other buttons, not whenever the view is drawn: a drag draws often.
   const shape = JSON.stringify([row.map((a) => a.label), primary.map((a) => a.label), rare.length]);
-  const fonts = useFonts(() => {
-    known.current.clear();
-    setFits(row.length);
-  });
+  const [fonts, setFonts] = useState(0);
+  useEffect(() => {
+    // Letters that come after it is drawn have other widths: all is shown once more, and measured before it is seen.
+    const come = () => {
+      known.current.clear();
+      setFits(Number.POSITIVE_INFINITY);
+      setFonts((n) => n + 1);
+    };
+    document.fonts.addEventListener("loadingdone", come);
+    return () => document.fonts.removeEventListener("loadingdone", come);
+  }, []);
   useLayoutEffect(() => {
     const element = box.current;
     if (!element) return;
@@ -89,22 +96,6 @@ export function Toolbar({ name, actions, children }: Props) {
       ))}
     </div>
   );
-}
-
-/** Counts what comes of the page's letters after it is drawn. @param onCome told of each, before anything is measured again */
-function useFonts(onCome: () => void): number {
-  const [fonts, setFonts] = useState(0);
-  const told = useRef(onCome);
-  told.current = onCome;
-  useEffect(() => {
-    const come = () => {
-      told.current();
-      setFonts((n) => n + 1);
-    };
-    document.fonts.addEventListener("loadingdone", come);
-    return () => document.fonts.removeEventListener("loadingdone", come);
-  }, []);
-  return fonts;
 }
 
 function ActionButton({ action: a }: { action: Action }) {
