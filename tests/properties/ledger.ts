@@ -130,8 +130,8 @@ describe("the ledger of a week", () => {
           );
           if (open.length === 0 || capped(s)) continue;
           looked++;
-          // Less than five minutes hold no exercise more: change-over, a set of both sides, rest. Where all stand in pairs, it takes a partner away
-          // from three sets, two of whose rests nobody uses then: another two minutes.
+          // Less than five minutes hold no exercise more: change-over, a set of both sides, rest. Where all stand in pairs it may take a partner away,
+          // whose rests nobody uses then: 6.2 min were seen by the plan's own clock, and nothing outside of it confirms them.
           const paired = s.items.filter((i) => !i.slot.primer && i.exercise.pattern !== "mobility").length % 2 === 0;
           if (s.minutes < 0.85 * left && left - s.minutes >= (paired ? 7 : 5))
             idle.push(
