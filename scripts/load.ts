@@ -226,6 +226,10 @@ async function evening(cluster: Cluster, clubs: readonly LoadClub[], minutes: nu
   await Promise.race([Promise.all(work), new Promise((r) => setTimeout(r, 25_000))]);
   const { out } = driver;
   table(out.samples);
+  const whole = out.wholeSquads;
+  say(
+    `A squad's rows all tell the latest state (${whole.length} looks): median ${Math.round(percentile(whole, 0.5))} ms, p95 ${Math.round(percentile(whole, 0.95))} ms.`,
+  );
   const { lost, doubled, sets } = await compared(driver, clubs, out);
   const p95 = percentile(
     out.samples.map((s) => s.ms),

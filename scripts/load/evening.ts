@@ -1,6 +1,7 @@
 /** Athletes who log and coaches who plan between five and eight, through whichever server answers. */
 import { randomUUID } from "node:crypto";
 import { Agent, request } from "node:http";
+import type { SquadView } from "../../src/api/views";
 import type { Random } from "../../src/demo/random";
 import { type Cluster, ended, TODAY } from "./cluster";
 
@@ -15,6 +16,8 @@ export interface Sample {
 }
 export interface Evening {
   samples: Sample[];
+  /** How long coaches waited until every row of a squad told the latest state, ms. */
+  wholeSquads: number[];
   /** What went wrong that no second try made good. */
   errors: string[];
   /** Requests that were sent again, to the other server. */
@@ -26,6 +29,8 @@ export interface Evening {
 
 const agent = new Agent({ keepAlive: true, maxSockets: 64 });
 const TIMEOUT_MS = 20_000;
+/** As the application does. */
+const ASK_AGAIN_MS = 1000;
 
 interface Sent {
   host: string;
@@ -65,7 +70,7 @@ function once(port: number, { host, method, path, body, key }: Sent): Promise<{ 
 const wait = (ms: number): Promise<void> => new Promise((r) => setTimeout(r, ms));
 
 export class Driver {
-  readonly out: Evening = { samples: [], errors: [], again: 0, kills: 0, acknowledged: new Map() };
+  readonly out: Evening = { samples: [], wholeSquads: [], errors: [], again: 0, kills: 0, acknowledged: new Map() };
   private going = true;
 
   constructor(
@@ -150,8 +155,21 @@ export class Driver {
         await get("week", `/athletes/${id}/weeks/2026-03-02`);
       } else if (act < 0.75) await get("calendar", "/calendar");
       else if (act < 0.9) await get("came in", "/came-in");
-      else await get("squad", "/squad");
+      else await this.squad(get);
     }
+  }
+
+  /** Asked for again for as long as a row tells an older state, as the application does. */
+  private async squad(get: (kind: string, path: string) => Promise<string | null>): Promise<void> {
+    const begin = performance.now();
+    for (;;) {
+      const text = await get("squad", "/squad");
+      if (text === null) return;
+      if ((JSON.parse(text) as SquadView).behind.length === 0) break;
+      await wait(ASK_AGAIN_MS);
+      if (!this.going) return;
+    }
+    this.out.wholeSquads.push(performance.now() - begin);
   }
 
   /** One server is killed every so often and started again. */

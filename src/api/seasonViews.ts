@@ -108,6 +108,8 @@ export interface SquadRow {
 export interface SquadView {
   today: string;
   rows: SquadRow[];
+  /** Athletes whose rows tell the state before their last change: the new ones are being worked out. */
+  behind: string[];
 }
 
 export interface DoseLine {

@@ -17,7 +17,7 @@ import { jsonOnly, knownHost, noStore, sameOrigin } from "./http/door";
 import { mount } from "./http/mount";
 import type { Route } from "./http/route";
 import { scopeHook } from "./http/scope";
-import { inlineJobs, type Jobs } from "./jobs/jobs";
+import { type Ask, inlineJobs, type Jobs } from "./jobs/jobs";
 import type { KeptAnswers } from "./jobs/kept";
 import { BackupKeeper } from "./keeper";
 import { Planner } from "./planner";
@@ -53,6 +53,8 @@ export interface AppOptions {
   limit?: RequestHandler;
   /** Where the training log answers; none is set up without it. */
   feed?: FeedClientOptions;
+  /** Rows of the squad that take longer are told as they were before the last change, ms; without it they are waited for. */
+  squadPatienceMs?: number;
   /** Folders of the built web and of the athlete's phone; the API alone without them. */
   web?: string;
   phone?: string;
@@ -79,11 +81,15 @@ function contextOf(o: AppOptions): { ctx: ServerContext; jobs: Jobs; routes: Rou
   let routes: Route[] = [];
   const jobs = o.jobs ?? inlineJobs(base, () => routes);
   const run: ServerContext["run"] = async (task, args) => jobs.ask({ kind: "task", task, args }) as never;
+  const rowOf = (id: string): Ask => ({ kind: "task", task: "squadRow", args: { id } });
   const squad = new Squad(
     o.store,
     o.today,
-    (id) =>
-      jobs.ask({ kind: "task", task: "squadRow", args: { id } }, { background: true }) as Promise<SquadRow | null>,
+    {
+      make: (id) => jobs.ask(rowOf(id), { background: true }) as Promise<SquadRow | null>,
+      last: async (id) => ((await jobs.last?.(rowOf(id))) ?? null) as SquadRow | null,
+    },
+    o.squadPatienceMs ?? Number.POSITIVE_INFINITY,
   );
   const weeks = new ClubWeeks(
     o.store,

@@ -229,6 +229,7 @@ const versionOf = (c: Config): string => JSON.parse(readFileSync(join(c.root, "p
 
 /** What every application is built with here, whichever its club. */
 const commonOf = (config: Config, log: Logger) => ({
+  squadPatienceMs: SQUAD_PATIENCE_MS,
   today: () => todayOf(config),
   version: versionOf(config),
   log,
@@ -236,6 +237,9 @@ const commonOf = (config: Config, log: Logger) => ({
   phone: join(config.root, "dist/phone"),
   access: accessOf(config),
 });
+
+/** A coach who looks at the squad waits so long for those who have just lifted, and sees them as they were until then, ms. */
+const SQUAD_PATIENCE_MS = 150;
 
 /** The planning threads, and what is measured of them. */
 function threads(config: Config, entry: string, setup: WorkerSetup, log: Logger): { pool: Pool; metrics: Metrics } {

@@ -7,7 +7,7 @@ import type { Feed } from "./feed/feed";
 import type { Answer, Call } from "./http/route";
 import type { RunTask } from "./jobs/tasks";
 import type { BackupKeeper } from "./keeper";
-import type { Written } from "./views/squad";
+import type { Written, WrittenSquad } from "./views/squad";
 
 /** What handlers on the server's own thread have beside it; a worker thread calls none of it. */
 export interface ServerContext extends Context {
@@ -21,7 +21,7 @@ export interface ServerContext extends Context {
   scrub: (id: string) => Promise<void>;
   keeper: BackupKeeper;
   health: () => Promise<HealthView>;
-  squad: () => Promise<Written>;
+  squad: () => Promise<WrittenSquad>;
   /** A week of the club. */
   clubWeek: (monday: IsoDate) => Promise<Written>;
   /** Who is asked who they are. */

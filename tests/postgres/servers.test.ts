@@ -8,8 +8,11 @@ import pino from "pino";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { SquadView } from "../../src/api/views";
 import type { Athlete } from "../../src/core/athlete";
+import { addDays } from "../../src/core/dates";
 import { Clubs } from "../../src/server/clubs";
+import { PlanQueue } from "../../src/server/queue/queue";
 import { configFromEnvironment, type Running, run } from "../../src/server/run";
+
 import { hiddenImports } from "../../src/server/store/imports";
 import { addClub } from "../../src/server/store/postgres/owner";
 import { inTransaction } from "../../src/server/store/postgres/runner";
@@ -91,6 +94,14 @@ describe.runIf(ON_SERVER)("two servers on one database", () => {
     rmSync(folder, { recursive: true, force: true });
   });
   const both = () => [planning, answering] as const;
+  /** Asked for again for as long as a row tells an older state, as the application does. */
+  const wholeSquad = async (server: Running): Promise<SquadView> => {
+    for (let n = 0; ; n++) {
+      const { body } = await ask<SquadView>(server, host, "GET", "/squad");
+      if (body.behind.length === 0 || n === 100) return body;
+      await new Promise((r) => setTimeout(r, 100));
+    }
+  };
 
   it("answer for a club under its name and for nobody under another", async () => {
     for (const server of both()) {
@@ -170,11 +181,65 @@ describe.runIf(ON_SERVER)("two servers on one database", () => {
       );
     expect(await kept()).toEqual([{ n: 0 }]);
     // The server that takes no work asks first.
-    const there = await ask<SquadView>(answering, host, "GET", "/squad");
-    const here = await ask<SquadView>(planning, host, "GET", "/squad");
-    expect(there.body.rows.length).toBeGreaterThan(0);
-    expect(here.body).toEqual(there.body);
-    expect(await kept()).toEqual([{ n: there.body.rows.length }]);
+    const there = await wholeSquad(answering);
+    const here = await wholeSquad(planning);
+    expect(there.rows.length).toBeGreaterThan(0);
+    expect(here).toEqual(there);
+    expect(await kept()).toEqual([{ n: there.rows.length }]);
+  });
+
+  it("tell of a row that is late what was known of it today, and nothing of another day or another version", async () => {
+    const server = await testDatabaseServer();
+    const [row] = (await wholeSquad(planning)).rows;
+    const known = { club: { id: club, name: "Two servers" }, task: "squadRow" as const, args: { id: row?.id ?? "" } };
+    const clubs = new Clubs({
+      server,
+      data: folder,
+      log: pino({ level: "silent" }),
+      appOf: () => {
+        throw new Error("nobody asks");
+      },
+    });
+    const store = await clubs.storeOf({ id: club });
+    const last = async (today: string, program: string) => {
+      const queue = await PlanQueue.open({
+        url: process.env.FIELD_ANCHOR_TEST_APP ?? "",
+        server,
+        log: pino({ level: "silent" }),
+        today: () => today,
+        program,
+      });
+      const said = await store.request("view", () => queue.last(store, known));
+      await queue.close();
+      return said;
+    };
+    // Stored anew: the row that is kept is not what would be worked out now.
+    await ask(planning, host, "PUT", `/athletes/${row?.id}/notes/2026-03-02`, { text: "later" });
+    expect(await last(TODAY, "source")).toEqual(row);
+    expect(await last(addDays(TODAY, 1), "source")).toBeNull();
+    expect(await last(TODAY, "another")).toBeNull();
+    // Nobody need ask twice for long: it is worked out meanwhile.
+    expect((await wholeSquad(answering)).behind).toEqual([]);
+  });
+
+  it("may all be started at one moment", async () => {
+    const server = await testDatabaseServer();
+    const queues = await Promise.all(
+      Array.from({ length: 4 }, () =>
+        PlanQueue.open({
+          url: process.env.FIELD_ANCHOR_TEST_APP ?? "",
+          server,
+          log: pino({ level: "silent" }),
+          today: () => TODAY,
+          program: "source",
+        }),
+      ),
+    );
+    // Work by the clock has a line of its own, which each of them makes where it is not there.
+    const yearly = "0 0 1 1 *";
+    for (let n = 0; n < 5; n++)
+      await Promise.all(queues.map((q, i) => q.every(`test-${randomUUID()}-${i}`, yearly, async () => undefined)));
+    await Promise.all(queues.map((q) => q.close()));
   });
 
   it("make once what is sent to both under one key", async () => {

@@ -23,6 +23,8 @@ export interface JobOptions {
 
 export interface Jobs {
   ask(work: Ask, o?: JobOptions): Promise<unknown>;
+  /** What was last answered today, whatever has changed since; where answers are kept for all servers. */
+  last?(work: Ask): Promise<unknown>;
   /** Everything known is forgotten. */
   restart(): Promise<void>;
   /** Waits for what is under way about an athlete. */

@@ -13,6 +13,9 @@ export interface Question {
 export const nameOfAnswer = ({ task, args }: Question): string =>
   args.monday === undefined ? task : `${task} ${args.monday}`;
 
+/** How the keys of answers begin that were worked out on a day by a version of the program. */
+export const keyOfDay = (today: string, program: string): string => `${today}/${program}/`;
+
 /**
  * Differs once an answer would: by the athlete's revision, the club's rules, the day and the version of the program.
  * @returns null without the athlete
@@ -20,11 +23,8 @@ export const nameOfAnswer = ({ task, args }: Question): string =>
 export async function keyOf(store: Store, { args }: Question, today: string, program: string): Promise<string | null> {
   const revision = await store.athletes.revision(args.id);
   if (revision === null) return null;
-  return createHash("sha256")
-    .update(
-      JSON.stringify([revision, store.rules, store.approaches.all, today, program, await store.archive.count(args.id)]),
-    )
-    .digest("hex");
+  const madeFrom = [revision, store.rules, store.approaches.all, await store.archive.count(args.id)];
+  return keyOfDay(today, program) + createHash("sha256").update(JSON.stringify(madeFrom)).digest("hex");
 }
 
 export async function readAnswer(store: Store, q: Question): Promise<{ key: string; body: string } | null> {

@@ -17,4 +17,8 @@ export const queuedJobs = (own: Jobs, queue: PlanQueue, store: Store, club: Club
     const question = o.background ? questionOf(work) : null;
     return question ? queue.ask(store, { ...question, club }, () => own.ask(work, o)) : own.ask(work, o);
   },
+  last: async (work) => {
+    const question = questionOf(work);
+    return question ? queue.last(store, question) : null;
+  },
 });

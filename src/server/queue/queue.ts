@@ -3,13 +3,14 @@
  * answer is kept for all. A piece of work that is lost with its worker is done by whoever asked for it.
  */
 
+import pg from "pg";
 import PgBoss from "pg-boss";
 import type { Logger } from "pino";
 import { loggable } from "../errors";
 import type { ClubOfWork } from "../jobs/messages";
 import type { DatabaseServer } from "../store/postgres/server";
 import type { Store } from "../store/store";
-import { keepAnswer, keyOf, nameOfAnswer, type Question, readAnswer } from "./answers";
+import { keepAnswer, keyOf, keyOfDay, nameOfAnswer, type Question, readAnswer } from "./answers";
 import { Listener } from "./listener";
 
 export interface PlanJob extends Question {
@@ -63,14 +64,16 @@ export class PlanQueue {
       max: 4,
     });
     boss.on("error", (error) => o.log.error({ error: loggable(error) }, "queue"));
-    await boss.start();
-    await boss.createQueue(PLANS, {
-      name: PLANS,
-      policy: "short",
-      retryLimit: 2,
-      retryDelay: 1,
-      expireInSeconds: EXPIRES_S,
-      retentionMinutes: 60,
+    await oneByOne(o.url, async () => {
+      await boss.start();
+      await boss.createQueue(PLANS, {
+        name: PLANS,
+        policy: "short",
+        retryLimit: 2,
+        retryDelay: 1,
+        expireInSeconds: EXPIRES_S,
+        retentionMinutes: 60,
+      });
     });
     const queue = new PlanQueue(boss, o);
     queue.listener = await Listener.open(
@@ -100,6 +103,12 @@ export class PlanQueue {
       const { key: now, known: made } = await this.stateOf(store, job);
       return made && (made.key === key || made.key === now) ? JSON.parse(made.body) : here();
     });
+  }
+
+  /** The answer of today that was last kept, whatever has changed since; null where there is none. */
+  async last(store: Store, q: Question): Promise<unknown> {
+    const known = await readAnswer(store, q);
+    return known?.key.startsWith(keyOfDay(this.o.today(), this.o.program)) ? JSON.parse(known.body) : null;
   }
 
   /** What the answer would be kept under, null without the athlete; and the one that is kept. */
@@ -165,8 +174,10 @@ export class PlanQueue {
 
   /** What is to be done by the clock is done once, by one of those that take work. @param cron in UTC */
   async every(name: string, cron: string, work: () => Promise<void>): Promise<void> {
-    await this.boss.createQueue(name, { name, policy: "singleton", expireInSeconds: 3600, retryLimit: 0 });
-    await this.boss.schedule(name, cron);
+    await oneByOne(this.o.url, async () => {
+      await this.boss.createQueue(name, { name, policy: "singleton", expireInSeconds: 3600, retryLimit: 0 });
+      await this.boss.schedule(name, cron);
+    });
     await this.boss.work(name, { pollingIntervalSeconds: 30 }, work);
   }
 
@@ -178,6 +189,19 @@ export class PlanQueue {
   async close(): Promise<void> {
     await this.listener?.close();
     await this.boss.stop({ graceful: true, timeout: 5000, wait: true });
+  }
+}
+
+/** Lines are made by one server at a time: two that are made at once wait for each other's tables for ever. */
+async function oneByOne(url: string, work: () => Promise<void>): Promise<void> {
+  const client = new pg.Client({ connectionString: url, application_name: "field-anchor-queue" });
+  await client.connect();
+  try {
+    await client.query("SELECT pg_advisory_lock(hashtext('field_anchor_queue'))");
+    await work();
+  } finally {
+    // The lock goes with its connection.
+    await client.end();
   }
 }
 

@@ -91,10 +91,12 @@ export function clubRoutes(ctx: ServerContext): Route[] {
 
   r.gathered("/squad", async ({ who }) => {
     const { key, json: body } = await ctx.squad();
+    const headers: Record<string, string> = key === null ? {} : { ETag: `"${key}"` };
     if (who.role === "owner" || (who.role === "coach" && who.athletes === "all"))
-      return { status: 200, type: "application/json", headers: { ETag: `"${key}"` }, body };
+      return { status: 200, type: "application/json", headers, body };
     const view = JSON.parse(body.toString("utf8")) as SquadView;
-    return json({ ...view, rows: view.rows.filter((row) => sees(who, row.id)).map((row) => seenBy(who, row)) });
+    const rows = view.rows.filter((row) => sees(who, row.id)).map((row) => seenBy(who, row));
+    return json({ ...view, rows, behind: view.behind.filter((id) => sees(who, id)) });
   });
 
   weekRoutes(r, ctx);

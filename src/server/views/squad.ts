@@ -2,13 +2,15 @@
 import type { SquadRow, SquadView } from "../../api/views";
 import type { IsoDate } from "../../core/dates";
 import type { Store } from "../store/store";
-import { KeptRows } from "./keptRows";
+import { KeptRows, type RowMaker } from "./keptRows";
 
 export interface Written {
   /** Names the state of the whole club; serves as the answer's ETag. */
   key: string;
   json: Buffer;
 }
+/** Without a key where some rows tell an older state. */
+export type WrittenSquad = Omit<Written, "key"> & { key: string | null };
 
 /** Setting of the club: what the coach has seen of each athlete, and until when. */
 export const SEEN = "seen";
@@ -40,7 +42,7 @@ const KEPT = 5000;
 
 export class Squad {
   private readonly rows: KeptRows<SquadRow>;
-  private making: { key: string; written: Promise<Written> } | null = null;
+  private making: { key: string; written: Promise<WrittenSquad> } | null = null;
   private kept: Written | null = null;
   /** Keeps the keys of two runs apart. */
   private readonly started = Date.now().toString(36);
@@ -48,8 +50,10 @@ export class Squad {
   constructor(
     private readonly store: Store,
     private readonly today: () => IsoDate,
-    /** Makes a row in a worker thread. */
-    private readonly makeRow: (id: string) => Promise<SquadRow | null>,
+    /** In worker threads. */
+    private readonly maker: RowMaker<SquadRow>,
+    /** Rows that take longer are told as they were before, ms. */
+    private readonly patienceMs: number,
   ) {
     this.rows = new KeptRows(store, today, KEPT);
   }
@@ -63,19 +67,22 @@ export class Squad {
 
   /**
    * The view as JSON, written once for as long as no athlete and no day changes: it is asked for more than anything else.
-   * Whoever asks while it is being made waits for the same making.
+   * Whoever asks while it is being made waits for the same making; with rows that are behind it is made anew each time.
    */
-  async json(): Promise<Written> {
+  async json(): Promise<WrittenSquad> {
     const key = `${this.started}-${this.store.version}-${this.today()}`;
     if (this.kept?.key === key) return this.kept;
     if (this.making?.key !== key) this.making = { key, written: this.write(key) };
     return this.making.written;
   }
 
-  private async write(key: string): Promise<Written> {
+  private async write(key: string): Promise<WrittenSquad> {
     try {
-      const view: SquadView = { today: this.today(), rows: await this.makeRows() };
-      this.kept = { key, json: Buffer.from(JSON.stringify(view)) };
+      const { rows, behind } = await this.rows.within(this.patienceMs, this.maker);
+      const view: SquadView = { today: this.today(), rows: await this.inOrder(rows), behind };
+      const json = Buffer.from(JSON.stringify(view));
+      if (behind.length > 0) return { key: null, json };
+      this.kept = { key, json };
       return this.kept;
     } finally {
       if (this.making?.key === key) this.making = null;
@@ -83,8 +90,7 @@ export class Squad {
   }
 
   /** Most pressing first, then the club's order. */
-  private async makeRows(): Promise<SquadRow[]> {
-    const made = await this.rows.all(this.makeRow);
+  private async inOrder(made: readonly SquadRow[]): Promise<SquadRow[]> {
     const seen = ((await this.store.club.setting(SEEN)) ?? {}) as Seen;
     const out = made.map((r) => withSeen(r, seen[r.id] ?? {}, this.today()));
     const weight = (r: SquadRow) => (r.attention[0]?.seenUntil === null ? r.attention[0].weight : 0);

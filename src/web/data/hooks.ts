@@ -27,6 +27,8 @@ import { markSaved } from "./saved";
 export const useClub = () => useQuery({ queryKey: ["club"], queryFn: () => get<ClubView>("/club"), staleTime: 60_000 });
 /** The club calendar's query. */
 export const CALENDAR_KEY = ["calendar"];
+/** Rows that tell an older state are asked for again after so long, ms. */
+const BEHIND_MS = 1000;
 export const useSquad = () =>
   useQuery({
     queryKey: ["squad"],
@@ -37,6 +39,7 @@ export const useSquad = () =>
       await Promise.all(gone.map((id) => get(`/athletes/${id}/edits`).catch(() => undefined)));
       return squad;
     },
+    refetchInterval: ({ state }) => ((state.data?.behind.length ?? 0) > 0 ? BEHIND_MS : false),
   });
 export const useAthlete = (id: string) =>
   useQuery({ queryKey: ["a", id, "record"], queryFn: () => get<AthleteView>(`/athletes/${id}`) });

@@ -10,7 +10,7 @@ import { STRATA } from "../section/patterns";
 import { ShortSection } from "../section/ShortSection";
 import { Due } from "../squad/Due";
 import { Needs, openNeeds } from "../squad/Needs";
-import { SquadCards } from "../squad/SquadCards";
+import { BEHIND, SquadCards } from "../squad/SquadCards";
 import { useFocusOn } from "../ui/focus";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
@@ -58,6 +58,7 @@ export default function SquadView() {
   const importing = params.get("import") === "1";
   const setImporting = (open: boolean) => setParams(open ? { import: "1" } : {}, { replace: true });
   const all = squad.data?.rows ?? [];
+  const behind = new Set(squad.data?.behind);
   const rows = all.filter((r) =>
     filter === "today"
       ? r.today !== null
@@ -98,6 +99,7 @@ export default function SquadView() {
       <Head
         phone={phone}
         all={all}
+        behind={behind.size}
         filter={filter}
         setFilter={setFilter}
         onAway={mayAdd ? () => setAway(true) : null}
@@ -111,7 +113,7 @@ export default function SquadView() {
           </Suspense>
         )}
         {all.length === 0 ? null : phone ? (
-          <SquadCards rows={rows} today={squad.data.today} due={filter === "due"} />
+          <SquadCards rows={rows} behind={behind} today={squad.data.today} due={filter === "due"} />
         ) : (
           <table className="w-full border-collapse text-left">
             <thead>
@@ -131,6 +133,7 @@ export default function SquadView() {
                 <Row
                   key={r.id}
                   row={r}
+                  behind={behind.has(r.id)}
                   today={squad.data.today}
                   due={filter === "due"}
                   at={i}
@@ -160,6 +163,8 @@ export default function SquadView() {
 interface HeadProps {
   phone: boolean;
   all: readonly SquadRow[];
+  /** Rows that tell the state before the last change. */
+  behind: number;
   filter: Filter;
   setFilter: (filter: Filter) => void;
   /** Null for whoever may neither add athletes nor change them. */
@@ -167,7 +172,7 @@ interface HeadProps {
   onImport: () => void;
 }
 
-function Head({ phone, all, filter, setFilter, onAway, onImport }: HeadProps) {
+function Head({ phone, all, behind, filter, setFilter, onAway, onImport }: HeadProps) {
   const lifting = all.filter((r) => r.today).length;
   const looks = all.filter((r) => openNeeds(r).length > 0).length;
   return (
@@ -175,6 +180,7 @@ function Head({ phone, all, filter, setFilter, onAway, onImport }: HeadProps) {
       <span className="ml-1 text-ink2">
         {counted(all.length, "athlete")}, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need
         {looks === 1 ? "s" : ""} a look
+        {behind > 0 && `, ${behind} being worked out anew`}
       </span>
       <span className="flex-1" />
       <Segments name="Show" options={phone ? SHORT_FILTERS : FILTERS} value={filter} onChange={setFilter} />
@@ -204,6 +210,7 @@ function Head({ phone, all, filter, setFilter, onAway, onImport }: HeadProps) {
 
 function Row({
   row,
+  behind,
   today,
   due,
   at,
@@ -211,6 +218,8 @@ function Row({
   onChoose,
 }: {
   row: SquadRow;
+  /** Tells the state before the last change. */
+  behind: boolean;
   today: string;
   /** The list asks for tests that are due. */
   due: boolean;
@@ -222,6 +231,7 @@ function Row({
   return (
     <tr
       data-row={at}
+      aria-busy={behind}
       tabIndex={-1}
       onClick={onChoose}
       className={`h-[76px] border-b border-hair align-middle ${on ? "bg-panel shadow-[inset_3px_0_0_var(--color-iron)]" : ""}`}
@@ -230,7 +240,7 @@ function Row({
         <Link to={home(row.id)} className="block text-lead leading-5 font-[650] hover:underline">
           {row.name}
         </Link>
-        <span className="block text-label leading-4 text-ink2">{SPORT_NAMES[row.sport]}</span>
+        <span className="block text-label leading-4 text-ink2">{behind ? BEHIND : SPORT_NAMES[row.sport]}</span>
         {row.phase && row.emphasis ? (
           <span className="flex items-center gap-1.5 text-label leading-4">
             <i className="sw" style={{ background: STRATA[row.phase].tint }} />

@@ -10,16 +10,27 @@ import { ICON } from "../ui/glyphs";
 import { Due } from "./Due";
 import { Needs, openNeeds } from "./Needs";
 
-export function SquadCards({ rows, today, due }: { rows: readonly SquadRow[]; today: string; due: boolean }) {
+/** Said of a row that tells the state before the last change. */
+export const BEHIND = "last change being worked out";
+
+interface Props {
+  rows: readonly SquadRow[];
+  /** Whose rows tell the state before their last change. */
+  behind: ReadonlySet<string>;
+  today: string;
+  due: boolean;
+}
+
+export function SquadCards({ rows, behind, today, due }: Props) {
   const home = useHome();
   return (
     <ul className="flex flex-col gap-2">
       {rows.map((r) => (
-        <li key={r.id} className="rounded-[3px] border border-hair bg-panel p-3">
+        <li key={r.id} aria-busy={behind.has(r.id)} className="rounded-[3px] border border-hair bg-panel p-3">
           <Link to={home(r.id)} className="block">
             <span className="flex items-center gap-2">
               <b className="min-w-0 flex-1 truncate text-lead font-[650]">{r.name}</b>
-              <span className="text-label text-ink2">{SPORT_NAMES[r.sport]}</span>
+              <span className="text-label text-ink2">{behind.has(r.id) ? BEHIND : SPORT_NAMES[r.sport]}</span>
               {ICON.right}
             </span>
             <span className="mt-1 flex items-center gap-1.5 text-label text-ink2">

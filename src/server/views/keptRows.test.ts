@@ -1,0 +1,140 @@
+import { describe, expect, it } from "vitest";
+import type { Store } from "../store/store";
+import { KeptRows } from "./keptRows";
+
+interface Row {
+  id: string;
+  of: number;
+}
+
+/** A club of two whose rows are made when the test says so. */
+function club() {
+  const state = {
+    revision: 1,
+    today: "2026-03-04",
+    made: [] as string[],
+    gates: new Map<string, (row: Row) => void>(),
+  };
+  const store = {
+    rules: "r",
+    athletes: {
+      list: async () => [
+        { id: "ann", revision: state.revision },
+        { id: "bo", revision: 1 },
+      ],
+    },
+  } as unknown as Store;
+  const rows = new KeptRows<Row>(store, () => state.today, 100);
+  const make = (id: string) => {
+    state.made.push(`${id} ${state.revision}`);
+    if (id === "bo") return Promise.resolve({ id, of: 1 });
+    return new Promise<Row>((done) => state.gates.set(`${state.revision}`, done));
+  };
+  const finish = (revision: number) => state.gates.get(`${revision}`)?.({ id: "ann", of: revision });
+  return { state, rows, make, finish };
+}
+const tick = () => new Promise((r) => setTimeout(r, 20));
+const SHORT = 5;
+
+/** A club whose rows of the first revision are made. */
+async function made() {
+  const c = club();
+  const first = c.rows.all(c.make);
+  await tick();
+  c.finish(1);
+  expect(await first).toEqual([
+    { id: "ann", of: 1 },
+    { id: "bo", of: 1 },
+  ]);
+  c.state.revision = 2;
+  return c;
+}
+
+describe("rows of a club", () => {
+  it("that are late are told as they were before, by name, and anew once they are made", async () => {
+    const { state, rows, make, finish } = await made();
+    const before = [
+      { id: "ann", of: 1 },
+      { id: "bo", of: 1 },
+    ];
+    expect(await rows.within(SHORT, { make })).toEqual({ rows: before, behind: ["ann"] });
+    // Asked for once more while it is being made: it is not made twice.
+    expect(await rows.within(SHORT, { make })).toEqual({ rows: before, behind: ["ann"] });
+    finish(2);
+    await tick();
+    expect(await rows.within(SHORT, { make })).toEqual({ rows: [{ id: "ann", of: 2 }, before[1]], behind: [] });
+    expect(state.made).toEqual(["ann 1", "bo 1", "ann 2"]);
+  });
+
+  it("that were never made are waited for, however long", async () => {
+    const { rows, make, finish } = club();
+    const asked = rows.within(SHORT, { make });
+    await tick();
+    finish(1);
+    expect((await asked).behind).toEqual([]);
+  });
+
+  it("of yesterday are not told today", async () => {
+    const { state, rows, make, finish } = await made();
+    state.today = "2026-03-05";
+    const asked = rows.within(SHORT, { make });
+    await tick();
+    finish(2);
+    expect(await asked).toEqual({
+      rows: [
+        { id: "ann", of: 2 },
+        { id: "bo", of: 1 },
+      ],
+      behind: [],
+    });
+  });
+
+  it("that were made elsewhere are told where none is known here", async () => {
+    const { rows, make } = club();
+    const last = async (id: string) => ({ id, of: 7 });
+    expect(await rows.within(SHORT, { make, last })).toEqual({
+      rows: [
+        { id: "ann", of: 7 },
+        { id: "bo", of: 1 },
+      ],
+      behind: ["ann"],
+    });
+  });
+
+  it("of an older state do not take the place of newer ones by ending later", async () => {
+    const { state, rows, make, finish } = await made();
+    await rows.within(SHORT, { make });
+    state.revision = 3;
+    await rows.within(SHORT, { make });
+    finish(3);
+    await tick();
+    finish(2);
+    await tick();
+    expect((await rows.within(SHORT, { make })).rows[0]).toEqual({ id: "ann", of: 3 });
+    expect(state.made.filter((m) => m === "ann 3")).toHaveLength(1);
+  });
+
+  it("of a club that has been replaced are not kept, even if they were being made", async () => {
+    const { rows, make, finish } = await made();
+    await rows.within(SHORT, { make });
+    rows.forget();
+    finish(2);
+    await tick();
+    const asked = rows.within(SHORT, { make });
+    await tick();
+    finish(2);
+    expect(await asked).toMatchObject({ rows: [{ of: 2 }, { of: 1 }], behind: [] });
+  });
+
+  it("that fail are told of to whoever asks again", async () => {
+    const { state, rows } = await made();
+    const failing = async (id: string): Promise<Row> => {
+      state.made.push(id);
+      await tick();
+      throw new Error("no memory");
+    };
+    expect((await rows.within(SHORT, { make: failing })).behind).toEqual(["ann"]);
+    await tick();
+    await expect(rows.within(1000, { make: failing })).rejects.toThrow("no memory");
+  });
+});
