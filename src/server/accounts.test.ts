@@ -1,10 +1,11 @@
 /** Accounts over the interface: who may do what, route by route from the table; signing in and out; what nobody is told. */
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { athleteWith } from "../../tests/support/athlete";
+import { athleteWith, START } from "../../tests/support/athlete";
 import { TODAY, testServer } from "../../tests/support/server";
 import { NEED_OF, NEEDS } from "../api/needs";
 import { MAY, type Reach, ROLES, type Role } from "../api/roles";
 import type { AccountView, CalendarView, DeviceView, GymView, SessionStateView, SquadView } from "../api/views";
+import { addDays } from "../core/dates";
 import type { Access } from "./accounts/door";
 import { newCode, sha256 } from "./accounts/secrets";
 import { guessLimits } from "./http/mount";
@@ -12,15 +13,17 @@ import { nameOf } from "./http/route";
 
 const ASKED: Access = { mode: "asked", loopback: true, secure: false };
 const PASSWORD = "a long enough one";
+/** Short: every route is asked for by every role. */
+const SEASON = { season: { start: START, end: addDays(TODAY, 33) } };
 const many = guessLimits({ address: 1000, name: 1000 });
 
 /** Two athletes and an account of each role: the coach has the first, the athlete is the first. */
 async function club(access: Access = ASKED, guesses = many) {
   const server = await testServer(undefined, { access, guesses });
   const { accounts, athletes } = server.store;
-  const own = await athletes.add(athleteWith({}, { name: "Own Runner" }));
+  const own = await athletes.add(athleteWith(SEASON, { name: "Own Runner" }));
   const other = await athletes.add(
-    athleteWith({ health: { clearanceNeeded: true, areas: [] } }, { name: "Other Runner" }),
+    athleteWith({ ...SEASON, health: { clearanceNeeded: true, areas: [] } }, { name: "Other Runner" }),
   );
   await accounts.addOwner("Olga", "Olga Owner", PASSWORD);
   const reach: Record<Exclude<Role, "owner">, "all" | string[]> = { coach: [own], assistant: "all", athlete: [own] };

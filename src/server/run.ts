@@ -241,8 +241,11 @@ const commonOf = (config: Config, log: Logger) => ({
 /** A coach who looks at the squad waits so long for those who have just lifted, and sees them as they were until then, ms. */
 const SQUAD_PATIENCE_MS = 150;
 
+/** Of several servers one may take its time before it answers: whoever asks first is answered as soon as the others, ms. */
+const PRACTISE_MS = 3000;
+
 /** The planning threads, and what is measured of them. */
-function threads(config: Config, entry: string, setup: WorkerSetup, log: Logger): { pool: Pool; metrics: Metrics } {
+function threads(config: Config, entry: string, setup: WorkerSetup, log: Logger) {
   const pool: Pool = new Pool(
     config.workers,
     entry,
@@ -251,8 +254,7 @@ function threads(config: Config, entry: string, setup: WorkerSetup, log: Logger)
     (work, seconds) => metrics.plan(work.kind === "task" ? work.task : work.route, seconds),
   );
   const metrics = new Metrics(() => pool.line);
-  pool.start();
-  return { pool, metrics };
+  return { pool, metrics, there: pool.start() };
 }
 
 /** A club in a file of its own. */
@@ -324,8 +326,9 @@ const NO_IMPORT_MS = 15 * 60_000;
 async function serveMany(config: Config, database: string, log: Logger, drains: boolean): Promise<Served> {
   const server = await DatabaseServer.connect(database);
   const { entry, program } = workerEntry(config.root);
-  const setup = { source: { server: database }, fixedToday: config.fixedToday, kept: null };
-  const { pool, metrics } = threads(config, entry, setup, log);
+  const practiseMs = program === null ? 0 : PRACTISE_MS;
+  const setup = { source: { server: database }, fixedToday: config.fixedToday, kept: null, practiseMs };
+  const { pool, metrics, there } = threads(config, entry, setup, log);
   const common = commonOf(config, log);
   const queue = await PlanQueue.open({ url: database, server, log, today: common.today, program: program ?? "source" });
   const clubs = new Clubs({
@@ -344,6 +347,7 @@ async function serveMany(config: Config, database: string, log: Logger, drains: 
       }),
   });
   metrics.watchQueue(() => queue.size());
+  await there;
   return {
     express: clubs.express,
     metrics,

@@ -57,6 +57,7 @@ import { choiceContexts } from "../../src/core/planning/contexts";
 import { holdRange } from "../../src/core/planning/dayWork";
 import { descentWork } from "../../src/core/planning/descents";
 import { nearestChanges } from "../../src/core/planning/nearest";
+import { exercisesFor } from "../../src/core/planning/redeal";
 import { missedWeeks } from "../../src/core/progress/basis";
 import { decide } from "../../src/core/progress/decide";
 import type { DecisionInput } from "../../src/core/progress/decision";
@@ -497,14 +498,14 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     for (const g of gaps as number[]) days.push((days.at(-1) ?? 0) + g);
     return raceSeries(days.map((d) => raceOn(addDays(RACE_DAY, d), "B", 20))).length;
   },
-  "block.line": ({ line, weeks, training, sets, reps, rir }) => {
+  "block.line": ({ line, weeks, training, sets, reps, rir, goes = "load" }) => {
     const gate = training ? { training } : {};
     const own = sets ? { ...shippedApproach("layered"), id: "own-line", lines: {} } : shippedApproach("layered");
     const cell = { ...own.rows.build.cells.squat, ...(sets ? { sets, reps, rir } : {}) };
     const rows = { ...own.rows, build: { ...own.rows.build, cells: { ...own.rows.build.cells, squat: cell } } };
     if (line !== undefined && own.rows.build.emphasis !== line) return "no such line";
     const over = { weeks, nth: 1, before: 0 };
-    const asked = { approach: { ...own, rows }, stage: "build", column: "squat", direction: "load", over } as const;
+    const asked = { approach: { ...own, rows }, stage: "build", column: "squat", direction: goes, over } as const;
     const points = lineFor(asked, { gate: { ...TRAINED, easier: training === "novice", ...gate } });
     return points.map((p) => `${p.sets} x ${p.reps}, ${p.rir}`);
   },
@@ -741,7 +742,7 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     return items.at(-1)?.pair.startsWith(String(pairs)) ? items.findLast((i) => i.slot.unit)?.rirAsked : undefined;
   },
   "session.slots": ({ sets, asked }) => raisePrimary([built("back-squat", sets)], asked)[0]?.sets,
-  "ledger.fill": ({ owed }) => worthGiving(owed),
+  "ledger.fill": ({ owed, exercises }) => (exercises ? exercisesFor(owed, 2) : worthGiving(owed)),
   "week.most": ({ stepBack, pct }) => {
     const a = base({ endurance: weeksOf([...new Array(11).fill(1), 1 + (pct ?? 0) / 100, 1]) });
     const settings = { rulesOff: stepBack ? [] : ["stepback.every"] };

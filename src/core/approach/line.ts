@@ -23,7 +23,7 @@ export interface LineOver {
   before: number;
 }
 
-const { goesOn: SHORT, manySets: LONG } = numbers("block.line");
+const { goesOn: SHORT, manySets: LONG, oneStep: ONE_STEP } = numbers("block.line");
 
 /**
  * The line that is written down for a cell: the approach's own, else that of the shipped approach it was copied from, for as long as the
@@ -61,8 +61,10 @@ function throughRanges(cell: DoseCell, weeks: number, direction: Direction): Lin
       const many = weeks > 1 && (toCome === 1 || (weeks >= LONG && toCome === 2));
       return { sets: cell.sets[many ? 1 : 0], reps: toLow(cell.reps, t), rir: toLow(rir, t) };
     }
-    if (direction === "control")
-      return { sets: cell.sets[i > 0 && 2 * i >= weeks - 1 ? 1 : 0], reps: toHigh(cell.reps, t), rir: toLow(rir, t) };
+    if (direction === "control") {
+      const many = weeks > ONE_STEP && 2 * i >= weeks - 1;
+      return { sets: cell.sets[many ? 1 : 0], reps: toHigh(cell.reps, t), rir: toLow(rir, t) };
+    }
     const end = weeks > 2 && last;
     return {
       sets: cell.sets[end ? 1 : 0],

@@ -144,6 +144,34 @@ interface Given {
   sets: number;
 }
 
+const givenOf = (rooms: readonly Room[], chosen: readonly (readonly number[])[], pattern: LedgerPattern): Given[] =>
+  rooms.flatMap(({ draft }, room) =>
+    draft.offers.flatMap(({ item }, offer): Given[] => {
+      const sets = chosen[room]?.[offer] ?? 0;
+      return sets > 0 && item.exercise.pattern === pattern ? [{ room, offer, unit: item.slot.unit, sets }] : [];
+    }),
+  );
+
+const levelsOf = (rooms: readonly Room[], { room, offer }: Given): readonly number[] =>
+  rooms[room]?.draft.offers[offer]?.levels ?? [];
+
+/** A kind of work that is due, which nothing else of the choice is: it stays. */
+const aloneDue = (g: Given, all: readonly Given[]): boolean =>
+  g.unit?.dueFor != null && !all.some((x) => x !== g && x.unit?.kind === g.unit?.kind);
+
+/** One of a pattern that may go, from the session with most exercises, the latest of equals. @param most sets it may have */
+function firstToGo(
+  rooms: readonly Room[],
+  chosen: readonly (readonly number[])[],
+  all: readonly Given[],
+  most: number,
+): Given | undefined {
+  const exercises = (room: number): number => (chosen[room] ?? []).filter((n) => n > 0).length;
+  return all
+    .filter((g) => g.sets <= most && levelsOf(rooms, g).includes(0) && !aloneDue(g, all))
+    .sort((a, b) => exercises(b.room) - exercises(a.room) || b.room - a.room)[0];
+}
+
 /**
  * Sets above what is owed are worth nothing: whole exercises go first, from the session with most of them, then single sets. What a kind of
  * work is due for stays.
@@ -154,29 +182,17 @@ function withoutExcess(
   chosen: readonly (readonly number[])[],
 ): number[][] {
   const now = chosen.map((of) => [...of]);
-  const exercises = (room: number): number => (now[room] ?? []).filter((n) => n > 0).length;
-  const givenOf = (pattern: LedgerPattern): Given[] =>
-    rooms.flatMap(({ draft }, room) =>
-      draft.offers.flatMap(({ item }, offer): Given[] => {
-        const sets = now[room]?.[offer] ?? 0;
-        return sets > 0 && item.exercise.pattern === pattern ? [{ room, offer, unit: item.slot.unit, sets }] : [];
-      }),
-    );
   const put = ({ room, offer }: Given, sets: number): void => {
     const of = now[room];
     if (of) of[offer] = sets;
   };
-  const levels = ({ room, offer }: Given): readonly number[] => rooms[room]?.draft.offers[offer]?.levels ?? [];
   for (const { pattern, rest } of rests) {
     for (;;) {
-      const all = givenOf(pattern);
+      const all = givenOf(rooms, now, pattern);
       const excess = all.reduce((a, g) => a + g.sets, 0) - Math.ceil(rest - TOLERANCE);
-      const alone = (g: Given) => g.unit?.dueFor != null && !all.some((x) => x !== g && x.unit?.kind === g.unit?.kind);
-      const whole = all
-        .filter((g) => g.sets <= excess && levels(g).includes(0) && !alone(g))
-        .sort((a, b) => exercises(b.room) - exercises(a.room) || b.room - a.room)[0];
+      const whole = firstToGo(rooms, now, all, excess);
       const fewer = all
-        .filter((g) => excess > 0 && levels(g).includes(g.sets - 1) && g.sets > 1)
+        .filter((g) => excess > 0 && levelsOf(rooms, g).includes(g.sets - 1) && g.sets > 1)
         .sort((a, b) => b.sets - a.sets || b.room - a.room)[0];
       if (whole) put(whole, 0);
       else if (fewer) put(fewer, fewer.sets - 1);
@@ -184,6 +200,39 @@ function withoutExcess(
     }
   }
   return now;
+}
+
+/**
+ * Exercises that so much is worth giving: each has its least sets, and the last what has gathered (rule ledger.fill).
+ * @param rest sets owed @param least sets of one at least: fewer than usual gather sooner
+ */
+export function exercisesFor(rest: number, least: number): number {
+  const { gather, least: usual } = numbers("ledger.fill");
+  const enough = (gather * least) / usual;
+  return rest < enough - TOLERANCE ? 0 : 1 + Math.floor((rest - enough + TOLERANCE) / least);
+}
+
+/**
+ * Rooms in which no pattern has more exercises than what is owed is worth: a second one for what has not gathered yet is left to a later week.
+ * @returns the same rooms where none has too many
+ */
+export function withoutCrumbs(
+  rooms: readonly Room[],
+  rests: readonly Rest[],
+  chosen: readonly (readonly number[])[],
+): readonly Room[] {
+  for (const { pattern, rest } of rests) {
+    const all = givenOf(rooms, chosen, pattern);
+    const least = Math.min(...all.flatMap((g) => levelsOf(rooms, g).filter((n) => n > 0)));
+    const gone =
+      all.length > exercisesFor(rest, least) ? firstToGo(rooms, chosen, all, Number.POSITIVE_INFINITY) : undefined;
+    if (!gone) continue;
+    return rooms.map((r, n) => {
+      const offers = r.draft.offers.map((o, i) => (n === gone.room && i === gone.offer ? { ...o, levels: [0] } : o));
+      return { ...r, draft: { ...r.draft, offers } };
+    });
+  }
+  return rooms;
 }
 
 /**

@@ -51,7 +51,12 @@ export const LEDGER = {
         HOUSE,
         "of an exercise at least; one in hold, in a week that steps back and in short sessions",
       ),
-      gather: num(1.5, "sets", HOUSE, "owed from which a pattern gets an exercise"),
+      gather: num(
+        1.5,
+        "sets",
+        HOUSE,
+        "owed from which a pattern gets an exercise, and a further one beside the least sets of those it has",
+      ),
       most: num(3, "sets", HOUSE, "of an exercise beside the leads at most"),
       due: num(3, "weeks", HOUSE, "after which a kind of work that did not come is given whatever is owed", {
         least: 1,
@@ -81,6 +86,8 @@ export const LEDGER = {
       eg({ owed: 3.3 }, 3),
       eg({ owed: 3.5 }, 4),
       eg({ owed: 2 }, 2),
+      eg({ owed: 3.4, exercises: true }, 1),
+      eg({ owed: 3.5, exercises: true }, 2),
     ],
   }),
 };

@@ -38,6 +38,12 @@ export const LINE = {
         HOUSE,
         "from which the high number of sets stands two weeks before the last, and not one",
       ),
+      oneStep: num(
+        2,
+        "loading weeks",
+        HOUSE,
+        "up to which work that grows without load grows in repetitions alone: its sets rise in longer blocks",
+      ),
       keepPct: num(5, "%", HOUSE, "more than a line asks for that a load which goes by the reserve alone keeps"),
       highReps: num(
         10,
@@ -64,6 +70,12 @@ export const LINE = {
         "4 x 4, 2",
       ]),
       eg({ sets: [3, 4], reps: [4, 6], rir: [2, 2], weeks: 3 }, ["3 x 6, 2", "4 x 5, 2", "3 x 4, 2"]),
+      eg({ goes: "control", sets: [2, 3], reps: [10, 15], rir: [3, 4], weeks: 2 }, ["2 x 10, 4", "2 x 15, 3"]),
+      eg({ goes: "control", sets: [2, 3], reps: [10, 15], rir: [3, 4], weeks: 3 }, [
+        "2 x 10, 4",
+        "3 x 13, 3",
+        "3 x 15, 3",
+      ]),
     ],
   }),
   "block.place": rule({

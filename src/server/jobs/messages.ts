@@ -5,7 +5,12 @@ export interface WorkerSetup {
   fixedToday: string | null;
   /** File of the kept answers and the exact version of the code; null where none are kept. */
   kept: { file: string; program: string } | null;
+  /** A thread plans for nobody so long before it answers, ms; see `practise`. */
+  practiseMs?: number;
 }
+
+/** The reply's number with which a thread says that it is there. */
+export const THERE = 0;
 
 /** Which club a piece of work is about, where there are many. */
 export interface ClubOfWork {

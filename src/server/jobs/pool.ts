@@ -5,7 +5,7 @@
 import { Worker } from "node:worker_threads";
 import { HttpProblem } from "../errors";
 import type { Ask, JobOptions, Jobs } from "./jobs";
-import type { ClubOfWork, Reply, WorkerSetup } from "./messages";
+import { type ClubOfWork, type Reply, THERE, type WorkerSetup } from "./messages";
 
 interface Waiting {
   id: number;
@@ -62,9 +62,16 @@ export class Pool implements Jobs {
     });
   }
 
-  /** Starts the threads ahead of the first work: their code takes most of a second to load. */
-  start(): void {
-    for (let i = 0; i < this.size; i++) this.thread(i);
+  /** Starts the threads ahead of the first work: their code takes most of a second to load. @returns once each is there, or has fallen */
+  async start(): Promise<void> {
+    const there = (i: number) => {
+      const { worker } = this.thread(i);
+      return new Promise<void>((done) => {
+        worker.on("message", ({ id }: Reply) => id === THERE && done());
+        worker.once("exit", () => done());
+      });
+    };
+    await Promise.all(Array.from({ length: this.size }, (_, i) => there(i)));
   }
 
   private thread(i: number): Thread {

@@ -9,7 +9,8 @@ import { Store } from "../store/store";
 import { todayFrom } from "../today";
 import { type Ask, answering } from "./jobs";
 import { KeptAnswers } from "./kept";
-import type { ClubOfWork, Reply, WorkerSetup } from "./messages";
+import { type ClubOfWork, type Reply, THERE, type WorkerSetup } from "./messages";
+import { practise } from "./practice";
 import { tasksOf } from "./tasks";
 
 /** Tasks about whole files, which open them themselves. */
@@ -60,8 +61,15 @@ async function begin(): Promise<(work: Ask, club?: ClubOfWork) => Promise<unknow
   };
 }
 
-/** Opened with the first piece of work: the thread is started while the server still looks at the file. */
+/** A file is opened with the first piece of work: the thread is started while the server still looks at it. A database server is there already. */
 let ready: ReturnType<typeof begin> | null = null;
+if (setup.practiseMs) {
+  practise(today(), setup.practiseMs);
+  ready = begin();
+  await ready;
+}
+parentPort?.postMessage({ id: THERE, ok: true, value: null } satisfies Reply);
+
 let line: Promise<unknown> = Promise.resolve();
 parentPort?.on("message", ({ id, work, club }: { id: number; work: Ask; club?: ClubOfWork }) => {
   line = line
