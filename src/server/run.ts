@@ -242,7 +242,7 @@ const commonOf = (config: Config, log: Logger) => ({
 const SQUAD_PATIENCE_MS = 150;
 
 /** Of several servers one may take its time before it answers: whoever asks first is answered as soon as the others, ms. */
-const PRACTISE_MS = 3000;
+const PRACTISE_MS = 2000;
 
 /** The planning threads, and what is measured of them. */
 function threads(config: Config, entry: string, setup: WorkerSetup, log: Logger) {

@@ -180,7 +180,9 @@ function Head({ phone, all, behind, filter, setFilter, onAway, onImport }: HeadP
       <span className="ml-1 text-ink2">
         {counted(all.length, "athlete")}, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need
         {looks === 1 ? "s" : ""} a look
-        {behind > 0 && `, ${behind} being worked out anew`}
+      </span>
+      <span role="status" className="sr-only">
+        {behind > 0 ? `${counted(behind, "row")} ${BEHIND}` : ""}
       </span>
       <span className="flex-1" />
       <Segments name="Show" options={phone ? SHORT_FILTERS : FILTERS} value={filter} onChange={setFilter} />

@@ -11,7 +11,7 @@ import { Due } from "./Due";
 import { Needs, openNeeds } from "./Needs";
 
 /** Said of a row that tells the state before the last change. */
-export const BEHIND = "last change being worked out";
+export const BEHIND = "being worked out anew";
 
 interface Props {
   rows: readonly SquadRow[];
