@@ -31,9 +31,9 @@ const CAUTIOUS: Habits = {
   extra: (r) => (r.chance(0.5) ? -1 : 0),
   told: (rir) => rir + 1,
 };
-/** Gone for one, two, three and six weeks. */
+/** Gone for one, two, three and six weeks; of the others he misses one in seven by chance, and is there in the race phase. */
 const OFF = [6, 10, 11, 15, 16, 17, 30, 31, 32, 33, 34, 35];
-const ABSENT: Habits = { ...KEEN, seed: 38, misses: 0.15, off: OFF };
+const ABSENT: Habits = { ...KEEN, seed: 40, misses: 0.15, off: OFF };
 const HURTS = "front-squat";
 const IN_PAIN: Habits = {
   ...KEEN,

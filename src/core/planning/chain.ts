@@ -289,7 +289,10 @@ function buildBefore(
   return null;
 }
 
-/** Remembers the loads of full sessions, and where each lift stands on its line; light sessions say nothing about the next. */
+/**
+ * Remembers the loads of full sessions, and where each lift stands on its line; light sessions say nothing about the next, and what a week
+ * steps back from is held after it, not what it stepped back to.
+ */
 function keepLoads(week: PlanWeek, lifts: Map<string, PlannedLift>): void {
   for (const s of week.sessions)
     for (const i of s.items) {
@@ -308,7 +311,7 @@ function keepLoads(week: PlanWeek, lifts: Map<string, PlannedLift>): void {
         point: i.line?.point ?? before?.point ?? 0,
         of: i.line?.of ?? before?.of ?? 1,
         slower: i.slow?.step ?? before?.slower ?? 0,
-        load: load ?? before?.load ?? null,
+        load: week.season.stepBack ? (before?.load ?? load) : (load ?? before?.load ?? null),
       });
     }
 }
