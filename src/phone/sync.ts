@@ -6,7 +6,7 @@
 import { wrap } from "comlink";
 import type { HowTo, PhoneFacts, PhonePlaces, PhoneScreen } from "../api/phoneViews";
 import type { Problem } from "../api/problem";
-import type { SessionStateView, SquadRow } from "../api/views";
+import type { SessionStateView, SquadRow, SquadView } from "../api/views";
 import type { Label } from "../core/athlete";
 import { newId } from "../web/data/newId";
 import { NO_SKEW, todayWith } from "./clock";
@@ -150,9 +150,13 @@ const sessionHere = (): SessionStateView => ({
   tryPassword: null,
 });
 
+type SquadHere = Omit<SquadView, "today" | "rows"> & {
+  rows: Pick<SquadRow, "id" | "name" | "massUnit" | "distanceUnit">[];
+};
 /** The floor asks the squad for a name and for units. */
-const squadHere = (): { rows: Pick<SquadRow, "id" | "name" | "massUnit" | "distanceUnit">[] } => ({
+const squadHere = (): SquadHere => ({
   rows: state.screen ? [{ id: athlete, name: state.screen.name, ...unitsOf(state.screen) }] : [],
+  behind: [],
 });
 
 export const howTo = async (exercise: string): Promise<HowTo | null> => {
