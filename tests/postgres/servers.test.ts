@@ -16,6 +16,7 @@ import { configFromEnvironment, type Running, run } from "../../src/server/run";
 import { hiddenImports } from "../../src/server/store/imports";
 import { addClub } from "../../src/server/store/postgres/owner";
 import { inTransaction } from "../../src/server/store/postgres/runner";
+import type { DatabaseServer } from "../../src/server/store/postgres/server";
 import { athleteWith } from "../support/athlete";
 import { ON_SERVER, testDatabaseServer } from "../support/clubs";
 import { TODAY } from "../support/server";
@@ -64,6 +65,8 @@ function ask<T>(
   });
 }
 
+const SILENT = pino({ level: "silent" });
+
 describe.runIf(ON_SERVER)("two servers on one database", () => {
   let folder = "";
   let planning: Running;
@@ -94,6 +97,23 @@ describe.runIf(ON_SERVER)("two servers on one database", () => {
     rmSync(folder, { recursive: true, force: true });
   });
   const both = () => [planning, answering] as const;
+  const clubsOn = (server: DatabaseServer) =>
+    new Clubs({
+      server,
+      data: folder,
+      log: SILENT,
+      appOf: () => {
+        throw new Error("nobody asks");
+      },
+    });
+  const queueOn = (server: DatabaseServer, today: string, program: string) =>
+    PlanQueue.open({
+      url: process.env.FIELD_ANCHOR_TEST_APP ?? "",
+      server,
+      log: SILENT,
+      today: () => today,
+      program,
+    });
   /** Asked for again for as long as a row tells an older state, as the application does. */
   const wholeSquad = async (server: Running): Promise<SquadView> => {
     for (let n = 0; ; n++) {
@@ -123,14 +143,7 @@ describe.runIf(ON_SERVER)("two servers on one database", () => {
     const server = Object.create(await testDatabaseServer(), {
       clubs: { value: async () => [{ id: club, name: "Two servers", host }] },
     });
-    const clubs = new Clubs({
-      server,
-      data: folder,
-      log: pino({ level: "silent" }),
-      appOf: () => {
-        throw new Error("nobody asks");
-      },
-    });
+    const clubs = clubsOn(server);
     const store = await clubs.storeOf({ id: club });
     const id = await store.athletes.add(athleteWith({}, { name: "Swept" }));
     const leave = (batch: string) =>
@@ -192,23 +205,10 @@ describe.runIf(ON_SERVER)("two servers on one database", () => {
     const server = await testDatabaseServer();
     const [row] = (await wholeSquad(planning)).rows;
     const known = { club: { id: club, name: "Two servers" }, task: "squadRow" as const, args: { id: row?.id ?? "" } };
-    const clubs = new Clubs({
-      server,
-      data: folder,
-      log: pino({ level: "silent" }),
-      appOf: () => {
-        throw new Error("nobody asks");
-      },
-    });
+    const clubs = clubsOn(server);
     const store = await clubs.storeOf({ id: club });
     const last = async (today: string, program: string) => {
-      const queue = await PlanQueue.open({
-        url: process.env.FIELD_ANCHOR_TEST_APP ?? "",
-        server,
-        log: pino({ level: "silent" }),
-        today: () => today,
-        program,
-      });
+      const queue = await queueOn(server, today, program);
       const said = await store.request("view", () => queue.last(store, known));
       await queue.close();
       return said;
@@ -224,17 +224,7 @@ describe.runIf(ON_SERVER)("two servers on one database", () => {
 
   it("may all be started at one moment", async () => {
     const server = await testDatabaseServer();
-    const queues = await Promise.all(
-      Array.from({ length: 4 }, () =>
-        PlanQueue.open({
-          url: process.env.FIELD_ANCHOR_TEST_APP ?? "",
-          server,
-          log: pino({ level: "silent" }),
-          today: () => TODAY,
-          program: "source",
-        }),
-      ),
-    );
+    const queues = await Promise.all(Array.from({ length: 4 }, () => queueOn(server, TODAY, "source")));
     // Work by the clock has a line of its own, which each of them makes where it is not there.
     const yearly = "0 0 1 1 *";
     for (let n = 0; n < 5; n++)

@@ -164,7 +164,7 @@ function firstToGo(
   rooms: readonly Room[],
   chosen: readonly (readonly number[])[],
   all: readonly Given[],
-  most: number,
+  most = Number.POSITIVE_INFINITY,
 ): Given | undefined {
   const exercises = (room: number): number => (chosen[room] ?? []).filter((n) => n > 0).length;
   return all
@@ -212,27 +212,36 @@ export function exercisesFor(rest: number, least: number): number {
   return rest < enough - TOLERANCE ? 0 : 1 + Math.floor((rest - enough + TOLERANCE) / least);
 }
 
-/**
- * Rooms in which no pattern has more exercises than what is owed is worth: a second one for what has not gathered yet is left to a later week.
- * @returns the same rooms where none has too many
- */
-export function withoutCrumbs(
+/** Where an exercise stands that one pattern has more than what is owed is worth; null where none has too many. */
+function oneTooMany(
   rooms: readonly Room[],
   rests: readonly Rest[],
   chosen: readonly (readonly number[])[],
-): readonly Room[] {
+): Given | null {
   for (const { pattern, rest } of rests) {
     const all = givenOf(rooms, chosen, pattern);
     const least = Math.min(...all.flatMap((g) => levelsOf(rooms, g).filter((n) => n > 0)));
-    const gone =
-      all.length > exercisesFor(rest, least) ? firstToGo(rooms, chosen, all, Number.POSITIVE_INFINITY) : undefined;
-    if (!gone) continue;
-    return rooms.map((r, n) => {
+    const gone = all.length > exercisesFor(rest, least) ? firstToGo(rooms, chosen, all) : undefined;
+    if (gone) return gone;
+  }
+  return null;
+}
+
+/**
+ * As `fillRooms`, and no pattern has more exercises than what is owed is worth: a further one for what has not gathered yet is left to a later week,
+ * and its place to what else is owed.
+ */
+export function fillGathered(rooms: readonly Room[], rests: readonly Rest[]): number[][] | null {
+  let left = rooms;
+  for (;;) {
+    const chosen = fillRooms(left, rests);
+    const gone = chosen && oneTooMany(left, rests, chosen);
+    if (!gone) return chosen;
+    left = left.map((r, n) => {
       const offers = r.draft.offers.map((o, i) => (n === gone.room && i === gone.offer ? { ...o, levels: [0] } : o));
       return { ...r, draft: { ...r.draft, offers } };
     });
   }
-  return rooms;
 }
 
 /**

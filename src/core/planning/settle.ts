@@ -7,7 +7,7 @@ import { numbers, say } from "../rulebook";
 import { type Filled, SHORT_MINUTES } from "../session";
 import { blockedByOther, blockedByTiredLegs, blockedHere, enduranceFacts, type Option, tiredForJumps } from "../week";
 import type { PlacedAsk } from "./planSession";
-import { dealFrom, fillRooms, hasRoom, type RestOfKinds, type Room, restsOf, unitsFor, withoutCrumbs } from "./redeal";
+import { dealFrom, fillGathered, hasRoom, type RestOfKinds, type Room, restsOf, unitsFor } from "./redeal";
 import { asCounted, type WeekProblem } from "./weekProblem";
 
 /** A placed session, and what it may be filled with. */
@@ -132,18 +132,12 @@ function filling(
   lean: boolean,
 ): Filling | null {
   const rests = restsBeside(problem, placed, asks);
-  let rooms: readonly Room[] = roomsFor(problem, asks, rests, lean);
+  const rooms = roomsFor(problem, asks, rests, lean);
   const open = asks.filter((a) => rooms.some((r) => r.label === a.ask.label && hasRoom(r)));
   if (open.length === 0) return null;
   if (open.length < asks.length) return filling(problem, placed, open, lean);
-  let chosen = fillRooms(rooms, rests);
+  const chosen = fillGathered(rooms, rests);
   if (!chosen) return null;
-  for (let fewer = withoutCrumbs(rooms, rests, chosen); fewer !== rooms; fewer = withoutCrumbs(rooms, rests, chosen)) {
-    rooms = fewer;
-    const again = fillRooms(rooms, rests);
-    if (!again) return null;
-    chosen = again;
-  }
   const deal = dealFrom(rooms, chosen);
   const given = new Set([...deal.values()].flat().map((u) => u.pattern));
   return {

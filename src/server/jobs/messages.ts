@@ -9,7 +9,7 @@ export interface WorkerSetup {
   practiseMs?: number;
 }
 
-/** The reply's number with which a thread says that it is there. */
+/** The number of the first reply of a thread, to nothing that was asked: it is there. */
 export const THERE = 0;
 
 /** Which club a piece of work is about, where there are many. */

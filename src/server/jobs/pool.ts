@@ -5,7 +5,7 @@
 import { Worker } from "node:worker_threads";
 import { HttpProblem } from "../errors";
 import type { Ask, JobOptions, Jobs } from "./jobs";
-import { type ClubOfWork, type Reply, THERE, type WorkerSetup } from "./messages";
+import type { ClubOfWork, Reply, WorkerSetup } from "./messages";
 
 interface Waiting {
   id: number;
@@ -66,8 +66,9 @@ export class Pool implements Jobs {
   async start(): Promise<void> {
     const there = (i: number) => {
       const { worker } = this.thread(i);
+      // The first that a thread says is that it is there.
       return new Promise<void>((done) => {
-        worker.on("message", ({ id }: Reply) => id === THERE && done());
+        worker.once("message", () => done());
         worker.once("exit", () => done());
       });
     };

@@ -58,9 +58,10 @@ export class KeptRows<R extends object> {
     const rows = await Promise.all(
       (await this.store.athletes.list()).map(async ({ id, revision }) => {
         const key = `${revision}/${this.store.rules}/${this.today()}`;
-        const kept = this.rows.get(`${id}/${of}`);
+        const at = `${id}/${of}`;
+        const kept = this.rows.get(at);
         if (kept?.key === key) return kept.row;
-        const made = this.made({ id, of, key }, make);
+        const made = this.made(at, key, () => make(id));
         if (!patience || (await Promise.race([made, patience])) !== "late") return made;
         const before = kept?.day === this.today() ? kept.row : await last?.(id);
         if (!before) return made;
@@ -71,16 +72,15 @@ export class KeptRows<R extends object> {
     return { rows: rows.filter((r) => r !== null), behind };
   }
 
-  private made(what: { id: string; of: string; key: string }, make: RowMaker<R>["make"]): Promise<R | null> {
-    const { id, of, key } = what;
-    const name = `${id}/${of}/${key}`;
+  private made(at: string, key: string, make: () => Promise<R | null>): Promise<R | null> {
+    const name = `${at}/${key}`;
     const under = this.making.get(name);
     if (under) return under;
     const [day, nth] = [this.today(), ++this.begun];
-    const making = make(id)
+    const making = make()
       .then((row) => {
-        const latest = Math.max(this.forgotten, this.rows.peek(`${id}/${of}`)?.nth ?? 0);
-        if (row && nth > latest) this.rows.set(`${id}/${of}`, { key, day, nth, row });
+        const latest = Math.max(this.forgotten, this.rows.peek(at)?.nth ?? 0);
+        if (row && nth > latest) this.rows.set(at, { key, day, nth, row });
         return row;
       })
       .finally(() => this.making.delete(name));
