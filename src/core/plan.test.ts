@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { clubOn } from "../../tests/support/demo";
+import { CLUB_DAY, clubOn, memberSeason } from "../../tests/support/demo";
 import { checkPhases, checkRaceWeeks, checkSessions, checkSpacing } from "../../tests/support/mustHold";
 import { growPlan, plan } from "./plan";
 
@@ -7,9 +7,8 @@ describe("the planned season", () => {
   it("keeps every must-hold rule for each athlete of the demo club", () => {
     let [compared, held, loaded, warmed] = [0, 0, 0, 0];
     // From the first day nothing is known of anybody's loads; from today the log says them.
-    for (const a of clubOn())
-      for (const from of [a.season.start, "2026-03-03"]) {
-        const p = plan(a, { from, weeks: "season" });
+    for (const [n, a] of clubOn().entries())
+      for (const p of [plan(a, { from: a.season.start, weeks: "season" }), memberSeason(n)]) {
         const sessions = p.weeks.flatMap((w) => w.sessions);
         loaded += sessions.flatMap((s) => s.items).filter((i) => i.loadKg !== null).length;
         warmed += sessions.filter((s) => s.warmUp.length > 0).length;
@@ -26,7 +25,7 @@ describe("the planned season", () => {
 
   it("is the same whether it grows by bits or is made at once", () => {
     for (const a of clubOn().slice(0, 1)) {
-      const growing = growPlan(a, { from: "2026-03-03" });
+      const growing = growPlan(a, { from: CLUB_DAY });
       const [two, none, six] = [growing.weeks(2), growing.weeks(0), growing.weeks(6)];
       expect([none.weeks.length, two.weeks.length, six.weeks.length]).toEqual([0, 2, 6]);
       expect(six.weeks.slice(0, 2)).toEqual(two.weeks);
@@ -36,7 +35,7 @@ describe("the planned season", () => {
         [six, 6],
         [growing.weeks("season"), "season"],
       ] as const)
-        expect(JSON.stringify(grown)).toBe(JSON.stringify(plan(a, { from: "2026-03-03", weeks })));
+        expect(JSON.stringify(grown)).toBe(JSON.stringify(plan(a, { from: CLUB_DAY, weeks })));
     }
   });
 });

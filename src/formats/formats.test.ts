@@ -2,13 +2,11 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, it } from "vitest";
 import { athleteWith, raceOn, START } from "../../tests/support/athlete";
-import { clubOn } from "../../tests/support/demo";
+import { clubOn, memberOn, memberSeason } from "../../tests/support/demo";
 import type { Athlete } from "../core/athlete/types";
 import { addDays } from "../core/dates";
 import { plan } from "../core/plan";
 import { ruleOf } from "../core/rulebook";
-import { demoAthlete } from "../demo/club";
-import { PROFILES } from "../demo/profiles";
 import { checkAthlete, readAthleteFile, writeAthleteFile } from "./athlete-file";
 import { pathText } from "./fault";
 import { planFileSchema, planToFile } from "./plan-file";
@@ -165,7 +163,7 @@ describe("athlete files in and out", () => {
     expect(read).toEqual({ ok: true, value: everything });
   });
   it("accepts every athlete of the demo club", () => {
-    for (const a of [...clubOn(), ...PROFILES.slice(0, 2).map((p) => demoAthlete(p, "2026-12-29"))])
+    for (const a of [...clubOn(), memberOn(0, "2026-12-29"), memberOn(1, "2026-12-29")])
       expect(checkAthlete(a)).toMatchObject({ ok: true });
   });
 });
@@ -392,8 +390,8 @@ describe("plan files", () => {
   });
 
   it("carry a reason with a known rule behind every load and every week", () => {
-    for (const a of clubOn()) {
-      for (const w of planToFile(plan(a, { from: "2026-03-03", weeks: 12 })).weeks) {
+    for (const n of clubOn().keys()) {
+      for (const w of planToFile(memberSeason(n)).weeks) {
         expect(w.why.length).toBeGreaterThan(0);
         for (const r of w.why) expect(ruleOf(r.rule), r.rule).not.toBeNull();
         for (const c of w.placement.costs) expect(ruleOf(c.rule), c.rule).not.toBeNull();

@@ -7,11 +7,14 @@ import {
   grownTo,
   growSeason,
   type Planned as PlannedFrom,
+  pastBasis,
   type Until,
   weeksBetween,
 } from "../api/make/planned";
 import { type IsoDate, mondayOf } from "../core/dates";
+import { once } from "../core/once";
 import { plan } from "../core/plan";
+import { type Limits, PastLimits } from "./pastLimits";
 import type { Stored } from "./store/athletes";
 import type { Store } from "./store/store";
 
@@ -24,8 +27,8 @@ const KEPT = 8;
 function withKept(
   past: readonly { start: IsoDate }[],
   kept: ReadonlyMap<IsoDate, { loadLimit: number }>,
-  workedOut: () => ReadonlyMap<IsoDate, number>,
-): ReadonlyMap<IsoDate, number> {
+  workedOut: () => Limits,
+): Limits {
   const known = past.flatMap(({ start }) => {
     const week = kept.get(start);
     return week ? [[start, week.loadLimit] as const] : [];
@@ -35,6 +38,7 @@ function withKept(
 
 export class Planner {
   private readonly kept = new LRUCache<string, { key: string; growing: Growing<Stored> }>({ max: KEPT });
+  private readonly limits = new PastLimits(KEPT);
 
   constructor(
     private readonly store: Store,
@@ -48,6 +52,7 @@ export class Planner {
   /** Another club stands in this one's place. */
   forget(): void {
     this.kept.clear();
+    this.limits.forget();
   }
 
   /** @returns the season's plan as far as it is asked for, null where there is no such athlete */
@@ -72,12 +77,9 @@ export class Planner {
     // Weeks that are kept as they were planned keep their load limit too.
     const kept = await this.store.archive.weeks(stored.id);
     const past = growing.plan.season.filter((w) => w.start < mondayOf(growing.from));
-    let limits: ReadonlyMap<IsoDate, number> | null = null;
-    const pastLimits = () => {
-      limits ??= withKept(past, kept, growing.pastLimits);
-      return limits;
-    };
-    return { ...growing, pastLimits };
+    const { from, library, pastLimits } = growing;
+    const behind = () => this.limits.of(stored.id, pastBasis(growing.stored, from), library, () => pastLimits());
+    return { ...growing, pastLimits: once(() => withKept(past, kept, behind)) };
   }
 
   /** As far as the week of a date; null for a day outside the season or before what is planned. */

@@ -3,6 +3,7 @@ import type { Approach, Athlete, LockedSession } from "../../core/athlete";
 import { addDays, daysBetween, type IsoDate, laterOf, mondayOf } from "../../core/dates";
 import type { Library } from "../../core/exercise";
 import { withEndurancePlan } from "../../core/mileage";
+import { once } from "../../core/once";
 import { type GrowingPlan, growPlan, type Plan, plan, type Swap } from "../../core/plan";
 import type { RuleValues } from "../../core/rulebook";
 
@@ -81,14 +82,8 @@ export interface Growing<F extends Facts = Facts> extends Omit<Planned<F>, "plan
 export function growSeason<F extends Facts>(facts: F, library: Library, today: IsoDate): Growing<F> {
   const stored = withPlannedEndurance(facts);
   const from = firstDay(stored, today);
-  const { athlete } = stored;
-  const plan = growPlan(athlete, { from, library, ...clubOptions(stored) });
-  let limits: ReadonlyMap<IsoDate, number> | null = null;
-  const pastLimits = () => {
-    limits ??= limitsBefore(athlete, from, library);
-    return limits;
-  };
-  return { stored, from, plan, pastLimits, library };
+  const plan = growPlan(stored.athlete, { from, library, ...clubOptions(stored) });
+  return { stored, from, plan, pastLimits: once(() => limitsBefore(pastBasis(stored, from), library)), library };
 }
 
 /** How far a plan is asked for: to the week of a day, but its first week in any case, or so many weeks; without either to the season's end. */
@@ -104,8 +99,21 @@ export function grownTo<F extends Facts>({ plan, ...g }: Growing<F>, until?: Unt
 export const planSeason = <F extends Facts>(facts: F, library: Library, today: IsoDate): Planned<F> =>
   grownTo(growSeason(facts, library, today));
 
-function limitsBefore(athlete: Athlete, from: IsoDate, library: Library): ReadonlyMap<IsoDate, number> {
-  const weeks = weeksBetween(athlete.season.start, from);
-  const past = plan({ ...athlete, strengthLog: [], locked: [] }, { weeks, library });
-  return new Map(past.weeks.map((w) => [w.season.start, w.loadLimit]));
+/**
+ * What the load limits of the weeks before a day are worked out from, beside the library: they are those of the plan as it would have been
+ * without anything lifted or moved, so that a logged set or a session in another place leaves them as they were. Plain data: facts that
+ * give the same text give the same limits.
+ */
+export function pastBasis(facts: Facts, from: IsoDate) {
+  const { held: _, swaps: __, ...club } = clubOptions(facts);
+  const athlete: Athlete = { ...facts.athlete, strengthLog: [], locked: [] };
+  return { athlete, weeks: weeksBetween(athlete.season.start, from), club };
+}
+
+/** @returns the most that each of those weeks takes, in AU, by its Monday */
+export function limitsBefore(
+  { athlete, weeks, club }: ReturnType<typeof pastBasis>,
+  library: Library,
+): ReadonlyMap<IsoDate, number> {
+  return new Map(plan(athlete, { weeks, library, ...club }).weeks.map((w) => [w.season.start, w.loadLimit]));
 }

@@ -1,7 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, START, weeksOf } from "../../../tests/support/athlete";
-import { demoAthlete } from "../../demo/club";
-import { PROFILES } from "../../demo/profiles";
+import { memberOn } from "../../../tests/support/demo";
 import type { Athlete, Label, WeekChange } from "../athlete/types";
 import { windowsOfWeek } from "../athlete/windows";
 import { addDays, timeOf } from "../dates";
@@ -26,8 +25,8 @@ describe("the places of a session in hand", () => {
   it("cost what the week costs with the session locked there, and are shut where the planner refuses it", () => {
     let compared = 0;
     let shut = 0;
-    for (const profile of PROFILES.slice(0, 5)) {
-      const a = { ...demoAthlete(profile, "2026-03-03"), locked: [] };
+    for (const n of [0, 1, 2, 3, 4]) {
+      const a = { ...memberOn(n), locked: [] };
       const w = plan(a, { from: "2026-03-03", weeks: 2 }).weeks[1]!;
       for (const s of w.sessions) {
         const board = weighPlaces(w.input, w.sessions, s.label);

@@ -1,16 +1,16 @@
 import type { Server } from "node:http";
 import { afterEach, describe, expect, it } from "vitest";
+import { CLUB_DAY, memberOn } from "../../../tests/support/demo";
 import { type TestServer, testServer } from "../../../tests/support/server";
 import type { FeedView, ImportCounts } from "../../api/views";
 import { addDays } from "../../core/dates";
-import { demoAthlete } from "../../demo/club";
 import { accountName, demoAccounts } from "../../demo/feed/accounts";
 import { type Faults, feedServer, NO_FAULTS } from "../../demo/feed/server";
 import { type Activity, logOf } from "../../demo/feed/world";
 import { PROFILES } from "../../demo/profiles";
 import { FeedError } from "./client";
 
-const MADE = "2026-03-03";
+const MADE = CLUB_DAY;
 /** Long enough for a slow machine; the hanging answers take longer still. */
 const PATIENCE = { timeoutMs: 1500, waits: [1, 2, 4] };
 let open: { close: () => Promise<unknown> }[] = [];
@@ -31,9 +31,8 @@ async function world(faults: Faults, seed = 5) {
   const app = await testServer({ base, ...PATIENCE });
   open.push(app);
   const link = async (n: number): Promise<string> => {
-    const profile = PROFILES[n]!;
-    const id = await app.store.athletes.add(demoAthlete(profile, MADE));
-    await app.call("PUT", `/athletes/${id}/feed`, { account: accountName(profile.facts.name) });
+    const id = await app.store.athletes.add(memberOn(n));
+    await app.call("PUT", `/athletes/${id}/feed`, { account: accountName(PROFILES[n]!.facts.name) });
     return id;
   };
   return { app, accounts, from, link, go: (day: string) => (today = day) };
