@@ -13,7 +13,7 @@ import { kill, startClub } from "../torture/club";
 const PASSWORD = "oars over quiet water";
 const TODAY = "2026-03-03";
 /** Random schedules through the real service worker: 50 in the campaign, FIELD_ANCHOR_PHONES=50. */
-const SCHEDULES = Number(process.env.FIELD_ANCHOR_PHONES ?? 3);
+const SCHEDULES = Number(process.env.FIELD_ANCHOR_PHONES ?? 2);
 const support = (name: string) => readFileSync(join(import.meta.dirname, "../support", name), "utf8");
 
 async function begun(folder: string) {

@@ -4,12 +4,12 @@ import { fuzz } from "./fuzz";
 
 describe("requests that nobody would send", () => {
   it("end in no failure, refused ones leave nothing behind, and accepted ones an athlete that is sound as a whole", async () => {
-    const { faults, statuses, requests, sound } = await fuzz(900, randomOf(7));
+    const { faults, statuses, requests, sound } = await fuzz(500, randomOf(7));
     expect(faults).toEqual([]);
-    expect(requests).toBe(900);
-    expect(sound).toBeGreaterThan(20);
+    expect(requests).toBe(500);
+    expect(sound).toBeGreaterThan(10);
     // They come through the door, some are made, many are refused for what they say.
-    for (const status of [200, 204, 404, 422]) expect(statuses[status] ?? 0, String(status)).toBeGreaterThan(20);
+    for (const status of [200, 204, 404, 422]) expect(statuses[status] ?? 0, String(status)).toBeGreaterThan(10);
   });
 
   it("would be noticed where they failed", async () => {

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { athleteWith } from "../../../tests/support/athlete";
+import { athleteWith, START } from "../../../tests/support/athlete";
 import { ON_SERVER, poolSource } from "../../../tests/support/clubs";
 import { type TestServer, TODAY, testServer } from "../../../tests/support/server";
 import type { Problem } from "../../api/problem";
@@ -27,7 +27,10 @@ beforeAll(async () => {
   const { source, club } = poolSource(inline.store, inline.file, "Test club");
   pool = new Pool(2, ENTRY, { source, fixedToday: TODAY, kept: null }, (e) => crashes.push(e));
   jobs = club ? jobsOfClub(pool, club) : pool;
-  for (let n = 0; n < 3; n++) ids.push(await inline.store.athletes.add(athleteWith({}, { name: `Runner ${n}` })));
+  // Short: every view is made twice.
+  const season = { start: START, end: addDays(START, 13 * 7 - 1) };
+  for (let n = 0; n < 3; n++)
+    ids.push(await inline.store.athletes.add(athleteWith({ season }, { name: `Runner ${n}` })));
   // A second application on the same store, whose long work is done in threads.
   pooled = await testServer(undefined, { store: inline.store, jobs });
 });
