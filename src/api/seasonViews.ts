@@ -110,6 +110,8 @@ export interface SquadView {
   rows: SquadRow[];
   /** Athletes whose rows tell the state before their last change: the new ones are being worked out. */
   behind: string[];
+  /** Those whose rows tell it because the new ones could not be worked out. */
+  failed: string[];
 }
 
 export interface DoseLine {

@@ -157,6 +157,7 @@ type SquadHere = Omit<SquadView, "today" | "rows"> & {
 const squadHere = (): SquadHere => ({
   rows: state.screen ? [{ id: athlete, name: state.screen.name, ...unitsOf(state.screen) }] : [],
   behind: [],
+  failed: [],
 });
 
 export const howTo = async (exercise: string): Promise<HowTo | null> => {

@@ -10,7 +10,7 @@ import type { HealthView, SquadRow } from "../api/views";
 import type { IsoDate } from "../core/dates";
 import { Audit } from "./accounts/audit";
 import { type Access, OPEN, phoneRequests } from "./accounts/door";
-import { notFound, problemHandler } from "./errors";
+import { loggable, notFound, problemHandler } from "./errors";
 import { FeedClient, type FeedClientOptions } from "./feed/client";
 import { Feed } from "./feed/feed";
 import { jsonOnly, knownHost, noStore, sameOrigin } from "./http/door";
@@ -88,6 +88,7 @@ function contextOf(o: AppOptions): { ctx: ServerContext; jobs: Jobs; routes: Rou
     {
       make: (id) => jobs.ask(rowOf(id), { background: true }) as Promise<SquadRow | null>,
       last: async (id) => ((await jobs.last?.(rowOf(id))) ?? null) as SquadRow | null,
+      failed: (athlete, error) => o.log.error({ athlete, error: loggable(error) }, "row of the squad not made"),
     },
     o.squadPatienceMs ?? Number.POSITIVE_INFINITY,
   );

@@ -24,7 +24,7 @@ test("who lifts today, filtered with one key, each with an hour and a length", a
     const answer = await route.fetch({ headers: { ...route.request().headers(), "if-none-match": "" } });
     const { value, ...tags } = await answer.json();
     const behind = late-- > 0 ? [value.rows[0].id] : value.behind;
-    const body = JSON.stringify({ ...tags, value: { ...value, behind } });
+    const body = JSON.stringify({ ...tags, value: { ...value, behind, failed: [value.rows[1].id] } });
     await route.fulfill({ body, contentType: answer.headers()["content-type"] ?? "" });
   });
   await page.goto("/");
@@ -33,6 +33,8 @@ test("who lifts today, filtered with one key, each with an hour and a length", a
   await expect(page.locator("tbody tr[aria-busy=true]")).toHaveCount(0);
   await expect(page.getByText("being worked out")).toHaveCount(0);
   expect(late).toBeLessThan(1);
+  // A row that could not be made says so, and is not asked for all the time.
+  await expect(page.locator("tbody tr").nth(1)).toContainText("could not be worked out");
   await page.keyboard.press("t");
   await expect(page.getByRole("button", { name: "Lifts today" })).toHaveAttribute("aria-pressed", "true");
   const rows = page.locator("tbody tr");

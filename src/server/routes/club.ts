@@ -96,7 +96,8 @@ export function clubRoutes(ctx: ServerContext): Route[] {
       return { status: 200, type: "application/json", headers, body };
     const view = JSON.parse(body.toString("utf8")) as SquadView;
     const rows = view.rows.filter((row) => sees(who, row.id)).map((row) => seenBy(who, row));
-    return json({ ...view, rows, behind: view.behind.filter((id) => sees(who, id)) });
+    const seen = (ids: readonly string[]) => ids.filter((id) => sees(who, id));
+    return json({ ...view, rows, behind: seen(view.behind), failed: seen(view.failed) });
   });
 
   weekRoutes(r, ctx);

@@ -1,4 +1,4 @@
-import { describe, expect, it } from "vitest";
+import { describe, expect, it, vi } from "vitest";
 import type { Store } from "../store/store";
 import { KeptRows } from "./keptRows";
 
@@ -57,12 +57,16 @@ describe("rows of a club", () => {
       { id: "ann", of: 1 },
       { id: "bo", of: 1 },
     ];
-    expect(await rows.within(SHORT, { make })).toEqual({ rows: before, behind: ["ann"] });
+    expect(await rows.within(SHORT, { make })).toEqual({ rows: before, behind: ["ann"], failed: [] });
     // Asked for once more while it is being made: it is not made twice.
-    expect(await rows.within(SHORT, { make })).toEqual({ rows: before, behind: ["ann"] });
+    expect(await rows.within(SHORT, { make })).toEqual({ rows: before, behind: ["ann"], failed: [] });
     finish(2);
     await tick();
-    expect(await rows.within(SHORT, { make })).toEqual({ rows: [{ id: "ann", of: 2 }, before[1]], behind: [] });
+    expect(await rows.within(SHORT, { make })).toEqual({
+      rows: [{ id: "ann", of: 2 }, before[1]],
+      behind: [],
+      failed: [],
+    });
     expect(state.made).toEqual(["ann 1", "bo 1", "ann 2"]);
   });
 
@@ -86,6 +90,7 @@ describe("rows of a club", () => {
         { id: "bo", of: 1 },
       ],
       behind: [],
+      failed: [],
     });
   });
 
@@ -98,6 +103,7 @@ describe("rows of a club", () => {
         { id: "bo", of: 1 },
       ],
       behind: ["ann"],
+      failed: [],
     });
   });
 
@@ -123,18 +129,47 @@ describe("rows of a club", () => {
     const asked = rows.within(SHORT, { make });
     await tick();
     finish(2);
-    expect(await asked).toMatchObject({ rows: [{ of: 2 }, { of: 1 }], behind: [] });
+    expect(await asked).toMatchObject({ rows: [{ of: 2 }, { of: 1 }], behind: [], failed: [] });
   });
 
-  it("that fail are told of to whoever asks again", async () => {
+  it("that cannot be made are told as they were before, by name, and tried again after half a minute or a change", async () => {
     const { state, rows } = await made();
-    const failing = async (id: string): Promise<Row> => {
-      state.made.push(id);
-      await tick();
+    vi.useFakeTimers({ toFake: ["Date"] });
+    const told: string[] = [];
+    const maker = {
+      make: async (id: string): Promise<Row> => {
+        state.made.push(`${id} tried`);
+        await tick();
+        throw new Error("no memory");
+      },
+      failed: (id: string, error: unknown) => told.push(`${id}: ${(error as Error).message}`),
+    };
+    const before = [
+      { id: "ann", of: 1 },
+      { id: "bo", of: 1 },
+    ];
+    const tried = () => state.made.filter((m) => m === "ann tried").length;
+    expect(await rows.within(SHORT, maker)).toEqual({ rows: before, behind: ["ann"], failed: [] });
+    await tick();
+    const failed = { rows: before, behind: [], failed: ["ann"] };
+    expect(await rows.within(SHORT, maker)).toEqual(failed);
+    vi.setSystemTime(Date.now() + 29_000);
+    expect(await rows.within(1000, maker)).toEqual(failed);
+    expect([tried(), told]).toEqual([1, ["ann: no memory"]]);
+    vi.setSystemTime(Date.now() + 2000);
+    expect(await rows.within(1000, maker)).toEqual(failed);
+    expect(tried()).toBe(2);
+    state.revision = 3;
+    expect(await rows.within(1000, maker)).toEqual(failed);
+    expect(tried()).toBe(3);
+    vi.useRealTimers();
+  });
+
+  it("of which nothing is known fail with what they failed with", async () => {
+    const { rows } = club();
+    const make = async (): Promise<Row> => {
       throw new Error("no memory");
     };
-    expect((await rows.within(SHORT, { make: failing })).behind).toEqual(["ann"]);
-    await tick();
-    await expect(rows.within(1000, { make: failing })).rejects.toThrow("no memory");
+    await expect(rows.within(SHORT, { make })).rejects.toThrow("no memory");
   });
 });

@@ -78,10 +78,10 @@ export class Squad {
 
   private async write(key: string): Promise<WrittenSquad> {
     try {
-      const { rows, behind } = await this.rows.within(this.patienceMs, this.maker);
-      const view: SquadView = { today: this.today(), rows: await this.inOrder(rows), behind };
+      const { rows, behind, failed } = await this.rows.within(this.patienceMs, this.maker);
+      const view: SquadView = { today: this.today(), rows: await this.inOrder(rows), behind, failed };
       const json = Buffer.from(JSON.stringify(view));
-      if (behind.length > 0) return { key: null, json };
+      if (behind.length + failed.length > 0) return { key: null, json };
       this.kept = { key, json };
       return this.kept;
     } finally {

@@ -5,12 +5,12 @@ import type { SquadRow } from "../../api/views";
 import { daysBetween } from "../../core/dates";
 import { useSquad } from "../data/hooks";
 import { useHome, useMay } from "../data/session";
-import { counted, day, duration, inDays, PHASE_NAMES, SPORT_NAMES, sessionName, time } from "../format";
+import { counted, day, duration, inDays, PHASE_NAMES, sessionName, time } from "../format";
 import { STRATA } from "../section/patterns";
 import { ShortSection } from "../section/ShortSection";
 import { Due } from "../squad/Due";
 import { Needs, openNeeds } from "../squad/Needs";
-import { BEHIND, SquadCards } from "../squad/SquadCards";
+import { SquadCards, STALE, type Stale, staleIn, staleWords } from "../squad/SquadCards";
 import { useFocusOn } from "../ui/focus";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
@@ -33,6 +33,7 @@ const FILTERS: [Filter, string][] = [
 
 /** Four of them in 360 px. */
 const SHORT_FILTERS: [Filter, string][] = FILTERS.map(([f, words]) => [f, f === "all" ? "All" : words]);
+const NONE_STALE = { behind: [], failed: [] };
 const NOBODY: Record<Filter, string> = {
   all: "No athletes.",
   today: "Nobody lifts today.",
@@ -58,7 +59,7 @@ export default function SquadView() {
   const importing = params.get("import") === "1";
   const setImporting = (open: boolean) => setParams(open ? { import: "1" } : {}, { replace: true });
   const all = squad.data?.rows ?? [];
-  const behind = new Set(squad.data?.behind);
+  const stale = staleIn(squad.data ?? NONE_STALE);
   const rows = all.filter((r) =>
     filter === "today"
       ? r.today !== null
@@ -99,7 +100,7 @@ export default function SquadView() {
       <Head
         phone={phone}
         all={all}
-        behind={behind.size}
+        stale={squad.data}
         filter={filter}
         setFilter={setFilter}
         onAway={mayAdd ? () => setAway(true) : null}
@@ -113,7 +114,7 @@ export default function SquadView() {
           </Suspense>
         )}
         {all.length === 0 ? null : phone ? (
-          <SquadCards rows={rows} behind={behind} today={squad.data.today} due={filter === "due"} />
+          <SquadCards rows={rows} stale={stale} today={squad.data.today} due={filter === "due"} />
         ) : (
           <table className="w-full border-collapse text-left">
             <thead>
@@ -133,7 +134,7 @@ export default function SquadView() {
                 <Row
                   key={r.id}
                   row={r}
-                  behind={behind.has(r.id)}
+                  stale={stale.get(r.id)}
                   today={squad.data.today}
                   due={filter === "due"}
                   at={i}
@@ -164,7 +165,7 @@ interface HeadProps {
   phone: boolean;
   all: readonly SquadRow[];
   /** Rows that tell the state before the last change. */
-  behind: number;
+  stale: Record<Stale, readonly string[]>;
   filter: Filter;
   setFilter: (filter: Filter) => void;
   /** Null for whoever may neither add athletes nor change them. */
@@ -172,7 +173,7 @@ interface HeadProps {
   onImport: () => void;
 }
 
-function Head({ phone, all, behind, filter, setFilter, onAway, onImport }: HeadProps) {
+function Head({ phone, all, stale, filter, setFilter, onAway, onImport }: HeadProps) {
   const lifting = all.filter((r) => r.today).length;
   const looks = all.filter((r) => openNeeds(r).length > 0).length;
   return (
@@ -182,7 +183,10 @@ function Head({ phone, all, behind, filter, setFilter, onAway, onImport }: HeadP
         {looks === 1 ? "s" : ""} a look
       </span>
       <span role="status" className="sr-only">
-        {behind > 0 ? `${counted(behind, "row")} ${BEHIND}` : ""}
+        {(["behind", "failed"] as const)
+          .filter((why) => stale[why].length > 0)
+          .map((why) => `${counted(stale[why].length, "row")} ${STALE[why]}`)
+          .join(", ")}
       </span>
       <span className="flex-1" />
       <Segments name="Show" options={phone ? SHORT_FILTERS : FILTERS} value={filter} onChange={setFilter} />
@@ -212,7 +216,7 @@ function Head({ phone, all, behind, filter, setFilter, onAway, onImport }: HeadP
 
 function Row({
   row,
-  behind,
+  stale,
   today,
   due,
   at,
@@ -221,7 +225,7 @@ function Row({
 }: {
   row: SquadRow;
   /** Tells the state before the last change. */
-  behind: boolean;
+  stale: Stale | undefined;
   today: string;
   /** The list asks for tests that are due. */
   due: boolean;
@@ -233,7 +237,7 @@ function Row({
   return (
     <tr
       data-row={at}
-      aria-busy={behind}
+      aria-busy={stale === "behind"}
       tabIndex={-1}
       onClick={onChoose}
       className={`h-[76px] border-b border-hair align-middle ${on ? "bg-panel shadow-[inset_3px_0_0_var(--color-iron)]" : ""}`}
@@ -242,7 +246,7 @@ function Row({
         <Link to={home(row.id)} className="block text-lead leading-5 font-[650] hover:underline">
           {row.name}
         </Link>
-        <span className="block text-label leading-4 text-ink2">{behind ? BEHIND : SPORT_NAMES[row.sport]}</span>
+        <span className="block text-label leading-4 text-ink2">{staleWords(row, stale)}</span>
         {row.phase && row.emphasis ? (
           <span className="flex items-center gap-1.5 text-label leading-4">
             <i className="sw" style={{ background: STRATA[row.phase].tint }} />

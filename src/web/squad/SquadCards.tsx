@@ -1,7 +1,7 @@
 /** The squad on a phone: an athlete a card, with what needs the coach. */
 
 import { Link } from "react-router";
-import type { SquadRow } from "../../api/views";
+import type { SquadRow, SquadView } from "../../api/views";
 import { daysBetween } from "../../core/dates";
 import { useHome } from "../data/session";
 import { inDays, PHASE_NAMES, SPORT_NAMES } from "../format";
@@ -11,26 +11,38 @@ import { Due } from "./Due";
 import { Needs, openNeeds } from "./Needs";
 
 /** Said of a row that tells the state before the last change. */
-export const BEHIND = "being worked out anew";
+export const STALE = { behind: "being worked out anew", failed: "could not be worked out" } as const;
+export type Stale = keyof typeof STALE;
+
+/** @returns athletes whose rows tell the state before their last change, with why */
+export const staleIn = ({ behind, failed }: Pick<SquadView, Stale>): ReadonlyMap<string, Stale> =>
+  new Map([...behind.map((id) => [id, "behind"] as const), ...failed.map((id) => [id, "failed"] as const)]);
+
+export const staleWords = (row: Pick<SquadRow, "sport">, stale: Stale | undefined): string =>
+  stale ? STALE[stale] : SPORT_NAMES[row.sport];
 
 interface Props {
   rows: readonly SquadRow[];
   /** Whose rows tell the state before their last change. */
-  behind: ReadonlySet<string>;
+  stale: ReadonlyMap<string, Stale>;
   today: string;
   due: boolean;
 }
 
-export function SquadCards({ rows, behind, today, due }: Props) {
+export function SquadCards({ rows, stale, today, due }: Props) {
   const home = useHome();
   return (
     <ul className="flex flex-col gap-2">
       {rows.map((r) => (
-        <li key={r.id} aria-busy={behind.has(r.id)} className="rounded-[3px] border border-hair bg-panel p-3">
+        <li
+          key={r.id}
+          aria-busy={stale.get(r.id) === "behind"}
+          className="rounded-[3px] border border-hair bg-panel p-3"
+        >
           <Link to={home(r.id)} className="block">
             <span className="flex items-center gap-2">
               <b className="min-w-0 flex-1 truncate text-lead font-[650]">{r.name}</b>
-              <span className="text-label text-ink2">{behind.has(r.id) ? BEHIND : SPORT_NAMES[r.sport]}</span>
+              <span className="text-label text-ink2">{staleWords(r, stale.get(r.id))}</span>
               {ICON.right}
             </span>
             <span className="mt-1 flex items-center gap-1.5 text-label text-ink2">
