@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { exercise } from "../../../tests/support/choice";
 import type { Label } from "../athlete";
 import { SHIPPED } from "../exercise";
-import { deal, type Leads, type Unit, worthGiving } from "./deal";
+import { deal, type Leads, stillOwed, type Unit, worthGiving } from "./deal";
 import { KINDS, kindOf } from "./kinds";
 import { type ClosedWeek, closeWeek, type LedgerState, NO_LEDGER, owedIn, setsByPattern } from "./owed";
 import { LEDGER_PATTERNS, type LedgerPattern, type LedgerWeek, weeklySets } from "./shares";
@@ -120,6 +120,25 @@ describe("kinds of work", () => {
   });
 });
 
+// w x (what stays owed / w)^2, by hand.
+describe("what an account weighs", () => {
+  it("is the square of what stays owed over a week's sets, and nothing once all is given", () => {
+    const squat = { rest: 4, weekly: 3, dry: false };
+    expect([0, 1, 3, 4, 6].map((given) => stillOwed(squat, given))).toEqual([16 / 3, 3, 1 / 3, 0, 0]);
+    expect(stillOwed({ ...squat, weekly: 0 }, 1)).toBe(0);
+  });
+  it("outweighs all others together where the week before went without it, until one set is given", () => {
+    const dry = { rest: 2, weekly: 2, dry: true };
+    // Eight patterns that owe two weeks each of the largest share, 5.5 sets: 8 x 5.5 x 2^2.
+    expect(stillOwed(dry, 0)).toBeGreaterThan(8 * 5.5 * 4);
+    expect(stillOwed(dry, 1)).toBe(0.5);
+    expect(stillOwed({ ...dry, dry: false }, 0)).toBe(2);
+  });
+  it("is worth an exercise from one and a half sets on, and then to the nearest set", () => {
+    expect([1.4, 1.49, 1.5, 2.4, 2.5].map(worthGiving)).toEqual([0, 0, 2, 2, 3]);
+  });
+});
+
 describe("dealing a week out", () => {
   const A: Leads = [
     { pattern: "squat", sets: 3 },
@@ -218,6 +237,28 @@ describe("dealing a week out", () => {
     const unit = [...dealt(state).values()].flat().find((u) => u.pattern === "hinge")!;
     expect(unit).toMatchObject({ kind: "hinge on one leg", sets: 2, dueFor: 3 });
     expect(sum(dealt([1, 2].reduce((s) => closed(s, lifted), NO_LEDGER)), "hinge")).toBe(0);
+  });
+  it("says that a kind is due only where it is: one that has been missed for two weeks comes first, and no more", () => {
+    const front = items(["front-plank", 3]);
+    const units = (state: LedgerState) => [...dealt(state).values()].flat().filter((u) => u.pattern === "trunk");
+    const told = (state: LedgerState) => units(state).map((u) => [u.kind, u.dueFor]);
+    const twice = told(closed(closed(NO_LEDGER, front), front));
+    expect(twice).toContainEqual(["trunk work at the side", null]);
+    expect(twice.every(([, due]) => due === null)).toBe(true);
+    expect(told(closed(closed(closed(NO_LEDGER, front), front), front))).toContainEqual(["trunk work at the side", 3]);
+  });
+  it("leaves out what the leads of a pattern mostly are, unless it is due or nothing leads", () => {
+    const state = { ...NO_LEDGER, builds: BUILDS, carry: { hip: 3 }, since: { "hip extension": 2 } };
+    const kinds = (of: LedgerState, sessions = two) =>
+      [...dealt(of, sessions).values()].flat().flatMap((u) => (u.pattern === "hip" ? [u.kind] : []));
+    expect(kinds(state)).toEqual(["hip abduction", "hip flexion"]);
+    expect(kinds({ ...state, since: { "hip extension": 3 } })[0]).toBe("hip extension");
+    expect(kinds(state, new Map<Label, Leads>([["A", []]]))[0]).toBe("hip extension");
+  });
+  it("puts pushing where pulling stands, though the other session holds less", () => {
+    const none = Object.fromEntries(LEDGER_PATTERNS.map((p) => [p, -4]));
+    const state = { ...NO_LEDGER, builds: BUILDS, carry: { ...none, push: 1, pull: 1 } };
+    expect(told(dealt(state))).toEqual({ A: ["pull 2 of 2, null", "push 2 of 2, null"], B: [] });
   });
   it("holds two or three sets an exercise, one exercise a pattern and session, two of different kinds where one would not do", () => {
     const leads = fc.constantFrom<Leads>(A, B, [], [{ pattern: "squat", sets: 2 }]);
