@@ -185,6 +185,9 @@ test("the terrain is drawn by hand, a race moves with its taper, and a column is
   await expect(bar).toBeVisible();
   await bar.getByRole("button", { name: "Apply" }).click();
   await expect.poll(() => of("2026-03-16")).toBe(55);
+  // The drawing stands still before a hand takes hold of it.
+  await expect(bar).toBeHidden();
+  await expect(top).toHaveAttribute("aria-valuenow", "55");
   const box = (await page.getByRole("slider", { name: "Amount of the week of 2026-03-23" }).boundingBox())!;
   const next = (await page.getByRole("slider", { name: "Amount of the week of 2026-03-30" }).boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + 12);
