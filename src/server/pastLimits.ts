@@ -1,9 +1,7 @@
 /** Load limits of the weeks behind, kept for each athlete: they outlive what is logged or moved. */
 import { LRUCache } from "lru-cache";
-import type { IsoDate } from "../core/dates";
+import type { Limits } from "../api/make/planned";
 import type { Library } from "../core/exercise";
-
-export type Limits = ReadonlyMap<IsoDate, number>;
 
 interface KeptLimits {
   basis: string;

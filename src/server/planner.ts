@@ -6,6 +6,8 @@ import {
   type Growing,
   grownTo,
   growSeason,
+  type Limits,
+  limitsBefore,
   type Planned as PlannedFrom,
   pastBasis,
   type Until,
@@ -14,7 +16,7 @@ import {
 import { type IsoDate, mondayOf } from "../core/dates";
 import { once } from "../core/once";
 import { plan } from "../core/plan";
-import { type Limits, PastLimits } from "./pastLimits";
+import { PastLimits } from "./pastLimits";
 import type { Stored } from "./store/athletes";
 import type { Store } from "./store/store";
 
@@ -77,8 +79,11 @@ export class Planner {
     // Weeks that are kept as they were planned keep their load limit too.
     const kept = await this.store.archive.weeks(stored.id);
     const past = growing.plan.season.filter((w) => w.start < mondayOf(growing.from));
-    const { from, library, pastLimits } = growing;
-    const behind = () => this.limits.of(stored.id, pastBasis(growing.stored, from), library, () => pastLimits());
+    const { from, library } = growing;
+    const behind = () => {
+      const basis = pastBasis(growing.stored, from);
+      return this.limits.of(stored.id, basis, library, () => limitsBefore(basis, library));
+    };
     return { ...growing, pastLimits: once(() => withKept(past, kept, behind)) };
   }
 

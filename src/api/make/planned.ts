@@ -27,13 +27,16 @@ export interface Facts {
   notes: Readonly<Record<IsoDate, string>>;
 }
 
+/** The most that weeks take, in AU, by their Mondays. */
+export type Limits = ReadonlyMap<IsoDate, number>;
+
 export interface Planned<F extends Facts = Facts> {
   stored: F;
   /** First day that is plan: today, or tomorrow once today is logged. */
   from: IsoDate;
   plan: Plan;
   /** Load limits of the weeks before `from`, by Monday; worked out when they are first asked for. */
-  pastLimits: () => ReadonlyMap<IsoDate, number>;
+  pastLimits: () => Limits;
   /** What the plan chose its exercises from. */
   library: Library;
 }
@@ -110,10 +113,5 @@ export function pastBasis(facts: Facts, from: IsoDate) {
   return { athlete, weeks: weeksBetween(athlete.season.start, from), club };
 }
 
-/** @returns the most that each of those weeks takes, in AU, by its Monday */
-export function limitsBefore(
-  { athlete, weeks, club }: ReturnType<typeof pastBasis>,
-  library: Library,
-): ReadonlyMap<IsoDate, number> {
-  return new Map(plan(athlete, { weeks, library, ...club }).weeks.map((w) => [w.season.start, w.loadLimit]));
-}
+export const limitsBefore = ({ athlete, weeks, club }: ReturnType<typeof pastBasis>, library: Library): Limits =>
+  new Map(plan(athlete, { weeks, library, ...club }).weeks.map((w) => [w.season.start, w.loadLimit]));

@@ -78,6 +78,17 @@ describe("rows of a club", () => {
     expect((await asked).behind).toEqual([]);
   });
 
+  it("that end while an older one is looked for are not made twice", async () => {
+    const { state, rows, make, finish } = club();
+    const last = async () => {
+      finish(1);
+      await tick();
+      return null;
+    };
+    expect((await rows.within(SHORT, { make, last })).rows[0]).toEqual({ id: "ann", of: 1 });
+    expect(state.made).toEqual(["ann 1", "bo 1"]);
+  });
+
   it("of yesterday are not told today", async () => {
     const { state, rows, make, finish } = await made();
     state.today = "2026-03-05";

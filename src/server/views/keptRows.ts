@@ -73,12 +73,12 @@ export class KeptRows<R extends object> {
         const kept = this.rows.get(at);
         if (kept?.key === key) return kept.row;
         if (!late) return this.made(id, at, key, maker);
-        const now = this.hasFailed(at, key)
-          ? "failed"
-          : await Promise.race([this.made(id, at, key, maker).catch(() => "failed" as const), late]);
+        const made = this.hasFailed(at, key) ? null : this.made(id, at, key, maker);
+        const now = made ? await Promise.race([made.catch(() => "failed" as const), late]) : "failed";
         if (now !== "late" && now !== "failed") return now;
         const before = kept?.day === this.today() ? kept.row : await maker.last?.(id);
-        if (!before) return this.made(id, at, key, maker);
+        // The same making where one is under way: what ended meanwhile is not made twice.
+        if (!before) return made ?? this.made(id, at, key, maker);
         (now === "late" ? behind : failed).push(id);
         return before;
       }),
@@ -104,7 +104,7 @@ export class KeptRows<R extends object> {
         return row;
       })
       .finally(() => this.making.delete(name));
-    // Whoever went on without it is told of what went wrong when asking again.
+    // Whoever went on without it is told that it failed when asking again.
     making.catch((error: unknown) => {
       this.failures.set(at, { key, until: Date.now() + AGAIN_MS });
       failed?.(id, error);

@@ -10,7 +10,8 @@ import { STRATA } from "../section/patterns";
 import { ShortSection } from "../section/ShortSection";
 import { Due } from "../squad/Due";
 import { Needs, openNeeds } from "../squad/Needs";
-import { SquadCards, STALE, type Stale, staleIn, staleWords } from "../squad/SquadCards";
+import { SquadCards } from "../squad/SquadCards";
+import { type Stale, staleIn, staleSummary, staleWords } from "../squad/stale";
 import { useFocusOn } from "../ui/focus";
 import { ICON } from "../ui/glyphs";
 import { useKeys } from "../ui/keys";
@@ -33,7 +34,6 @@ const FILTERS: [Filter, string][] = [
 
 /** Four of them in 360 px. */
 const SHORT_FILTERS: [Filter, string][] = FILTERS.map(([f, words]) => [f, f === "all" ? "All" : words]);
-const NONE_STALE = { behind: [], failed: [] };
 const NOBODY: Record<Filter, string> = {
   all: "No athletes.",
   today: "Nobody lifts today.",
@@ -59,7 +59,7 @@ export default function SquadView() {
   const importing = params.get("import") === "1";
   const setImporting = (open: boolean) => setParams(open ? { import: "1" } : {}, { replace: true });
   const all = squad.data?.rows ?? [];
-  const stale = staleIn(squad.data ?? NONE_STALE);
+  const stale = staleIn(squad.data);
   const rows = all.filter((r) =>
     filter === "today"
       ? r.today !== null
@@ -100,7 +100,7 @@ export default function SquadView() {
       <Head
         phone={phone}
         all={all}
-        stale={squad.data}
+        stale={staleSummary(squad.data)}
         filter={filter}
         setFilter={setFilter}
         onAway={mayAdd ? () => setAway(true) : null}
@@ -164,8 +164,8 @@ export default function SquadView() {
 interface HeadProps {
   phone: boolean;
   all: readonly SquadRow[];
-  /** Rows that tell the state before the last change. */
-  stale: Record<Stale, readonly string[]>;
+  /** How many rows tell the state before the last change. */
+  stale: string;
   filter: Filter;
   setFilter: (filter: Filter) => void;
   /** Null for whoever may neither add athletes nor change them. */
@@ -183,10 +183,7 @@ function Head({ phone, all, stale, filter, setFilter, onAway, onImport }: HeadPr
         {looks === 1 ? "s" : ""} a look
       </span>
       <span role="status" className="sr-only">
-        {(["behind", "failed"] as const)
-          .filter((why) => stale[why].length > 0)
-          .map((why) => `${counted(stale[why].length, "row")} ${STALE[why]}`)
-          .join(", ")}
+        {stale}
       </span>
       <span className="flex-1" />
       <Segments name="Show" options={phone ? SHORT_FILTERS : FILTERS} value={filter} onChange={setFilter} />

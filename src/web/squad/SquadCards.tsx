@@ -1,25 +1,15 @@
 /** The squad on a phone: an athlete a card, with what needs the coach. */
 
 import { Link } from "react-router";
-import type { SquadRow, SquadView } from "../../api/views";
+import type { SquadRow } from "../../api/views";
 import { daysBetween } from "../../core/dates";
 import { useHome } from "../data/session";
-import { inDays, PHASE_NAMES, SPORT_NAMES } from "../format";
+import { inDays, PHASE_NAMES } from "../format";
 import { STRATA } from "../section/patterns";
 import { ICON } from "../ui/glyphs";
 import { Due } from "./Due";
 import { Needs, openNeeds } from "./Needs";
-
-/** Said of a row that tells the state before the last change. */
-export const STALE = { behind: "being worked out anew", failed: "could not be worked out" } as const;
-export type Stale = keyof typeof STALE;
-
-/** @returns athletes whose rows tell the state before their last change, with why */
-export const staleIn = ({ behind, failed }: Pick<SquadView, Stale>): ReadonlyMap<string, Stale> =>
-  new Map([...behind.map((id) => [id, "behind"] as const), ...failed.map((id) => [id, "failed"] as const)]);
-
-export const staleWords = (row: Pick<SquadRow, "sport">, stale: Stale | undefined): string =>
-  stale ? STALE[stale] : SPORT_NAMES[row.sport];
+import { type Stale, staleWords } from "./stale";
 
 interface Props {
   rows: readonly SquadRow[];
