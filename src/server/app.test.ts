@@ -8,7 +8,8 @@ import { athleteWith } from "../../tests/support/athlete";
 import { ON_SERVER } from "../../tests/support/clubs";
 import { testServer } from "../../tests/support/server";
 import type { HealthView } from "../api/views";
-import { configFromEnvironment, run } from "./run";
+import { configFromEnvironment } from "./config";
+import { run } from "./run";
 
 let folder = "";
 beforeEach(() => {

@@ -1,5 +1,6 @@
 /** `npm start`: the built application on a real database, no demo data. */
-import { configFromEnvironment, run } from "./run";
+import { configFromEnvironment } from "./config";
+import { run } from "./run";
 
 run(configFromEnvironment(process.env), { clubName: "Your club" })
   .then(({ address }) => process.stdout.write(`Field Anchor: ${address}\n`))

@@ -9,7 +9,8 @@ import type { AthleteView, ImportedView, SeasonView, SessionView, SquadView, Wee
 import type { StrengthLog } from "../core/athlete/types";
 import { addDays } from "../core/dates";
 import { prescribedOf } from "../core/session";
-import { configFromEnvironment, run, todayOf } from "./run";
+import { configFromEnvironment, todayOf } from "./config";
+import { run } from "./run";
 import { WeekPlanEntity } from "./store/entities";
 import { Store } from "./store/store";
 

@@ -1,6 +1,7 @@
 /** `npm run worker`: plans for the servers of one database, on this machine or another. */
 import { constants, setPriority } from "node:os";
-import { configFromEnvironment, runWorker } from "./run";
+import { configFromEnvironment } from "./config";
+import { runWorker } from "./run";
 
 // Work in the line is ahead of whoever will ask: on a machine that also answers people, they come first. Threads take it over.
 setPriority(constants.priority.PRIORITY_BELOW_NORMAL);

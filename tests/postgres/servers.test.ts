@@ -10,8 +10,9 @@ import type { SquadView } from "../../src/api/views";
 import type { Athlete } from "../../src/core/athlete";
 import { addDays } from "../../src/core/dates";
 import { Clubs } from "../../src/server/clubs";
+import { configFromEnvironment } from "../../src/server/config";
 import { PlanQueue } from "../../src/server/queue/queue";
-import { configFromEnvironment, type Running, run } from "../../src/server/run";
+import { type Running, run } from "../../src/server/run";
 
 import { hiddenImports } from "../../src/server/store/imports";
 import { addClub } from "../../src/server/store/postgres/owner";

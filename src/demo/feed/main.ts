@@ -1,6 +1,6 @@
 /** `npm run feed`: the simulated training log on a port of its own. FEED_PORT changes it, FEED_MADE is the day the club was made. */
 import { isDate } from "../../core/dates";
-import { configFromEnvironment, todayOf } from "../../server/run";
+import { configFromEnvironment, todayOf } from "../../server/config";
 import { demoAccounts } from "./accounts";
 import { feedServer, USUAL_FAULTS } from "./server";
 

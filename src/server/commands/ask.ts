@@ -1,7 +1,7 @@
 /** `npm run backup -- FILE` and `npm run restore -- FILE`: asks the running server, or does it itself where none runs. */
 import { createConnection } from "node:net";
 import { join, resolve } from "node:path";
-import { configFromEnvironment } from "../run";
+import { configFromEnvironment } from "../config";
 import { restoreFrom, takeBackup } from "../store/backup";
 import { Store } from "../store/store";
 import { type Command, type CommandReply, describeBackup, describeRestore, socketPath } from "./control";

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { athleteWith } from "../../../tests/support/athlete";
 import { type TestServer, testServer } from "../../../tests/support/server";
 import type { Problem } from "../../api/problem";
-import { configFromEnvironment } from "../run";
+import { configFromEnvironment } from "../config";
 import { DEEPEST, hostName, tooDeep } from "./door";
 import { guessLimits, limiter } from "./mount";
 
