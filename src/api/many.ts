@@ -2,17 +2,15 @@
 import { z } from "zod";
 import { type Emphasis, LABELS, type Label, type Sport } from "../core/athlete";
 import type { LoadKind, Pattern } from "../core/exercise";
+import { awaySchema, settingsSchema, windowSchema } from "../formats/athlete-schema";
+import { raceSchema } from "../formats/schema/endurance";
 import {
-  awaySchema,
-  dateSchema,
-  idSchema,
-  proseSchema,
-  raceSchema,
-  settingsSchema,
-  textSchema,
-  timeSchema,
-  windowSchema,
-} from "../formats/athlete-schema";
+  date as dateSchema,
+  id as idSchema,
+  prose as proseSchema,
+  text as textSchema,
+  time as timeSchema,
+} from "../formats/schema/values";
 
 /** Members at most: more than any club has in one group. */
 export const MOST_MEMBERS = 200;

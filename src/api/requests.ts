@@ -4,24 +4,16 @@ import { AREAS, LABELS, SCREEN_TESTS, SIDES } from "../core/athlete";
 import { MINUTES_A_DAY } from "../core/dates";
 import { LOADINGS, MUSCLES, type OwnExercise, PATTERNS } from "../core/exercise";
 import {
-  approachSchema,
   awaySchema,
   checkInSchema,
-  dateSchema,
-  endurancePlanSchema,
-  enduranceSchema,
   factsSchema,
   healthSchema,
   homeworkSchema,
-  idSchema,
-  lineSchema,
   lockedSchema,
   overruleSchema,
   pathwayStepSchema,
   phaseSchema,
   placeSchema,
-  proseSchema,
-  raceSchema,
   ruleValuesSchema,
   rungsSchema,
   screeningSchema,
@@ -30,11 +22,19 @@ import {
   sessionEditSchema,
   settingsSchema,
   strengthLogSchema,
-  textSchema,
-  timeSchema,
   weekChangeSchema,
   windowSchema,
 } from "../formats/athlete-schema";
+import { approachSchema } from "../formats/schema/approach";
+import { endurancePlanSchema, enduranceSchema, raceSchema } from "../formats/schema/endurance";
+import {
+  date as dateSchema,
+  id as idSchema,
+  line as lineSchema,
+  prose as proseSchema,
+  text as textSchema,
+  time as timeSchema,
+} from "../formats/schema/values";
 import { isCommon } from "./passwords";
 import { ROLES } from "./roles";
 

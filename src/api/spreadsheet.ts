@@ -1,7 +1,8 @@
 /** Spreadsheets of strength work and test results: the rows as they are sent, and what becomes of each. */
 import { z } from "zod";
-import { dateSchema, idSchema, loggedSetSchema, screeningSchema, textSchema } from "../formats/athlete-schema";
+import { loggedSetSchema, screeningSchema } from "../formats/athlete-schema";
 import type { LiftFate, TestFate } from "../formats/import/lifts/merge";
+import { date as dateSchema, id as idSchema, text as textSchema } from "../formats/schema/values";
 import type { ManyAnswer } from "./many";
 
 /** Rows of one import. */

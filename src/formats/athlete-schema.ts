@@ -6,45 +6,23 @@ import {
   type Athlete,
   AWAY_KINDS,
   BAR_KINDS,
-  BUILDS,
   CLEARANCE_RULES,
-  COLUMNS,
   DECISIONS,
-  EMPHASES,
   FELT,
   LABELS,
   ONE_REP_MAX_FORMULAS,
   PATHWAY_STAGES,
   PHASES,
-  PRIORITIES,
   SCREEN_TESTS,
   SEEN,
-  SESSION_KINDS,
-  SESSION_SPORTS,
   SIDES,
   SPORTS,
-  STAGES,
 } from "../core/athlete";
-import { isDate, MINUTES_A_DAY } from "../core/dates";
+import { MINUTES_A_DAY } from "../core/dates";
 import { ruleIdOf, SWITCHES, valueFault } from "../core/rulebook";
-
-const DATE_TEXT = 'a real date such as "2026-03-02" expected';
-const date = z
-  .string()
-  .regex(/^\d{4}-\d{2}-\d{2}$/, DATE_TEXT)
-  .refine(isDate, DATE_TEXT);
-const time = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day such as "18:30" expected');
-/** Words on one line: they reach calendars, file names and lists as they are. */
-const line = z.string().regex(/^[^\p{Cc}\u2028\u2029]*$/u, "text on one line without control characters expected");
-/** Words on several lines. */
-const prose = z.string().regex(/^([^\p{Cc}\u2028\u2029]|[\n\r\t])*$/u, "text without control characters expected");
-const text = line.min(1).max(400);
-const mass = z.number().min(0).max(1000);
-const positive = z.number().gt(0);
-const scale = z.number().min(0).max(10);
-const id = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, "lower-case words joined by hyphens expected");
-const weekday = z.int().min(1).max(7);
-const count = z.int().min(0).max(1000);
+import { approachSchema } from "./schema/approach";
+import { endurancePlanSchema, enduranceSchema, raceSchema } from "./schema/endurance";
+import { count, date, id, line, list, mass, positive, prose, scale, text, time, weekday } from "./schema/values";
 
 export const factsSchema = z.strictObject({
   name: text,
@@ -153,110 +131,6 @@ export const weekChangeSchema = z.discriminatedUnion("kind", [
   }),
 ]);
 
-export const raceSchema = z.strictObject({
-  id,
-  date,
-  start: time.optional(),
-  days: z.int().min(1).max(60).optional(),
-  rounds: z.int().min(1).max(50).optional(),
-  name: text,
-  sport: z.enum(SESSION_SPORTS),
-  distanceKm: positive.max(10_000).optional(),
-  ascentM: z.number().min(0).max(100_000).optional(),
-  expectedMinutes: positive.max(100_000).optional(),
-  priority: z.enum(PRIORITIES),
-  result: z
-    .strictObject({
-      minutes: positive.max(100_000).optional(),
-      place: z.int().min(1).max(1_000_000).optional(),
-      felt: z.int().min(1).max(5).optional(),
-      note: prose.max(600).optional(),
-      splits: z
-        .strictObject({
-          km: positive.max(100),
-          minutes: z.array(positive.max(100_000)).min(1).max(200),
-          halves: z.tuple([positive.max(100_000), positive.max(100_000)]),
-        })
-        .optional(),
-    })
-    .optional(),
-});
-
-export const enduranceSchema = z
-  .strictObject({
-    date,
-    start: time.optional(),
-    sport: z.enum(SESSION_SPORTS),
-    kind: z.enum(SESSION_KINDS),
-    minutes: positive.max(4320),
-    distanceKm: z.number().min(0).max(2000).optional(),
-    ascentM: z.number().min(0).max(50_000).optional(),
-    descentM: z.number().min(0).max(50_000).optional(),
-    packKg: mass.optional(),
-    rpe: scale.optional(),
-    key: z.boolean().optional(),
-    done: z.boolean().optional(),
-    averageHeartRate: z.number().min(20).max(250).optional(),
-    planned: z
-      .strictObject({
-        date,
-        kind: z.enum(SESSION_KINDS),
-        minutes: positive.max(4320),
-        distanceKm: z.number().min(0).max(2000).optional(),
-        ascentM: z.number().min(0).max(50_000).optional(),
-        rpe: scale.optional(),
-      })
-      .optional(),
-    source: line.min(1).max(200).optional(),
-    insteadOf: z
-      .string()
-      .regex(
-        /^\d{4}-\d{2}-\d{2}\/[a-z0-9-]{1,60}$/,
-        'a Monday and the id of a usual session such as "2026-01-05/tue" expected',
-      )
-      .optional(),
-    cancelled: z.literal(true).optional(),
-  })
-  .refine((e) => !e.cancelled || e.insteadOf !== undefined, {
-    path: ["insteadOf"],
-    error: "the session of the plan that is left out expected",
-  });
-
-const usualSession = z.strictObject({
-  id,
-  day: z.int().min(1).max(7),
-  start: time.optional(),
-  sport: z.enum(SESSION_SPORTS),
-  kind: z.enum(SESSION_KINDS),
-  share: z.number().gt(0).max(1).optional(),
-  minutes: positive.max(4320).optional(),
-  rpe: scale.optional(),
-  key: z.boolean().optional(),
-  ascentM: z.number().min(0).max(5000).optional(),
-  packKg: mass.optional(),
-});
-/** Weekly amounts: more than a week has minutes is nobody's. */
-const weekAmount = z.number().min(0).max(10_000);
-export const endurancePlanSchema = z.strictObject({
-  unit: z.enum(["km", "minutes"]),
-  usualWeeks: z
-    .array(z.strictObject({ phase: z.enum(PHASES).nullable(), sessions: z.array(usualSession).max(28) }))
-    .max(5),
-  weeks: z.array(z.strictObject({ week: date, amount: weekAmount })).max(1000),
-  rule: z
-    .strictObject({
-      from: date,
-      start: weekAmount,
-      top: weekAmount,
-      risePct: z.number(),
-      stepBackEvery: z.int(),
-      stepBackTo: z.number(),
-      taper: z.boolean(),
-      restart: z.boolean(),
-    })
-    .optional(),
-});
-
 export const loggedSetSchema = z.strictObject({
   reps: count.optional(),
   seconds: z.number().min(0).max(7200).optional(),
@@ -300,8 +174,6 @@ export const strengthLogSchema = z.strictObject({
   ),
 });
 
-/** A list that may be left out, and is then empty. */
-const list = <T extends z.ZodType>(of: T) => z.array(of).default([]);
 const counted = z.strictObject({ massKg: positive.max(500), count });
 export const placeSchema = z.strictObject({
   id,
@@ -362,47 +234,6 @@ export const screeningSchema = z.strictObject({
   value: z.number().min(0).optional(),
 });
 export const seenSchema = z.strictObject({ what: z.enum(SEEN), date, side: z.enum(SIDES).optional() });
-const span = z.tuple([z.number().min(0).max(600), z.number().min(0).max(600)]).readonly();
-const doseCell = z.strictObject({
-  sets: span,
-  reps: span,
-  rir: span.nullable(),
-  percent: z.number().gt(0).max(100).nullable(),
-  seconds: span,
-  restSeconds: z.number().min(0).max(600),
-  tempo: z
-    .string()
-    .regex(/^\d{1,2}-\d{1,2}-\d{1,2}$/, 'lowering-pause-lifting in seconds such as "3-0-1" expected')
-    .nullable(),
-});
-const doseRow = z.strictObject({
-  emphasis: z.enum(EMPHASES),
-  perWeek: span,
-  slides: z.boolean(),
-  samePercent: z.boolean(),
-  says: text,
-  cells: z.strictObject(
-    Object.fromEntries(COLUMNS.map((c) => [c, doseCell])) as Record<(typeof COLUMNS)[number], typeof doseCell>,
-  ),
-});
-const linePoint = z.strictObject({ sets: z.int().min(1), reps: z.int().min(1), rir: z.int().min(0) });
-const linePoints = z.array(linePoint).min(1).max(8).readonly();
-const lineOfPoints = z.strictObject({ points: linePoints, later: linePoints.optional() });
-/** Lines that are written down, by part of the season and pattern. */
-const lines = z.partialRecord(z.enum(STAGES), z.partialRecord(z.enum(COLUMNS), lineOfPoints));
-/** One of the coach's copies of an approach; what its figures may be is checked by core/dose/check. */
-export const approachSchema = z.strictObject({
-  id: z.string().regex(/^own-[a-z0-9-]{1,60}$/, 'an id such as "own-club" expected'),
-  name: text.max(60),
-  basis: z.enum(APPROACHES),
-  build: z.enum(BUILDS),
-  version: z.int().min(1),
-  rows: z.strictObject(
-    Object.fromEntries(STAGES.map((s) => [s, doseRow])) as Record<(typeof STAGES)[number], typeof doseRow>,
-  ),
-  lines: lines.optional(),
-});
-
 export const editItemSchema = z.strictObject({
   exercise: id,
   group: z.int().min(0).max(99),
@@ -448,15 +279,6 @@ export const checkInSchema = z.strictObject({
 export const homeworkSchema = z.strictObject({ date, item: id, done: z.boolean() });
 
 export const rungsSchema = z.array(z.strictObject({ ladder: id, exercise: id }));
-export {
-  date as dateSchema,
-  id as idSchema,
-  line as lineSchema,
-  prose as proseSchema,
-  text as textSchema,
-  time as timeSchema,
-};
-
 export const athleteSchema: z.ZodType<Athlete, unknown> = z.strictObject({
   format: z.literal("field-anchor/athlete"),
   version: z.literal(1),

@@ -7,7 +7,7 @@ import { numbers, type RuleValues, type Why, why } from "../rulebook";
 import { limitTo, type SeasonDay } from "./day";
 import { layoffOf } from "./layoff";
 import { afterIllness, betweenNearRaces, limitByRace, limitBySpike, limitByTravel, nearPairs } from "./limits";
-import { phaseOn, type SeasonPhase } from "./phases";
+import { phaseOn, type SeasonPhase } from "./phase";
 import { raceSeries } from "./races";
 
 const EMPHASIS_SAYS: Record<Emphasis, string> = {

@@ -7,7 +7,8 @@ export { holdInVisits } from "./hold";
 export { stagesOf, wayAfter } from "./limits";
 export { type NextSeason, nextSeason, raceAgain } from "./next";
 export { withPastKept } from "./past";
-export { phaseOn, planPhases, type SeasonPhase, type SeasonWarning } from "./phases";
+export { phaseOn, type SeasonPhase, type SeasonWarning } from "./phase";
+export { planPhases } from "./phases";
 export {
   descendsFar,
   inOrder,
@@ -20,4 +21,5 @@ export {
   raceMinutes,
 } from "./races";
 export type { WantedSession } from "./wanted";
-export { buildOf, inWeek, type SeasonWeek, seasonWeeks } from "./weeks";
+export { buildOf, inWeek, type SeasonWeek } from "./week";
+export { seasonWeeks } from "./weeks";

@@ -5,7 +5,8 @@ import type { Athlete } from "../athlete/types";
 import { addDays } from "../dates";
 import { plan } from "../plan";
 import { withPastKept } from "./past";
-import { phaseOn, planPhases } from "./phases";
+import { phaseOn } from "./phase";
+import { planPhases } from "./phases";
 
 // A race that moves takes its taper along; what is past stays.
 describe("a race that is moved", () => {

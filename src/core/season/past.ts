@@ -1,7 +1,8 @@
 /** What is past stays: a race that is moved changes what lies ahead, never the phases of days that were trained. */
 import type { Athlete, PhaseSpan } from "../athlete";
 import { addDays, type IsoDate } from "../dates";
-import { phaseOn, planPhases } from "./phases";
+import { phaseOn } from "./phase";
+import { planPhases } from "./phases";
 
 /**
  * An athlete after a change, with the phases of the days before today as they were before it, where the change would rewrite them.

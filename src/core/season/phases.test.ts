@@ -2,7 +2,8 @@ import { describe, expect, it } from "vitest";
 import { athleteWith, raceOn, START } from "../../../tests/support/athlete";
 import { addDays, daysBetween } from "../dates";
 import { seasonDays } from "./days";
-import { phaseOn, planPhases } from "./phases";
+import { phaseOn } from "./phase";
+import { planPhases } from "./phases";
 import { CLASS_RULES, raceClass, raceMinutes, stageOn, stagesAfter } from "./races";
 
 const lengths = (a: ReturnType<typeof athleteWith>) =>

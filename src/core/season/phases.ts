@@ -1,36 +1,15 @@
 /** Races into phases, worked backwards from the A races; the coach's own boundaries stay where they were put. */
-import { type Athlete, isOn, type Phase, type PhaseSpan, type Race } from "../athlete";
-import { addDays, dateOf, dayLabel, dayNumber, type IsoDate } from "../dates";
-import { type Numbers, numbers, type RuleValues, say } from "../rulebook";
+import type { Athlete, Phase, Race } from "../athlete";
+import { dateOf, dayNumber } from "../dates";
+import { type Numbers, numbers, type RuleValues } from "../rulebook";
 import { kmToMi } from "../units";
-import { classRule, inOrder, lastRaceDay, raceClass, raceDay, raceMinutes, stagesAfter } from "./races";
-
-export interface SeasonPhase extends PhaseSpan {
-  /** The A race it leads to or recovers from. */
-  race: string | null;
-  why: string[];
-  /** True where the coach set it. */
-  fixed: boolean;
-}
-
-export interface SeasonWarning {
-  code: string;
-  text: string;
-  date: IsoDate;
-  /** A span the coach may take over as it is. */
-  proposal?: PhaseSpan;
-}
+import { longHolds } from "./longHolds";
+import { type Cell, keepPast, merge, type SeasonPhase, type SeasonWarning } from "./phase";
+import { classRule, inOrder, lastRaceDay, raceClass, raceDay, raceMinutes } from "./races";
 
 export interface SeasonPlan {
   phases: SeasonPhase[];
   warnings: SeasonWarning[];
-}
-
-interface Cell {
-  phase: Phase;
-  race: string | null;
-  why: string;
-  fixed: boolean;
 }
 
 const CLASS_WORDS = {
@@ -247,107 +226,8 @@ class PhasePlanner {
   }
 }
 
-/** Stretches that only hold for longer than is usual, each with a block that would refresh them where there is room. */
-function longHolds(phases: readonly SeasonPhase[], athlete: ForPhases): SeasonWarning[] {
-  if (!isOn(athlete, "hold.long")) return [];
-  const own = athlete.settings?.ruleValues;
-  const most = numbers("hold.long", own).days;
-  return holds(phases).flatMap((hold): SeasonWarning[] => {
-    const days = dayNumber(hold.end) - dayNumber(hold.start) + 1;
-    if (days <= most) return [];
-    const proposal = miniBlock(hold, athlete.races, own);
-    const text = say("hold.long", "long", {
-      weeks: Math.round(days / 7),
-      proposal: proposal ? `from ${dayLabel(proposal.start)} to ${dayLabel(proposal.end)}` : null,
-    });
-    return [{ code: "long-hold", date: hold.start, text, ...(proposal ? { proposal } : {}) }];
-  });
-}
-
-/** Stretches without base or build, from their first race phase to their last: strength is held or restored, never raised. */
-function holds(phases: readonly SeasonPhase[]): { start: IsoDate; end: IsoDate }[] {
-  const out: { start: IsoDate; end: IsoDate }[] = [];
-  let open: { start: IsoDate; end: IsoDate } | null = null;
-  for (const p of phases) {
-    if (p.phase === "race") {
-      if (open) open.end = p.end;
-      else {
-        open = { start: p.start, end: p.end };
-        out.push(open);
-      }
-    } else if (p.phase !== "recovery") open = null;
-  }
-  return out;
-}
-
-/**
- * Two weeks of build inside a long hold: clear of the taper before every A race and of the week before B races and the days after
- * either, as near the middle of the hold as that allows.
- * @returns undefined where the races leave no room
- */
-function miniBlock(
-  hold: { start: IsoDate; end: IsoDate },
-  races: readonly Race[],
-  own: RuleValues | undefined,
-): PhaseSpan | undefined {
-  const { block, before } = numbers("hold.long", own);
-  const bRace = numbers("race.b", own);
-  const [from, to] = [dayNumber(hold.start) + before, dayNumber(hold.end) - block + 1];
-  const middle = (dayNumber(hold.start) + dayNumber(hold.end) + 1 - block) / 2;
-  const blocked = races
-    .filter((r) => r.priority !== "C")
-    .map((r): [number, number] =>
-      r.priority === "A"
-        ? [raceDay(r) - classRule(r).raceDays, lastRaceDay(r) + classRule(r).recoveryDays]
-        : [raceDay(r) - bRace.lastHeavy, lastRaceDay(r) + stagesAfter(r, own).light],
-    );
-  const fits = (start: number) => blocked.every(([a, b]) => start + block - 1 < a || start > b);
-  let best: number | undefined;
-  for (let start = from; start <= to; start++)
-    if (fits(start) && (best === undefined || Math.abs(start - middle) < Math.abs(best - middle))) best = start;
-  return best === undefined ? undefined : { phase: "build", start: dateOf(best), end: dateOf(best + block - 1) };
-}
-
-/** Days that are past keep the phase they had; one that runs on into what is ahead is one phase with it. */
-function keepPast(cells: (Cell | undefined)[], past: readonly PhaseSpan[], first: number): void {
-  for (const s of [...past].sort((a, b) => (a.end < b.end ? 1 : -1)))
-    for (let i = dayNumber(s.end) - first; i >= dayNumber(s.start) - first; i--) {
-      const now = cells[i];
-      if (!now || now.phase === s.phase) continue;
-      const next = cells[i + 1];
-      const why = "As it was when these days were trained: what is changed later leaves the past alone.";
-      cells[i] = { phase: s.phase, race: next?.phase === s.phase ? next.race : null, why, fixed: false };
-    }
-}
-
 /** The runners' rule, shown beside ours: one easy day for each mile raced. */
 const easyDays = (r: Race): string =>
   r.sport === "run" && r.distanceKm !== undefined
     ? ` The runners' rule of one easy day a mile raced would say ${Math.round(kmToMi(r.distanceKm))}.`
     : "";
-
-/** Runs of equal days become phases. */
-function merge(cells: readonly (Cell | undefined)[], start: IsoDate): SeasonPhase[] {
-  const phases: SeasonPhase[] = [];
-  cells.forEach((cell, i) => {
-    if (!cell) return;
-    const date = addDays(start, i);
-    const open = phases[phases.length - 1];
-    const before = i > 0 ? cells[i - 1] : undefined;
-    if (open && before && before.phase === cell.phase && before.fixed === cell.fixed && sameRun(before, cell)) {
-      open.end = date;
-      if (!open.why.includes(cell.why)) open.why.push(cell.why);
-      if (cell.race) open.race = cell.race;
-    } else
-      phases.push({ phase: cell.phase, start: date, end: date, race: cell.race, why: [cell.why], fixed: cell.fixed });
-  });
-  return phases;
-}
-
-/** Two race stretches of one racing period are one phase; rolling and race-bound blocks of a kind are one too. */
-const sameRun = (a: Cell, b: Cell): boolean => a.race === b.race || a.phase === "race";
-
-/** @returns the phase of a date, undefined outside the season */
-export function phaseOn(phases: readonly SeasonPhase[], date: IsoDate): SeasonPhase | undefined {
-  return phases.find((p) => p.start <= date && date <= p.end);
-}

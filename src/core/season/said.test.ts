@@ -6,7 +6,8 @@ import { addDays } from "../dates";
 import { perWeek } from "../dose/dose";
 import { seasonDays } from "./days";
 import { planPhases } from "./phases";
-import { inWeek, seasonWeeks } from "./weeks";
+import { inWeek } from "./week";
+import { seasonWeeks } from "./weeks";
 
 const day = (n: number) => addDays(START, n);
 const on = (a: Athlete, n: number, asOf?: string) => {

@@ -6,7 +6,8 @@ import { addDays } from "../dates";
 import { backToComputed, boundaryRange, moveBoundary, withSpan } from "./boundaries";
 import { clashesOf, type RaceDays, type Racing } from "./clashes";
 import { withPastKept } from "./past";
-import { phaseOn, planPhases } from "./phases";
+import { phaseOn } from "./phase";
+import { planPhases } from "./phases";
 
 const day = (n: number) => addDays(START, n);
 const span = (phase: Phase, from: number, to: number): PhaseSpan => ({ phase, start: day(from), end: day(to) });

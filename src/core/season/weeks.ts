@@ -1,85 +1,27 @@
 /** The season week by week: endurance figures, step-back weeks, mileage rules, and the sessions each week asks for. */
-import {
-  type Athlete,
-  buildsUp,
-  type Emphasis,
-  type EnduranceSession,
-  hasAbsence,
-  isOn,
-  type Phase,
-  safetyGate,
-} from "../athlete";
-import { addDays, dayLabel, dayNumber, type IsoDate, mondayOf } from "../dates";
+import { type Athlete, type EnduranceSession, hasAbsence, isOn, type Phase, safetyGate } from "../athlete";
+import { addDays, dayNumber, type IsoDate, mondayOf } from "../dates";
 import {
   byWeek,
   changeAgainstOrdinary,
   type Known,
   knownOf,
   type MileageChange,
-  type MileageRule,
   mileageRule,
   mostFrequent,
   NO_MILEAGE_RULE,
-  spikesOf,
   UsualWeek,
   type WeekFigures,
   weeklyFigures,
 } from "../endurance";
 import { numbers, type RuleValues, type Why, why } from "../rulebook";
 import { type BlockWeek, loadingWeeks } from "./blocks";
+import { cutsOf, spikeWhy } from "./cuts";
 import type { SeasonDay } from "./day";
 import { seasonDays } from "./days";
-import type { SeasonPhase } from "./phases";
-import {
-  followsRuns,
-  type PerWeek,
-  type WantedRoutine,
-  type WantedSession,
-  wantedRoutines,
-  wantedSessions,
-} from "./wanted";
-
-export interface SeasonWeek {
-  start: IsoDate;
-  phase: Phase;
-  emphasis: Emphasis;
-  days: SeasonDay[];
-  /** How much of its endurance is planned or recorded; what is not known is no rest. */
-  known: Known;
-  /** Where it stands in its block; null in a step-back week and wherever nothing is built up. */
-  block: BlockWeek | null;
-  /** The last loading week of the block that ended right before this week, by a step-back or by what follows it. */
-  closes: BlockWeek | null;
-  stepBack: boolean;
-  /** The endurance itself steps back this week. */
-  enduranceStepBack: boolean;
-  /** An ordinary week counts in comparisons: no step-back, race or recovery phase, absence. */
-  ordinary: boolean;
-  figures: WeekFigures;
-  change: MileageChange;
-  mileage: MileageRule;
-  /** Share of the sets that stays, all rules together (the strictest one). */
-  setFactor: number;
-  wanted: WantedSession[];
-  routines: WantedRoutine[];
-  why: Why[];
-}
-
-/** Whether a day lies in a week. */
-export const inWeek = (w: Pick<SeasonWeek, "start">, date: IsoDate): boolean =>
-  date >= w.start && date <= addDays(w.start, 6);
-
-/** What a day builds up, as phase and emphasis; null where it holds, restores or races. */
-export function buildOf({ phase, emphasis }: Pick<SeasonDay, "phase" | "emphasis">): string | null {
-  return (phase === "base" || phase === "build") && buildsUp(emphasis) ? `${phase}/${emphasis}` : null;
-}
-
-/** What days build up; null where most of them hold, restore or race. */
-function buildsIn(days: readonly SeasonDay[]): string | null {
-  const phase = mostFrequent(days.map((d) => d.phase));
-  const emphasis = mostFrequent(days.map((d) => d.emphasis));
-  return phase && emphasis ? buildOf({ phase, emphasis }) : null;
-}
+import type { SeasonPhase } from "./phase";
+import { followsRuns, type PerWeek, wantedRoutines, wantedSessions } from "./wanted";
+import { buildOf, buildsIn, type SeasonWeek } from "./week";
 
 /**
  * Every week that touches the season.
@@ -341,42 +283,3 @@ class WeekPlanner {
 }
 
 const isRacing = (phase: Phase | undefined): boolean => phase === "race" || phase === "recovery";
-
-/** What heat and B races leave of a week's sets. */
-function cutsOf(athlete: Athlete, monday: IsoDate): { share: number; why: Why[] } {
-  const own = athlete.settings?.ruleValues;
-  const hot = isOn(athlete, "heat.sets") ? firstHeat(athlete, monday) : null;
-  const bRace = isOn(athlete, "race.b")
-    ? athlete.races.find((r) => r.priority === "B" && r.date >= monday && r.date <= addDays(monday, 6))
-    : undefined;
-  return {
-    share: Math.min(bRace ? numbers("race.b", own).share : 1, hot ? numbers("heat.sets", own).share : 1),
-    why: [...(hot ? [why("heat.sets", "first", hot)] : []), ...(bRace ? [why("race.b", "halved", bRace.name)] : [])],
-  };
-}
-
-/** Sessions of the week that are far longer than any of the month before, said each. */
-const spikeWhy = (athlete: Athlete, monday: IsoDate): Why[] =>
-  spikesOf(athlete.endurance)
-    .filter(({ session: s }) => s.date >= monday && s.date <= addDays(monday, 6))
-    .map(({ session: s, pct, blocks }) =>
-      why("session.longer", "longer", {
-        what: s.kind === "long" ? `Long ${s.sport}` : s.sport,
-        on: dayLabel(s.date),
-        pct: Math.round(pct),
-        blocks,
-      }),
-    );
-
-/** Heat or height that began so lately that the week is its first; null otherwise. */
-function firstHeat(athlete: Athlete, monday: IsoDate): "heat" | "height" | null {
-  const sunday = addDays(monday, 6);
-  const span = athlete.away.find(
-    (a) =>
-      (a.kind === "heat" || a.kind === "height") &&
-      a.start <= sunday &&
-      addDays(a.start, numbers("heat.sets").days - 1) >= monday &&
-      a.end >= monday,
-  );
-  return span?.kind === "height" ? "height" : span ? "heat" : null;
-}

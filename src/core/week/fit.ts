@@ -4,8 +4,9 @@
  */
 import { dayLabel, timeOf } from "../dates";
 import { ownCosts, ownPoints, pairCosts } from "./costs";
+import type { Found, Weighed } from "./found";
 import { groupOf } from "./group";
-import { FitProblem, type Found, type Weighed } from "./problem";
+import { FitProblem } from "./problem";
 import { blockedHere } from "./rules";
 import type { Alternative, Cost, Demand, FitResult, Option, Unplaced, WeekContext } from "./types";
 

@@ -2,41 +2,22 @@
  * One week as a problem: the sessions' open options, what they cost alone, together and as a whole, and two exact ways to the least
  * cost. Few placements are all walked; many are searched by branch and bound, which leaves out only what cannot be better.
  */
-import { LABELS } from "../athlete";
 import { pairPoints } from "./costs";
+import {
+  ALTERNATIVES,
+  bestOf,
+  type Found,
+  inTurn,
+  keyOf,
+  LEFT_OUT,
+  leftOutPrice,
+  levelOf,
+  type Pick,
+  type Weighed,
+} from "./found";
 import type { SessionGroup } from "./group";
 import { keptApart } from "./rules";
-import type { Demand, Option, WeekContext } from "./types";
-
-/** What leaving a session out weighs against any number of points. */
-const LEFT_OUT = 100_000;
-const leftOutPrice = (d: Demand | undefined): number =>
-  d ? LEFT_OUT * (d.options.some((o) => o.locked) ? 1000 : 10 - LABELS.indexOf(d.label)) : 0;
-/** Alternatives that are kept. */
-export const ALTERNATIVES = 3;
-
-/** An option with what it costs alone. */
-export interface Weighed {
-  option: Option;
-  own: number;
-  index: number;
-  strength: number;
-  demanding: number;
-  /** Left in the legs at each key session, AU. */
-  fatigue: Float64Array;
-}
-
-export type Pick = readonly (Weighed | null)[];
-/** `total` counts what is left out, `cost` the points alone. */
-export interface Found {
-  total: number;
-  cost: number;
-  pick: Pick;
-}
-
-const keyOf = (pick: Pick): string => pick.map((w) => w?.option.day ?? "-").join("/");
-/** Which sessions a total leaves out: totals of one level leave out the same. */
-const levelOf = (total: number): number => Math.floor(total / LEFT_OUT);
+import type { Demand, WeekContext } from "./types";
 
 export class FitProblem {
   private readonly size: number;
@@ -327,23 +308,6 @@ const dayOf = (list: readonly Weighed[] | null): number => list?.[0]?.option.day
 /** Whether the first session stands on a later day than in a placement, so that the placement goes first among equals. */
 const later = (days: readonly DayOptions[], than: Pick): boolean =>
   dayOf(days[0]?.list ?? null) > (than[0]?.option.day ?? Number.POSITIVE_INFINITY);
-
-/** By total; equals by the earlier day and hour of A, then of B, then of C. */
-function inTurn(a: Found, b: Found): number {
-  if (a.total !== b.total) return a.total - b.total;
-  for (const [i, w] of a.pick.entries()) {
-    const [x, y] = [w?.index ?? Number.POSITIVE_INFINITY, b.pick[i]?.index ?? Number.POSITIVE_INFINITY];
-    if (x !== y) return x - y;
-  }
-  return 0;
-}
-
-/** The best and the others, from the best of each choice of days in turn. Others leave out what the best leaves out. */
-function bestOf(sorted: readonly Found[]): { best: Found; others: Found[] } {
-  const [best = { total: 0, cost: 0, pick: [] }, ...rest] = sorted;
-  const others = rest.filter((f) => levelOf(f.total) === levelOf(best.total) && f.pick.some((w) => w !== null));
-  return { best, others: others.slice(0, ALTERNATIVES) };
-}
 
 const UNKNOWN = -2;
 const EMPTY = new Int32Array(0);

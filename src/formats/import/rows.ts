@@ -1,8 +1,8 @@
 /** What a foreign file turns into before anything is stored: rows, each a session, a race, or a fault with its place. */
 import type { Race } from "../../core/athlete";
 import type { Incoming } from "../../core/endurance";
-import { enduranceSchema, raceSchema } from "../athlete-schema";
 import { faultsOf } from "../fault";
+import { enduranceSchema, raceSchema } from "../schema/endurance";
 
 export type NewRace = Omit<Race, "id">;
 
