@@ -194,15 +194,15 @@ function Ahead({ view }: { view: LiftView }) {
         <tbody>
           {view.ahead.map((a) => (
             <tr key={`${a.date}${a.label}`} className="border-b border-hair2">
-              <td className="py-1">
+              <td className="py-1 pr-2">
                 <Link className="link" to={`/a/${view.id}/session/${a.date}/${a.label}`}>
-                  {day(a.date).replace(/^\w+ /, "")}
+                  {day(a.date).replace(/^\w+\s/, "")}
                 </Link>
               </td>
-              <td className="num py-1">
+              <td className="num py-1 pr-2">
                 {a.sets} × {workText(a)}
               </td>
-              <td className="num py-1">
+              <td className="num py-1 pr-2">
                 {a.loadKg === null ? "" : mass(a.loadKg, units)}
                 {a.percent1rm === null ? "" : `, ${Math.round(a.percent1rm)}%`}
               </td>
@@ -226,7 +226,7 @@ function Entries({ view, units }: { view: LiftView; units: Units }) {
           <th className="w-[88px] font-semibold">Day</th>
           <th className="font-semibold">Asked</th>
           <th className="font-semibold">Lifted</th>
-          <th className="w-12 font-semibold">Pain</th>
+          <th className="w-[68px] font-semibold">Pain</th>
           {view.entries.some((e) => e.sides) && <th className="w-[104px] font-semibold">Left / right</th>}
           <th className="w-[40%] font-semibold">Decision</th>
         </tr>

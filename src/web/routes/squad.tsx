@@ -199,8 +199,8 @@ function Head({ phone, all, stale, filter, setFilter, onAway, onImport }: HeadPr
       )}
       {onAway && (
         <>
-          <button type="button" className="btn" onClick={onImport}>
-            {ICON.file} Import athlete
+          <button type="button" className="btn" aria-label="Import athlete" onClick={onImport}>
+            {ICON.file} Import
           </button>
           <Link className="btn btn-pri" to="/new">
             {ICON.plus} New athlete
