@@ -1,6 +1,7 @@
 /** What every plan keeps of its ledger (rules ledger.owed, ledger.fill, work.lost; our assumptions). */
 import { describe, expect, it } from "vitest";
 import { approachFor } from "../../src/core/approach/pick";
+import { safetyGate } from "../../src/core/athlete/gate";
 import type { Athlete } from "../../src/core/athlete/types";
 import { windowsOfWeek } from "../../src/core/athlete/windows";
 import { minutesOf } from "../../src/core/dates";
@@ -141,6 +142,26 @@ describe("the ledger of a week", () => {
       }
     expect(looked).toBeGreaterThan(50);
     expect(idle).toEqual([]);
+  });
+  it("owes more than a week's sets to the trained alone, in weeks that build, and to all of them whose slots leave more than 20 min", () => {
+    let [more, usual] = [0, 0];
+    const wrong: string[] = [];
+    for (const { athlete: a, plan: p } of corpus())
+      for (const w of p.weeks) {
+        const trained = safetyGate(a, w.season.start).training === "trained";
+        const builds = ["prepare", "develop", "maximal"].includes(w.season.emphasis);
+        const says = w.why.some((x) => x.rule === "ledger.fill");
+        const left = Math.max(0, ...w.sessions.map((s) => roomOf(a, w, s) - s.minutes));
+        if (says) {
+          more++;
+          if (!trained || !builds || w.season.setFactor < 1) wrong.push(`${w.season.start}: ${w.season.emphasis}`);
+        } else if (trained && builds && isOrdinary(a, w)) {
+          usual++;
+          if (left > 20) wrong.push(`${a.athlete.sport} ${w.season.start}: ${left} min left`);
+        }
+      }
+    expect([more > 50, usual > 50]).toEqual([true, true]);
+    expect(wrong).toEqual([]);
   });
   it("adds up: what is owed is a week's sets and what was carried; what is planned is what the sessions hold", () => {
     for (const { plan: p } of corpus())

@@ -80,7 +80,10 @@ const REACHED: Readonly<Record<string, Athlete>> = {
   "adductor-plank-bent-knee": at(gym, onStep("adductor", "adductor-plank-bent-knee")),
   "adductor-side-plank": at(gym, onStep("adductor", "adductor-side-plank")),
   "cable-row": at(placeFrom("club-gym", "gym")),
-  "half-kneeling-lift": at(gym),
+  "half-kneeling-lift": at(gym, {
+    athlete: { ...athleteWith().athlete, sport: "row" },
+    settings: { approach: "control" },
+  }),
   "towel-row": at(placeFrom("bare-home", "home")),
   "squat-jump": at(gym, building),
   "burpee-jump": at(gym, building),

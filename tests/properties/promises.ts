@@ -237,7 +237,7 @@ const BY_TEST: Record<ScreenTest, Promise> = {
     items((i) => i.exercise.pattern === "squat" && (i.style === "full depth" || (i.style?.startsWith("to ") ?? false))),
     addsAfter("knee-to-wall", "ankle-rock"),
   ),
-  "march-hold": all(never(["loaded-hip-flexor-raise"]), addsAfter("march-hold", "march-hold-unloaded")),
+  "march-hold": all(never(["loaded-hip-flexor-raise"]), addsAfter("march-hold", "march-hold", "march-hold-unloaded")),
   "front-plank": never(["shoulder-tap", "plank-pull-through"]),
 };
 

@@ -742,7 +742,8 @@ export const BINDINGS: Partial<Record<RuleId, Binding>> = {
     return items.at(-1)?.pair.startsWith(String(pairs)) ? items.findLast((i) => i.slot.unit)?.rirAsked : undefined;
   },
   "session.slots": ({ sets, asked }) => raisePrimary([built("back-squat", sets)], asked)[0]?.sets,
-  "ledger.fill": ({ owed, exercises }) => (exercises ? exercisesFor(owed, 2) : worthGiving(owed)),
+  "ledger.fill": ({ owed, exercises, free, trained }) =>
+    free === undefined ? (exercises ? exercisesFor(owed, 2) : worthGiving(owed)) : timesOwed(free, trained),
   "week.most": ({ stepBack, pct }) => {
     const a = base({ endurance: weeksOf([...new Array(11).fill(1), 1 + (pct ?? 0) / 100, 1]) });
     const settings = { rulesOff: stepBack ? [] : ["stepback.every"] };
@@ -983,6 +984,19 @@ const later = (hours: number): Option => {
 };
 
 /** Whole minutes make a share of a session's load a little off its factor. */
+/** How many times its sets a week owes squats, where its one session leaves so much of its free time slot once it holds the usual. */
+function timesOwed(free: number, trained: boolean): number {
+  const weekIn = (minutes: number) => {
+    const availability = [{ day: 2, start: "17:00", minutes, place: "gym" }] as const;
+    return planned(base({ availability: [...availability] }, { strengthTrainingMonths: trained ? 36 : 4 }));
+  };
+  const owed = (minutes: number) => weekIn(minutes).ledger.lines.find((l) => l.pattern === "squat")?.weekly ?? 0;
+  for (let minutes = 50; minutes < 150; minutes++)
+    if (minutes - (weekIn(minutes).sessions[0]?.minutes ?? 0) === 20)
+      return to(2, owed(minutes + free - 20) / owed(minutes));
+  return Number.NaN;
+}
+
 const nearOf = (share: number): number => [0.5, 0.55, 0.667, 1].find((f) => Math.abs(f - share) < 0.004) ?? share;
 
 /** Whether it is said that an exercise is back, once it stands in the log so often. */

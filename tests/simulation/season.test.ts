@@ -56,7 +56,8 @@ describe.each(all)("a season of the %s lifter", (_name, season) => {
   it("is a season: loads, ladders, holds, decisions", () => {
     expect(season.sessions.length).toBeGreaterThan(30);
     const decided = season.sessions.flatMap((s) => s.session.items).filter((i) => i.decision).length;
-    expect(decided / season.sessions.length).toBeGreaterThan(1.5);
+    // Who is away for twelve of the weeks comes back to other exercises than he left: less of it is decided by the log.
+    expect(decided / season.sessions.length).toBeGreaterThan(_name === "absent" ? 1.25 : 1.5);
   });
 
   it("never raises a load more than 10% at once, nor 5% for each week at it at equal effort, inside a block", () => {

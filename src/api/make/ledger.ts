@@ -29,7 +29,7 @@ const listOf = (
     )
     .join(", ");
 
-function rowOf(l: LedgerLine, { sessions, ledger }: PlanWeek): LedgerRowView {
+function rowOf(l: LedgerLine, { sessions, ledger, why: reasons }: PlanWeek): LedgerRowView {
   const { pattern, share, factor, weekly, carry, owed } = l;
   const done = ledger.done[pattern];
   return {
@@ -40,6 +40,7 @@ function rowOf(l: LedgerLine, { sessions, ledger }: PlanWeek): LedgerRowView {
     done,
     why: [
       why("ledger.owed", "line", { share, factor, weekly, carry, owed }),
+      ...reasons.filter((w) => w.rule === "ledger.fill"),
       ...(l.dry ? [why("ledger.owed", "dry", pattern)] : []),
       ...l.due.map((kind) => why("ledger.owed", "due", { kind, weeks: l.since[kind] ?? 0 })),
       why("ledger.fill", "planned", listOf(sessions, pattern)),

@@ -26,7 +26,7 @@ export interface LedgerWeek {
   /** Metres of ascent, and the heaviest pack in percent of body mass. */
   ascentM: number;
   packPct: number;
-  /** Share of the sets that stays. */
+  /** Share of the sets that stays, or how many times they are owed. */
   scale: number;
 }
 
@@ -55,9 +55,6 @@ export function weeklySets(week: LedgerWeek): Record<LedgerPattern, number> {
   const { upperLeast } = numbers("ledger.owed");
   const least = (p: LedgerPattern) => (p === "push" || p === "pull" ? upperLeast : 0);
   return Object.fromEntries(
-    LEDGER_PATTERNS.map((p) => [
-      p,
-      factor === 0 ? 0 : Math.max(least(p) * Math.min(1, week.scale), shareOf(p, week) * factor),
-    ]),
+    LEDGER_PATTERNS.map((p) => [p, factor === 0 ? 0 : Math.max(least(p) * week.scale, shareOf(p, week) * factor)]),
   ) as Record<LedgerPattern, number>;
 }

@@ -58,7 +58,7 @@ export function weighPlaces(input: WeekInput, placed: readonly Placed[], label: 
   const places = problem.free(want).map((o): BoardPlace => {
     const other = others.map((x) => blockedByOther(o, x, context)).find((b) => b !== null) ?? null;
     const blocked = blockedHere(o, context) ?? other ?? blockedByTiredLegs([...others, o], context);
-    const costs = blocked ? [] : costsOf(settled(problem, [...others, o]), context);
+    const costs = blocked ? [] : costsOf(settled(problem, [...others, o]).placed, context);
     return {
       date: o.date,
       start: o.start,
@@ -70,7 +70,7 @@ export function weighPlaces(input: WeekInput, placed: readonly Placed[], label: 
       stress: o.stress,
     };
   });
-  const costs = costsOf(settled(problem, now), context);
+  const costs = costsOf(settled(problem, now).placed, context);
   return {
     label,
     cost: costs.reduce((a, c) => a + c.points, 0),

@@ -15,7 +15,7 @@ import { addDays, dayNumber, type IsoDate, laterOf, MINUTES_A_DAY } from "../dat
 import { percentFor, perWeek } from "../dose";
 import { blockKey, type Library } from "../exercise";
 import { type JumpState, jumpsAfter, jumpsLogged, NO_JUMPS } from "../jumps";
-import { type LedgerState, NO_LEDGER } from "../ledger";
+import type { LedgerState } from "../ledger";
 import { type LegLoadEvent, loggedLegEvent, MEAN_DAYS } from "../legs";
 import { once } from "../once";
 import { type PlannedLift, unmovedLifts } from "../progress";
@@ -281,7 +281,7 @@ function buildBefore(
       held: [],
       lastBuild: () => null,
       planned: new Map(),
-      ledger: NO_LEDGER,
+      ledger: ledgerBefore(athlete, season, i, before, library),
       jumps: NO_JUMPS,
     });
     return buildOf(planned);

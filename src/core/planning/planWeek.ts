@@ -49,6 +49,7 @@ export interface PlanWeek {
   why: Why[];
 }
 
+const FILL = numbers("ledger.fill");
 const LIMIT_RULES: readonly CostRule[] = ["S2", "S12", "S13"];
 
 /** The week placed exactly, with what its days take and why. */
@@ -73,7 +74,7 @@ export function planWeek(input: WeekInput): PlanWeek {
       none: noSlot(input, want, problem),
     };
   });
-  const fit = fitSettled(fitWeek(demands, context, input.walk), problem);
+  const { fit, more } = fitSettled(fitWeek(demands, context, input.walk), problem);
   const sessions = [
     ...fit.placed.flatMap((o): PlanSession[] => {
       const s = built.get(o);
@@ -104,7 +105,7 @@ export function planWeek(input: WeekInput): PlanWeek {
             because: factor.text,
           }),
     jumps: builder.jumps,
-    ledger: { ...builder.ledger, planned: setsByPattern(sessions.flatMap((s) => s.items).map(asCounted)) },
+    ledger: { ...builder.ledger, ...more, planned: setsByPattern(sessions.flatMap((s) => s.items).map(asCounted)) },
     input,
     dayLimits: dayLimits(week, windows, demands, context),
     why: [
@@ -118,6 +119,7 @@ export function planWeek(input: WeekInput): PlanWeek {
       ...setOffWarnings(athlete, week),
       ...packWarnings(athlete, week),
       ...(demands.length === 0 ? [] : builder.jumps.why),
+      ...(more ? [why("ledger.fill", "more", { minutes: FILL.moreMinutes, times: FILL.more })] : []),
       ...skipped.map((c) => why("week.skip", "skipped", { session: LABEL_WORDS[c.label], reason: c.reason })),
       ...roomWhy(week, asked.length, wanted.length),
       ...closeToRace(input),
@@ -136,12 +138,13 @@ function withJumpWhy(s: BuiltSession, o: Option, { asks }: WeekProblem): BuiltSe
   return because === undefined ? s : { ...s, why: [...s.why, why("jumps.amount", "dropped", because)] };
 }
 
-/** The fit with its sessions filled over all of them; what it costs is what those cost. */
-function fitSettled(fit: FitResult, problem: WeekProblem): FitResult {
-  const placed = settled(problem, fit.placed);
-  if (placed.every((o, i) => o === fit.placed[i])) return fit;
+/** The fit with its sessions filled over all of them, and what the week owes where it is more than usual; what the fit costs is what those cost. */
+function fitSettled(fit: FitResult, problem: WeekProblem): { fit: FitResult; more: WeekLedger["more"] } {
+  const { placed, more: takesMore } = settled(problem, fit.placed);
+  const more = takesMore ? problem.builder.ledger.more : null;
+  if (placed.every((o, i) => o === fit.placed[i])) return { fit, more };
   const costs = costsOf(placed, problem.context);
-  return { ...fit, placed, costs, cost: costs.reduce((a, c) => a + c.points, 0) };
+  return { fit: { ...fit, placed, costs, cost: costs.reduce((a, c) => a + c.points, 0) }, more };
 }
 
 /** Routines stand where their runs end: nothing about them is fitted, and no gap is asked of them. */

@@ -2,7 +2,7 @@
 import type { Label } from "../athlete";
 import { MINUTES_A_DAY } from "../dates";
 import { holdsLandings } from "../jumps";
-import type { Deal } from "../ledger";
+import type { Deal, LedgerLine } from "../ledger";
 import { numbers, say } from "../rulebook";
 import { type Filled, SHORT_MINUTES } from "../session";
 import { blockedByOther, blockedByTiredLegs, blockedHere, enduranceFacts, type Option, tiredForJumps } from "../week";
@@ -16,6 +16,13 @@ interface Asking {
   ask: PlacedAsk;
 }
 
+/** What is filled: the week's placed sessions, those of them that take something, and what the week owes. */
+interface ToFill {
+  placed: readonly Option[];
+  asks: readonly Asking[];
+  open: readonly LedgerLine[];
+}
+
 /** A week's sessions filled from the ledger. */
 interface Filling {
   deal: Deal;
@@ -24,15 +31,38 @@ interface Filling {
   dry: number;
 }
 
-/**
- * The placed sessions filled over all of them where one had no room for what it was to hold: nothing that must hold may break by it.
- * @returns the options as they are then, the same ones where nothing changes
- */
-export function settled(problem: WeekProblem, fitted: readonly Option[]): Option[] {
-  const placed = fresh(problem, fitted);
+/** A placed week, filled. */
+export interface Settled {
+  /** The same options as before where nothing changes. */
+  placed: Option[];
+  /** Time is left, and the week owes more for it. */
+  more: boolean;
+}
+
+/** The placed sessions filled over all of them where one had no room for what it was to hold: nothing that must hold may break by it. */
+export function settled(problem: WeekProblem, fitted: readonly Option[]): Settled {
+  const { open, more } = problem.builder.ledger;
+  const placed = filledWith(problem, fresh(problem, fitted), open);
+  return more && leavesTime(problem, placed)
+    ? { placed: filledWith(problem, placed, more.open), more: true }
+    : { placed, more: false };
+}
+
+/** A session leaves so much of its free time slot that a trained athlete takes more (rule ledger.fill). */
+const leavesTime = (problem: WeekProblem, placed: readonly Option[]): boolean =>
+  placed.some((o) => {
+    const room = roomOf(problem, o);
+    const made = problem.built.get(o);
+    return (
+      room !== null && made !== undefined && room.window.minutes - made.minutes > numbers("ledger.fill").moreMinutes
+    );
+  });
+
+/** @param open what the week owes */
+function filledWith(problem: WeekProblem, placed: Option[], open: readonly LedgerLine[]): Option[] {
   const shut = new Set<Label>();
   for (;;) {
-    const filled = refilled(problem, placed, shut);
+    const filled = refilled(problem, placed, open, shut);
     if (!filled) return placed;
     const broken = breaking(problem, filled);
     if (broken.length === 0) return filled;
@@ -75,9 +105,13 @@ function fresh(problem: WeekProblem, fitted: readonly Option[]): Option[] {
 }
 
 /** @param shut sessions that stay as they are: filled, they break something */
-function refilled(problem: WeekProblem, placed: readonly Option[], shut: ReadonlySet<Label>): Option[] | null {
+function refilled(
+  problem: WeekProblem,
+  placed: readonly Option[],
+  open: readonly LedgerLine[],
+  shut: ReadonlySet<Label>,
+): Option[] | null {
   if (problem.input.week.setFactor < 1) return null;
-  const { open } = problem.builder.ledger;
   const items = placed.flatMap((o) => problem.built.get(o)?.items ?? []).map(asCounted);
   if (restsOf(open, items).length === 0) return null;
   const asks = [...placed]
@@ -86,10 +120,10 @@ function refilled(problem: WeekProblem, placed: readonly Option[], shut: Readonl
       const ask = shut.has(option.label) ? null : roomOf(problem, option);
       return ask ? [{ option, ask }] : [];
     });
-  const whole = filling(problem, placed, asks, false);
+  const whole = filling(problem, { placed, asks, open }, false);
   // Where a pattern would stay out a second week the leads give a set.
   const gives = (!whole || whole.dry > 0) && asks.some((a) => a.ask.window.minutes > SHORT_MINUTES);
-  const lean = gives ? filling(problem, placed, asks, true) : null;
+  const lean = gives ? filling(problem, { placed, asks, open }, true) : null;
   const best = lean && (!whole || lean.dry < whole.dry) ? lean : whole;
   if (!best) return null;
   return placed.map((o) => {
@@ -103,16 +137,15 @@ function refilled(problem: WeekProblem, placed: readonly Option[], shut: Readonl
 }
 
 /** What stands in the placed sessions whatever the ledger gives: all of those that are not filled anew. */
-function restsBeside(problem: WeekProblem, placed: readonly Option[], asks: readonly Asking[]): RestOfKinds[] {
+function restsBeside(problem: WeekProblem, { placed, asks, open }: ToFill): RestOfKinds[] {
   const stands = placed.flatMap((o) => {
     const { items: own } = problem.built.get(o) ?? { items: [] };
     return asks.some((a) => a.option === o) ? own.filter((i) => !i.slot.unit) : own;
   });
-  return restsOf(problem.builder.ledger.open, stands.map(asCounted));
+  return restsOf(open, stands.map(asCounted));
 }
 
-function roomsFor(problem: WeekProblem, asks: readonly Asking[], rests: readonly RestOfKinds[], lean: boolean): Room[] {
-  const { open } = problem.builder.ledger;
+function roomsFor(problem: WeekProblem, { asks, open }: ToFill, rests: readonly RestOfKinds[], lean: boolean): Room[] {
   const leads = asks.map(({ option }) =>
     (problem.built.get(option)?.items ?? [])
       .filter((i) => !i.slot.unit && i.slot.kind !== "assist")
@@ -125,17 +158,12 @@ function roomsFor(problem: WeekProblem, asks: readonly Asking[], rests: readonly
 }
 
 /** The placed sessions filled over all of them; one that holds too much already stays as it is. Null where none takes anything. */
-function filling(
-  problem: WeekProblem,
-  placed: readonly Option[],
-  asks: readonly Asking[],
-  lean: boolean,
-): Filling | null {
-  const rests = restsBeside(problem, placed, asks);
-  const rooms = roomsFor(problem, asks, rests, lean);
-  const open = asks.filter((a) => rooms.some((r) => r.label === a.ask.label && hasRoom(r)));
-  if (open.length === 0) return null;
-  if (open.length < asks.length) return filling(problem, placed, open, lean);
+function filling(problem: WeekProblem, what: ToFill, lean: boolean): Filling | null {
+  const rests = restsBeside(problem, what);
+  const rooms = roomsFor(problem, what, rests, lean);
+  const asks = what.asks.filter((a) => rooms.some((r) => r.label === a.ask.label && hasRoom(r)));
+  if (asks.length === 0) return null;
+  if (asks.length < what.asks.length) return filling(problem, { ...what, asks }, lean);
   const chosen = fillGathered(rooms, rests);
   if (!chosen) return null;
   const deal = dealFrom(rooms, chosen);

@@ -1,6 +1,6 @@
 /** The ledger of one week: what it owes, how its sessions share it, and what it leaves behind. */
 import { approachFor, columnOf } from "../approach";
-import { type Athlete, type DatedWindow, hasAbsence, type Label, type StrengthLog } from "../athlete";
+import { type Athlete, type DatedWindow, hasAbsence, type Label, type StrengthLog, safetyGate } from "../athlete";
 import type { SessionDose } from "../dose";
 import type { Library } from "../exercise";
 import {
@@ -44,6 +44,8 @@ export interface WeekLedger {
   done: Readonly<Record<LedgerPattern, number>>;
   /** What is to be planned of it, before the week's cuts. */
   open: readonly LedgerLine[];
+  /** The same where the week owes more, since time is left; null for whoever takes no more than the usual. */
+  more: Pick<WeekLedger, "lines" | "open"> | null;
   deal: Deal;
   leads: ReadonlyMap<Label, Leads>;
   shortLead: ReadonlyMap<Label, LedgerPattern>;
@@ -64,7 +66,11 @@ const isOrdinary = (athlete: Athlete, week: SeasonWeek): boolean =>
   week.days.every((d) => d.loading === "full") &&
   !hasAbsence(athlete, week.start);
 
-/** @param scale share of the sets that stays */
+/** A window is a ceiling, never a target: the trained alone take more where it leaves time, in weeks that build (rule ledger.fill). */
+const takesMore = (athlete: Athlete, week: SeasonWeek): boolean =>
+  week.emphasis !== "hold" && isOrdinary(athlete, week) && safetyGate(athlete, week.start).training === "trained";
+
+/** @param scale share of the sets that stays, or how many times they are owed */
 function linesOf(athlete: Athlete, week: SeasonWeek, state: LedgerState, scale: number): LedgerLine[] {
   const { sport, bodyMassKg } = athlete.athlete;
   const pack = Math.max(0, ...athlete.endurance.filter((e) => inWeek(week, e.date)).map((e) => e.packKg ?? 0));
@@ -146,7 +152,9 @@ export function ledgerOf(input: LedgerInput): WeekLedger {
     }),
   );
   // A week that cuts its sets is dealt out whole: its sessions are cut as they stand.
-  const whole = linesOf(athlete, week, state, 1).map((l) => ({ ...l, owed: Math.max(0, l.owed - done[l.pattern]) }));
+  const openOf = (of: readonly LedgerLine[]) => of.map((l) => ({ ...l, owed: Math.max(0, l.owed - done[l.pattern]) }));
+  const whole = openOf(linesOf(athlete, week, state, 1));
+  const more = takesMore(athlete, week) ? linesOf(athlete, week, state, numbers("ledger.fill").more) : null;
   const dealt = deal(whole, leads);
   const sum = (of: Iterable<readonly { sets: number }[]>): number => [...of].flat().reduce((a, u) => a + u.sets, 0);
   const loaded = [...leads.values()].map((l) => l.filter((x) => x.pattern !== "hip"));
@@ -154,6 +162,7 @@ export function ledgerOf(input: LedgerInput): WeekLedger {
     lines,
     done,
     open: whole,
+    more: more && { lines: more, open: openOf(more) },
     deal: dealt,
     leads,
     shortLead,
@@ -185,6 +194,14 @@ export function ledgerAfter(
   return closeWeek(state, { builds: buildsOf(week), lines: ledger.lines, items, ordinary: isOrdinary(athlete, week) });
 }
 
+/** What a week that is over owed: of who takes more, more where more than the usual was lifted. */
+function owedBefore(athlete: Athlete, week: SeasonWeek, state: LedgerState, items: readonly Counted[]): LedgerLine[] {
+  const usual = linesOf(athlete, week, state, week.setFactor);
+  const sum = (sets: readonly number[]): number => sets.reduce((a, n) => a + n, 0);
+  const tookMore = sum(Object.values(setsByPattern(items))) > sum(usual.map((l) => l.owed));
+  return tookMore && takesMore(athlete, week) ? linesOf(athlete, week, state, numbers("ledger.fill").more) : usual;
+}
+
 /** The ledger as the weeks before left it: those in which nothing was logged say nothing. */
 export function ledgerBefore(
   athlete: Athlete,
@@ -197,8 +214,8 @@ export function ledgerBefore(
   for (const week of season.slice(Math.max(0, first - numbers("ledger.owed").weeksBack), first)) {
     const lifted = log.filter((s) => inWeek(week, s.date));
     if (lifted.length === 0) continue;
-    const lines = linesOf(athlete, week, state, week.setFactor);
-    state = ledgerAfter(athlete, week, state, { lines }, liftedSets(lifted, library));
+    const items = liftedSets(lifted, library);
+    state = ledgerAfter(athlete, week, state, { lines: owedBefore(athlete, week, state, items) }, items);
   }
   return state;
 }

@@ -71,12 +71,16 @@ export const LEDGER = {
         "that a pattern left out the week before is worth, more than all the others",
       ),
       leanSets: num(2, "sets", HOUSE, "of a lead, where a pattern would stay out a second week otherwise"),
+      more: num(1.2, "times a week's sets", HOUSE, "owed to a trained athlete whose free time slots leave moreMinutes"),
+      moreMinutes: num(20, "min", HOUSE, "that a session leaves of its free time slot, above which that is so"),
       shortSets: num(3, "sets", TRADE, "of the lead of a short session at most"),
       reserve: num(3, "repetitions", TRADE, "in reserve of split squats beside the leads, which are never heavy"),
     },
     says: {
       planned: (list: string) => (list === "" ? "Nothing of it is planned this week." : `Planned: ${list}.`),
       lean: () => "Fewer sets of the leads, so that no pattern stays out a second week.",
+      more: (v: { minutes: number; times: number }) =>
+        `Trained, and more than ${v.minutes} min of a free time slot are left: the week owes ${v.times} times its sets.`,
       short: (v: { minutes: number; lead: string }) =>
         `${v.minutes} min take a short session: one lead (${v.lead}), the rest from what the week owes.`,
     },
@@ -88,6 +92,9 @@ export const LEDGER = {
       eg({ owed: 2 }, 2),
       eg({ owed: 3.4, exercises: true }, 1),
       eg({ owed: 3.5, exercises: true }, 2),
+      eg({ free: 20, trained: true }, 1),
+      eg({ free: 21, trained: true }, 1.2),
+      eg({ free: 21, trained: false }, 1),
     ],
   }),
 };
