@@ -178,14 +178,13 @@ function Head({ phone, all, stale, filter, setFilter, onAway, onImport }: HeadPr
   const looks = all.filter((r) => openNeeds(r).length > 0).length;
   return (
     <PageHeader title="Squad" className="h-auto flex-wrap gap-y-1">
-      <span className="ml-1 text-ink2">
+      <span className="ml-1 min-w-0 flex-1 basis-[180px] text-ink2">
         {counted(all.length, "athlete")}, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need
         {looks === 1 ? "s" : ""} a look
       </span>
       <span role="status" className="sr-only">
         {stale}
       </span>
-      <span className="flex-1" />
       <Segments name="Show" options={phone ? SHORT_FILTERS : FILTERS} value={filter} onChange={setFilter} />
       {all.length > 1 && onAway && (
         <Link className="btn ml-2" to="/several">
