@@ -10,6 +10,7 @@ import { bestOf, currentMax, decayShare } from "./current";
 import { sessionDose } from "./dose";
 import { householdOf, makeableLoads, makeLoad } from "./loads";
 import { estimate, percentFor, repsAt, uncertaintyPct } from "./oneRepMax";
+import { barLoads, loadBar } from "./plates";
 import { nextRamp, rampSets } from "./ramp";
 
 const SHIPPED = findApproach("layered") as Approach;
@@ -60,6 +61,42 @@ describe("what a place can make", () => {
     expect(householdOf("pair", at, 1.5)).toBe("bottles");
     expect(householdOf("pair", at, 2.5)).toBe("rucksack");
     expect(householdOf("bar", at, 4)).toBeNull();
+  });
+});
+
+describe("plates on a bar", () => {
+  const side = (plates: Place["plates"], targetKg: number) => loadBar(20, plates, targetKg).perSideKg;
+  const pairs = (...list: (readonly [massKg: number, pairs: number])[]): Place["plates"] =>
+    list.map(([massKg, n]) => ({ massKg, pairs: n }));
+
+  it("are the fewest that make the load, heaviest first; of as many the ones found first", () => {
+    // 27 a side: three of 9, or 18 and 9.
+    expect(side(pairs([9, 3], [18, 1]), 74)).toEqual([18, 9]);
+    expect(side(pairs([10, 2], [20, 1]), 60)).toEqual([20]);
+    expect(side(pairs([20, 1], [15, 2], [10, 1]), 80)).toEqual([15, 15]);
+  });
+  it("are those that are there: none of which there is no pair, none without mass, and no more than there are", () => {
+    expect(side(pairs([20, 0], [10, 1]), 200)).toEqual([10]);
+    expect(side(pairs([0, 3], [5, 1]), 200)).toEqual([5]);
+    expect(barLoads(20, pairs([5, 1], [10, 1]))).toEqual([20, 30, 40, 50]);
+    expect(barLoads(20, [])).toEqual([20]);
+    expect(loadBar(20, pairs([10, 1]), 15)).toEqual({ loadKg: 20, perSideKg: [] });
+    expect(loadBar(20, pairs([10, 1]), 40).loadKg).toBe(40);
+    expect(loadBar(20, pairs([10, 1]), 39.99).loadKg).toBe(20);
+  });
+});
+
+describe("a load of the household", () => {
+  it("in one hand is a bottle, in two a rucksack on the back where there is one bottle alone", () => {
+    const at = room({ bottlesKg: [1.5, 1.5, 2], rucksack: { emptyKg: 1, maxKg: 5, stepKg: 1 } });
+    expect(householdOf("single", at, 2)).toBe("bottles");
+    expect(householdOf("pair", at, 2)).toBe("rucksack");
+    expect(householdOf("single", at, 1.25)).toBeNull();
+    expect(householdOf("single", room({}), 2)).toBeNull();
+    const two = room({ ...at, dumbbellsKg: bells([1.5, 2], [2, 1]) });
+    expect(householdOf("pair", two, 1.5)).toBeNull();
+    expect(householdOf("pair", two, 2)).toBe("rucksack");
+    expect(householdOf("single", { ...two, kettlebellsKg: bells([4, 1]) }, 4)).toBeNull();
   });
 });
 
@@ -120,6 +157,14 @@ describe("estimates at their edges", () => {
     expect(percentFor(5, "nsca")).toBeCloseTo(87, 9);
     expect(percentFor(6, "nsca")).toBeCloseTo(85, 9);
     expect(percentFor(5.5, "nsca")).toBeCloseTo(86, 9);
+    // NSCA: 12 repetitions 67%, 15 65%; above them the default's way down from there.
+    expect(percentFor(12, "nsca")).toBeCloseTo(67, 9);
+    expect(percentFor(14, "nsca")).toBeCloseTo(65 + 2 / 3, 9);
+    expect(percentFor(15, "nsca")).toBeCloseTo(65, 9);
+    expect(percentFor(17, "nsca")).toBeCloseTo((65 * (percentFor(17) ?? 0)) / (percentFor(15) ?? 1), 9);
+    expect(percentFor(17, "nsca")).toBeLessThan(65);
+    // Brzycki up to ten, from memory: 27 / 36.
+    expect(percentFor(10)).toBeCloseTo(75, 9);
   });
 });
 
@@ -146,6 +191,18 @@ describe("finding a load", () => {
     // More left than is told apart: a quarter more at most, the next there is.
     expect(after(20, 5, 6)).toEqual({ loadKg: 25, found: false });
     expect(after(60, 5, 6)).toEqual({ loadKg: 60, found: true });
+    // Ten with four left are 69%: a single would be 28.9 kg, two fifths more are 28, and nothing lies between: the next there is.
+    expect(nextRamp({ loadKg: 20, reps: 10, rir: 4 }, { reps: 1, rir: 0 }, [20, 28.5, 40])).toEqual({
+      loadKg: 28.5,
+      found: false,
+    });
+    // Within two fifths the heaviest that is not too much.
+    expect(nextRamp({ loadKg: 20, reps: 10, rir: 4 }, { reps: 1, rir: 0 }, [20, 24, 28, 40])).toEqual({
+      loadKg: 28,
+      found: false,
+    });
+    // Nothing is known of what the room makes: what was tried stays.
+    expect(nextRamp({ loadKg: 20, reps: 5, rir: 2 }, { reps: 5, rir: 2 }, [])).toEqual({ loadKg: 20, found: true });
   });
 });
 
