@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, gym, lifted, logOf, raceOn, START, weeksOf } from "../../../tests/support/athlete";
 import type { Athlete, LoggedItem } from "../athlete/types";
-import { addDays, timeOf } from "../dates";
+import { addDays, daysBetween, timeOf } from "../dates";
 import { plan } from "../plan";
 import { prescribedOf } from "../session/prescribed";
 import type { Item } from "../session/types";
@@ -254,6 +254,18 @@ describe("time that is left", () => {
 });
 
 describe("load limits", () => {
+  it("hold what the planner itself puts there: a session filled with more is not over its day", () => {
+    const availability = [2, 4].map((day) => ({ day, start: "16:00", minutes: 150, place: "gym" }));
+    // No endurance: no rule keeps a day shallow.
+    const weeks = plan(base({ availability, endurance: [] }), { from: START, weeks: 16 }).weeks;
+    const placed = weeks.flatMap((w) => w.sessions.map((s) => ({ w, s })));
+    const filled = placed.filter(({ w }) => w.why.some((x) => x.rule === "ledger.fill"));
+    expect(filled.length).toBeGreaterThan(8);
+    for (const { w, s } of placed) {
+      const limit = w.dayLimits[daysBetween(w.season.start, s.date)] ?? 0;
+      expect({ date: s.date, over: Math.max(0, s.stress - limit) }).toEqual({ date: s.date, over: 0 });
+    }
+  });
   it("fall to 0.55 in a step-back week, and the planned sessions stay inside", () => {
     const p = plan(base(), { from: START, weeks: 12 });
     const back = p.weeks.filter((w) => w.season.stepBack);

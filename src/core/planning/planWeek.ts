@@ -107,7 +107,7 @@ export function planWeek(input: WeekInput): PlanWeek {
     jumps: builder.jumps,
     ledger: { ...builder.ledger, ...more, planned: setsByPattern(sessions.flatMap((s) => s.items).map(asCounted)) },
     input,
-    dayLimits: dayLimits(week, windows, demands, context),
+    dayLimits: dayLimits(week, windows, [...demands.flatMap((d) => d.options), ...fit.placed], context),
     why: [
       ...week.why,
       ...weekWhy(
@@ -224,17 +224,19 @@ function closeToRace({ athlete, library, week, log, asOf }: WeekInput): Why[] {
     });
 }
 
-/** For each day, the deepest of the week's sessions that could stand there with every must-hold rule and no cost from S2, S12, S13. */
+/**
+ * For each day, the deepest of the week's sessions that could stand there with every must-hold rule and no cost from S2, S12, S13.
+ * @param options the sessions wherever they could stand, and those that stand as they were filled
+ */
 function dayLimits(
   week: SeasonWeek,
   windows: readonly DatedWindow[],
-  demands: readonly Demand[],
+  options: readonly Option[],
   context: WeekContext,
 ): number[] {
   return Array.from({ length: 7 }, (_, i) => {
     const date = addDays(week.start, i);
-    const stresses = demands
-      .flatMap((d) => d.options)
+    const stresses = options
       .filter(
         (o) =>
           o.date === date &&
