@@ -48,11 +48,6 @@ const BY_HAND = [55, 57.75, 60.64, 45.48, 63.67, 66.85, 70.2, 52.65, 73.71, 75, 
 
 /** The messages of what was done before have gone. */
 const quiet = (page: Page) => expect(page.getByRole("button", { name: "Undo", exact: true })).toHaveCount(0);
-/** Undoes what was done last. */
-async function undoLast(page: Page): Promise<void> {
-  const undo = page.getByRole("button", { name: "Undo", exact: true });
-  await undo.click();
-}
 
 test("no file: six runs a week, 55 to 75 km, every fourth week easier, taper to a marathon, two gym evenings", async ({
   page,
@@ -219,7 +214,7 @@ test("the terrain is drawn by hand, a race moves with its taper, and a column is
   await bar.getByRole("button", { name: "Apply" }).click();
   await expect.poll(() => of("2026-04-20")).toBe(42.5);
   await expect(bar).toBeHidden();
-  await undoLast(page);
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect.poll(() => of("2026-04-20")).not.toBe(42.5);
 
   // The race two weeks later: dragged, taken over, undone. Its taper goes along, the past stays.
@@ -242,6 +237,6 @@ test("the terrain is drawn by hand, a race moves with its taper, and a column is
   await expect(bar).toBeHidden();
   await expect.poll(racing).toEqual(before.map((w) => addDays(w, 14)).filter((w) => w <= "2026-08-24"));
   expect(await stays()).toEqual(past);
-  await undoLast(page);
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect.poll(racing).toEqual(before);
 });

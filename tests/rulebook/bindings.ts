@@ -983,7 +983,6 @@ const later = (hours: number): Option => {
   return option({ label: "B", day: Math.floor(at / 1440), start: at % 1440 });
 };
 
-/** Whole minutes make a share of a session's load a little off its factor. */
 /** How many times its sets a week owes squats, where its one session leaves so much of its free time slot once it holds the usual. */
 function timesOwed(free: number, trained: boolean): number {
   const weekIn = (minutes: number) => {
@@ -997,6 +996,7 @@ function timesOwed(free: number, trained: boolean): number {
   return Number.NaN;
 }
 
+/** Whole minutes make a share of a session's load a little off its factor. */
 const nearOf = (share: number): number => [0.5, 0.55, 0.667, 1].find((f) => Math.abs(f - share) < 0.004) ?? share;
 
 /** Whether it is said that an exercise is back, once it stands in the log so often. */

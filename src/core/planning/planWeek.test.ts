@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, gym, lifted, logOf, raceOn, START, weeksOf } from "../../../tests/support/athlete";
-import type { Athlete, LoggedItem } from "../athlete/types";
+import type { Athlete, LoggedItem, StrengthLog } from "../athlete/types";
 import { addDays, daysBetween, timeOf } from "../dates";
 import { plan } from "../plan";
 import { prescribedOf } from "../session/prescribed";
@@ -22,6 +22,16 @@ const asPrescribed = (i: Item): LoggedItem => ({
   ),
   pain: 0,
 });
+/** A week lifted as it was asked for, with so many sets more of everything, or fewer. */
+const liftedAs = (w: ReturnType<typeof one>, extra = 0): StrengthLog[] =>
+  w.sessions.map((s) => ({
+    ...logOf(
+      s.date,
+      s.items.map((i) => asPrescribed({ ...i, sets: i.sets + extra })),
+      s.label,
+    ),
+    start: timeOf(s.start),
+  }));
 const at = (w: ReturnType<typeof one>, label: string) => w.sessions.find((s) => s.label === label);
 
 describe("a session without a place", () => {
@@ -169,11 +179,7 @@ describe("history and plan", () => {
     for (let monday = build.season.start; monday < hold; monday = addDays(monday, 7)) {
       const week = one(a, monday);
       if (isFullBuild(week.season)) build = week;
-      const log = week.sessions.map((s) => ({
-        ...logOf(s.date, s.items.map(asPrescribed), s.label),
-        start: timeOf(s.start),
-      }));
-      a = { ...a, strengthLog: [...a.strengthLog, ...log] };
+      a = { ...a, strengthLog: [...a.strengthLog, ...liftedAs(week)] };
     }
     const week = one(a, hold);
     expect(week.season.emphasis).toBe("hold");
@@ -213,23 +219,11 @@ describe("time that is left", () => {
     const first = one(a);
     expect(said(first).length).toBe(1);
     const items = first.sessions.flatMap((s) => s.items);
-    /** The next week, with so many sets more lifted of everything, or fewer. */
-    const nextAfter = (extra: number) => {
-      const log = first.sessions.map((s) => ({
-        ...logOf(
-          s.date,
-          s.items.map((i) => asPrescribed({ ...i, sets: i.sets + extra })),
-          s.label,
-        ),
-        start: timeOf(s.start),
-      }));
-      return one({ ...a, strengthLog: log }, addDays(BUILD, 7));
-    };
     for (const [extra, times] of [
       [1, 1.2],
       [-1, 1],
     ] as const) {
-      const next = nextAfter(extra);
+      const next = one({ ...a, strengthLog: liftedAs(first, extra) }, addDays(BUILD, 7));
       for (const { pattern, weekly } of first.ledger.lines) {
         const lifted = items.reduce((n, i) => n + (i.exercise.pattern === pattern ? i.sets + extra : 0), 0);
         const due = (weekly / 1.2) * times;

@@ -140,8 +140,7 @@ function withJumpWhy(s: BuiltSession, o: Option, { asks }: WeekProblem): BuiltSe
 
 /** The fit with its sessions filled over all of them, and what the week owes where it is more than usual; what the fit costs is what those cost. */
 function fitSettled(fit: FitResult, problem: WeekProblem): { fit: FitResult; more: WeekLedger["more"] } {
-  const { placed, more: takesMore } = settled(problem, fit.placed);
-  const more = takesMore ? problem.builder.ledger.more : null;
+  const { placed, more } = settled(problem, fit.placed);
   if (placed.every((o, i) => o === fit.placed[i])) return { fit, more };
   const costs = costsOf(placed, problem.context);
   return { fit: { ...fit, placed, costs, cost: costs.reduce((a, c) => a + c.points, 0) }, more };

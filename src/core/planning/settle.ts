@@ -8,6 +8,7 @@ import { type Filled, SHORT_MINUTES } from "../session";
 import { blockedByOther, blockedByTiredLegs, blockedHere, enduranceFacts, type Option, tiredForJumps } from "../week";
 import type { PlacedAsk } from "./planSession";
 import { dealFrom, fillGathered, hasRoom, type RestOfKinds, type Room, restsOf, unitsFor } from "./redeal";
+import type { WeekLedger } from "./weekLedger";
 import { asCounted, type WeekProblem } from "./weekProblem";
 
 /** A placed session, and what it may be filled with. */
@@ -35,8 +36,8 @@ interface Filling {
 export interface Settled {
   /** The same options as before where nothing changes. */
   placed: Option[];
-  /** Time is left, and the week owes more for it. */
-  more: boolean;
+  /** What the week owes where time is left for more than usual; null where it owes the usual. */
+  more: WeekLedger["more"];
 }
 
 /** The placed sessions filled over all of them where one had no room for what it was to hold: nothing that must hold may break by it. */
@@ -44,8 +45,8 @@ export function settled(problem: WeekProblem, fitted: readonly Option[]): Settle
   const { open, more } = problem.builder.ledger;
   const placed = filledWith(problem, fresh(problem, fitted), open);
   return more && leavesTime(problem, placed)
-    ? { placed: filledWith(problem, placed, more.open), more: true }
-    : { placed, more: false };
+    ? { placed: filledWith(problem, placed, more.open), more }
+    : { placed, more: null };
 }
 
 /** A session leaves so much of its free time slot that a trained athlete takes more (rule ledger.fill). */
