@@ -8,6 +8,7 @@ import { setTransport } from "../web/data/api";
 import "../web/frame/theme";
 
 import { afterChange, start, transport } from "./sync";
+import { usePhone } from "./usePhone";
 
 // Styles that libraries put into the page carry the page's nonce, so that no others are taken.
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="nonce"]')?.content;
@@ -26,6 +27,12 @@ afterChange(() => void client.invalidateQueries());
 const Shell = lazy(() => import("./Views"));
 const Floor = lazy(() => import("../web/routes/floor"));
 
+/** The floor fills the screen, outside the frame; until what is kept here has been read, the frame says what is awaited, or asks whose phone this is. */
+function FloorHere() {
+  const { mode, screen } = usePhone();
+  return mode === "new" || !screen ? <Shell /> : <Floor />;
+}
+
 void start();
 // The service worker keeps the application on the phone; where there is none (an address without TLS), it needs the network to open.
 if ("serviceWorker" in navigator)
@@ -39,7 +46,7 @@ if (root)
         <BrowserRouter basename="/p/">
           <Suspense fallback={null}>
             <Routes>
-              <Route path="/a/:id/floor/:date/:label" element={<Floor />} />
+              <Route path="/a/:id/floor/:date/:label" element={<FloorHere />} />
               <Route path="*" element={<Shell />} />
             </Routes>
           </Suspense>

@@ -274,6 +274,8 @@ export async function start(): Promise<void> {
     ]);
     kept = k;
     queue = q;
+    // Begun before anything is shown: what the views ask waits for it.
+    const ready = reload();
     if (kept)
       set({
         mode: "here",
@@ -282,7 +284,7 @@ export async function start(): Promise<void> {
         waiting: waitingText(queue),
         messages: kept.facts.messages,
       });
-    await reload();
+    await ready;
     void sync();
   } else if (!(await enter().catch(() => false))) set({ mode: "new" });
   setInterval(() => document.visibilityState === "visible" && void sync(), AGAIN_MS);

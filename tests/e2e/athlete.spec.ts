@@ -50,6 +50,20 @@ const sessionToday = async (page: Page, base: string, id: string): Promise<Sessi
   return get<SessionView>(page.request, `${base}/api/athletes/${id}/sessions/${TODAY}/${today.label}`);
 };
 
+/** In the page: a disk that is busy, so that what is kept is opened late. */
+function storageAnswersAfter(ms: number): void {
+  const listen = EventTarget.prototype.addEventListener;
+  IDBOpenDBRequest.prototype.addEventListener = function (
+    this: IDBOpenDBRequest,
+    type: string,
+    heard: unknown,
+    how?: unknown,
+  ) {
+    const late = (e: Event) => setTimeout(() => (heard as (e: Event) => void).call(this, e), ms);
+    listen.call(this, type, type === "success" ? late : (heard as EventListener), how as AddEventListenerOptions);
+  };
+}
+
 /** The code of a fresh invitation, from the coach's own screen. */
 async function invitation(page: Page, base: string, id: string): Promise<string> {
   await page.goto(`${base}/a/${id}/phone`);
@@ -127,8 +141,12 @@ test("a phone joins, goes through a session without network, closed in the middl
     });
     expect(late.status()).toBe(204);
 
-    // Opened again, still without network: the session goes on where it was.
+    // Opened again, still without network: the session goes on where it was, also where the phone is slow to find what it keeps.
     const q = await phone.open();
+    await q.addInitScript(storageAnswersAfter, 1500);
+    await q.goto(`${line.base}/p/a/${id}/floor/${TODAY}/${session.label}`);
+    await expect(q.getByRole("button", { name: /^Log set/ })).toBeVisible();
+    await q.goto(`${line.base}/p/`);
     await expect(q.getByRole("link", { name: "Go on with this session" })).toBeVisible();
     await q.getByRole("link", { name: "Go on with this session" }).click();
     for (let n = 0; n < 3; n++) await q.getByRole("button", { name: /^Log set/ }).click();
