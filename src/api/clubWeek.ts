@@ -65,7 +65,7 @@ export function clubWeekWords({ rows, monday, today }: ClubWeekView): string[] {
       ...(races.length > 0 ? [`Races: ${races.join(", ")}.`] : []),
     ];
   return [
-    `${trained.length} of ${rows.length} trained; ${done} strength sessions done of ${sessions} planned so far, ${setsDone} hard sets of ${sets}.`,
+    `${trained.length} of ${rows.length} trained; ${done} strength sessions done, ${sessions} planned so far; ${setsDone} hard sets done, ${sets} planned.`,
     ...(short.length > 0 ? [`Fewer sessions than planned: ${list(short)}.`] : []),
     ...(pain.length > 0 ? [`Pain of ${PAIN} of 10 or more was reported by ${list(pain)}.`] : []),
     ...(due.length > 0 ? [`Tests are due for ${list(due)}.`] : []),

@@ -309,7 +309,7 @@ describe("review", () => {
     expect(view.planned.sessions).toBe(view.weeks.reduce((a, w) => a + w.planned.sessions, 0));
     expect(view.weeks.flatMap((w) => w.missed).length).toBe(view.planned.sessions - 3);
     expect(view.words[0]).toContain(
-      `3 of ${view.planned.sessions} planned sessions done, 9 of ${view.planned.hardSets} hard sets`,
+      `3 sessions done, ${view.planned.sessions} planned; 9 hard sets done, ${view.planned.hardSets} planned`,
     );
     expect(view.shares.reduce((a, s) => a + s.sportPct, 0)).toBeCloseTo(100, 6);
     await app.call("PUT", `/athletes/${id}/reviews`, {

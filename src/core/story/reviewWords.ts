@@ -60,7 +60,7 @@ export function reviewWords(
   const out: string[] = [];
   const n = weeks.length;
   out.push(
-    `${n} week${n === 1 ? "" : "s"}, ${dayLabel(first.monday)} to ${dayLabel(end)}: ${done.sessions} of ${planned.sessions} planned session${planned.sessions === 1 ? "" : "s"} done, ${done.hardSets} of ${planned.hardSets} hard sets.`,
+    `${many(n, "week")}, ${dayLabel(first.monday)} to ${dayLabel(end)}: ${many(done.sessions, "session")} done, ${planned.sessions} planned; ${many(done.hardSets, "hard set")} done, ${planned.hardSets} planned.`,
   );
   const missed = weeks.flatMap((w) => w.missed.map((l) => `${LABEL_WORDS[l]} in the week of ${dayLabel(w.monday)}`));
   if (missed.length > 0) out.push(`Missed: ${listWords(missed)}.`);

@@ -130,8 +130,8 @@ function drawReport(doc: Doc, { view, athlete }: Report): void {
     sheet.row(
       [
         `${p.phase}, ${p.weeks} week${p.weeks === 1 ? "" : "s"}`,
-        `sessions ${p.done.sessions} of ${p.planned.sessions}`,
-        `hard sets ${p.done.hardSets} of ${p.planned.hardSets}`,
+        `sessions: ${p.done.sessions} done, ${p.planned.sessions} planned`,
+        `hard sets: ${p.done.hardSets} done, ${p.planned.hardSets} planned`,
       ],
       [0, 150, 300],
     );
