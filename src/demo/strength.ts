@@ -9,6 +9,8 @@ import type { Random } from "./random";
 
 /** e1RM of a lift the profile does not name, as a multiple of body mass. */
 const OTHER = { bar: 1, machine: 1.6, pair: 0.24, single: 0.3, kettlebell: 0.45 } as const;
+/** Repetitions in reserve up to which somebody tells them apart, where no more were asked for. */
+const SAID = 4;
 /** Gain a week of the invented lifter. */
 const GAIN = 1.006;
 
@@ -65,7 +67,7 @@ function itemLifted(i: Item, athlete: Athlete, p: Profile, week: number, random:
       sets.push({
         ...(i.seconds === null ? { reps } : { seconds: i.seconds }),
         ...(load === null ? {} : { loadKg: load }),
-        rir: Math.max(0, Math.min(4, spare)),
+        rir: Math.max(0, Math.min(Math.max(SAID, i.rir), spare)),
         side,
       });
     }

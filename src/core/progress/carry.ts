@@ -71,14 +71,17 @@ function lineFrom(b: Basis, last: History): { line: number; was: number | null }
   return { line: Math.min(percent / was, c.cap ? 1 : 1 + (weekPct * weeks) / 100), was };
 }
 
-/** What catches up from a load that left more than is asked for now rises 5% a week in all, whatever else the log has earned. */
-function caughtUp({ q, c }: Basis, last: History): number {
+/**
+ * What catches up from a load that left more than is asked for now rises as other work does, whatever else the log has earned: 5% for every
+ * week at its load, 10% at once, so that a room's step that is larger than a week's part comes the week after.
+ */
+function caughtUp({ q, c }: Basis, logs: readonly [History, ...History[]]): number {
+  const [last] = logs;
   const from = loadOf(last);
   const own = c.athlete.settings?.ruleValues;
   if (from === undefined || askedRir(last, q) - q.rir < numbers("load.progress", own).unlike)
     return Number.POSITIVE_INFINITY;
-  const weeks = Math.max(1, Math.floor(daysBetween(last.date, c.on) / 7));
-  return from * (1 + (numbers("block.line", own).weekPct * weeks) / 100);
+  return from * (1 + riseLimitPct(logs, c.on, own) / 100);
 }
 
 /** Logs that set the load inside a block: those of like work, else the block's own, whatever their load left; a light day goes by itself. */
@@ -101,7 +104,7 @@ export function fromLog(b: Basis, history: readonly History[]): LoadAnswer | nul
   if (d.loadKg === null) return null;
   const from = loadOf(last);
   const lined = line < 1 && d.kind === "same" && from !== undefined ? stays(b, d.loadKg, from) : d.loadKg;
-  let target = Math.min(lined, caughtUp(b, last)) * (missed?.factor ?? 1);
+  let target = Math.min(lined, caughtUp(b, [last, ...older])) * (missed?.factor ?? 1);
   const reasons = [...d.why];
   if (was !== null && percent !== null && from !== undefined && !d.byCoach)
     reasons.push(why("block.line", "next", { from, was, is: percent, kg: roundTo(from * line, 1) }));

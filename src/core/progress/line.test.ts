@@ -91,6 +91,14 @@ describe("the next point of the line", () => {
     // Inside a block it catches up by 5% a week, whatever its reserve has earned besides.
     const more = lifted("back-squat", 80, [6, 6, 6], 5, { reps: 6, repsLow: 6, rir: 5 });
     expect(fives([[LAST, more], strong]).loadKg).toBe(82.5);
+    // 5% of 42.5 kg are 44.6, and the room's next load is 45: it comes in the second week at that load, whose part counts as well.
+    const light = lifted("back-squat", 42.5, [6, 6, 6], 5, { reps: 6, repsLow: 6, rir: 5 });
+    expect(fives([[LAST, light]]).loadKg).toBe(42.5);
+    const twice = fives([
+      [LAST, light],
+      ["2026-02-24", light],
+    ]);
+    expect(twice.loadKg).toBe(45);
   });
   it("does not take an estimate from many repetitions for more than 10% over the last load at the same effort", () => {
     const start = { blockStart: "2026-03-09" };

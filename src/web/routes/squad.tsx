@@ -177,7 +177,7 @@ function Head({ phone, all, stale, filter, setFilter, onAway, onImport }: HeadPr
   const lifting = all.filter((r) => r.today).length;
   const looks = all.filter((r) => openNeeds(r).length > 0).length;
   return (
-    <PageHeader title="Squad" className="h-auto flex-wrap gap-y-1">
+    <PageHeader title="Squad" className={`h-auto flex-wrap gap-y-1 ${phone ? "[&_fieldset]:ml-0" : ""}`}>
       <span className="ml-1 min-w-0 flex-1 basis-[180px] text-ink2">
         {counted(all.length, "athlete")}, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need
         {looks === 1 ? "s" : ""} a look
@@ -186,26 +186,28 @@ function Head({ phone, all, stale, filter, setFilter, onAway, onImport }: HeadPr
         {stale}
       </span>
       <Segments name="Show" options={phone ? SHORT_FILTERS : FILTERS} value={filter} onChange={setFilter} />
-      {all.length > 1 && onAway && (
-        <Link className="btn ml-2" to="/several">
-          Change several
-        </Link>
-      )}
-      {all.length > 0 && onAway && (
-        <button type="button" className="btn" aria-haspopup="dialog" onClick={onAway}>
-          Ill or away
-        </button>
-      )}
-      {onAway && (
-        <>
-          <button type="button" className="btn" aria-label="Import athlete" onClick={onImport}>
-            {ICON.file} Import
-          </button>
-          <Link className="btn btn-pri" to="/new">
-            {ICON.plus} New athlete
+      <div className={phone ? "grid w-full grid-cols-2 gap-2 [&_.btn]:justify-center" : "ml-2 flex gap-2 empty:hidden"}>
+        {all.length > 1 && onAway && (
+          <Link className="btn" to="/several">
+            Change several
           </Link>
-        </>
-      )}
+        )}
+        {all.length > 0 && onAway && (
+          <button type="button" className="btn" aria-haspopup="dialog" onClick={onAway}>
+            Ill or away
+          </button>
+        )}
+        {onAway && (
+          <>
+            <button type="button" className="btn" aria-label="Import athlete" onClick={onImport}>
+              {ICON.file} Import
+            </button>
+            <Link className="btn btn-pri" to="/new">
+              {ICON.plus} New athlete
+            </Link>
+          </>
+        )}
+      </div>
     </PageHeader>
   );
 }
