@@ -26,10 +26,10 @@ import {
   KEPT_DAYS,
   listBackups,
   pruneBackups,
-  restoreFrom,
   takeBackup,
   takeOwnBackup,
 } from "./store/backup";
+import { restoreFrom } from "./store/restore";
 import { Store } from "./store/store";
 
 const SUPPORT = join(import.meta.dirname, "../../tests/support");
@@ -150,6 +150,30 @@ describe.skipIf(ON_SERVER)("a backup", () => {
     for (const [file, says] of files) await expect(restoreFrom(server.store.sqlite, file), file).rejects.toThrow(says);
     expect(server.store.version).toBe(version);
     expect(readdirSync(join(server.file, "..")).filter((n) => n.includes("restore"))).toEqual([]);
+  });
+
+  it("counts everything of an athlete as theirs: a message, a week given out, a place in a group", async () => {
+    const ids = await fullClub(server);
+    const [id = "", other = ""] = ids;
+    const fates = async (backup: string) =>
+      (await server.call<RestorePreviewView>("POST", "/club/restore/preview", { backup })).body.athletes.map(
+        (a) => a.fate,
+      );
+    const copy = async () => (await server.call<{ name: string }>("POST", "/club/backups", {})).body.name;
+    const same = ids.map(() => "same");
+    let name = await copy();
+    expect(await fates(name)).toEqual(same);
+    for (const change of [
+      () =>
+        server.call("POST", `/athletes/${other}/messages`, { id: "0".repeat(32), text: "How was it?", about: null }),
+      () => server.call("PUT", `/athletes/${other}/published/${addDays(MONDAY, 28)}`, { note: "" }),
+      () => server.call("POST", "/groups", { name: "Late shift", members: [other], hour: null }),
+    ]) {
+      expect((await change()).status).toBeLessThan(300);
+      expect(await fates(name)).toEqual(ids.map((a) => (a === id ? "same" : "changed")));
+      name = await copy();
+      expect(await fates(name)).toEqual(same);
+    }
   });
 
   it("shows before a restore what it changes, keeps what was there, and can be taken back", async () => {

@@ -12,13 +12,12 @@ import {
   type Manifest,
   pruneBackups,
   readErased,
-  restoreFrom,
   type Seal,
-  type StageFile,
   takeBackup,
   takeOwnBackup,
 } from "./store/backup";
 import { takeClubCopy, takeOwnClubCopy } from "./store/postgres/backup";
+import { restoreFrom, type StageFile } from "./store/restore";
 import type { Store } from "./store/store";
 
 const HOUR_MS = 3_600_000;

@@ -2,7 +2,8 @@
 import { createConnection } from "node:net";
 import { join, resolve } from "node:path";
 import { configFromEnvironment } from "../config";
-import { restoreFrom, takeBackup } from "../store/backup";
+import { takeBackup } from "../store/backup";
+import { restoreFrom } from "../store/restore";
 import { Store } from "../store/store";
 import { type Command, type CommandReply, describeBackup, describeRestore, socketPath } from "./control";
 
