@@ -1,9 +1,10 @@
 /**
  * `npm run mutate [-- ROOM ...]`: changes the code of the core's rooms on purpose, one place at a time, and counts what the tests notice.
- * A room takes minutes; what survives is listed, and lies as data in .tmp/mutants.
+ * A room takes minutes, some an hour; what survives is listed file by file, and lies as data in .tmp/mutants: a run that was broken off goes
+ * on where it was.
  */
 import { spawnSync } from "node:child_process";
-import { existsSync, readFileSync } from "node:fs";
+import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { ensureInstalled, ROOT, tool } from "./lib.mjs";
 
@@ -32,18 +33,27 @@ if (unknown.length > 0) {
 }
 ensureInstalled();
 
-/** @returns what came of a room's changes, by how they ended */
+/** The files of a room that are changed on purpose. */
+const filesOf = (room) =>
+  readdirSync(join(ROOT, "src/core", room), { recursive: true })
+    .filter((f) => f.endsWith(".ts") && !f.endsWith(".test.ts"))
+    .map((f) => `src/core/${room}/${f}`)
+    .sort();
+
+/** One file after the other, so that what was found stays found where a long run is broken off. @returns how a room's changes ended */
 function mutate(room) {
-  const report = join(ROOT, ".tmp/mutants", `${room}.json`);
-  const done = spawnSync(tool("stryker"), ["run", "scripts/mutate/stryker.config.mjs"], {
-    cwd: ROOT,
-    stdio: "inherit",
-    env: { ...process.env, FIELD_ANCHOR_ROOM: room },
-  });
-  if (done.status !== 0 || !existsSync(report)) process.exit(done.status || 1);
+  for (const file of filesOf(room)) {
+    const done = spawnSync(tool("stryker"), ["run", "scripts/mutate/stryker.config.mjs", "--mutate", file], {
+      cwd: ROOT,
+      stdio: "inherit",
+      env: { ...process.env, FIELD_ANCHOR_ROOM: room },
+    });
+    if (done.status !== 0) process.exit(done.status || 1);
+  }
   const counts = { Killed: 0, Timeout: 0, Survived: 0, NoCoverage: 0 };
-  for (const file of Object.values(JSON.parse(readFileSync(report, "utf8")).files))
-    for (const { status } of file.mutants) if (status in counts) counts[status] += 1;
+  const kept = JSON.parse(readFileSync(join(ROOT, ".tmp/mutants", `${room}.kept.json`), "utf8"));
+  for (const file of filesOf(room))
+    for (const { status } of kept.files[file]?.mutants ?? []) if (status in counts) counts[status] += 1;
   return counts;
 }
 

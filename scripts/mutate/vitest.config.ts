@@ -13,7 +13,7 @@ export default defineConfig({
       "**/*.property.test.ts",
       ...(room === "week" ? [] : ["tests/reference/fit.test.ts"]),
     ],
-    env: { FIELD_ANCHOR_WEEKS: "60" },
+    env: { FIELD_ANCHOR_WEEKS: "25" },
     testTimeout: 120_000,
     environment: "node",
     // One mutant after the other in one thread: the rooms are loaded once a run, not once a file.
