@@ -75,8 +75,14 @@ describe("one session", () => {
     expect(charged(at(18, { stress: 150 }, WED), key).S5).toBe(8);
     expect(charged(at(18, { lowerLoaded: false }, WED), key).S5).toBeUndefined();
     expect(charged(at(18, {}, WED), { ...key, hasKey: false }).S5).toBeUndefined();
+    expect(said(at(18, {}, WED), key, "S5")).toBe(
+      "Heavy A is on a day without a key session; hard days are to be hard, easy days easy.",
+    );
     const spread: WeekContext = { ...key, placement: "spread" };
     expect(charged(at(18), spread).S5).toBe(8);
+    expect(said(at(18), spread, "S5")).toBe(
+      "Heavy A is on a key session's day; strength is to be spread over easy days.",
+    );
     expect(charged(at(18, {}, WED), spread).S5).toBeUndefined();
   });
   it("S7 and S8: other days than the preferred ones and than last week's", () => {
@@ -109,6 +115,9 @@ describe("one session", () => {
       "Heavy A at gym finds no bar.",
     );
     expect(charged(at(18, { belowMinimumHold: true }), week())).toEqual({ "hold.minimum": 40 });
+    expect(said(at(18, { belowMinimumHold: true }), week(), "hold.minimum")).toBe(
+      "Heavy A has no time for the hard sets that hold strength in a race-phase week.",
+    );
   });
   it("mobility alone pays for what it loses, and for nothing beside it", () => {
     const c = week([run(TUE, "17:00", "intervals")], { preferredDays: new Set([5]), dailyMinutes: 10 });
@@ -196,6 +205,8 @@ describe("the week as a whole", () => {
     expect(of(week(key(0, 1, 2, 3, 4)), sunday)).toEqual([]);
     // Key sessions of the days around count nothing.
     expect(of(week([...key(0, 1, 2, 3, 4), ...key(7, -1)]), sunday)).toEqual([]);
+    for (const around of [-1, 7])
+      expect(of(week(key(0, 1, 2, 3, 4, 5, around)), sunday).map((x) => x.rule)).toContain("S6");
   });
   it("S11: three demanding days in a row that strength has a part in, from two before the week to one after it", () => {
     const rows = (days: number[], ...strength: number[]) =>
@@ -205,6 +216,7 @@ describe("the week as a whole", () => {
     expect(rows([0, 1], 2).map((x) => x.text)).toEqual([
       "Mon, Tue and Wed are demanding days in a row; 2 is the most.",
     ]);
+    expect(of(week(key(0, 1), { weights: { S11: 0 } }), at(18, {}, WED))).toEqual([]);
     expect(rows([0, 1], 3)).toEqual([]);
     expect(rows([0, 1, 2], 1)).toEqual([]);
     expect(rows([-2, -1], 0).map((x) => x.text)).toEqual([
@@ -232,6 +244,12 @@ describe("the week as a whole", () => {
     const heavier = { ...tuesday, legs: [{ load: 400 * Math.SQRT2, halfLife: 24 }] };
     expect(s12(c, heavier).map((x) => x.rule)).toEqual(["S12", "S12"]);
     expect(s12({ ...c, weights: { S12: 0 } }, tuesday)).toEqual([]);
+    // From the week's Monday to the Monday after it; what is later is the next week's to charge.
+    const tiring = (d: string, hour: number) => at(hour, { legs: [{ load: 4000, halfLife: 24 }], minutes: 60 }, d);
+    const keyOn = (d: number) => week([run(addDays(MON, d), "20:00", "intervals")]);
+    expect(s12(keyOn(0), tiring(MON, 6)).map((x) => x.rule)).toEqual(["S12"]);
+    expect(s12(keyOn(7), tiring(addDays(MON, 6), 6)).map((x) => x.rule)).toEqual(["S12"]);
+    expect(s12(keyOn(8), tiring(addDays(MON, 6), 6))).toEqual([]);
     // An easy run on tired legs is nothing to charge.
     expect(s12(week([run(WED, "07:00", "easy")]), tuesday)).toEqual([]);
     // Two that each leave too little do it together.
