@@ -42,7 +42,8 @@ const filesOf = (room) =>
 
 /** One file after the other, so that what was found stays found where a long run is broken off. @returns how a room's changes ended */
 function mutate(room) {
-  for (const file of filesOf(room)) {
+  const files = filesOf(room);
+  for (const file of files) {
     const done = spawnSync(tool("stryker"), ["run", "scripts/mutate/stryker.config.mjs", "--mutate", file], {
       cwd: ROOT,
       stdio: "inherit",
@@ -52,7 +53,7 @@ function mutate(room) {
   }
   const counts = { Killed: 0, Timeout: 0, Survived: 0, NoCoverage: 0 };
   const kept = JSON.parse(readFileSync(join(ROOT, ".tmp/mutants", `${room}.kept.json`), "utf8"));
-  for (const file of filesOf(room))
+  for (const file of files)
     for (const { status } of kept.files[file]?.mutants ?? []) if (status in counts) counts[status] += 1;
   return counts;
 }

@@ -18,7 +18,6 @@ export default {
   // What was noticed stays noticed while its code and its tests stay: another run weighs what is new.
   incremental: true,
   incrementalFile: `.tmp/mutants/${room}.kept.json`,
-  reporters: ["clear-text", "progress-append-only", "json"],
+  reporters: ["clear-text", "progress-append-only"],
   clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
-  jsonReporter: { fileName: `.tmp/mutants/${room}.json` },
 };

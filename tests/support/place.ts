@@ -27,6 +27,14 @@ export const optionOn = (date: string, start: number, more: Partial<Option> = {}
   ...more,
 });
 
+export const runOn = (
+  date: string,
+  start: string,
+  kind: EnduranceSession["kind"],
+  minutes = 40,
+  more: Partial<EnduranceSession> = {},
+): EnduranceSession => ({ date, start, sport: "run", kind, minutes, ...more });
+
 /** A week in which everything but easy endurance is key. */
 export function contextOf(
   monday: string,

@@ -99,12 +99,13 @@ export function fromLog(b: Basis, history: readonly History[]): LoadAnswer | nul
   const [last, ...older] = settingLogs(history, q, c);
   if (!last || last.date < c.blockStart || daysBetween(last.date, c.asOf) > LAYOFF_DAYS) return null;
   if (!c.cap && max && waitedToBegin(b, history)) return null;
+  const logs: [History, ...History[]] = [last, ...older];
   const { line, was } = lineFrom(b, last);
-  const d = decided(b, [last, ...older], c.cap ?? missed?.why ?? null, line);
+  const d = decided(b, logs, c.cap ?? missed?.why ?? null, line);
   if (d.loadKg === null) return null;
   const from = loadOf(last);
   const lined = line < 1 && d.kind === "same" && from !== undefined ? stays(b, d.loadKg, from) : d.loadKg;
-  let target = Math.min(lined, caughtUp(b, [last, ...older])) * (missed?.factor ?? 1);
+  let target = Math.min(lined, caughtUp(b, logs)) * (missed?.factor ?? 1);
   const reasons = [...d.why];
   if (was !== null && percent !== null && from !== undefined && !d.byCoach)
     reasons.push(why("block.line", "next", { from, was, is: percent, kg: roundTo(from * line, 1) }));
@@ -120,7 +121,7 @@ export function fromLog(b: Basis, history: readonly History[]): LoadAnswer | nul
       reasons.push(why("load.progress", "near", near));
     } else if (target < low && d.kind === "up-load") {
       // A higher floor never overrules a decision to go down or to stay, nor the most that may be added at once.
-      const most = riseLimitPct([last, ...older], c.on, own);
+      const most = riseLimitPct(logs, c.on, own);
       target = Math.max(target, Math.min(low, (loadOf(last) ?? target) * (1 + most / 100)));
       reasons.push(why("load.progress", "raised", { ...near, most }));
     }

@@ -1,27 +1,18 @@
 /** What each rule that should hold charges, by hand on both sides of its mark: points and hours of rules S1 to S14 (common practice and our assumptions). */
 import { describe, expect, it } from "vitest";
-import { contextOf, optionOn } from "../../../tests/support/place";
+import { contextOf, optionOn, runOn as run } from "../../../tests/support/place";
 import type { EnduranceSession } from "../athlete";
 import { addDays, dayNumber } from "../dates";
 import { ownCosts, ownPoints, pairCosts, pairPoints } from "./costs";
-import { costsOf, fitWeek } from "./fit";
-import { inTurn, keyOf, leftOutPrice, levelOf, type Weighed } from "./found";
+import { costsOf } from "./fit";
 import { SessionGroup } from "./group";
-import { asLocked } from "./placed";
 import { blockedHere, hours, isDemanding, points, tiredForJumps, what } from "./rules";
-import type { Demand, Option, WeekContext } from "./types";
+import type { Option, WeekContext } from "./types";
 
 const MON = "2026-03-02";
 const TUE = addDays(MON, 1);
 const WED = addDays(MON, 2);
 const at = (hour: number, more: Partial<Option> = {}, date = TUE) => optionOn(date, hour * 60, more);
-const run = (
-  date: string,
-  start: string,
-  kind: EnduranceSession["kind"],
-  minutes = 40,
-  more: Partial<EnduranceSession> = {},
-): EnduranceSession => ({ date, start, sport: "run", kind, minutes, ...more });
 const week = (endurance: EnduranceSession[] = [], more: Partial<WeekContext> = {}) => contextOf(MON, endurance, more);
 /** Points by rule, and in sum. */
 const charged = (o: Option, c: WeekContext) => Object.fromEntries(ownCosts(o, c).map((x) => [x.rule, x.points]));
@@ -275,70 +266,6 @@ describe("the week as a whole", () => {
     const list = costsOf([at(18)], c);
     expect(list.map((x) => x.points)).toEqual([...list.map((x) => x.points)].sort((a, b) => b - a));
     expect(list.map((x) => x.rule)).toEqual(["S2", "S3", "S7", "S4", "S8"]);
-  });
-});
-
-describe("what is found", () => {
-  const demand = (label: Option["label"], ...options: Option[]): Demand => ({
-    label,
-    options: options.map((o) => ({ ...o, label })),
-    none: `no slot for ${label}`,
-  });
-  it("leaving out weighs by the label, a locked one a hundred times", () => {
-    expect(leftOutPrice(undefined)).toBe(0);
-    expect(leftOutPrice(demand("A", at(18)))).toBe(1_000_000);
-    expect(leftOutPrice(demand("B", at(18)))).toBe(900_000);
-    expect(leftOutPrice(demand("A", at(18), at(19, { locked: true })))).toBe(100_000_000);
-    expect([levelOf(99_999), levelOf(100_000)]).toEqual([0, 1]);
-  });
-  it("equals fall to the earlier option of A, then of B; one that is placed before one that is not", () => {
-    const w = (index: number) => ({ index, option: at(18) }) as Weighed;
-    const found = (total: number, ...pick: (number | null)[]) => ({
-      total,
-      cost: 0,
-      pick: pick.map((i) => (i === null ? null : w(i))),
-    });
-    expect(inTurn(found(1, 5), found(2, 0))).toBeLessThan(0);
-    expect(inTurn(found(1, 1, 0), found(1, 0, 9))).toBeGreaterThan(0);
-    expect(inTurn(found(1, 0, 2), found(1, 0, 3))).toBeLessThan(0);
-    expect(inTurn(found(1, 0, 2), found(1, 0, null))).toBeLessThan(0);
-    expect(inTurn(found(1, 0, null), found(1, 0, null))).toBe(0);
-    expect(keyOf([w(0), null])).toBe(`${dayNumber(TUE)}/-`);
-  });
-  it("walked or searched, a week is placed alike; the alternatives stand on other days, three at most", () => {
-    const days = [0, 1, 2, 3, 4, 5, 6].map((d) => addDays(MON, d));
-    const c = week([run(TUE, "07:00", "intervals"), run(addDays(MON, 5), "09:00", "long", 120)], {
-      perWeek: 2,
-      preferredDays: new Set([2, 4]),
-    });
-    const demands = [
-      demand("A", ...days.flatMap((d) => [at(12, {}, d), at(18, {}, d)])),
-      demand("B", ...days.map((d) => at(18, { heavy: false, stress: 200 }, d))),
-    ];
-    const walked = fitWeek(demands, c, 10_000);
-    const searched = fitWeek(demands, c, 1);
-    expect(searched.placed).toEqual(walked.placed);
-    expect(searched.cost).toBe(walked.cost);
-    expect(searched.alternatives.map((a) => a.cost)).toEqual(walked.alternatives.map((a) => a.cost));
-    expect(walked.alternatives.length).toBe(3);
-    expect(walked.histogram.reduce((n, [, count]) => n + count, 0)).toBeGreaterThan(20);
-    expect(searched.histogram).toEqual([]);
-    expect(walked.cost).toBe(walked.costs.reduce((n, x) => n + x.points, 0));
-    expect(walked.histogram[0]?.[0]).toBe(walked.cost);
-  });
-  it("of one hour in two places the first by name, and the reason of the first closed slot is told", () => {
-    const two = fitWeek([demand("A", at(18, { place: "gym" }), at(18, { place: "barn" }))], week());
-    expect(two.placed.map((o) => o.place)).toEqual(["barn"]);
-    const closed = fitWeek(
-      [demand("A", at(9, {}, WED), at(9))],
-      week([run(TUE, "08:30", "easy", 90), run(WED, "08:30", "easy", 90)]),
-    );
-    expect(closed.unplaced[0]?.why).toBe(
-      "No free time slot is open. Tue 3 Mar 09:00: it would overlap with easy (Tue 08:30) (M4). Move that, or add a free time slot on another day.",
-    );
-  });
-  it("is stored with its time of day", () => {
-    expect(asLocked(at(18.5))).toEqual({ label: "A", date: TUE, start: "18:30", place: "gym" });
   });
 });
 

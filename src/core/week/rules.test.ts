@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { contextOf, optionOn } from "../../../tests/support/place";
+import { contextOf, optionOn, runOn as session } from "../../../tests/support/place";
 import type { EnduranceSession } from "../athlete/types";
 import { dayNumber } from "../dates";
 import { ownCosts, pairCosts } from "./costs";
@@ -9,13 +9,6 @@ import { blockedByEndurance, blockedByOther, blockedByTiredLegs, blockedHere } f
 import type { Demand, Option, WeekContext } from "./types";
 
 const option = (date: string, hour: number, more: Partial<Option> = {}) => optionOn(date, hour * 60, more);
-const session = (
-  date: string,
-  start: string,
-  kind: EnduranceSession["kind"],
-  minutes: number,
-  more: Partial<EnduranceSession> = {},
-): EnduranceSession => ({ date, start, sport: "run", kind, minutes, ...more });
 const context = (endurance: EnduranceSession[], more: Partial<WeekContext> = {}) =>
   contextOf("2026-03-02", endurance, more);
 const charged = (o: Option, c: WeekContext) => Object.fromEntries(ownCosts(o, c).map((x) => [x.rule, x.points]));

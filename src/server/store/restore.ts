@@ -80,19 +80,17 @@ const OWN = new Set([
 /** Answers that were given, which say nothing of anybody. */
 const ANSWERS = "idempotency";
 
+const columnsOf = (db: Raw, table: string): string[] =>
+  (db.prepare(`SELECT name FROM pragma_table_info('${table}')`).all() as { name: string }[]).map((c) => c.name);
+
 /** Tables that hold something of an athlete, in a column that names them. */
 const personalTables = (db: Raw): string[] =>
-  tablesOf(db).filter(
-    (t) =>
-      !OWN.has(t) &&
-      t !== ANSWERS &&
-      db.prepare(`SELECT 1 FROM pragma_table_info('${t}') WHERE name = 'athlete_id'`).get() !== undefined,
-  );
+  tablesOf(db).filter((t) => !OWN.has(t) && t !== ANSWERS && columnsOf(db, t).includes("athlete_id"));
 
 /** A hash of everything of each athlete. */
 function fingerprints(db: Raw): Map<string, { name: string; mark: string }> {
   const out = new Map<string, { name: string; mark: string }>();
-  const tables = personalTables(db);
+  const rows = personalTables(db).map((t) => db.prepare(`SELECT * FROM "${t}" WHERE athlete_id = ? ORDER BY rowid`));
   const athletes = db.prepare("SELECT id, name, record FROM athlete ORDER BY position").all() as {
     id: string;
     name: string;
@@ -100,9 +98,7 @@ function fingerprints(db: Raw): Map<string, { name: string; mark: string }> {
   }[];
   for (const a of athletes) {
     const hash = createHash("sha256").update(a.record);
-    for (const table of tables)
-      for (const row of db.prepare(`SELECT * FROM "${table}" WHERE athlete_id = ? ORDER BY rowid`).iterate(a.id))
-        hash.update(JSON.stringify(row));
+    for (const of of rows) for (const row of of.iterate(a.id)) hash.update(JSON.stringify(row));
     out.set(a.id, { name: a.name, mark: hash.digest("hex") });
   }
   return out;
@@ -160,8 +156,9 @@ async function putInPlace(db: SqliteDatabase, path: string, erased: ReadonlyMap<
         const tables = tablesOf(raw).filter((t) => !OWN.has(t));
         for (const t of tables) raw.exec(`DELETE FROM main."${t}"`);
         for (const t of tables) {
-          const names = raw.prepare(`SELECT name FROM pragma_table_info('${t}')`).all() as { name: string }[];
-          const columns = names.map((c) => `"${c.name}"`).join(", ");
+          const columns = columnsOf(raw, t)
+            .map((c) => `"${c}"`)
+            .join(", ");
           raw.exec(`INSERT INTO main."${t}" (${columns}) SELECT ${columns} FROM incoming."${t}" ORDER BY rowid`);
         }
         raw.exec("INSERT OR IGNORE INTO main.erasure SELECT * FROM incoming.erasure");

@@ -6,6 +6,7 @@ import type { Approach } from "../../core/athlete";
 import { ruleOf } from "../../core/rulebook";
 import { saidOf, THEIRS } from "../data/api";
 import { useSaveApproach, useSaveClubRules, useSaveFollow } from "../data/dose";
+import { Field } from "../ui/form";
 import { tell, tellFault } from "../ui/tell";
 import { ChangesSheet } from "./ChangesSheet";
 import { useChanges } from "./useChanges";
@@ -115,10 +116,7 @@ export function Looked({ looked, athlete, view }: LookedProps) {
       onClose={looked.close}
     >
       {waiting.what === "approach" && (
-        <div className="mt-3">
-          <label htmlFor="version-note" className="block text-label font-medium">
-            What this version is about <span className="font-normal text-ink2">(may stay empty)</span>
-          </label>
+        <Field id="version-note" className="mt-3" label="What this version is about" hint="(may stay empty)">
           <input
             id="version-note"
             className="input"
@@ -126,7 +124,7 @@ export function Looked({ looked, athlete, view }: LookedProps) {
             value={note}
             onChange={(e) => setNote(e.target.value)}
           />
-        </div>
+        </Field>
       )}
     </ChangesSheet>
   );

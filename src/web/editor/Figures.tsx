@@ -91,28 +91,24 @@ interface AmountCellProps {
 
 /** Repetitions with their low end, or seconds. */
 function AmountCell({ timed, field, row, onChange }: AmountCellProps) {
-  return (
-    <>
-      {timed ? (
-        <span className="flex items-center gap-1">
-          {field("reps", "seconds", row.seconds, "w-[52px]", (n) => onChange({ ...row, seconds: n ?? 20 }), [1, 600])}
-          <span className="text-label text-ink2">s</span>
-        </span>
-      ) : (
-        <span className="flex items-center gap-1">
-          {field(
-            "low",
-            "reps, low end",
-            row.repsLow,
-            "w-[40px]",
-            (n) => onChange(withField(row, "repsLow", n === undefined ? n : Math.round(n))),
-            [1, 100],
-          )}
-          <span className="text-ink2">–</span>
-          {field("reps", "reps", row.reps, "w-[40px]", (n) => onChange({ ...row, reps: Math.round(n ?? 8) }), [1, 100])}
-        </span>
+  return timed ? (
+    <span className="flex items-center gap-1">
+      {field("reps", "seconds", row.seconds, "w-[52px]", (n) => onChange({ ...row, seconds: n ?? 20 }), [1, 600])}
+      <span className="text-label text-ink2">s</span>
+    </span>
+  ) : (
+    <span className="flex items-center gap-1">
+      {field(
+        "low",
+        "reps, low end",
+        row.repsLow,
+        "w-[40px]",
+        (n) => onChange(withField(row, "repsLow", n === undefined ? n : Math.round(n))),
+        [1, 100],
       )}
-    </>
+      <span className="text-ink2">–</span>
+      {field("reps", "reps", row.reps, "w-[40px]", (n) => onChange({ ...row, reps: Math.round(n ?? 8) }), [1, 100])}
+    </span>
   );
 }
 

@@ -177,7 +177,7 @@ function Head({ phone, all, stale, filter, setFilter, onAway, onImport }: HeadPr
   const lifting = all.filter((r) => r.today).length;
   const looks = all.filter((r) => openNeeds(r).length > 0).length;
   return (
-    <PageHeader title="Squad" className={`h-auto flex-wrap gap-y-1 ${phone ? "[&_fieldset]:ml-0" : ""}`}>
+    <PageHeader title="Squad" className="h-auto flex-wrap gap-y-1">
       <span className="ml-1 min-w-0 flex-1 basis-[180px] text-ink2">
         {counted(all.length, "athlete")}, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need
         {looks === 1 ? "s" : ""} a look

@@ -8,7 +8,7 @@ interface Props<T extends string> {
 /** One of a few: buttons in a row, the chosen one dark. */
 export function Segments<T extends string>({ name, options, value, onChange }: Props<T>) {
   return (
-    <fieldset className="ml-1 inline-flex h-8 flex-none max-[700px]:h-11 overflow-hidden rounded-[3px] border border-edge bg-panel">
+    <fieldset className="ml-1 inline-flex h-8 flex-none max-[700px]:ml-0 max-[700px]:h-11 overflow-hidden rounded-[3px] border border-edge bg-panel">
       <legend className="sr-only">{name}</legend>
       {options.map(([key, words]) => (
         <button
