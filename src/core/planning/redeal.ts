@@ -13,6 +13,7 @@ import {
   type Weighed,
   worthGiving,
 } from "../ledger";
+import { onceFor } from "../once";
 import { numbers } from "../rulebook";
 import { fullest, type SessionDraft } from "../session";
 import { TOLERANCE } from "../units";
@@ -49,9 +50,11 @@ interface Choice {
   of: readonly number[];
 }
 
+const fullestOf = onceFor(fullest);
+
 /** The fullest choices of a session, by pattern. */
 function choicesOf({ draft }: Room, rests: readonly Rest[]): Choice[] {
-  return fullest(draft).map((of) => ({
+  return fullestOf(draft).map((of) => ({
     of,
     exercises: of.filter((n) => n > 0).length,
     sets: rests.map(({ pattern }) =>
@@ -238,7 +241,8 @@ export function fillGathered(rooms: readonly Room[], rests: readonly Rest[]): nu
     const gone = chosen && oneTooMany(left, rests, chosen);
     if (!gone) return chosen;
     left = left.map((r, n) => {
-      const offers = r.draft.offers.map((o, i) => (n === gone.room && i === gone.offer ? { ...o, levels: [0] } : o));
+      if (n !== gone.room) return r;
+      const offers = r.draft.offers.map((o, i) => (i === gone.offer ? { ...o, levels: [0] } : o));
       return { ...r, draft: { ...r.draft, offers } };
     });
   }

@@ -69,10 +69,11 @@ function tripleOf(reps: number | null, rir: number, most: number, a: LoadAnswer,
   return { reps, rir, percent1rm: asks === null ? is : roundTo(Math.min(is, asks), 1), why: [] };
 }
 
+const AHEAD = say("block.place", "ahead");
+
 /** What the line, a hold or a step-back says of an item; that it is planned ahead is said of the leading lifts alone. */
 export function lineWhy(at: DoseAt, v: Parameters<typeof say<"stepback.line", "first">>[2], leads: boolean): Why[] {
-  const ahead = say("block.place", "ahead");
-  const placed = at.why.filter((w) => leads || w.text !== ahead);
+  const placed = leads ? at.why : at.why.filter((w) => w.text !== AHEAD);
   if (at.line) return [why("block.line", "point", { ...v, point: at.line.point + 1, of: at.line.of }), ...placed];
   if (at.kind === "step-back") return [why("stepback.line", "first", v)];
   return at.kind === "hold" ? [why("hold.line", "keeps", v)] : [];

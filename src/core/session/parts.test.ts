@@ -124,7 +124,8 @@ describe("groups", () => {
     const hinge = built("deadlift", 2, { pair: "2" });
     const primer = built("bridge", 1, { pair: "3A", slot: slot("hip", { primer: true }) });
     const calf = built("calf-raise", 2, { pair: "3B" });
-    const order = (...items: Item[]) => primerFirst(items).map((i) => `${i.pair} ${i.exercise.id}`);
+    const order = (...items: Item[]) =>
+      labelGroups(primerFirst(groupsOf(items))).map((i) => `${i.pair} ${i.exercise.id}`);
     expect(order(squat, hinge, primer, calf)).toEqual(["1 front-squat", "2A bridge", "2B calf-raise", "3 deadlift"]);
     const before = [
       { ...primer, pair: "1" },

@@ -97,41 +97,56 @@ const matesOf = (items: readonly Pairable[], fits: Mates["fits"]): Mates => ({
  * a pull stand as three (rule pair.rest).
  * @returns the items, partners side by side
  */
-export function pairUp<T extends Pairable & { pair: string }>(items: readonly T[]): T[] {
+export const pairUp = <T extends Pairable & { pair: string }>(items: readonly T[]): T[] =>
+  labelGroups(alternated(items));
+
+/** The same groups without their labels. */
+export function alternated<T extends Pairable>(items: readonly T[]): T[][] {
   const at = (i: number) => items[i] as T;
   const mates = matesOf(items, (a, b) => compatible(at(a), at(b)));
-  return labelGroups(groupsAt([...items.keys()], mates).map((group) => group.map(at)));
+  return groupsAt([...items.keys()], mates).map((group) => group.map(at));
 }
 
-/** Paired work in its order, with the group that readies the hamstrings before the group of the hinge. */
-export function primerFirst<T extends { pair: string; slot: { primer?: boolean }; exercise: Exercise }>(
-  items: readonly T[],
-): T[] {
-  const groups = groupsOf(items);
-  const primer = groups.findIndex((g) => g.some((i) => i.slot.primer));
-  const hinge = groups.findIndex((g) => g.some((i) => i.exercise.pattern === "hinge"));
-  if (hinge < 0 || primer <= hinge) return [...items];
-  const [moved = []] = groups.splice(primer, 1);
-  groups.splice(hinge, 0, moved);
-  return labelGroups(groups);
+/** Groups in their order, with the one that readies the hamstrings before that of the hinge. */
+export function primerFirst<T extends { slot: { primer?: boolean }; exercise: Exercise }>(
+  groups: readonly T[][],
+): T[][] {
+  const out = [...groups];
+  const primer = out.findIndex((g) => g.some((i) => i.slot.primer));
+  const hinge = out.findIndex((g) => g.some((i) => i.exercise.pattern === "hinge"));
+  if (hinge < 0 || primer <= hinge) return out;
+  const [moved = []] = out.splice(primer, 1);
+  out.splice(hinge, 0, moved);
+  return out;
 }
+
+/** @param items in their pairs; @see timeOfGroups */
+export const timeOfSession = (
+  items: readonly Item[],
+  warmUp: readonly WarmUpSet[],
+  opening = OPENING_SECONDS,
+  change = CHANGE_SECONDS,
+): TimeParts => timeOfGroups(groupsOf(items), warmUp, opening, change);
 
 /** @param opening seconds of opening, none where the session follows a run @param change seconds of set-up at each exercise @returns seconds by kind; a rest is counted after every set, the part of it that a partner fills is marked */
-export function timeOfSession(
-  items: readonly Item[],
+export function timeOfGroups(
+  groups: readonly (readonly Item[])[],
   warmUp: readonly WarmUpSet[],
   opening = OPENING_SECONDS,
   change = CHANGE_SECONDS,
 ): TimeParts {
   const t: TimeParts = {
     opening,
-    warmUp: warmUp.length * WARM_UP_SECONDS + items.reduce((a, i) => a + rampSeconds(i), 0),
+    warmUp: warmUp.length * WARM_UP_SECONDS,
     work: 0,
     filledRest: 0,
     emptyRest: 0,
     change: 0,
   };
-  for (const group of groupsOf(items)) addGroup(t, group.map(turnOf), change);
+  for (const group of groups) {
+    for (const i of group) t.warmUp += rampSeconds(i);
+    addGroup(t, group.map(turnOf), change);
+  }
   return t;
 }
 

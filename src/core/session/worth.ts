@@ -66,11 +66,14 @@ export function fullest(draft: Draft): number[][] {
   const { offers } = draft;
   const now = offers.map(() => 0);
   const found: number[][] = [];
-  const covered = (): boolean => found.some((f) => f.every((n, i) => n >= (now[i] ?? 0)));
+  const most = offers.map((o) => Math.max(...o.levels));
+  /** Whatever the offers from the k-th on take, one that was found holds as much. */
+  const covered = (k: number): boolean => found.some((f) => f.every((n, i) => n >= ((i < k ? now[i] : most[i]) ?? 0)));
   const walk = (k: number): void => {
+    if (covered(k)) return;
     const offer = offers[k];
     if (!offer) {
-      if (!covered()) found.push([...now]);
+      found.push([...now]);
       return;
     }
     for (const n of offer.levels) {
