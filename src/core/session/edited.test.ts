@@ -126,7 +126,7 @@ describe("an exercise as the coach asked for it", () => {
     expect(rules[0]).toBe("edit.hand");
     expect(rules.filter((r) => r.startsWith("choice."))).toEqual([]);
     expect(rules).toContain("load.percent");
-    const care = one(ask("deadlift"), {}, { areas: ["low-back"], stages: [] });
+    const care = one(ask("dowel-good-morning"), {}, { areas: ["low-back"], stages: [] });
     expect(care?.why.at(-1)?.text).toContain("pain-free range");
   });
   it("has the load that was asked for, or the next lighter one, with the percent it is", () => {
