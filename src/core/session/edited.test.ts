@@ -163,7 +163,7 @@ describe("cautions stand where the decision is made", () => {
 
   it("for what is lifted", () => {
     const plain = of([built("push-up", 2)]);
-    expect(plain.at(-1)).toBe(ALWAYS);
+    expect(plain).toEqual([...choiceFor().gate.why.map((w) => w.text), ALWAYS]);
     const beside = (...items: ReturnType<typeof built>[]) => of(items).filter((c) => !plain.includes(c));
     expect(beside(built("back-squat", 3, { loading: "bar" }))).toEqual([BRACE]);
     expect(beside(built("deadlift", 3, { loading: "bar" }))).toEqual([
@@ -179,6 +179,11 @@ describe("cautions stand where the decision is made", () => {
     const boxes = "Steps and boxes rigid, on level ground; lower the box before the form goes.";
     expect(beside(built("step-up", 2))).toEqual([boxes]);
     expect(beside(built("split-squat", 2))).toEqual([]);
+    // A box without single-leg work is no step; what stands beside takes none of it away.
+    expect(beside(built("box-squat", 2))).toEqual([]);
+    expect(beside(built("push-up", 2), built("step-up", 2))).toEqual([boxes]);
+    expect(beside(built("push-up", 2), built("leg-press", 3, { loading: "machine" }))).toHaveLength(1);
+    expect(beside(built("push-up", 2), built("deadlift", 3, { loading: "bar" }))).toHaveLength(2);
   });
   it("for whom: the gate's reasons, the clearance's limits, trouble, shoes", () => {
     const push = [built("push-up", 2)];
@@ -193,6 +198,8 @@ describe("cautions stand where the decision is made", () => {
       of(push, health({ areas: [{ ...shin, ...(setOffBy ? { setOffBy } : {}) }] })).join();
     expect(shoes("new shoes")).toContain("a new stiff pair counts as a load increase");
     expect(shoes("hills")).not.toContain("stiff pair");
+    const both = health({ areas: [shin, { ...shin, side: "right", setOffBy: "new shoes" }] });
+    expect(of(push, both).join()).toContain("stiff pair");
     expect(shoes()).not.toContain("stiff pair");
     const minor = athleteWith({}, { birthYear: 2010 });
     const young = cautionsFor(push, request({ choice: choiceFor(minor) }));
