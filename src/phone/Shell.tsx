@@ -23,7 +23,7 @@ const TABS: readonly { to: string; name: string; glyph: ReactNode }[] = [
 ];
 
 export function Shell({ children }: { children: ReactNode }) {
-  const { mode, screen } = usePhone();
+  const { mode, screen, fault } = usePhone();
   const { pathname } = useLocation();
   if (mode === "new" || (mode === "out" && pathname === "/join"))
     return (
@@ -31,7 +31,7 @@ export function Shell({ children }: { children: ReactNode }) {
         <Join />
       </Suspense>
     );
-  if (!screen) return <LoadingNote what="your plan" />;
+  if (!screen) return fault ? <Fault text={fault} /> : <LoadingNote what="your plan" />;
   return (
     <div className="mx-auto flex h-dvh max-w-[520px] min-w-[320px] flex-col bg-paper text-lead [&_.btn]:text-lead">
       <div className="min-h-0 flex-1 overflow-auto">{children}</div>
@@ -51,6 +51,19 @@ export function Shell({ children }: { children: ReactNode }) {
     </div>
   );
 }
+
+/** There was never a plan on this phone that could be shown instead. */
+const Fault = ({ text }: { text: string }) => (
+  <main className="mx-auto max-w-[520px] p-4">
+    <h1 className="mb-2 text-figure leading-7 font-[650]">Your plan</h1>
+    <p role="alert" className="flex gap-2 bg-brick-l px-4 py-2 text-body text-brick-ink">
+      <WarnIcon /> {text}
+    </p>
+    <button type="button" className="btn mt-3 min-h-11" onClick={() => location.reload()}>
+      Try again
+    </button>
+  </main>
+);
 
 /** Title of a view, what of it is saved, and what waits. */
 export function Head({ title, note }: { title: string; note: string }) {

@@ -64,6 +64,37 @@ function storageAnswersAfter(ms: number): void {
   };
 }
 
+/** In the page: what was shown last is gone. */
+async function forgetsItsScreen(): Promise<void> {
+  const [{ name } = { name: undefined }] = await indexedDB.databases();
+  if (!name) throw new Error("nothing is kept");
+  await new Promise<void>((done, failed) => {
+    const opened = indexedDB.open(name);
+    opened.onerror = () => failed(opened.error);
+    opened.onsuccess = () => {
+      const change = opened.result.transaction("state", "readwrite");
+      change.objectStore("state").delete("screen");
+      change.oncomplete = () => {
+        opened.result.close();
+        done();
+      };
+    };
+  });
+}
+
+/** In the page: a planner that answers every question with an error, as comlink tells one. */
+function plansNothing(): void {
+  class Broken extends EventTarget {
+    postMessage({ id }: { id: string }): void {
+      const thrown = { isError: true, value: { message: "no", name: "Error", stack: "" } };
+      const data = { id, type: "HANDLER", name: "throw", value: thrown };
+      setTimeout(() => this.dispatchEvent(new MessageEvent("message", { data })), 0);
+    }
+    start(): void {}
+  }
+  Object.assign(window, { Worker: Broken });
+}
+
 /** The code of a fresh invitation, from the coach's own screen. */
 async function invitation(page: Page, base: string, id: string): Promise<string> {
   await page.goto(`${base}/a/${id}/phone`);
@@ -199,6 +230,14 @@ test("a phone joins, goes through a session without network, closed in the middl
     await expect(page.getByText("No phone has joined yet.", { exact: false })).toBeVisible();
     await q.evaluate(() => window.dispatchEvent(new Event("online")));
     await expect(q.getByText("This phone was signed out.", { exact: false })).toBeVisible();
+
+    // A phone that cannot plan, and has no plan from before to show, says so and does not wait for good.
+    await q.evaluate(forgetsItsScreen);
+    await q.addInitScript(plansNothing);
+    await q.reload();
+    await expect(q.getByRole("alert")).toContainText("could not make your plan");
+    await expect(q.getByRole("button", { name: "Try again" })).toBeVisible();
+    await expectAccessible(q);
   } finally {
     await phone.close();
     await line.cut();
