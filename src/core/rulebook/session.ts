@@ -1,5 +1,5 @@
 /** Building a session: slots, pairs, time, what goes first when time is short, sheets before and after. */
-import { eg, HOUSE, num, rule, TRADE } from "./rule";
+import { eg, HOUSE, many, num, rule, TRADE } from "./rule";
 
 export const SESSION = {
   "session.slots": rule({
@@ -57,7 +57,7 @@ export const SESSION = {
     kind: "dose",
     ...TRADE,
     says: {
-      cuts: (v: { cuts: number; minutes: number }) => `${v.cuts} cuts to stay inside ${v.minutes} min.`,
+      cuts: (v: { cuts: number; minutes: number }) => `${many(v.cuts, "cut")} to stay inside ${v.minutes} min.`,
     },
   }),
   "floor.today": rule({

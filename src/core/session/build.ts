@@ -190,7 +190,11 @@ function byWorth(
   draft.offers.forEach(({ item: i }, k) => {
     const n = chosen[k] ?? 0;
     if (n === 0) dropped.push({ exercise: i.exercise.id, why: because });
-    else if (n < i.sets) dropped.push({ exercise: i.exercise.id, why: `${i.sets - n} fewer sets: ${because}` });
+    else if (n < i.sets)
+      dropped.push({
+        exercise: i.exercise.id,
+        why: `${i.sets - n} fewer set${i.sets - n === 1 ? "" : "s"}: ${because}`,
+      });
   });
   return retold(withSets(chosen), items, again);
 }

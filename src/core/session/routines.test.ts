@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { athleteWith, weeksOf } from "../../../tests/support/athlete";
 import { choiceFor } from "../../../tests/support/choice";
 import { type PlanSession, plan } from "../plan";
-import { shorterRoutine, stageSlots, visitSlots } from "./routines";
+import { longestThatFits, shorterRoutine, stageSlots, visitSlots } from "./routines";
 import type { RoutineStage } from "./slots";
 
 const ids = (slots: ReturnType<typeof stageSlots>) => slots.map((s) => s.only?.[0] ?? "");
@@ -33,6 +33,43 @@ describe("routines after runs", () => {
     expect(less.map((i) => i.sets)).toEqual([2, 1, 1]);
     expect(shorterRoutine([item("a", 1), item("b", 1)])?.length).toBe(1);
     expect(shorterRoutine([item("a", 1)])).toBeNull();
+  });
+
+  it("the longest that fits is taken, the whole of it or the shortest where need be", () => {
+    const items = ["a", "b", "c"].map((id) => ({ exercise: { id }, sets: 2 })) as never[];
+    const left = (most: number) =>
+      longestThatFits(items, (of) => of.reduce((n, i) => n + i.sets, 0) <= most).map(
+        (i) => `${i.exercise.id}${i.sets}`,
+      );
+    expect([9, 6, 5, 4, 3, 2, 1, 0].map((most) => left(most).join(" "))).toEqual([
+      "a2 b2 c2",
+      "a2 b2 c2",
+      "a2 b2 c1",
+      "a2 b1 c1",
+      "a1 b1 c1",
+      "a1 b1",
+      "a1",
+      "a1",
+    ]);
+    expect(longestThatFits([], () => true)).toEqual([]);
+  });
+
+  it("are two rounds, planks of the first stage one; what is closed leaves its place to the next that is not there yet", () => {
+    const sets = (stage: RoutineStage, id: string) => stageSlots(stage, free).find((s) => s.only?.[0] === id)?.sets;
+    expect([sets(1, "front-plank"), sets(1, "side-plank-knees"), sets(1, "clam")]).toEqual([1, 1, 2]);
+    expect(sets(2, "front-plank")).toBe(2);
+    expect(stageSlots(1, free)[0]).toEqual({ pattern: "trunk", kind: "assist", only: ["front-plank"], sets: 1 });
+    const without = (...closed: string[]) =>
+      ids(stageSlots(2, choiceFor(athleteWith(), { stopped: new Map(closed.map((id) => [id, "pain"])) })));
+    expect(without("single-leg-bridge")).toContain("bridge");
+    expect(without()).not.toContain("bridge");
+    expect(without("single-leg-bridge", "bridge")).toHaveLength(without().length - 1);
+    // A visit's bridge and clam stand in for each other, and neither comes twice.
+    const visit = (...closed: string[]) =>
+      ids(visitSlots("A", choiceFor(athleteWith(), { stopped: new Map(closed.map((id) => [id, "pain"])) })));
+    expect(visit().filter((id) => id === "bridge" || id === "clam")).toEqual(["bridge", "clam"]);
+    expect(visit("bridge").filter((id) => id === "bridge" || id === "clam")).toEqual(["clam"]);
+    expect(visitSlots("A", free).every((s) => s.sets === 2)).toBe(true);
   });
 
   const season = plan(
