@@ -9,7 +9,8 @@ import { layeredAt } from "../../../tests/support/dose";
 import { request } from "../../../tests/support/session";
 import type { Dose, SessionDose } from "../dose";
 import type { ChoiceContext } from "../exercise";
-import { itemFor } from "./fill";
+import { say } from "../rulebook";
+import { fillSlots, itemFor } from "./fill";
 import type { Slot } from "./slots";
 import type { Item, LoadAnswer, LoadQuestion, SessionRequest } from "./types";
 
@@ -283,5 +284,184 @@ describe("what is taken of it", () => {
     expect(one.item).toMatchObject({ firstSide: "left", extraSide: null });
     expect(one.rules).toContain("side.first");
     expect(made("back-squat", { more: { choice: choiceFor(uneven) } }).item.firstSide).toBeNull();
+  });
+});
+
+describe("no more than was clean in a test", () => {
+  const tested = (left: number, right: number) =>
+    choiceFor(athleteWith({ screening: [{ test: "calf-raise", date: "2026-02-01", left, right }] }));
+  const of = (left: number, right: number, a: Asked = {}) =>
+    made("calf-raise", { ...a, loading: "bodyweight", more: { ...a.more, choice: tested(left, right) } });
+  const capped = (m: ReturnType<typeof made>) => m.item.why.some((w) => w.text.includes("clean"));
+
+  it("repetitions of the same movement end at the weaker side's, and it is said where they do", () => {
+    expect(of(9, 14).q).toMatchObject({ repsLow: 8, reps: 9, repsMost: 9 });
+    expect(of(5, 14).q).toMatchObject({ repsLow: 5, reps: 5, repsMost: 5 });
+    expect(of(12, 14).q).toMatchObject({ repsLow: 8, reps: 12, repsMost: 12 });
+    expect(of(11, 14).q).toMatchObject({ reps: 11, repsMost: 11 });
+    expect([of(9, 14), of(12, 14), of(13, 14)].map(capped)).toEqual([true, true, false]);
+    // The log may ask for more, never beyond what was clean.
+    expect(of(9, 14, { answer: { reps: 11 } }).item.reps).toBe(9);
+    expect(of(9, 14, { answer: { reps: 7 } }).item.reps).toBe(7);
+    expect(capped(of(9, 14, { answer: { reps: 7 } }))).toBe(false);
+    expect(made("push-up", { more: { choice: tested(2, 2) } }).q.reps).toBe(12);
+  });
+  it("has no top of a range where a load has none, and is the coach's own affair by hand", () => {
+    const loaded = made("calf-raise", { more: { choice: tested(4, 9) } });
+    expect(loaded.q).toMatchObject({ repsLow: 3, reps: 4 });
+    expect(loaded.q).not.toHaveProperty("repsMost");
+    const hand = of(5, 9, { hand: { reps: [10, 10] } });
+    expect(hand.q.reps).toBe(10);
+    expect(hand.item.reps).toBe(10);
+    expect(capped(hand)).toBe(false);
+  });
+});
+
+describe("a lift that is too light here", () => {
+  const tooLight = { rule: "heavy.room", text: "Too light for few repetitions." } as const;
+  it("takes the dose of work without load, says so, and is slow strength in a maximal week", () => {
+    const of = (more: Partial<SessionRequest>) =>
+      made("goblet-squat", { slot: { kind: "single" }, more: { tooLightFor: () => tooLight, ...more } });
+    const row = of({});
+    expect(row.q).toMatchObject({ repsLow: 8, reps: 12 });
+    expect(row.item.why).toContain(tooLight);
+    expect(row.item.slow).toBeNull();
+    const line = doseOf(LOADED, UNLOADED, "line");
+    const slow = of({ dose: line });
+    // Six repetitions and four more on two legs (rule slow.strength).
+    expect(slow.q).toMatchObject({ repsLow: 10, reps: 10, rir: 2, percent: null });
+    expect(slow.item.slow).toMatchObject({ strength: true, isNew: true });
+    expect(slow.rules).toContain("slow.strength");
+    // New slow lowering takes half of its three sets in the first week.
+    expect(slow.item.sets).toBe(2);
+    expect(
+      slow.item.why
+        .filter((w) => w.rule === "grow.unloaded")
+        .map((w) => w.text)
+        .join(),
+    ).toMatch(/2.*3/);
+    const later = of({ dose: line, placeFor: () => ({ point: 1, why: [] }) });
+    expect(later.item.sets).toBeGreaterThan(2);
+    expect(made("goblet-squat").item.why).not.toContain(tooLight);
+  });
+});
+
+describe("what else is told of an item", () => {
+  it("the line with its figures, that it is planned ahead of main lifts alone", () => {
+    const placed = [{ rule: "block.place", text: say("block.place", "ahead") } as const];
+    const of = (slot: Partial<Slot>, answer: Partial<LoadAnswer> = {}, id = "back-squat") =>
+      made(id, {
+        slot,
+        answer,
+        more: { dose: doseOf(LOADED, UNLOADED, "line"), placeFor: () => ({ point: 1, why: [...placed] }) },
+      });
+    expect(of({ kind: "main" }).rules).toContain("block.place");
+    expect(of({ kind: "single" }).rules).not.toContain("block.place");
+    const line = (m: ReturnType<typeof made>) => m.item.why.find((w) => w.rule === "block.line")?.text;
+    expect(line(of({ kind: "main" }))).toMatch(/\b3 x 6\b/);
+    expect(line(of({}, { seconds: 33 }, "side-plank"))).toContain("33 s");
+    expect(line(of({}, {}, "side-plank"))).toContain(`${UNLOADED.seconds} s`);
+    expect(of({ kind: "main" }).item.line).toEqual({ point: 1, of: 2 });
+  });
+  it("a hinge the day before long rowing says what it keeps", () => {
+    const hinge = made("romanian-deadlift", { choice: { lightHinge: "long rowing tomorrow: the hinge stays light" } });
+    const said = hinge.item.why.find((w) => w.rule === "sport.row-hinge")?.text ?? "";
+    expect(said.toLowerCase()).toContain("long rowing tomorrow");
+    expect(said).toContain("4");
+  });
+  it("heels stay down where ankles are stiff; what of a household makes the load", () => {
+    const stiff = athleteWith({ screening: [{ test: "knee-to-wall", date: "2026-02-01", left: 3, right: 3 }] });
+    const style = (a = athleteWith()) => made("back-squat", { more: { choice: choiceFor(a) } }).item.style;
+    expect(style(stiff)).not.toBe(style());
+    expect(style(stiff)).toContain("heels");
+    const rucksack = { ...home, rucksack: { emptyKg: 1, maxKg: 21, stepKg: 1 } };
+    const held = (loadKg: number | null) =>
+      made("split-squat", { answer: { loadKg }, more: { place: rucksack } }).item.household;
+    expect(held(6)).toBe("rucksack");
+    expect(held(null)).toBeNull();
+    expect(made("push-up").item.repsMost).toBe(12);
+    expect(made("back-squat").item.repsMost).toBeNull();
+  });
+});
+
+describe("slots that are filled", () => {
+  const slot = (pattern: Slot["pattern"], more: Partial<Slot> = {}): Slot => ({ pattern, kind: "assist", ...more });
+  const fill = (slots: readonly Slot[], choice: Partial<ChoiceContext> = {}, more: Partial<SessionRequest> = {}) =>
+    fillSlots(slots, request({ choice: choiceFor(athleteWith(), choice), ...more }));
+  const stopped = (...ids: string[]) => ({ stopped: new Map(ids.map((id) => [id, `${id}: pain`])) });
+
+  it("one after the other, nothing twice; what nothing is open for is told with its commonest reasons, two at most", () => {
+    const made = fill([slot("calf"), slot("calf")]);
+    expect(new Set(made.items.map((i) => i.exercise.id)).size).toBe(2);
+    expect(made).toMatchObject({ dropped: [], left: [] });
+    const none = (s: Slot, choice: Partial<ChoiceContext> = {}) => fill([s], choice).dropped;
+    expect(none(slot("calf", { only: ["calf-raise"] }), stopped("calf-raise"))).toEqual([
+      { exercise: "calf", why: "no calf exercise is open here: calf-raise: pain" },
+    ]);
+    const two = ["calf-raise", "double-leg-calf-raise"];
+    expect(none(slot("calf", { only: two }), stopped(...two))[0]?.why).toBe(
+      "no calf exercise is open here: double-leg-calf-raise: pain; calf-raise: pain",
+    );
+    const three = [...two, "heel-walk"];
+    expect(none(slot("calf", { only: three }), stopped(...three))[0]?.why.split("; ")).toHaveLength(2);
+    const same = { stopped: new Map(two.map((id) => [id, "the same pain"])) };
+    expect(none(slot("calf", { only: two }), same)[0]?.why).toBe("no calf exercise is open here: the same pain");
+    expect(none(slot("calf", { only: ["back-squat"] }))[0]?.why).toBe(
+      "no calf exercise is open here: nothing left for this slot",
+    );
+  });
+  it("what it is for stands there already: nothing is missing", () => {
+    const once = slot("calf", { only: ["calf-raise"] });
+    expect(fill([once, once])).toMatchObject({ dropped: [] });
+    expect(fill([once, once]).items).toHaveLength(1);
+    const other = slot("calf", { only: ["calf-raise", "heel-walk"] });
+    expect(fill([once, slot("calf", { only: ["heel-walk"] }), other]).dropped).toEqual([]);
+    const gone = slot("calf", { only: ["heel-walk"] });
+    expect(fill([once, gone], stopped("heel-walk")).dropped).toHaveLength(1);
+  });
+  it("the coach's choice stands in the first one's place, where it is open", () => {
+    const [first, second] = fill([slot("calf"), slot("calf")]).items.map((i) => i.exercise.id) as [string, string];
+    const swaps = (to: string) => new Map([[first, to]]);
+    const of = (to: string, choice: Partial<ChoiceContext> = {}) => fill([slot("calf")], choice, { swaps: swaps(to) });
+    expect(of(second).items[0]?.exercise.id).toBe(second);
+    expect(of(second).items[0]?.why[0]?.rule).toBe("choice.coach");
+    expect(of(second, stopped(second)).items[0]?.exercise.id).toBe(first);
+    expect(of(second, stopped(second)).items[0]?.why.map((w) => w.rule)).not.toContain("choice.coach");
+    expect(of("back-squat").items[0]?.exercise.id).toBe(first);
+    expect(fill([slot("calf")]).items[0]?.why.map((w) => w.rule)).not.toContain("choice.coach");
+  });
+  it("what safety took out of a leading pattern is named once, the two that would have gone before it", () => {
+    const main = (pattern: Slot["pattern"]) => slot(pattern, { kind: "main" });
+    const open = fill([main("squat")]).items[0]?.exercise.id as string;
+    const left = fill([main("squat"), slot("squat")], stopped(open)).left;
+    expect(left.map((l) => l.exercise)).toEqual([open]);
+    expect(left[0]).toMatchObject({ why: `${open}: pain`, instead: expect.any(String), name: exercise(open).name });
+    // Assistance patterns name nothing, nor does what would have come after.
+    const calf = fill([slot("calf")]).items[0]?.exercise.id as string;
+    expect(fill([slot("calf")], stopped(calf)).left).toEqual([]);
+    const all = [
+      "back-squat",
+      "front-squat",
+      "safety-bar-squat",
+      "box-squat",
+      "goblet-squat",
+      "leg-press",
+      "overhead-squat",
+    ];
+    expect(fill([main("squat")], stopped(...all)).left.length).toBeLessThanOrEqual(2);
+    expect(fill([main("squat")], stopped("wall-facing-squat")).left).toEqual([]);
+  });
+  it("an exercise with other sets or another reserve is said anew; jumps are not", () => {
+    const made = fill([slot("calf"), slot("trunk")]);
+    const e = made.items[0]?.exercise;
+    if (!e) throw new Error("nothing was filled");
+    expect(made.again?.get(e)?.(3)).toMatchObject({ sets: 3, rirAsked: made.items[0]?.rirAsked });
+    expect(made.again?.get(e)?.(1, 4)).toMatchObject({ sets: 1, rirAsked: 4 });
+    expect(made.again?.size).toBe(2);
+    const jump = { sets: 2, reps: null, seconds: 10, rest: 40, says: [] };
+    const passed = athleteWith({ screening: [{ test: "calf-raise", date: "2026-02-01", left: 30, right: 30 }] });
+    const hops = fillSlots([slot("jump", { only: ["ankle-hops"], jump })], request({ choice: choiceFor(passed) }));
+    expect(hops.items).toHaveLength(1);
+    expect(hops.again?.size).toBe(0);
   });
 });
