@@ -52,13 +52,17 @@ export function Shell({ children }: { children: ReactNode }) {
   );
 }
 
+const FaultLine = ({ text }: { text: string }) => (
+  <p role="alert" className="flex gap-2 bg-brick-l px-4 py-2 text-body text-brick-ink">
+    <WarnIcon /> {text}
+  </p>
+);
+
 /** There was never a plan on this phone that could be shown instead. */
 const Fault = ({ text }: { text: string }) => (
   <main className="mx-auto max-w-[520px] p-4">
     <h1 className="mb-2 text-figure leading-7 font-[650]">Your plan</h1>
-    <p role="alert" className="flex gap-2 bg-brick-l px-4 py-2 text-body text-brick-ink">
-      <WarnIcon /> {text}
-    </p>
+    <FaultLine text={text} />
     <button type="button" className="btn mt-3 min-h-11" onClick={() => location.reload()}>
       Try again
     </button>
@@ -79,11 +83,7 @@ export function Head({ title, note }: { title: string; note: string }) {
           {waiting === "" ? "saved" : "saved here"}
         </p>
       </header>
-      {fault && (
-        <p role="alert" className="flex gap-2 bg-brick-l px-4 py-2 text-body text-brick-ink">
-          <WarnIcon /> {fault}
-        </p>
-      )}
+      {fault && <FaultLine text={fault} />}
       {mode === "out" && (
         <p role="alert" className="bg-brick-l px-4 py-2 text-body text-brick-ink">
           This phone was signed out. What you entered is kept here; ask your coach for a new invitation, and it will be

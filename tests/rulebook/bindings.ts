@@ -83,7 +83,7 @@ import { isHeavy } from "../../src/core/session/heavy";
 import { lightReps } from "../../src/core/session/sheets";
 import { ROUTINE_MINUTES } from "../../src/core/session/slots";
 import { slowRow } from "../../src/core/session/slow";
-import { timeOfSession, totalSeconds } from "../../src/core/session/time";
+import { totalSeconds } from "../../src/core/session/time";
 import { raisePrimary } from "../../src/core/session/trim";
 import { tallyOf } from "../../src/core/story/tally";
 import { roundTo } from "../../src/core/units";
@@ -96,7 +96,7 @@ import { athleteWith, gym, home, lifted, logOf, raceOn, START, weeksOf } from ".
 import { exercise } from "../support/choice";
 import { layeredAt, TRAINED } from "../support/dose";
 import { contextOf, optionOn } from "../support/place";
-import { built, request, unit } from "../support/session";
+import { built, request, timeOfSession, unit } from "../support/session";
 
 // biome-ignore lint/suspicious/noExplicitAny: an example's facts are of every kind
 type Given = any;

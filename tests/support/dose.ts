@@ -49,3 +49,11 @@ export const layeredAt = (emphasis: Emphasis, gate: Whom = TRAINED): SessionDose
 
 /** A loading week of a first block. */
 export const blockWeek = (week: number, weeks: number) => ({ week, weeks, nth: 1, before: 0 });
+
+/** A dose whose columns are all the same. */
+export const inEveryColumn = (dose: SessionDose, cell: Partial<SessionDose["cells"]["squat"]>): SessionDose => ({
+  ...dose,
+  cells: Object.fromEntries(
+    Object.entries(dose.cells).map(([c, was]) => [c, { ...was, ...cell }]),
+  ) as SessionDose["cells"],
+});

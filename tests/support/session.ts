@@ -1,7 +1,8 @@
 /** Sessions to be built, and what stands in them. */
 import type { Athlete, Place } from "../../src/core/athlete/types";
 import type { LedgerPattern, Unit } from "../../src/core/ledger";
-import type { Item, SessionRequest } from "../../src/core/session/types";
+import { alternated, groupsOf, labelGroups, timeOfGroups } from "../../src/core/session/time";
+import type { Item, SessionRequest, TimeParts } from "../../src/core/session/types";
 import { athleteWith, gym } from "./athlete";
 import { choiceFor, exercise as ex } from "./choice";
 import { layeredAt } from "./dose";
@@ -91,3 +92,14 @@ export const request = (
   }),
   ...more,
 });
+
+/** Items with the labels of their pairs, partners side by side. */
+export const pairUp = <T extends Parameters<typeof alternated>[0][number] & { pair: string }>(
+  items: readonly T[],
+): T[] => labelGroups(alternated(items));
+
+type Timing = Parameters<typeof timeOfGroups> extends [unknown, ...infer Rest] ? Rest : never;
+
+/** Seconds of items that stand in their pairs. */
+export const timeOfSession = (items: readonly Item[], ...timing: Timing): TimeParts =>
+  timeOfGroups(groupsOf(items), ...timing);

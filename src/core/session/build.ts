@@ -1,6 +1,6 @@
 /** Builds one strength session for a day, a place and the minutes there are. */
 import { EXTERNAL, fiveFor, PRIMARY_PATTERNS } from "../exercise";
-import { numbers, type Why, why } from "../rulebook";
+import { many, numbers, type Why, why } from "../rulebook";
 import { type Arranged, arranged, onTheFloor, timed } from "./arrange";
 import { cautionsFor } from "./cautions";
 import { fillEdit } from "./edited";
@@ -190,11 +190,7 @@ function byWorth(
   draft.offers.forEach(({ item: i }, k) => {
     const n = chosen[k] ?? 0;
     if (n === 0) dropped.push({ exercise: i.exercise.id, why: because });
-    else if (n < i.sets)
-      dropped.push({
-        exercise: i.exercise.id,
-        why: `${i.sets - n} fewer set${i.sets - n === 1 ? "" : "s"}: ${because}`,
-      });
+    else if (n < i.sets) dropped.push({ exercise: i.exercise.id, why: `${many(i.sets - n, "fewer set")}: ${because}` });
   });
   return retold(withSets(chosen), items, again);
 }

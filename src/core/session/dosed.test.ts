@@ -4,7 +4,7 @@
  */
 import { describe, expect, it } from "vitest";
 import { exercise } from "../../../tests/support/choice";
-import { layeredAt } from "../../../tests/support/dose";
+import { inEveryColumn, layeredAt } from "../../../tests/support/dose";
 import { request } from "../../../tests/support/session";
 import type { Dose, SessionDose } from "../dose";
 import { say, why } from "../rulebook";
@@ -21,14 +21,11 @@ const dose = (sets: number, reps: number, rir: number): Dose => ({
 });
 const LOADED = [dose(2, 3, 1), dose(3, 6, 3)];
 const UNLOADED = [dose(1, 8, 2), dose(2, 9, 2), dose(3, 10, 2)];
-const onLine = (kind: Kind, point: number) => {
-  const whole = layeredAt("maximal");
-  const columns = Object.keys(whole.cells).map((c) => [c, { kind, loaded: LOADED, unloaded: UNLOADED }]);
-  return request({
-    dose: { ...whole, cells: Object.fromEntries(columns) },
+const onLine = (kind: Kind, point: number) =>
+  request({
+    dose: inEveryColumn(layeredAt("maximal"), { kind, loaded: LOADED, unloaded: UNLOADED }),
     placeFor: () => ({ point, why: [why("block.place", "ahead")] }),
   });
-};
 
 describe("the dose of an exercise", () => {
   const at = (kind: Kind, point: number, id = "back-squat", external = true) =>

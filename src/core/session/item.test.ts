@@ -5,7 +5,7 @@
 import { describe, expect, it } from "vitest";
 import { athleteWith, home } from "../../../tests/support/athlete";
 import { choiceFor, exercise } from "../../../tests/support/choice";
-import { layeredAt } from "../../../tests/support/dose";
+import { inEveryColumn, layeredAt } from "../../../tests/support/dose";
 import { request } from "../../../tests/support/session";
 import type { Dose, SessionDose } from "../dose";
 import type { ChoiceContext } from "../exercise";
@@ -17,11 +17,8 @@ import type { Item, LoadAnswer, LoadQuestion, SessionRequest } from "./types";
 const base = layeredAt("maximal");
 const LOADED = { ...(base.cells.squat.loaded[0] as Dose), repsLow: 3, reps: 6, repsMost: 6, rir: 1, percent: 85 };
 const UNLOADED: Dose = { ...LOADED, repsLow: 8, reps: 12, repsMost: 12, percent: null };
-const doseOf = (loaded: Dose = LOADED, unloaded: Dose = UNLOADED, kind: "row" | "line" = "row"): SessionDose => {
-  const cell = { kind, loaded: [loaded, loaded], unloaded: [unloaded, unloaded] };
-  const columns = Object.keys(base.cells).map((c) => [c, { ...base.cells.squat, ...cell }]);
-  return { ...base, cells: Object.fromEntries(columns) };
-};
+const doseOf = (loaded: Dose = LOADED, unloaded: Dose = UNLOADED, kind: "row" | "line" = "row"): SessionDose =>
+  inEveryColumn(base, { kind, loaded: [loaded, loaded], unloaded: [unloaded, unloaded] });
 interface Asked {
   slot?: Partial<Slot>;
   more?: Partial<SessionRequest>;

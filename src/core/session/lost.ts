@@ -1,6 +1,6 @@
 /** What a week loses by having a session here: leading work without load or time, and what stands beside it (rule work.lost). */
 import { EXTERNAL, type Pattern } from "../exercise";
-import { listWords, numbers } from "../rulebook";
+import { listWords, many, numbers } from "../rulebook";
 import type { Item, SessionRequest } from "./types";
 
 /** Leading patterns whose work is loaded; hip work is done on the floor. */
@@ -47,6 +47,6 @@ export function lostBy(done: readonly Item[], r: SessionRequest): Lost {
     ...(noTime > 0 && lead > 0 ? [`no time for ${noTime}`] : []),
   ]);
   const missing = words === "" ? [] : [`${words} of the week's ${week} leading sets`];
-  if (other > 0) missing.push(`no time for ${other} set${other === 1 ? "" : "s"} of accessory work`);
+  if (other > 0) missing.push(`no time for ${many(other, "set")} of accessory work`);
   return { share, words: listWords(missing) };
 }

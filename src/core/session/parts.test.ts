@@ -6,7 +6,7 @@ import { describe, expect, it } from "vitest";
 import { athleteWith, gym, home } from "../../../tests/support/athlete";
 import { choiceFor, exercise } from "../../../tests/support/choice";
 import { TRAINED } from "../../../tests/support/dose";
-import { built, request, unit } from "../../../tests/support/session";
+import { built, request, timeOfSession, unit } from "../../../tests/support/session";
 import type { Athlete } from "../athlete";
 import type { Dose } from "../dose";
 import type { Candidate, ChoiceContext } from "../exercise";
@@ -19,16 +19,7 @@ import { lostBy } from "./lost";
 import { prescribedOf } from "./prescribed";
 import { carriedKg, emphasisText, heldText, isInTwo, slowText } from "./said";
 import { lightHere, slowed, slowRow } from "./slow";
-import {
-  competes,
-  groupsOf,
-  labelGroups,
-  primerFirst,
-  rampSeconds,
-  setSeconds,
-  timeOfSession,
-  totalSeconds,
-} from "./time";
+import { competes, groupsOf, labelGroups, primerFirst, rampSeconds, setSeconds, totalSeconds } from "./time";
 import { keptSets, nextDrop, primarySets, scaleSets, trimPrimary } from "./trim";
 import type { Item } from "./types";
 import { type Draft, fullest, levelsOf, mostWorth, worthOf } from "./worth";

@@ -3,10 +3,10 @@ import { describe, expect, it } from "vitest";
 import { athleteWith, home } from "../../../tests/support/athlete";
 import { choiceFor } from "../../../tests/support/choice";
 import { layeredAt } from "../../../tests/support/dose";
-import { built as item, request, unit } from "../../../tests/support/session";
+import { built as item, pairUp, request, timeOfSession, unit } from "../../../tests/support/session";
 import { buildSession } from "./build";
 import { SHORT_MINUTES } from "./slots";
-import { clockFor, compatible, pairUp, setSeconds, timeOfSession, totalSeconds } from "./time";
+import { clockFor, compatible, setSeconds, totalSeconds } from "./time";
 import { nextDrop, primarySets, raisePrimary, scaleSets, trimPrimary } from "./trim";
 import type { Item } from "./types";
 

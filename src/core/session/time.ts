@@ -93,14 +93,9 @@ const matesOf = (items: readonly Pairable[], fits: Mates["fits"]): Mates => ({
 });
 
 /**
- * Labels the items 1A, 1B, 2A ... in place order, each taking the first later item that does not compete with it; lower-body work, a push and
- * a pull stand as three (rule pair.rest).
- * @returns the items, partners side by side
+ * Items in groups in place order, each taking the first later item that does not compete with it; lower-body work, a push and a pull stand
+ * as three (rule pair.rest).
  */
-export const pairUp = <T extends Pairable & { pair: string }>(items: readonly T[]): T[] =>
-  labelGroups(alternated(items));
-
-/** The same groups without their labels. */
 export function alternated<T extends Pairable>(items: readonly T[]): T[][] {
   const at = (i: number) => items[i] as T;
   const mates = matesOf(items, (a, b) => compatible(at(a), at(b)));
@@ -119,14 +114,6 @@ export function primerFirst<T extends { slot: { primer?: boolean }; exercise: Ex
   out.splice(hinge, 0, moved);
   return out;
 }
-
-/** @param items in their pairs; @see timeOfGroups */
-export const timeOfSession = (
-  items: readonly Item[],
-  warmUp: readonly WarmUpSet[],
-  opening = OPENING_SECONDS,
-  change = CHANGE_SECONDS,
-): TimeParts => timeOfGroups(groupsOf(items), warmUp, opening, change);
 
 /** @param opening seconds of opening, none where the session follows a run @param change seconds of set-up at each exercise @returns seconds by kind; a rest is counted after every set, the part of it that a partner fills is marked */
 export function timeOfGroups(
@@ -220,7 +207,7 @@ interface Alternating {
 }
 
 /**
- * How long a session of some of these items would take, in the pairs that pairUp makes of them: paired once for what stands, and worked out
+ * How long a session of some of these items would take, in the groups that `alternated` makes of them: paired once for what stands, and worked out
  * once a pair and number of sets.
  * @returns seconds from the sets of each item, none where it is left out; without opening and warm-up
  */
