@@ -3,7 +3,7 @@ import { MessageSquare, TrendingUp, User } from "lucide-react";
 import { lazy, type ReactNode, Suspense } from "react";
 import { Link, NavLink, useLocation } from "react-router";
 import { SessionGlyph, WarnIcon, WeekGlyph } from "../web/ui/glyphs";
-import { LoadingNote } from "../web/ui/State";
+import { Failed, LoadingNote } from "../web/ui/State";
 import { Told } from "../web/ui/Told";
 import { dismiss } from "./sync";
 import { usePhone } from "./usePhone";
@@ -52,20 +52,11 @@ export function Shell({ children }: { children: ReactNode }) {
   );
 }
 
-const FaultLine = ({ text }: { text: string }) => (
-  <p role="alert" className="flex gap-2 bg-brick-l px-4 py-2 text-body text-brick-ink">
-    <WarnIcon /> {text}
-  </p>
-);
-
 /** There was never a plan on this phone that could be shown instead. */
 const Fault = ({ text }: { text: string }) => (
-  <main className="mx-auto max-w-[520px] p-4">
-    <h1 className="mb-2 text-figure leading-7 font-[650]">Your plan</h1>
-    <FaultLine text={text} />
-    <button type="button" className="btn mt-3 min-h-11" onClick={() => location.reload()}>
-      Try again
-    </button>
+  <main className="h-dvh text-lead [&_.btn]:min-h-11">
+    <h1 className="sr-only">Your plan</h1>
+    <Failed error={new Error(text)} retry={() => location.reload()} what="Your plan" />
   </main>
 );
 
@@ -83,7 +74,11 @@ export function Head({ title, note }: { title: string; note: string }) {
           {waiting === "" ? "saved" : "saved here"}
         </p>
       </header>
-      {fault && <FaultLine text={fault} />}
+      {fault && (
+        <p role="alert" className="flex gap-2 bg-brick-l px-4 py-2 text-body text-brick-ink">
+          <WarnIcon /> {fault}
+        </p>
+      )}
       {mode === "out" && (
         <p role="alert" className="bg-brick-l px-4 py-2 text-body text-brick-ink">
           This phone was signed out. What you entered is kept here; ask your coach for a new invitation, and it will be
