@@ -4,8 +4,9 @@
  * sets, two sets each of hip, calf and trunk work, RPE 7.
  */
 import { describe, expect, it } from "vitest";
-import { athleteWith } from "../../../tests/support/athlete";
+import { athleteWith, gym, home } from "../../../tests/support/athlete";
 import { choiceFor } from "../../../tests/support/choice";
+import { inEveryColumn, layeredAt } from "../../../tests/support/dose";
 import { built, request, unit } from "../../../tests/support/session";
 import { type Why, why } from "../rulebook";
 import type { Finding } from "../screening";
@@ -90,6 +91,13 @@ describe("how much stands in a session", () => {
     expect(sets(lean)).toEqual(["calf 2", "hinge 2", "hip 2", "squat 2", "trunk 2"]);
     expect(lean.items.filter((i) => i.why.some((w) => w.rule === "ledger.fill")).map((i) => i.sets)).toEqual([2, 2]);
     expect(of().items.flatMap((i) => i.why.map((w) => w.rule))).not.toContain("ledger.fill");
+    // A lead of two sets gives none, and beside the leads nothing does.
+    const dose = layeredAt("maximal");
+    const loaded = dose.cells.squat.loaded.map((d) => ({ ...d, sets: 2 }));
+    const units = [unit("calf", { sets: 3, rest: 3 })];
+    const two = of({ lean: true, dose: inEveryColumn(dose, { loaded }), units });
+    expect(sets(two)).toEqual(["calf 3", "hinge 2", "squat 2"]);
+    expect(two.items.flatMap((i) => i.why.map((w) => w.rule))).not.toContain("ledger.fill");
     const stretch = of({ build: "full-range", lean: true });
     expect(stretch.items.some((i) => i.exercise.pattern === "mobility")).toBe(false);
     expect(of({ build: "full-range" }).items.some((i) => i.exercise.pattern === "mobility")).toBe(true);
@@ -139,6 +147,11 @@ describe("where time is short", () => {
       "35 min take a short session: one lead (front squat), the rest from what the week owes.",
     ]);
     expect(said(of({ minutes: 36 }))).toHaveLength(1);
+    // A light day of 35 minutes is short as well; what is held without load is not.
+    const leads = (s: BuiltSession) => s.items.filter((i) => i.slot.kind !== "assist").length;
+    expect(["full", "light"].map((loading) => leads(of({ minutes: 35, loading } as Partial<SessionRequest>)))).toEqual([
+      1, 1,
+    ]);
     const oneLead = why("hold.visits", "short", { minutes: 40, visits: 2 });
     const visit = of({ oneLead });
     expect(visit.why).toContain(oneLead);
@@ -151,6 +164,10 @@ describe("where time is short", () => {
     expect(s.time.opening).toBe(0);
     expect(rules(s)).toContain("approach.routine");
     expect(s.items.every((i) => i.sets === 1)).toBe(true);
+    // What ends in just the minutes is not made shorter, and no exercise more would end in time.
+    expect(of({ routine: "short", minutes: s.minutes }).items).toHaveLength(s.items.length);
+    expect(of({ routine: "long", minutes: 25 }).items.length).toBeGreaterThan(s.items.length);
+    expect(s.minutes).toBeGreaterThanOrEqual(13);
   });
 });
 
@@ -176,6 +193,57 @@ describe("where the week takes no more", () => {
 });
 
 describe("what is said of a session", () => {
+  it("what its dose says, and nothing of hand, routine, five or slow work where there is none", () => {
+    expect(rules(of())).toEqual(["emphasis.layered"]);
+    expect(of().why).toEqual(layeredAt("maximal").why);
+    // 36 minutes take a set of each lead, but the week cuts none.
+    expect(rules(of({ minutes: 36 }))).toEqual(["emphasis.layered", "time.drop"]);
+    // 97 of 100 of eight hard sets are eight: none becomes fewer.
+    expect(rules(of({ setFactor: 0.97 }))).not.toContain("phase.day");
+  });
+  it("what a clearance or an age holds back, but on days of mobility", () => {
+    const held: Why = { rule: "load.light", text: "Cleared for light work." };
+    const choice = choiceFor(athleteWith(), { gate: { ...choiceFor().gate, why: [held] } });
+    expect(of({ choice }).why).toContain(held);
+    expect(of({ choice, loading: "light" }).why).toContain(held);
+    expect(of({ choice, loading: "mobility" }).why).not.toContain(held);
+  });
+  it("that the essential five stand alone, with nothing that a finding waits for", () => {
+    const adds = [{ pattern: "hip", exercises: ["clam"] }];
+    const finding = { id: "f", rule: "finding.seen", title: "Hips drop", more: null, prefers: [], adds };
+    const findings = [finding as unknown as Finding];
+    const stopped = new Map([["clam", "stopped: pain"]]);
+    const athlete = athleteWith({ settings: { shortTime: "essential-five" } });
+    const five = of({ minutes: 75, choice: choiceFor(athlete, { findings, stopped }) });
+    expect(rules(five)).toContain("choice.five");
+    // Lunge or split squat, one-leg hinge, bridge, calf and side plank: handbook 12.
+    expect(five.items.map((i) => i.exercise.pattern).sort()).toEqual(["calf", "hinge", "hip", "split-squat", "trunk"]);
+    expect(five.dropped).toEqual([]);
+    // Neither does what was made by hand.
+    const edit = { week: "2026-03-02", label: "A" as const, items: [{ exercise: "back-squat", sets: 3, group: 1 }] };
+    expect(of({ edit, choice: choiceFor(athleteWith(), { findings, stopped }) }).dropped).toEqual([]);
+    const mobility = of({ loading: "mobility", choice: choiceFor(athlete) });
+    expect(rules(mobility)).not.toContain("choice.five");
+    expect(rules(of({ routine: "short", minutes: 15, choice: choiceFor(athlete) }))).not.toContain("choice.five");
+  });
+  it("slow strength where no lead is loaded, and what of it is new (rule slow.strength)", () => {
+    const line = inEveryColumn(layeredAt("maximal"), { kind: "line" });
+    const none = { loadKg: null, perSideKg: [], barKg: null, percent1rm: null, why: [] };
+    const bare = { dose: line, place: home, choice: choiceFor(athleteWith(), { place: home }), loadFor: () => none };
+    const said = (s: BuiltSession) => s.why.filter((w) => w.rule === "slow.strength").length;
+    const first = of(bare);
+    expect(first.items.filter((i) => i.slow?.strength).map((i) => i.exercise.pattern)).toEqual(["squat", "hinge"]);
+    expect([first.slow, first.newlySlow, first.heavy, said(first)]).toEqual([true, true, false, 1]);
+    // A step further in the block it is no longer new.
+    const later = of({ ...bare, slowerFor: () => 1 });
+    expect([later.slow, later.newlySlow, said(later)]).toEqual([true, false, 1]);
+    // A squat for which the gym is too light beside a loaded hinge: the session is not one of slow strength.
+    const light: Why = { rule: "load.light", text: "Too light here." };
+    const half = of({ dose: line, place: gym, tooLightFor: (e) => (e.pattern === "squat" ? light : null) });
+    expect(half.items.filter((i) => i.slow?.strength).map((i) => i.exercise.pattern)).toEqual(["squat"]);
+    expect([half.slow, half.newlySlow, said(half)]).toEqual([false, true, 0]);
+    expect(of({ dose: line, place: gym, tooLightFor: () => light }).slow).toBe(true);
+  });
   it("what was made by hand, and that it is heavy, slow or new", () => {
     const edit = { week: "2026-03-02", label: "A" as const, items: [{ exercise: "back-squat", sets: 3, group: 1 }] };
     const hand = of({ edit, setFactor: 0.5, primaryRange: { least: 9, most: 9 }, stressCap: 1 });
