@@ -249,8 +249,9 @@ const withCell = (a: Approach, stage: Stage, column: Column, cell: DoseCell): Ap
   rows: { ...a.rows, [stage]: { ...a.rows[stage], cells: { ...a.rows[stage].cells, [column]: cell } } },
 });
 
-/** Which part of the ranges a week takes, in words. */
-function endsOf({ block, closes, stepBack, emphasis }: DoseDay, f: DoseFor): string {
+/** Which part of the ranges a week takes, in words; null where what restores has none. */
+function endsOf({ block, closes, stepBack, emphasis }: DoseDay, f: DoseFor): string | null {
+  if (emphasis === "restore") return null;
   const builds = buildsUp(emphasis);
   if (builds && block) return `week ${block.week} of ${block.weeks} of this block`;
   if (builds && closes && stepBack) return "the step-back week of its block";

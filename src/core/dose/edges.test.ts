@@ -254,6 +254,10 @@ describe("what a dose says", () => {
     expect(said({ room: true }, { ...TRAINED, training: "novice" })).toContain("the lower end of the ranges");
     expect(said({}, { ...TRAINED, training: "novice" })).not.toContain("new lifter");
     expect(said({}, { ...TRAINED, training: "new" })).toContain("for a new lifter");
+    // What restores has no range to take an end of.
+    const restores = (approach: string) => doseAt("recovery", TRAINED, approach).why[0]?.text;
+    expect(restores("layered")).toBe("Layered. Restore: short visits, no load, then bodyweight, then light loads.");
+    expect(restores("paired-routines")).toBe("Paired routines. Restore: the short routine only.");
   });
 
   it("the approach, and a copy's version from the second on", () => {

@@ -4,12 +4,19 @@ import { eg, HOUSE, many, num, pub, rule, TRADE, table } from "./rule";
 
 const NSCA = pub("NSCA Essentials, 4th ed., ch. 17");
 
+/** An approach's row as a day takes it. @param v.ends which part of its ranges; null where it has none */
+export const rowSentence = (v: { name: string; says: string; ends: string | null }): string =>
+  `${v.name}. ${v.says}${v.ends === null ? "" : `; ${v.ends}`}.`;
+
 export const DOSE = {
   "approach.dose": rule({
     title: "Dose of the approach",
     kind: "dose",
     ...TRADE,
-    says: { dose: (v: { name: string; says: string; ends: string }) => `${v.name}. ${v.says}; ${v.ends}.` },
+    says: {
+      dose: rowSentence,
+      part: () => "Belongs to this approach, whatever else the week asks for.",
+    },
   }),
   "approach.routine": rule({
     title: "Routine after a run",
@@ -21,6 +28,7 @@ export const DOSE = {
     says: {
       follows: (version: "short" | "long") =>
         `The ${version} routine, straight after the ${version === "long" ? "hard" : "easy"} run: no gap is asked of it.`,
+      part: (stage: 1 | 2 | 3) => `Belongs to the routine, stage ${stage} of 3.`,
     },
     examples: [eg({ version: "short" }, 15), eg({ version: "long" }, 25)],
   }),

@@ -220,6 +220,7 @@ export const RACES = {
     },
     says: {
       mobility: (v: DayAfter) => `${dayAfter(v)}: rolling, mobility and bridges, no load; ${opensAfter(v)}.`,
+      part: () => "Belongs to the visits that restore: rolling, easy movement, no load.",
       bodyweight: (v: DayAfter) => `${dayAfter(v)}: bodyweight progressions; ${opensAfter(v)}.`,
       light: (v: DayAfter) => `${dayAfter(v)}: light loads, 4 or more in reserve; ${opensAfter(v)}.`,
       sore: (v: { level: number; race: string }) =>

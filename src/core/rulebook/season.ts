@@ -1,4 +1,5 @@
 /** The season: phases worked backwards from races, what stands around them, step-backs, journeys, heat. */
+import { rowSentence } from "./dose";
 import { eg, HOUSE, many, num, pub, rule, TRADE } from "./rule";
 
 const BOSQUET = pub(
@@ -51,7 +52,7 @@ export const SEASON = {
     title: "Layered approach",
     kind: "dose",
     ...HOUSE,
-    says: { dose: (v: { name: string; says: string; ends: string }) => `${v.name}. ${v.says}; ${v.ends}.` },
+    says: { dose: rowSentence },
   }),
   "emphasis.early": rule({
     title: "Base, early and late",

@@ -18,7 +18,7 @@ import { numbers, type Why, why } from "../rulebook";
 import { cleanCap, passes } from "../screening";
 import { candidatesFor } from "./candidates";
 import { consistent, doseAt, lineWhy } from "./dosed";
-import { type Among, choiceWhy, unitWhy } from "./fillWhy";
+import { type Among, choiceWhy, isGiven, unitWhy } from "./fillWhy";
 import { sideFirst } from "./firstSide";
 import { jumpItem } from "./jumps";
 import type { Slot } from "./slots";
@@ -49,7 +49,7 @@ export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
       });
       continue;
     }
-    const out = leftOut(best.exercise, r.choice);
+    const out = isGiven(slot, best.exercise) ? [] : leftOut(best.exercise, r.choice);
     left.push(...out.filter((o) => !left.some((l) => l.exercise === o.exercise)));
     const among = { left: out, swappedFrom: swapped && first ? first.exercise : null, of: ranked.length };
     const { jump } = slot;

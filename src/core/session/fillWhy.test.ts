@@ -48,6 +48,17 @@ describe("an exercise says why it stands there", () => {
     expect(told({ more: { of: 1 } })).toEqual(["The only squat exercise open here."]);
     expect(told({ slot: { kind: "assist" } })[0]).toMatch(/^First of 7 squat exercises open here; what works the same/);
   });
+  it("by its list where nothing was chosen: no place among others, nothing that moved it", () => {
+    const says = [why("approach.dose", "part")];
+    const parts: Told["parts"] = [[1, "runs need it"]];
+    const listed = { kind: "assist", only: ["front-squat"], says } as const;
+    expect(told({ slot: listed, parts, more: { of: 1 } })).toEqual([]);
+    // Another than those of the list was ranked, and so was one that the list says nothing of.
+    expect(told({ slot: { ...listed, only: ["back-squat"] }, parts })).toEqual(["Runs need it."]);
+    expect(told({ slot: { kind: "assist", only: ["front-squat"] }, more: { of: 1 } })).toEqual([
+      "The only squat exercise open here.",
+    ]);
+  });
   it("by what moved it most, upwards alone", () => {
     expect(told({ parts: [[1, "runs need it"]] })).toEqual(["Runs need it."]);
     expect(

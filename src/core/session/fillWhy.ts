@@ -42,6 +42,10 @@ function addedText({ rule, says, title }: Finding): string {
   return rule === "pathway.stage" ? say("pathway.stage", "work", title) : say("finding.seen", "added", title);
 }
 
+/** Part of a list that says itself why: nothing was ranked for its place. */
+export const isGiven = ({ only, says }: Slot, taken: Exercise): boolean =>
+  says !== undefined && only?.includes(taken.id) === true;
+
 export function choiceWhy(c: Candidate, slot: Slot, r: SessionRequest, { left, swappedFrom, of }: Among): Why[] {
   const { exercise } = c;
   const out: Why[] = [];
@@ -63,12 +67,13 @@ export function choiceWhy(c: Candidate, slot: Slot, r: SessionRequest, { left, s
     );
   }
   if (slot.kind !== "assist") out.push(...unmovedWhy(exercise, r));
-  const best = [...c.parts].filter((p) => p.points > 0).sort((a, b) => b.points - a.points)[0];
+  const given = isGiven(slot, exercise);
+  const best = given ? undefined : [...c.parts].filter((p) => p.points > 0).sort((a, b) => b.points - a.points)[0];
   if (best && out.length === 0) {
     const { rule, text } = best.why();
     out.push({ rule, text: `${text.charAt(0).toUpperCase()}${text.slice(1)}.` });
   }
-  if (out.length === 0)
+  if (out.length === 0 && !given)
     out.push(
       of === 1
         ? why("choice.rank", "only", exercise.pattern)

@@ -1,12 +1,14 @@
 import { describe, expect, it } from "vitest";
-import { athleteWith, weeksOf } from "../../../tests/support/athlete";
+import { athleteWith, raceOn, START, weeksOf } from "../../../tests/support/athlete";
 import { choiceFor } from "../../../tests/support/choice";
+import { addDays } from "../dates";
 import { type PlanSession, plan } from "../plan";
 import { longestThatFits, shorterRoutine, stageSlots, visitSlots } from "./routines";
 import type { RoutineStage } from "./slots";
 
 const ids = (slots: ReturnType<typeof stageSlots>) => slots.map((s) => s.only?.[0] ?? "");
 const free = choiceFor(athleteWith());
+const FLAT = new Array(30).fill(1);
 
 describe("routines after runs", () => {
   it.each([1, 2, 3] as const)(
@@ -58,7 +60,12 @@ describe("routines after runs", () => {
     const sets = (stage: RoutineStage, id: string) => stageSlots(stage, free).find((s) => s.only?.[0] === id)?.sets;
     expect([sets(1, "front-plank"), sets(1, "side-plank-knees"), sets(1, "clam")]).toEqual([1, 1, 2]);
     expect(sets(2, "front-plank")).toBe(2);
-    expect(stageSlots(1, free)[0]).toEqual({ pattern: "trunk", kind: "assist", only: ["front-plank"], sets: 1 });
+    expect(stageSlots(1, free)[0]).toMatchObject({
+      pattern: "trunk",
+      kind: "assist",
+      only: ["front-plank"],
+      sets: 1,
+    });
     const without = (...closed: string[]) =>
       ids(stageSlots(2, choiceFor(athleteWith(), { stopped: new Map(closed.map((id) => [id, "pain"])) })));
     expect(without("single-leg-bridge")).toContain("bridge");
@@ -72,10 +79,39 @@ describe("routines after runs", () => {
     expect(visitSlots("A", free).every((s) => s.sets === 2)).toBe(true);
   });
 
-  const season = plan(
-    athleteWith({ endurance: weeksOf(new Array(30).fill(1)), settings: { approach: "paired-routines" } }),
-    { weeks: "season" },
-  );
+  it("each says what list it belongs to, and whom it stands in for", () => {
+    const says = (slots: ReturnType<typeof stageSlots>, id: string) =>
+      slots.find((s) => s.only?.[0] === id)?.says?.map((w) => `${w.rule}: ${w.text}`);
+    const routine = "approach.routine: Belongs to the routine, stage 2 of 3.";
+    const visit = "restore.visits: Belongs to the visits that restore: rolling, easy movement, no load.";
+    expect(says(stageSlots(2, free), "single-leg-bridge")).toEqual([routine]);
+    expect(says(visitSlots("B", free), "foam-rolling")).toEqual([visit]);
+    const hurt = choiceFor(athleteWith(), { stopped: new Map([["single-leg-bridge", "stopped: pain"]]) });
+    expect(says(stageSlots(2, hurt), "bridge")).toEqual([
+      routine,
+      "choice.swap: Instead of single-leg bridge: stopped: pain.",
+    ]);
+    // What has its place already is no reason for what comes second.
+    expect(says(visitSlots("A", free), "clam")).toEqual([visit]);
+  });
+
+  it("nothing of a list says that it was ranked, or that something of safety stood before it", () => {
+    const recovering = plan(athleteWith({ races: [raceOn(addDays(START, 60), "A", 240)], endurance: weeksOf(FLAT) }), {
+      weeks: "season",
+    });
+    const visits = recovering.weeks.flatMap((w) => w.sessions).filter((s) => s.loading === "mobility");
+    expect(visits.length).toBeGreaterThan(1);
+    const lists = [...visits, ...routines.map(([, s]) => s).filter((s) => s.loading === "full")];
+    for (const s of lists) {
+      expect(s.left).toEqual([]);
+      for (const i of s.items) expect(i.why.map((w) => w.rule)).not.toContain("choice.rank");
+      expect(s.items.every((i) => /^Belongs to the (routine|visits)/.test(i.why[0]?.text ?? ""))).toBe(true);
+    }
+  });
+
+  const season = plan(athleteWith({ endurance: weeksOf(FLAT), settings: { approach: "paired-routines" } }), {
+    weeks: "season",
+  });
   const routines = season.weeks.flatMap((w) =>
     w.sessions.map((s) => [w.season.days.find((d) => d.date === s.date)?.stage, s] as const),
   );

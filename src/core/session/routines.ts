@@ -2,6 +2,7 @@
 import type { Label } from "../athlete";
 import { type ChoiceContext, closedBecause } from "../exercise";
 import { onceFor } from "../once";
+import { type Why, why } from "../rulebook";
 import type { RoutineStage, Slot } from "./slots";
 import type { Item } from "./types";
 
@@ -105,14 +106,26 @@ const OTHER_VISIT: readonly (readonly string[])[] = [
 /** Planks of the first stage come once: 60 to 90 seconds of them in all. */
 const ONCE: readonly string[] = ["front-plank", "side-plank-knees"];
 
-function slotsOf(stations: readonly (readonly string[])[], setsOf: (id: string) => number, c: ChoiceContext): Slot[] {
+/** @param part what every exercise of the list says of itself; one that stands in says for which, and why */
+function slotsOf(
+  stations: readonly (readonly string[])[],
+  setsOf: (id: string) => number,
+  part: Why,
+  c: ChoiceContext,
+): Slot[] {
   const taken = new Set<string>();
   return stations.flatMap((ids): Slot[] => {
+    const says: Why[] = [];
     for (const id of ids) {
       const e = c.library.byId(id);
-      if (!e || taken.has(id) || closedBecause(e, c)) continue;
+      if (!e || taken.has(id)) continue;
+      const closed = closedBecause(e, c);
+      if (closed) {
+        says.push(why("choice.swap", "instead", { name: e.name.toLowerCase(), because: closed.text }));
+        continue;
+      }
       taken.add(id);
-      return [{ pattern: e.pattern, kind: "assist", only: [id], sets: setsOf(id) }];
+      return [{ pattern: e.pattern, kind: "assist", only: [id], sets: setsOf(id), says: [part, ...says] }];
     }
     return [];
   });
@@ -124,15 +137,20 @@ const stages = onceFor((_: ChoiceContext) => new Map<RoutineStage, Slot[]>());
 export function stageSlots(stage: RoutineStage, c: ChoiceContext): Slot[] {
   const known = stages(c).get(stage);
   if (known) return known;
-  const made = slotsOf(STAGES[stage], (id) => (stage === 1 && ONCE.includes(id) ? 1 : 2), c);
+  const made = slotsOf(
+    STAGES[stage],
+    (id) => (stage === 1 && ONCE.includes(id) ? 1 : 2),
+    why("approach.routine", "part", stage),
+    c,
+  );
   stages(c).set(stage, made);
   return made;
 }
 
-const visits = onceFor((c: ChoiceContext) => ({
-  odd: slotsOf(VISIT, () => 2, c),
-  even: slotsOf(OTHER_VISIT, () => 2, c),
-}));
+const visits = onceFor((c: ChoiceContext) => {
+  const part = why("restore.visits", "part");
+  return { odd: slotsOf(VISIT, () => 2, part, c), even: slotsOf(OTHER_VISIT, () => 2, part, c) };
+});
 
 export const visitSlots = (label: Label, c: ChoiceContext): Slot[] => visits(c)[label === "B" ? "even" : "odd"];
 

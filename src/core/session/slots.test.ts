@@ -2,6 +2,7 @@
 import { describe, expect, it } from "vitest";
 import { exercise } from "../../../tests/support/choice";
 import { unit } from "../../../tests/support/session";
+import { why } from "../rulebook";
 import type { Finding } from "../screening";
 import { essentialSlots, leadSlots, type Slot, shortSlots, slotKindOf, slotsFor, withFindings } from "./slots";
 
@@ -17,7 +18,8 @@ describe("what a session is made of", () => {
     expect(leadSlots("C", "full-range")).toEqual([]);
   });
   it("full range: deep single-leg work with a squat, hip flexors and a stretch on both days", () => {
-    const stretch = { pattern: "mobility", kind: "assist", sets: 1, only: ["active-quad-stretch"] };
+    const says = [why("approach.dose", "part")];
+    const stretch = { pattern: "mobility", kind: "assist", sets: 1, only: ["active-quad-stretch"], says };
     const flexors = (first: string) => ({
       pattern: "hip",
       kind: "assist",
@@ -25,6 +27,7 @@ describe("what a session is made of", () => {
       prefer: [first],
       only: [first, "march-hold", "march-hold-unloaded"],
       orElse: true,
+      says,
     });
     const deep = [
       "split-squat-both-feet-raised",

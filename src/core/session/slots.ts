@@ -2,7 +2,7 @@
 import type { Build, Label } from "../athlete";
 import type { Essential, Exercise, Pattern } from "../exercise";
 import type { LedgerPattern, Unit } from "../ledger";
-import { numbers, type Why } from "../rulebook";
+import { numbers, type Why, why } from "../rulebook";
 import type { AddedWork, Finding } from "../screening";
 import type { DayLoading } from "../season";
 
@@ -34,7 +34,7 @@ export interface Slot {
   jump?: JumpWork;
   /** Jumps and swings that were asked for: on fresh legs, with nothing in their rests. */
   alone?: boolean;
-  /** Why it stands here, beside the choice. */
+  /** Why it stands here; where nothing else may, nothing of a choice is said. */
   says?: readonly Why[];
 }
 
@@ -63,7 +63,8 @@ const DEEP: readonly string[] = [
 /** Two leg days: the deep split squat with a real squat on one, the hinge on the other, hip flexors and the stretch on both. */
 function fullRange(label: Label): Slot[] {
   // What makes the approach stands whatever the ledger and the screening add beside it.
-  const stretch: Slot = { pattern: "mobility", kind: "assist", sets: 1, only: ["active-quad-stretch"] };
+  const says = [why("approach.dose", "part")];
+  const stretch: Slot = { pattern: "mobility", kind: "assist", sets: 1, only: ["active-quad-stretch"], says };
   const unloaded = ["march-hold", "march-hold-unloaded"];
   const flexors = (first: string): Slot => ({
     pattern: "hip",
@@ -72,6 +73,7 @@ function fullRange(label: Label): Slot[] {
     prefer: [first],
     only: [first, ...unloaded],
     orElse: true,
+    says,
   });
   if (label === "A")
     return [
