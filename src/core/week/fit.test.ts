@@ -1,8 +1,6 @@
 /** What a placed week tells: in which order its costs stand, why a session found no place, how many placements were weighed. Expected by hand. */
-import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { contextOf, optionOn, runOn as run } from "../../../tests/support/place";
-import { anyContext, weekOf } from "../../../tests/support/weekfit";
 import type { EnduranceSession } from "../athlete";
 import { addDays, dayNumber } from "../dates";
 import { costsOf, fitWeek } from "./fit";
@@ -131,19 +129,6 @@ describe("what is found", () => {
     expect(searched.histogram).toEqual([]);
     expect(walked.cost).toBe(walked.costs.reduce((n, x) => n + x.points, 0));
     expect(walked.histogram[0]?.[0]).toBe(walked.cost);
-  });
-  it("any week is placed alike, walked or searched: one to four sessions, whatever they charge and keep apart", () => {
-    fc.assert(
-      fc.property(weekOf(6), anyContext, (demands, c) => {
-        const [walked, searched] = [fitWeek(demands, c, Number.POSITIVE_INFINITY), fitWeek(demands, c, 0)];
-        const { placed, costs, unplaced, alternatives } = walked;
-        expect(searched).toMatchObject({ placed, costs, unplaced, alternatives, histogram: [] });
-        // What is walked counts each placement that leaves nothing out, and no other.
-        const whole = walked.histogram.reduce((n, [, count]) => n + count, 0);
-        expect(whole > 0).toBe(unplaced.length === 0);
-      }),
-      { numRuns: 200, seed: 31 },
-    );
   });
   it("of one hour in two places the first by name, and the reason of the first closed slot is told", () => {
     const two = fitWeek([demand("A", at(18, { place: "gym" }), at(18, { place: "barn" }))], week());
