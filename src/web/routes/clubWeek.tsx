@@ -82,7 +82,7 @@ function ClubWeek({ view }: { view: ClubWeekView }) {
             </section>
             <p className="pt-3 text-label text-ink2">
               A letter is a strength session that was done, in brackets one that was planned; the line below it is
-              endurance, filled as far as it was done. Sums go up to today.
+              endurance, filled as far as it was done. Sums are done of planned, up to today.
             </p>
           </>
         )}
