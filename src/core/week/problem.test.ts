@@ -1,8 +1,9 @@
 /** The search of a week against the walk through all of it, which leaves nothing out unseen. */
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyContext, weekOf } from "../../../tests/support/weekfit";
-import { fitWeek } from "./fit";
+import { breaksMust } from "../../../tests/reference/weekModel";
+import { anyContext, LEFT_OUT, LEFT_OUT_PRICE, sum, totalOf, weekOf } from "../../../tests/support/weekfit";
+import { costsOf, fitWeek } from "./fit";
 
 describe("a week that is searched", () => {
   it("is placed as if each of its placements had been walked: one to four sessions, whatever they charge and keep apart", () => {
@@ -17,5 +18,33 @@ describe("a week that is searched", () => {
       }),
       { numRuns: 200, seed: 31 },
     );
+  });
+
+  it("is the best of thousands of millions of placements: none at hazard is better", () => {
+    let compared = 0;
+    const places = fc.array(fc.nat({ max: 100_000 }), { minLength: 4, maxLength: 4 });
+    fc.assert(
+      fc.property(
+        weekOf(20, 13, 4),
+        anyContext,
+        fc.array(places, { minLength: 300, maxLength: 300 }),
+        (demands, c, hazards) => {
+          const best = totalOf(demands, c);
+          for (const at of hazards) {
+            const picked = demands.map(({ options }, i) => options[(at[i] ?? 0) % (options.length + 1)]);
+            const placed = picked.flatMap((o) => o ?? []);
+            if (breaksMust(placed, c)) continue;
+            compared += 1;
+            const out = demands
+              .filter((_, i) => !picked[i])
+              .reduce((a, d) => a + LEFT_OUT * LEFT_OUT_PRICE[d.label], 0);
+            expect(out + sum(costsOf(placed, c))).toBeGreaterThanOrEqual(best);
+          }
+        },
+      ),
+      { numRuns: 12, seed: 32 },
+    );
+    // About one in twenty keeps every rule.
+    expect(compared).toBeGreaterThan(100);
   });
 });
