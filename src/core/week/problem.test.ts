@@ -57,7 +57,7 @@ describe("a week that is searched", () => {
       fitWeek(demands, c, 0);
       placements += demands.reduce((n, d) => n * (d.options.length + 1), 1);
     }
-    // Measured, no source: 13,236 for the nineteen million placements of these weeks. More of them would be time that nobody gains by.
+    // Measured, no source: 13,236 for the sixteen million placements of these weeks. More of them would be time that nobody gains by.
     expect(looks.mock.calls.length).toBeLessThan(13_300);
     expect(looks.mock.calls.length).toBeGreaterThan(1000);
     expect(placements).toBeGreaterThan(10_000_000);
