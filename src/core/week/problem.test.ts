@@ -2,9 +2,37 @@
 import fc from "fast-check";
 import { describe, expect, it, vi } from "vitest";
 import { breaksMust } from "../../../tests/reference/weekModel";
+import { contextOf, optionOn, runOn } from "../../../tests/support/place";
 import { anyContext, LEFT_OUT, LEFT_OUT_PRICE, sum, totalOf, weekOf } from "../../../tests/support/weekfit";
+import { addDays } from "../dates";
 import { costsOf, fitWeek } from "./fit";
 import { SessionGroup } from "./group";
+import type { WeekContext } from "./types";
+
+describe("what hangs on the whole week", () => {
+  const date = (day: number) => addDays("2026-03-02", day);
+  const [THU, SAT, SUN] = [3, 5, 6];
+  it.each([
+    ["walked", 300],
+    ["searched", 0],
+  ])("keeps the last free day free where that is cheaper, %s (rule S6)", (_, walked) => {
+    const endurance = [0, 1, 2, 3, 4].map((d) => runOn(date(d), "06:00", "intervals"));
+    const light = { lowerLoaded: false, heavy: false, legs: [], stress: 60 };
+    const on = (label: "A" | "B", ...days: number[]) => ({
+      label,
+      none: "",
+      options: days.map((d) => ({ ...optionOn(date(d), 18 * 60, light), label })),
+    });
+    // Saturday and Sunday are preferred: Thursday charges 5 points (S7), a week without a free day 6 (S6), or 4 where the coach says so; even spacing (S9) is left out.
+    const placed = (weights: WeekContext["weights"]) => {
+      const c = contextOf("2026-03-02", endurance, { preferredDays: new Set([6, 7]), weights });
+      const { placed: stands, cost } = fitWeek([on("A", SAT), on("B", THU, SUN)], c, walked);
+      return [...stands.map((o) => o.date), cost];
+    };
+    expect(placed({ S9: 0 })).toEqual([date(SAT), date(THU), 5]);
+    expect(placed({ S9: 0, S6: 4 })).toEqual([date(SAT), date(SUN), 4]);
+  });
+});
 
 describe("a week that is searched", () => {
   it("is placed as if each of its placements had been walked: one to four sessions, whatever they charge and keep apart", () => {
