@@ -55,7 +55,7 @@ try {
   await desk.waitForTimeout(400);
   await desk.screenshot({ path: `${OUT}/import.png` });
   await shoot(desk, `/a/${id("Ilse")}/week/2026-03-16`, "week", "svg[aria-label^='Week drawn']");
-  await shoot(desk, "/rules/S2", "rules", "[data-parameter]");
+  await shoot(desk, "/rules/S2", "rules", "text=/^(Said|It says nothing)/");
   await shoot(desk, "/groups/demo-tuesday/session/2026-03-10", "group", "main table tbody tr");
   await shoot(desk, "/club-week/2026-02-23", "club-week", "main table tbody tr");
   await shoot(desk, `/spreadsheets?athlete=${id("Maren")}`, "spreadsheets", "#sheet-own");

@@ -145,15 +145,17 @@ interface FoundNoteProps {
 
 function FoundNote({ found, units, stored, put }: FoundNoteProps) {
   return (
-    <p className="max-w-[60ch]">
-      The last {found.weeks.length} recorded weeks have {found.sessions.length} sessions that come again,{" "}
-      {Math.round(amountNumber(found.amount, found.unit, units))} {amountUnit(found.unit, units)} a week.
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+      <p className="max-w-[60ch]">
+        The last {found.weeks.length} recorded weeks have {found.sessions.length} sessions that come again,{" "}
+        {Math.round(amountNumber(found.amount, found.unit, units))} {amountUnit(found.unit, units)} a week.
+      </p>
       {!stored && (
-        <button type="button" className="btn btn-sm ml-2" onClick={() => put({ sessions: "" })}>
+        <button type="button" className="btn btn-sm" onClick={() => put({ sessions: "" })}>
           Use as usual week
         </button>
       )}
-    </p>
+    </div>
   );
 }
 

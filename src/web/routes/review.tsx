@@ -8,7 +8,7 @@ import { saidOf } from "../data/api";
 import { useReview, useSaveReview } from "../data/dose";
 import { useClub, useSeason } from "../data/hooks";
 import { useHeld } from "../data/tags";
-import { day, mass, PHASE_NAMES, textIn } from "../format";
+import { span as between, day, mass, PHASE_NAMES, textIn } from "../format";
 import { useCurrentRow, useUnits } from "../frame/current";
 import { STRATA } from "../section/patterns";
 import { ICON } from "../ui/glyphs";
@@ -67,14 +67,7 @@ export default function ReviewRoute() {
   if (!review.data || !range) return <LoadingNote what="the review" />;
   return (
     <main className="grid h-full grid-cols-[minmax(0,1fr)_21.25rem] grid-rows-[auto_minmax(0,1fr)] max-[1023px]:flex max-[1023px]:flex-col max-[1023px]:overflow-auto max-[1023px]:[&>*]:flex-none max-[1023px]:[&>:last-child]:order-4">
-      <PageHeader
-        title="Review"
-        note={
-          <>
-            {day(review.data.from)} to {day(review.data.to)}
-          </>
-        }
-      >
+      <PageHeader title="Review" note={between(review.data.from, review.data.to)}>
         <Steps before="Block before" next="Next block" onStep={move} />
         <Segments<Span>
           name="Span"
