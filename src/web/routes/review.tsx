@@ -26,8 +26,8 @@ type Span = "4" | "8" | "phase" | "season";
 const SPANS: readonly (readonly [Span, string])[] = [
   ["4", "4 weeks"],
   ["8", "8 weeks"],
-  ["phase", "This phase"],
-  ["season", "Season so far"],
+  ["phase", "Phase"],
+  ["season", "Season"],
 ];
 
 export default function ReviewRoute() {
