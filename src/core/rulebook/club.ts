@@ -38,6 +38,7 @@ export const CLUB = {
     parameters: {
       hardReserve: num(4, "repetitions", TRADE, "in reserve up to which a set is hard"),
       gap: num(8, "points of percent", HOUSE, "between a pattern's share and its sport's from which it is said"),
+      half: num(0.5, "of its sport's share", HOUSE, "under which a pattern is said, however few points that are"),
     },
     examples: [eg({ rir: 4 }, true), eg({ rir: 5 }, false)],
   }),

@@ -19,6 +19,7 @@ import { SPORT_SHARE } from "../ledger";
 import type { PlanSession } from "../plan";
 import { historyOf } from "../progress";
 import { saidBetween } from "../readiness";
+import { numbers } from "../rulebook";
 import { HARD_RIR, tallyOf } from "./tally";
 
 export type PatternGroup = Exclude<Column, "assist">;
@@ -216,6 +217,12 @@ export function sharesOf(done: Sums, sport: Sport): Share[] {
     sportPct: (table[group] / points) * 100,
   }));
 }
+
+const { gap: GAP, half: HALF } = numbers("review.hard");
+
+/** Whether a pattern had so much more or less than its sport's share that it is said (rule review.hard). */
+export const isFarFromShare = ({ pct, sportPct }: Pick<Share, "pct" | "sportPct">): boolean =>
+  Math.abs(pct - sportPct) >= GAP || pct < sportPct * HALF;
 
 export interface LiftChange {
   exercise: string;

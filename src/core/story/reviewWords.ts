@@ -4,9 +4,9 @@ import { addDays, dayLabel, type IsoDate } from "../dates";
 import { type Library, sideGaps } from "../exercise";
 import { sumTicked } from "../homework";
 import { saidBetween, saidText } from "../readiness";
-import { listWords, many, numbers, say } from "../rulebook";
+import { listWords, many, say } from "../rulebook";
 import { roundTo } from "../units";
-import { GROUP_WORDS, liftChanges, type ReviewWeek, sharesOf, sumOf } from "./review";
+import { GROUP_WORDS, isFarFromShare, liftChanges, type ReviewWeek, sharesOf, sumOf } from "./review";
 
 /** What lies ahead, for the last sentence. */
 export interface Ahead {
@@ -17,8 +17,6 @@ export interface Ahead {
 }
 
 const hours = (minutes: number): string => `${roundTo(minutes / 60, 1)} h`;
-/** Points of percent from which a pattern's share is said (rule review.hard). */
-const SHARE_GAP = numbers("review.hard").gap;
 
 /** What was told: pain, check-ins, homework. @param end last day */
 function toldWords(athlete: Athlete, library: Library, weeks: readonly ReviewWeek[], end: IsoDate): string[] {
@@ -88,7 +86,7 @@ export function reviewWords(
     }
   }
   const gaps = sharesOf(done, athlete.athlete.sport)
-    .filter((s) => Math.abs(s.pct - s.sportPct) >= SHARE_GAP)
+    .filter(isFarFromShare)
     .map((s) => `${GROUP_WORDS[s.group]} ${Math.round(s.pct)}% against ${Math.round(s.sportPct)}%`);
   if (done.hardSets > 0)
     out.push(
