@@ -31,10 +31,11 @@ function WeekChart({ view }: { view: ReviewView }) {
         itemHeight: 8,
         textStyle: { fontSize: 11, color: colour("ink2") },
       },
+      // The names of the lines take two rows where it is narrow.
       grid: [
-        { left: 48, right: 12, top: 48, height: 100 },
-        { left: 48, right: 12, top: 186, height: 100 },
-        { left: 48, right: 12, top: 324, height: 46 },
+        { left: 48, right: 12, top: 62, height: 100 },
+        { left: 48, right: 12, top: 200, height: 100 },
+        { left: 48, right: 12, top: 338, height: 46 },
       ],
       xAxis: [0, 1, 2].map((gridIndex) => ({
         gridIndex,
@@ -118,7 +119,7 @@ function WeekChart({ view }: { view: ReviewView }) {
       title="Week by week"
       says="Hard sets planned and done, strength stress beside the endurance load, and pain and days that were not ordinary, by week."
       option={option}
-      height={398}
+      height={412}
       file="review-weeks"
       table={<Twin view={view} />}
     />

@@ -177,7 +177,7 @@ function Head({ phone, all, stale, filter, setFilter, onAway, onImport }: HeadPr
   const lifting = all.filter((r) => r.today).length;
   const looks = all.filter((r) => openNeeds(r).length > 0).length;
   return (
-    <PageHeader title="Squad" className="h-auto flex-wrap gap-y-1">
+    <PageHeader title="Squad" className="h-auto flex-wrap gap-y-2 py-2">
       <span className="ml-1 min-w-0 flex-1 basis-[180px] text-ink2">
         {counted(all.length, "athlete")}, {lifting} lift{lifting === 1 ? "s" : ""} today, {looks} need
         {looks === 1 ? "s" : ""} a look
@@ -186,7 +186,7 @@ function Head({ phone, all, stale, filter, setFilter, onAway, onImport }: HeadPr
         {stale}
       </span>
       <Segments name="Show" options={phone ? SHORT_FILTERS : FILTERS} value={filter} onChange={setFilter} />
-      <div className={phone ? "grid w-full grid-cols-2 gap-2 [&_.btn]:justify-center" : "ml-2 flex gap-2 empty:hidden"}>
+      <div className={phone ? "grid w-full grid-cols-2 gap-2 [&_.btn]:justify-center" : "flex gap-2 empty:hidden"}>
         {all.length > 1 && onAway && (
           <Link className="btn" to="/several">
             Change several
@@ -283,7 +283,7 @@ function Row({
           <span className="text-ink2">–</span>
         )}
       </td>
-      <td className="pr-2 text-body leading-[18px]">
+      <td className="py-1.5 pr-2 text-body leading-[18px]">
         {due ? <Due row={row} today={today} /> : <Needs row={row} today={today} most={2} />}
       </td>
       <td>
