@@ -157,10 +157,14 @@ export const anyContext: fc.Arbitrary<WeekContext> = fc
 
 export const sum = (costs: readonly { points: number }[]) => costs.reduce((a, c) => a + c.points, 0);
 
+/** What it weighs to leave these out. */
+export const leftOutOf = (sessions: readonly { label: Label }[]): number =>
+  sessions.reduce((a, s) => a + LEFT_OUT * LEFT_OUT_PRICE[s.label], 0);
+
 /** Points, and what is left out, in one figure. */
 export const totalOf = (demands: readonly Demand[], c: WeekContext): number => {
   const fit = fitWeek(demands, c);
-  return fit.cost + fit.unplaced.reduce((a, u) => a + LEFT_OUT * LEFT_OUT_PRICE[u.label], 0);
+  return fit.cost + leftOutOf(fit.unplaced);
 };
 
 /**

@@ -21,6 +21,22 @@ const of = (more: Partial<SessionRequest> = {}): BuiltSession => {
 const sets = (s: BuiltSession) => s.items.map((i) => `${i.exercise.pattern} ${i.sets}`).sort();
 const rules = (s: BuiltSession) => s.why.map((w) => w.rule);
 const WHOLE = ["calf 2", "hinge 3", "hip 2", "squat 3", "trunk 2"];
+/** Made by hand. */
+const edit = { week: "2026-03-02", label: "A" as const, items: [{ exercise: "back-squat", sets: 3, group: 1 }] };
+/** What a finding asks for, closed by pain. */
+const WAITING = {
+  findings: [
+    {
+      id: "f",
+      rule: "finding.seen",
+      title: "Hips drop",
+      more: null,
+      prefers: [],
+      adds: [{ pattern: "hip", exercises: ["clam"] }],
+    } as unknown as Finding,
+  ],
+  stopped: new Map([["clam", "stopped: pain"]]),
+};
 const MORE = "no set of it is left in a week of fewer sets";
 
 describe("how much stands in a session", () => {
@@ -147,7 +163,7 @@ describe("where time is short", () => {
       "35 min take a short session: one lead (front squat), the rest from what the week owes.",
     ]);
     expect(said(of({ minutes: 36 }))).toHaveLength(1);
-    // A light day of 35 minutes is short as well; what is held without load is not.
+    // A light day of 35 minutes is short as well.
     const leads = (s: BuiltSession) => s.items.filter((i) => i.slot.kind !== "assist").length;
     expect(["full", "light"].map((loading) => leads(of({ minutes: 35, loading } as Partial<SessionRequest>)))).toEqual([
       1, 1,
@@ -209,19 +225,14 @@ describe("what is said of a session", () => {
     expect(of({ choice, loading: "mobility" }).why).not.toContain(held);
   });
   it("that the essential five stand alone, with nothing that a finding waits for", () => {
-    const adds = [{ pattern: "hip", exercises: ["clam"] }];
-    const finding = { id: "f", rule: "finding.seen", title: "Hips drop", more: null, prefers: [], adds };
-    const findings = [finding as unknown as Finding];
-    const stopped = new Map([["clam", "stopped: pain"]]);
     const athlete = athleteWith({ settings: { shortTime: "essential-five" } });
-    const five = of({ minutes: 75, choice: choiceFor(athlete, { findings, stopped }) });
+    const five = of({ minutes: 75, choice: choiceFor(athlete, WAITING) });
     expect(rules(five)).toContain("choice.five");
-    // Lunge or split squat, one-leg hinge, bridge, calf and side plank: handbook 12.
+    // Lunge or split squat, one-leg hinge, bridge, calf and side plank (rule choice.five).
     expect(five.items.map((i) => i.exercise.pattern).sort()).toEqual(["calf", "hinge", "hip", "split-squat", "trunk"]);
     expect(five.dropped).toEqual([]);
     // Neither does what was made by hand.
-    const edit = { week: "2026-03-02", label: "A" as const, items: [{ exercise: "back-squat", sets: 3, group: 1 }] };
-    expect(of({ edit, choice: choiceFor(athleteWith(), { findings, stopped }) }).dropped).toEqual([]);
+    expect(of({ edit, choice: choiceFor(athleteWith(), WAITING) }).dropped).toEqual([]);
     const mobility = of({ loading: "mobility", choice: choiceFor(athlete) });
     expect(rules(mobility)).not.toContain("choice.five");
     expect(rules(of({ routine: "short", minutes: 15, choice: choiceFor(athlete) }))).not.toContain("choice.five");
@@ -245,7 +256,6 @@ describe("what is said of a session", () => {
     expect(of({ dose: line, place: gym, tooLightFor: () => light }).slow).toBe(true);
   });
   it("what was made by hand, and that it is heavy, slow or new", () => {
-    const edit = { week: "2026-03-02", label: "A" as const, items: [{ exercise: "back-squat", sets: 3, group: 1 }] };
     const hand = of({ edit, setFactor: 0.5, primaryRange: { least: 9, most: 9 }, stressCap: 1 });
     // The coach has seen the week: nothing is cut, and nothing is missing.
     expect(sets(hand)).toEqual(["squat 3"]);
@@ -257,15 +267,7 @@ describe("what is said of a session", () => {
     expect(of().heavy).toBe(true);
   });
   it("work of a finding that pain closed waits, on days that build alone", () => {
-    const finding = {
-      id: "f",
-      rule: "finding.seen",
-      title: "Hips drop",
-      more: null,
-      prefers: [],
-      adds: [{ pattern: "hip", exercises: ["clam"] }],
-    } as unknown as Finding;
-    const choice = choiceFor(athleteWith(), { findings: [finding], stopped: new Map([["clam", "stopped: pain"]]) });
+    const choice = choiceFor(athleteWith(), WAITING);
     expect(of({ choice }).dropped).toEqual([{ exercise: "clam", why: "stopped: pain" }]);
     for (const more of [{ routine: "short" }, { loading: "mobility" }, { emphasis: "restore" }, { loading: "restore" }])
       expect(of({ choice, ...(more as Partial<SessionRequest>) }).dropped.map((d) => d.exercise)).not.toContain("clam");
@@ -311,7 +313,6 @@ describe("a session before the week's account is settled", () => {
     expect(draftSession(request({ units: [] }))).toBeNull();
     expect(draftSession(request({ setFactor: 0.5 }))).toBeNull();
     expect(draftSession(request({ routine: "short" }))).toBeNull();
-    const edit = { week: "2026-03-02", label: "A" as const, items: [{ exercise: "back-squat", sets: 3, group: 1 }] };
     expect(draftSession(request({ edit }))).toBeNull();
     expect(draftSession(request({ minutes: 35 }))?.offers[0]?.levels).toEqual([2, 1, 0]);
   });

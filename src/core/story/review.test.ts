@@ -1,4 +1,4 @@
-/** Shares of hard sets by pattern against the sport's: runs share 3, 3, 4, 4, 3, 3 and 1 of 21 (handbook 5), counted by hand. */
+/** Shares of hard sets by pattern against the sport's: runs share 3, 3, 4, 4, 3, 3 and 1 of 21 (rules review.hard, ledger.owed), counted by hand. */
 import { describe, expect, it } from "vitest";
 import { GROUPS, isFarFromShare, type PatternGroup, type Sums, sharesOf } from "./review";
 

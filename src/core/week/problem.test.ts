@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { describe, expect, it, vi } from "vitest";
 import { breaksMust } from "../../../tests/reference/weekModel";
 import { contextOf, optionOn, runOn } from "../../../tests/support/place";
-import { anyContext, LEFT_OUT, LEFT_OUT_PRICE, sum, totalOf, weekOf } from "../../../tests/support/weekfit";
+import { anyContext, leftOutOf, sum, totalOf, weekOf } from "../../../tests/support/weekfit";
 import { addDays } from "../dates";
 import { costsOf, fitWeek } from "./fit";
 import { SessionGroup } from "./group";
@@ -64,9 +64,7 @@ describe("a week that is searched", () => {
             const placed = picked.flatMap((o) => o ?? []);
             if (breaksMust(placed, c)) continue;
             compared += 1;
-            const out = demands
-              .filter((_, i) => !picked[i])
-              .reduce((a, d) => a + LEFT_OUT * LEFT_OUT_PRICE[d.label], 0);
+            const out = leftOutOf(demands.filter((_, i) => !picked[i]));
             expect(out + sum(costsOf(placed, c))).toBeGreaterThanOrEqual(best);
           }
         },
