@@ -40,7 +40,7 @@ export function choiceFor(athlete: Athlete = athleteWith(), more: Partial<Choice
     recent: new Map(),
     unmoved: new Set(),
     known: null,
-    block: { now: new Set(), before: new Set(), earlier: new Set() },
+    block: { now: new Map(), before: new Set(), earlier: new Set() },
     nothingNew: null,
     nothingSlow: null,
     slowOut: null,

@@ -49,8 +49,8 @@ export interface ChoiceContext {
   unmoved: ReadonlySet<string>;
   /** Ever lifted or planned before; null where nothing is, and so everything is new. */
   known: ReadonlySet<string> | null;
-  /** This block of four weeks so far, by label (see blockKey); exercises of the one before it, and of the one before that. */
-  block: { now: ReadonlySet<string>; before: ReadonlySet<string>; earlier: ReadonlySet<string> };
+  /** This block of four weeks so far, by label; exercises of the one before it, and of the one before that. */
+  block: { now: ByLabel; before: ReadonlySet<string>; earlier: ReadonlySet<string> };
   /** Nothing new today, with the reason; null where new work may come. */
   nothingNew: string | null;
   /** Hamstring work stays light, with many repetitions. */
@@ -63,8 +63,8 @@ export interface ChoiceContext {
   nothingSlow: string | null;
   /** Why slow lowering stays out altogether today; null where it may come. */
   slowOut: string | null;
-  /** Rankings made before in this very context. */
-  memo: Map<string, Candidate[]>;
+  /** Rankings made before in this very context, by pattern. */
+  memo: Map<Pattern, Ranking[]>;
   /** What was found of exercises on this day, whatever the place and the load there. */
   anywhere: Anywhere;
 }
@@ -74,11 +74,26 @@ export interface Anywhere {
   closed: Map<Exercise, Closed | null>;
   /** What a stage keeps without load. */
   bare: Map<Exercise, boolean>;
-  /** By kind of slot, label and whether it is loaded; then by exercise. */
-  parts: Map<string, Map<Exercise, Part[]>>;
+  parts: Found[];
 }
 
-export const nothingFound = (): Anywhere => ({ closed: new Map(), bare: new Map(), parts: new Map() });
+export const nothingFound = (): Anywhere => ({ closed: new Map(), bare: new Map(), parts: [] });
+
+/** What a ranking is made for. */
+interface For {
+  kind: SlotKind;
+  label: Label;
+}
+
+interface Ranking extends For {
+  list: Candidate[];
+}
+
+/** What moves exercises up or down, by whether they are loaded. */
+interface Found extends For {
+  loaded: Map<Exercise, Part[]>;
+  bare: Map<Exercise, Part[]>;
+}
 
 export const CLOSED_KINDS = ["pain", "clearance", "trouble", "gate", "ladder", "equipment"] as const;
 export interface Closed {
@@ -141,11 +156,7 @@ const stageWords = (s: AreaStage) => ({ area: AREA_WORDS[s.area], stage: s.stage
 
 /** @returns why the exercise is closed to this athlete here today, or null when it is open */
 export function closedBecause(e: Exercise, c: ChoiceContext): Closed | null {
-  let closed = c.anywhere.closed.get(e);
-  if (closed === undefined) {
-    closed = closedAnywhere(e, c);
-    c.anywhere.closed.set(e, closed);
-  }
+  const closed = closedWherever(e, c);
   if (closed || loadingToday(e, c) !== null) return closed;
   const kept = c.unloaded ? undefined : c.stages.find((s) => isBefore(s.stage, openingOf(e, s.area).loaded));
   if (kept && loadingAt(e, c.place) !== null)
@@ -157,6 +168,15 @@ export function closedBecause(e: Exercise, c: ChoiceContext): Closed | null {
         ? "needs load, and today is unloaded"
         : `no equipment for it at ${placeName(c.place.id)}`,
   };
+}
+
+/** The same at every place of the day. */
+function closedWherever(e: Exercise, c: ChoiceContext): Closed | null {
+  const known = c.anywhere.closed.get(e);
+  if (known !== undefined) return known;
+  const closed = closedAnywhere(e, c);
+  c.anywhere.closed.set(e, closed);
+  return closed;
 }
 
 /** Why it is closed to this athlete today at any place. */
@@ -187,8 +207,10 @@ export interface Part {
   why: () => Why;
 }
 
-/** An exercise of a session's label: what A does in a block is no reason for B to do it too. */
-export const blockKey = (label: Label, exercise: string): string => `${label}/${exercise}`;
+/** Ids of exercises by the label of their session: what A does in a block is no reason for B to do it too. */
+export type ByLabel = ReadonlyMap<Label, ReadonlySet<string>>;
+export const inThisBlock = ({ block }: Pick<ChoiceContext, "block">, label: Label, e: Exercise): boolean =>
+  block.now.get(label)?.has(e.id) ?? false;
 
 /** Kind of slot a ranking is made for: lifts of a block stay, assistance changes from block to block. */
 export type SlotKind = "main" | "single" | "assist";
@@ -229,7 +251,8 @@ function partsOf(e: Exercise, loads: boolean, c: ChoiceContext, kind: SlotKind, 
     add(POINTS.load, () => why("choice.load", "loads"));
   if (kind !== "assist" && c.forStrength && e.unit === "seconds") add(POINTS.held, () => why("choice.load", "held"));
   if (stays && times > 0) add(times * POINTS.recent, () => why("choice.block", "recent"));
-  if (c.block.now.has(blockKey(label, e.id))) add(POINTS.thisBlock, () => why("choice.block", "thisBlock"));
+  const goesOn = inThisBlock(c, label, e);
+  if (goesOn) add(POINTS.thisBlock, () => why("choice.block", "thisBlock"));
   else if (!stays && !c.nothingNew && c.block.before.has(e.id))
     add(POINTS.lastBlock, () => why("choice.block", "lastBlock"));
   else if (!stays && !c.nothingNew && c.block.earlier.has(e.id))
@@ -239,8 +262,7 @@ function partsOf(e: Exercise, loads: boolean, c: ChoiceContext, kind: SlotKind, 
   if (over && backAt === e) add(POINTS.back, () => why("choice.back", "open", AREA_WORDS[over]));
   // What stands beside another of its pattern at the hip is other work, no sister of it.
   const still = stays && e.pattern !== "hip" && c.unmoved.has(e.id);
-  if (still && !c.block.now.has(blockKey(label, e.id)))
-    add(POINTS.unmoved, () => why("choice.unmoved", "still", numbers("choice.unmoved").exposures));
+  if (still && !goesOn) add(POINTS.unmoved, () => why("choice.unmoved", "still", numbers("choice.unmoved").exposures));
   const harder = s?.steps
     .slice(s.steps.indexOf(e) + 1)
     .find((h, i) => s.steps.indexOf(e) + 1 + i <= s.open && c.known?.has(h.id));
@@ -255,52 +277,62 @@ function partsOf(e: Exercise, loads: boolean, c: ChoiceContext, kind: SlotKind, 
   return parts;
 }
 
-function partsKept({ anywhere }: ChoiceContext, key: string): Map<Exercise, Part[]> {
-  const kept = anywhere.parts.get(key) ?? new Map<Exercise, Part[]>();
-  anywhere.parts.set(key, kept);
-  return kept;
+/** What is found of a kind of slot and a label is the same at every place. */
+function foundFor({ anywhere }: ChoiceContext, { kind, label }: For): Found {
+  const before = anywhere.parts.find((f) => f.kind === kind && f.label === label);
+  if (before) return before;
+  const made: Found = { kind, label, loaded: new Map(), bare: new Map() };
+  anywhere.parts.push(made);
+  return made;
 }
 
 /** Open exercises of a pattern before anything else of the session stands, best first; equal scores fall in the order of their ids. */
 export function rankFor(pattern: Pattern, c: ChoiceContext, kind: SlotKind, label: Label = "A"): Candidate[] {
-  const key = `${pattern}/${kind}/${label}`;
-  const known = c.memo.get(key);
-  if (known) return known;
-  const found = { loaded: partsKept(c, `${kind}/${label}/loaded`), bare: partsKept(c, `${kind}/${label}/bare`) };
-  const ranked = c.library
-    .pattern(pattern)
-    .filter((e) => (kind !== "main" || e.main || c.unloaded) && closedBecause(e, c) === null)
-    .map((exercise): Candidate => {
-      const loading = loadingToday(exercise, c) ?? "bodyweight";
-      const loads = isLoad(loading);
-      const kept = loads ? found.loaded : found.bare;
-      const parts = kept.get(exercise) ?? partsOf(exercise, loads, c, kind, label);
-      kept.set(exercise, parts);
-      return {
-        exercise,
-        loading,
-        score: parts.reduce((sum, p) => sum + p.points, exercise.rank),
-        parts,
-      };
-    })
-    .sort(byScore);
-  c.memo.set(key, ranked);
-  return ranked;
+  const before = c.memo.get(pattern) ?? [];
+  const known = before.find((r) => r.kind === kind && r.label === label);
+  if (known) return known.list;
+  const list = ranked(pattern, c, kind, label);
+  before.push({ kind, label, list });
+  c.memo.set(pattern, before);
+  return list;
+}
+
+function ranked(pattern: Pattern, c: ChoiceContext, kind: SlotKind, label: Label): Candidate[] {
+  const found = foundFor(c, { kind, label });
+  const list: Candidate[] = [];
+  for (const exercise of c.library.pattern(pattern)) {
+    if (kind === "main" && !exercise.main && !c.unloaded) continue;
+    const loading = closedWherever(exercise, c) === null ? loadingToday(exercise, c) : null;
+    if (loading === null) continue;
+    const loads = isLoad(loading);
+    const kept = loads ? found.loaded : found.bare;
+    const parts = kept.get(exercise) ?? partsOf(exercise, loads, c, kind, label);
+    kept.set(exercise, parts);
+    let score = exercise.rank;
+    for (const p of parts) score += p.points;
+    list.push({ exercise, loading, score, parts });
+  }
+  return list.sort(byScore);
 }
 
 const byScore = (a: Candidate, b: Candidate): number => b.score - a.score || (a.exercise.id < b.exercise.id ? -1 : 1);
 
 /** Marks down what shares a primary muscle with work that already stands, since partners must not compete. */
 export function besides(list: readonly Candidate[], chosen: readonly Exercise[]): Candidate[] {
+  const worked = new Set(chosen.flatMap((e) => e.primary));
   return list
     .map((c): Candidate => {
-      const other = chosen.find((s) => s.primary.some((m) => c.exercise.primary.includes(m)));
-      if (!other) return c;
-      const part: Part = {
-        points: POINTS.sameMuscle,
-        why: () => why("pair.rest", "sameMuscles", other.name.toLowerCase()),
-      };
-      return { ...c, score: c.score + part.points, parts: [...c.parts, part] };
+      const { exercise, loading, score, parts } = c;
+      if (!exercise.primary.some((m) => worked.has(m))) return c;
+      return { exercise, loading, score: score + POINTS.sameMuscle, parts: [...parts, sharing(exercise, chosen)] };
     })
     .sort(byScore);
 }
+
+const sharing = (e: Exercise, chosen: readonly Exercise[]): Part => ({
+  points: POINTS.sameMuscle,
+  why: () => {
+    const other = chosen.find((s) => s.primary.some((m) => e.primary.includes(m)));
+    return why("pair.rest", "sameMuscles", other?.name.toLowerCase() ?? "");
+  },
+});

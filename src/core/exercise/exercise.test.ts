@@ -4,7 +4,7 @@ import { choiceFor, exercise } from "../../../tests/support/choice";
 import { placeFrom } from "../athlete/presets";
 import { AREAS, type Area, SPORTS } from "../athlete/types";
 import type { AreaStage } from "../pathway";
-import { besides, blockKey, closedBecause, POINTS, rankFor } from "./choose";
+import { besides, closedBecause, POINTS, rankFor } from "./choose";
 import { SHIPPED } from "./entries/all";
 import { bareLoadingAt, hasNeed, loadingAt } from "./equipment";
 import { essentialFive, fiveFor } from "./five";
@@ -209,7 +209,7 @@ describe("choice", () => {
     const first = rankFor("hip", choiceFor(), "assist")[0]!.exercise.id;
     const after = rankFor(
       "hip",
-      choiceFor(athleteWith(), { block: { now: new Set(), before: new Set([first]), earlier: new Set() } }),
+      choiceFor(athleteWith(), { block: { now: new Map(), before: new Set([first]), earlier: new Set() } }),
       "assist",
     );
     expect(after[0]!.exercise.id).not.toBe(first);
@@ -222,7 +222,7 @@ describe("choice", () => {
     const within = rankFor(
       "hip",
       choiceFor(athleteWith(), {
-        block: { now: new Set([blockKey("A", first)]), before: new Set([first]), earlier: new Set() },
+        block: { now: new Map([["A", new Set([first])]]), before: new Set([first]), earlier: new Set() },
       }),
       "assist",
     );
@@ -258,7 +258,11 @@ describe("choice", () => {
     expect(rankFor("squat", loads, "main")[0]!.exercise.id).toBe("front-squat");
   });
   it("counts what a label did in a block for that label alone", () => {
-    const block = { now: new Set([blockKey("A", "toe-tap")]), before: new Set<string>(), earlier: new Set<string>() };
+    const block = {
+      now: new Map([["A" as const, new Set(["toe-tap"])]]),
+      before: new Set<string>(),
+      earlier: new Set<string>(),
+    };
     const of = (label: "A" | "B") =>
       rankFor("hip", choiceFor(athleteWith(), { block }), "assist", label)
         .find((c) => c.exercise.id === "toe-tap")!

@@ -1,12 +1,13 @@
 /** Exercises: the library, ladders, gates, equipment, what is open to an athlete, sides. What others may use of this room. */
 export {
   type Anywhere,
+  type ByLabel,
   besides,
-  blockKey,
   type Candidate,
   type ChoiceContext,
   type Closed,
   closedBecause,
+  inThisBlock,
   loadingToday,
   nothingFound,
   rankFor,

@@ -13,7 +13,7 @@ import {
 } from "../athlete";
 import { addDays, dayNumber, type IsoDate, laterOf, MINUTES_A_DAY } from "../dates";
 import { percentFor, perWeek } from "../dose";
-import { blockKey, type Library } from "../exercise";
+import type { ByLabel, Library } from "../exercise";
 import { type JumpState, jumpsAfter, jumpsLogged, NO_JUMPS } from "../jumps";
 import type { LedgerState } from "../ledger";
 import { type LegLoadEvent, loggedLegEvent, MEAN_DAYS } from "../legs";
@@ -178,7 +178,7 @@ function stretches(season: readonly SeasonWeek[]): IsoDate[] {
  */
 export function blockUse(athlete: Athlete, log: readonly StrengthLog[], season: readonly SeasonWeek[] = []) {
   const used = new Map<number, Set<string>>();
-  const labelled = new Map<number, Set<string>>();
+  const labelled = new Map<number, ByLabel>();
   const known = new Set<string>();
   const starts = stretches(season);
   const block = (date: IsoDate): number => {
@@ -190,14 +190,13 @@ export function blockUse(athlete: Athlete, log: readonly StrengthLog[], season: 
   const add = (date: IsoDate, label: Label, ids: readonly string[]): void => {
     const at = block(date);
     const of = used.get(at) ?? new Set<string>();
-    const by = labelled.get(at) ?? new Set<string>();
     for (const id of ids) {
       of.add(id);
-      by.add(blockKey(label, id));
       known.add(id);
     }
     used.set(at, of);
-    labelled.set(at, by);
+    const by = labelled.get(at);
+    labelled.set(at, new Map([...(by ?? []), [label, new Set([...(by?.get(label) ?? []), ...ids])]]));
   };
   for (const s of log)
     add(
@@ -207,7 +206,7 @@ export function blockUse(athlete: Athlete, log: readonly StrengthLog[], season: 
     );
   const basisAt = (date: IsoDate): ChoiceBasis => ({
     known: known.size > 0 ? new Set(known) : null,
-    now: new Set(labelled.get(block(date))),
+    now: labelled.get(block(date)) ?? new Map(),
     before: new Set(used.get(block(date) - 1)),
     earlier: new Set(used.get(block(date) - 2)),
   });

@@ -57,7 +57,7 @@ describe("blocks of four weeks", () => {
     const use = blockUse(a, [logOf(addDays(START, -3), [lifted("clam", 0, [10], 3)])]);
     use.add(START, "A", ["bridge"]);
     const now = use.at(addDays(START, BLOCK_WEEKS * 7 - 1));
-    expect([...now.now]).toEqual(["A/bridge"]);
+    expect(now.now).toEqual(new Map([["A", new Set(["bridge"])]]));
     expect([...now.before]).toEqual(["clam"]);
     const next = use.at(addDays(START, BLOCK_WEEKS * 7));
     expect([...next.before]).toEqual(["bridge"]);
@@ -79,7 +79,7 @@ describe("blocks of four weeks", () => {
     }));
     const use = blockUse(a, [], longer);
     use.add(START, "A", ["bridge"]);
-    expect([...use.at(addDays(START, 5 * 7)).now]).toEqual(["A/bridge"]);
+    expect(use.at(addDays(START, 5 * 7)).now).toEqual(new Map([["A", new Set(["bridge"])]]));
     expect([...use.at(addDays(START, 6 * 7)).before]).toEqual(["bridge"]);
     // Weeks after it that build nothing up are four at a time.
     expect([...use.at(addDays(START, 7 * 7)).earlier]).toEqual(["bridge"]);

@@ -5,6 +5,7 @@ import { addDays, dayNumber, daysBetween, type IsoDate, laterOf } from "../dates
 import { isKey } from "../endurance";
 import {
   type Anywhere,
+  type ByLabel,
   type ChoiceContext,
   feltLowBackTwice,
   type Library,
@@ -24,8 +25,8 @@ import { descentWork } from "./descents";
 export interface ChoiceBasis {
   /** Ever lifted, or planned before this week; null where nothing is. */
   known: ReadonlySet<string> | null;
-  /** This block of four weeks so far, by label (see blockKey); exercises of the one before it, and of the one before that. */
-  now: ReadonlySet<string>;
+  /** This block of four weeks so far, by label; exercises of the one before it, and of the one before that. */
+  now: ByLabel;
   before: ReadonlySet<string>;
   earlier: ReadonlySet<string>;
 }

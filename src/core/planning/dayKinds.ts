@@ -26,15 +26,17 @@ export class DayKinds {
   readonly choiceOn: ReturnType<typeof choiceContexts>;
   private readonly doses = new Map<string, SessionDose>();
   /** By day and place. */
-  private readonly kinds = new Map<string, string>();
+  private readonly kinds = new Map<string, number>();
+  /** By all that tells one from another. */
+  private readonly known = new Map<string, number>();
   private readonly numbered = new Map<object, number>();
 
   constructor(private readonly input: DayInput) {
     this.choiceOn = choiceContexts(input);
   }
 
-  /** Everything of a day at a place that a session is built from. */
-  kindOf(day: SeasonDay, place: Place): string {
+  /** A number that days share at places where all that a session is built from is the same. */
+  kindOf(day: SeasonDay, place: Place): number {
     const at = `${day.date}/${place.id}`;
     const known = this.kinds.get(at);
     if (known !== undefined) return known;
@@ -51,7 +53,7 @@ export class DayKinds {
     const objects = [choice, this.doseOn(day, choice.gate), block, closes].map(number);
     const cap = increaseCap(athlete, day, week)?.text;
     const since = agesOn({ athlete, log, on: day.date, blockStart: (block ?? closes)?.from ?? blockStart });
-    const kind = [
+    const all = [
       phase,
       stage,
       emphasis,
@@ -64,6 +66,8 @@ export class DayKinds {
       since,
       ...objects,
     ].join();
+    const kind = this.known.get(all) ?? this.known.size;
+    this.known.set(all, kind);
     this.kinds.set(at, kind);
     return kind;
   }

@@ -16,6 +16,7 @@ import type { IsoDate } from "../dates";
 import type { Exercise, LoadKind } from "../exercise";
 import { type JumpAsk, type JumpInput, type JumpState, type JumpWeek, jumpsOn, jumpWeek } from "../jumps";
 import type { LedgerState, Unit } from "../ledger";
+import { onceFor } from "../once";
 import { historyOf, nextLoad, type PlannedLift, placeOnLine, slowerStep, tooLight } from "../progress";
 import { numbers, type Why } from "../rulebook";
 import { inWeek, type SeasonDay } from "../season";
@@ -83,8 +84,15 @@ export interface PlacedAsk {
   noJumps?: string;
 }
 
-/** Nothing takes sets away. */
-const UNCUT = { setFactor: 1, primaryRange: null, stressCap: null } as const;
+/** A placed session with what the whole week's account gives it. */
+const askOf = (
+  { label, day, window, share, jumps }: PlacedAsk,
+  place: Place,
+  units: readonly Unit[],
+  filled: Asked["filled"],
+): Asked => ({ label, day, place, minutes: window.minutes, share, routine: null, jumps, units, filled });
+
+const textOf = onceFor((ask: JumpAsk): string => JSON.stringify(ask));
 
 /** Builds and remembers what each label is on a day in a free time slot. */
 export class SessionBuilder {
@@ -162,48 +170,43 @@ export class SessionBuilder {
   ): BuiltSession | null {
     const place = placeById(this.input.athlete, w.place);
     if (!place) return null;
-    const asked = { label, day, place, minutes: w.minutes, share, routine, jumps };
-    const alike = this.alikeKey(asked);
+    const alike = this.alikeKey({ label, day, place, routine, jumps });
     const key = `${alike}/${minutesOn(day, w.minutes)}/${share}`;
     const before = this.known.get(key);
     if (before !== undefined) return before;
     const filled = this.filled.get(alike) ?? {};
     this.filled.set(alike, filled);
-    const made = this.make({ ...asked, filled });
+    const made = this.make({ label, day, place, minutes: w.minutes, share, routine, jumps, filled });
     this.known.set(key, made);
     return made;
   }
 
   /** The same for sessions that are filled alike, whatever minutes they have. */
-  private alikeKey({ label, day, place, routine, jumps }: Omit<Asked, "filled">): string {
+  private alikeKey({
+    label,
+    day,
+    place,
+    routine,
+    jumps,
+  }: Pick<Asked, "label" | "day" | "place" | "routine" | "jumps">): string {
     const swapped = this.input.swaps.some((s) => s.date === day.date && s.label === label) ? day.date : "";
     const ask = jumps ? this.jumpsOn(label, day) : null;
-    return `${label}/${this.days.kindOf(day, place)}/${ask ? JSON.stringify(ask) : ""}/${routine}/${swapped}`;
+    return `${label}/${this.days.kindOf(day, place)}/${ask ? textOf(ask) : ""}/${routine}/${swapped}`;
   }
 
   /** A session that is placed, with what it could hold of these; null where it is not filled from the ledger. */
   draft(asked: PlacedAsk, units: readonly Unit[], lean: boolean): SessionDraft | null {
     const place = placeById(this.input.athlete, asked.window.place);
     if (!place) return null;
-    const request = this.requestFor({ ...this.askOf(asked, place), units, filled: {} });
-    return draftSession({
-      ...request,
-      lean,
-      setFactor: this.input.week.setFactor,
-      primaryRange: null,
-      stressCap: null,
-    });
+    const request = this.requestFor(askOf(asked, place, units, {}));
+    return draftSession({ ...request, lean, setFactor: this.input.week.setFactor });
   }
 
   /** A placed session built anew with what the whole week's account gives it. */
   rebuild(asked: PlacedAsk, units: readonly Unit[], filled: Filled): BuiltSession | null {
     const place = placeById(this.input.athlete, asked.window.place);
     const settled = { whole: filled, short: filled };
-    return place ? this.make({ ...this.askOf(asked, place), units, filled: settled }) : null;
-  }
-
-  private askOf({ label, day, window, share, jumps }: PlacedAsk, place: Place): Omit<Asked, "filled"> {
-    return { label, day, place, minutes: window.minutes, share, routine: null, jumps };
+    return place ? this.make(askOf(asked, place, units, settled)) : null;
   }
 
   /** As its day and its week ask for it, less what today's answers take. */
@@ -211,19 +214,16 @@ export class SessionBuilder {
     const made = this.makeWhole(asked);
     const { setShare, why } = asked.day;
     const because = why.find((w) => w.rule === "readiness.day");
-    return made && setShare < 1 && because
-      ? withShareOfSets(made, { ...this.requestFor(asked), ...UNCUT }, setShare, because)
-      : made;
+    return made && setShare < 1 && because ? withShareOfSets(made, this.requestFor(asked), setShare, because) : made;
   }
 
   private makeWhole(asked: Asked): BuiltSession | null {
     const { athlete, week } = this.input;
     const { day, share } = asked;
     const request = this.requestFor(asked);
-    const whole = buildSession({ ...request, ...UNCUT });
+    const whole = buildSession(request);
     // A session by hand says nothing about the planned dose, which is what a week's load limit is measured by.
-    const { edit, ...planned } = request;
-    const measure = edit ? buildSession({ ...planned, ...UNCUT }) : whole;
+    const measure = request.edit ? buildSession({ ...request, edit: undefined }) : whole;
     if (measure) this.most = Math.max(this.most, measure.stress);
     const taper = day.taperFor !== null && day.loading === "light";
     const setFactor = taper ? numbers("taper.light", athlete.settings?.ruleValues).share : week.setFactor;
@@ -266,7 +266,8 @@ export class SessionBuilder {
     return made;
   }
 
-  private requestFor({ label, day, place, minutes, routine, jumps, units, filled }: Asked) {
+  /** What is asked for, with nothing that takes sets away. */
+  private requestFor({ label, day, place, minutes, routine, jumps, units, filled }: Asked): SessionRequest {
     const { athlete, week, log, planned, asOf, swaps } = this.input;
     const choice = this.days.choiceOn(day, place);
     const { gate, areas } = choice;
@@ -296,17 +297,17 @@ export class SessionBuilder {
       dose,
       build: approachFor(athlete, phase).build,
       routine,
-      ...(routine ? { routineStage: STAGE_OF[day.stage] } : {}),
+      routineStage: routine ? STAGE_OF[day.stage] : undefined,
       jumps: jumps ? this.jumpsOn(label, day) : null,
-      ...(edit ? { edit } : {}),
+      edit,
       place,
       minutes: minutesOn(day, minutes),
       choice,
       swaps: new Map(taken.map((s) => [s.from, s.to])),
-      loadFor: (q: Parameters<typeof nextLoad>[0]) => nextLoad(q, basis),
-      slowerFor: (exercise: string) => this.slowerOf(exercise, stands?.from ?? null),
-      tooLightFor: (exercise: Exercise, loading: LoadKind) => this.tooLightAt(place, exercise, loading),
-      placeFor: (exercise: string) =>
+      loadFor: (q) => nextLoad(q, basis),
+      slowerFor: (exercise) => this.slowerOf(exercise, stands?.from ?? null),
+      tooLightFor: (exercise, load) => this.tooLightAt(place, exercise, load),
+      placeFor: (exercise) =>
         block
           ? placeOnLine({
               block: { start: block.start, from: block.from, weeks: block.of, held: block.held },
@@ -324,6 +325,10 @@ export class SessionBuilder {
       oneLead: emphasis === "hold" && loading === "full" ? this.ledger.oneLead : null,
       weekLeads: this.ledger.weekLeads,
       weekUnits: this.ledger.weekUnits,
+      lean: false,
+      setFactor: 1,
+      primaryRange: null,
+      stressCap: null,
     };
   }
 }

@@ -80,7 +80,23 @@ export function missedWeeks(days: number): Missed | null {
   return weeks >= 1 ? { factor: 1, setsLess: 0, why: because("repeat") } : null;
 }
 
-export const none: LoadAnswer = { loadKg: null, perSideKg: [], barKg: null, percent1rm: null, why: [] };
+/** An answer that says nothing yet but its reasons. Every field is there from the start: answers that are laid out alike are read fastest. */
+export const noLoad = (reasons: Why[] = []): LoadAnswer => ({
+  loadKg: null,
+  perSideKg: [],
+  barKg: null,
+  percent1rm: null,
+  reps: undefined,
+  sets: undefined,
+  seconds: undefined,
+  setsLess: undefined,
+  tempo: undefined,
+  ramp: undefined,
+  decision: undefined,
+  aim: undefined,
+  capped: undefined,
+  why: reasons,
+});
 
 /** Everything the rules below look at, worked out once. */
 export interface Basis {
@@ -136,8 +152,8 @@ export const decisionInput = (b: Basis, history: readonly [History, ...History[]
     line,
     sets: q.sets,
     seconds: q.seconds,
-    ...(q.secondsMost === undefined ? {} : { secondsMost: q.secondsMost }),
-    ...(q.repsMost === undefined ? {} : { repsMost: q.repsMost }),
+    secondsMost: q.secondsMost,
+    repsMost: q.repsMost,
     ladder: () => c.ladder?.(q.exercise) ?? null,
     cap,
     slower: c.slower ?? false,
@@ -164,8 +180,8 @@ export function decided(
     kind: o.kind,
     loadKg: o.loadKg ?? (o.kind === "same" ? (loadOf(history[0]) ?? made.loadKg) : made.loadKg),
     reps: o.reps ?? b.q.reps,
-    ...(o.sets === undefined ? {} : { sets: o.sets }),
-    ...(o.seconds === undefined ? {} : { seconds: o.seconds }),
+    sets: o.sets,
+    seconds: o.seconds,
     why: [why("progress.overrule", "after", { on: dayLabel(o.date), reason: o.reason })],
     byCoach: true,
   };
@@ -186,10 +202,15 @@ export function percentOfLog({ item }: History, formula: OneRepMaxFormula): numb
 /** The load that the room makes of a target, with the percent that it is of the e1RM. */
 export function answer({ q, c, max, percent }: Basis, targetKg: number, reasons: Why[]): LoadAnswer {
   const made = makeLoad(q.exercise, q.loading, q.place, targetKg);
-  if (!made) return { ...none, why: reasons };
+  const is = noLoad(reasons);
+  if (!made) return is;
   const off = targetKg - made.loadKg;
-  const rounded =
-    Math.abs(off) > 0.01 ? [why("load.makeable", off > 0 ? "below" : "lightest", roundTo(made.loadKg, 2))] : [];
-  const percent1rm = max ? roundTo((made.loadKg / max.kg) * 100, 1) : null;
-  return { ...made, percent1rm, aim: { kg: targetKg, percent, capped: c.cap !== null }, why: [...reasons, ...rounded] };
+  is.loadKg = made.loadKg;
+  is.perSideKg = made.perSideKg;
+  is.barKg = made.barKg;
+  is.percent1rm = max ? roundTo((made.loadKg / max.kg) * 100, 1) : null;
+  is.aim = { kg: targetKg, percent, capped: c.cap !== null };
+  if (Math.abs(off) > 0.01)
+    is.why = [...reasons, why("load.makeable", off > 0 ? "below" : "lightest", roundTo(made.loadKg, 2))];
+  return is;
 }

@@ -66,7 +66,9 @@ export function fromMax(b: Basis, history: readonly History[]): LoadAnswer | nul
     reasons.push(c.cap, why("load.progress", "kept", { kg: roundTo(target, 2), planned: planned !== null }));
   else if (target < wanted && !missed)
     reasons.push(why("block.line", "most", { pct: blockPct, kg: roundTo(target, 1) }));
-  return { ...answer(b, target, reasons), setsLess: missed?.setsLess ?? 0 };
+  const is = answer(b, target, reasons);
+  is.setsLess = missed?.setsLess ?? 0;
+  return is;
 }
 
 /** The last working load at the percent that is asked for now; undefined where nothing says it. */
@@ -89,10 +91,11 @@ export function fromLast(b: Basis, history: readonly History[]): LoadAnswer | nu
   const shares = numbers("load.rir");
   // Where other work went on, what rested is one exercise, not the athlete: it is not charged.
   const missed = lastDayOf(c.log) === b.last?.date ? b.missed : null;
-  const start = (share: number, because: Why): LoadAnswer => ({
-    ...answer(b, load * Math.min(share, missed?.factor ?? 1), missed ? [because, missed.why] : [because]),
-    setsLess: missed?.setsLess ?? 0,
-  });
+  const start = (share: number, because: Why): LoadAnswer => {
+    const is = answer(b, load * Math.min(share, missed?.factor ?? 1), missed ? [because, missed.why] : [because]);
+    is.setsLess = missed?.setsLess ?? 0;
+    return is;
+  };
   if (days > (trains(c) ? AWAY_DAYS : LAYOFF_DAYS))
     return start(shares.away, why("load.rir", "away", { days, kg: load }));
   if (q.rir - askedRir(last, q) >= UNLIKE_RIR)

@@ -25,7 +25,9 @@ export function fromPlan(b: Basis): LoadAnswer | null {
   if (!planned) return null;
   if (c.cap && planned.rir === q.rir && planned.reps >= q.repsLow) {
     const reasons = [c.cap, why("load.progress", "weeksBefore")];
-    return { ...answer(b, planned.aim.kg, reasons), reps: planned.reps };
+    const is = answer(b, planned.aim.kg, reasons);
+    is.reps = planned.reps;
+    return is;
   }
   if (planned.block !== c.blockStart || percent === null || planned.aim.percent === null) return null;
   const onLine = planned.aim.kg * (percent / planned.aim.percent);
@@ -126,17 +128,14 @@ export function fromLog(b: Basis, history: readonly History[]): LoadAnswer | nul
       reasons.push(why("load.progress", "raised", { ...near, most }));
     }
   }
-  return {
-    ...answer(b, target, reasons),
-    ...repsAfter(q, d),
-    ...(d.sets === undefined ? {} : { sets: d.sets }),
-    setsLess: missed?.setsLess ?? 0,
-    decision: { kind: d.kind, after: last.date, byCoach: d.byCoach },
-  };
+  const is = answer(b, target, reasons);
+  is.reps = repsAfter(q, d);
+  is.sets = d.sets;
+  is.setsLess = missed?.setsLess ?? 0;
+  is.decision = { kind: d.kind, after: last.date, byCoach: d.byCoach };
+  return is;
 }
 
 /** Repetitions that a decision asks for beside the line's own: fewer clean ones, or more where no next load can be made. */
-function repsAfter(q: LoadQuestion, d: Decision): Pick<LoadAnswer, "reps"> {
-  const own = d.kind === "fewer-reps" || d.kind === "up-reps" || d.byCoach === true;
-  return own ? { reps: d.reps } : { reps: q.reps };
-}
+const repsAfter = (q: LoadQuestion, d: Decision): number =>
+  d.kind === "fewer-reps" || d.kind === "up-reps" || d.byCoach === true ? d.reps : q.reps;

@@ -1,6 +1,7 @@
 /** Items in pairs, with their warm-up and the time they take. */
 import { type WarmUpSet, warmUpSets } from "../dose";
 import { once } from "../once";
+import { withChanges } from "./item";
 import {
   alternated,
   FLOOR_SECONDS,
@@ -16,36 +17,43 @@ import type { Item, SessionRequest, TimeParts } from "./types";
 /** On a mat, one thing after the other. */
 export const onTheFloor = (r: SessionRequest): boolean => !r.edit && (r.routine !== null || r.loading === "mobility");
 
-export interface Arranged {
+/** Items in their order, with what they take. */
+export class Arranged {
+  readonly warmUp: WarmUpSet[];
+  readonly time: TimeParts;
+  readonly minutes: number;
+
+  /** @param labelled the items in pairs */
+  constructor(
+    groups: readonly (readonly Item[])[],
+    r: SessionRequest,
+    private readonly labelled: () => Item[],
+  ) {
+    this.warmUp = groups.flatMap((g) => g.flatMap((i) => (i.main ? warmUpFor(i, r) : [])));
+    const opening = r.routine ? 0 : OPENING_SECONDS;
+    this.time = timeOfGroups(groups, this.warmUp, opening, onTheFloor(r) ? FLOOR_SECONDS : undefined);
+    this.minutes = Math.ceil(totalSeconds(this.time) / 60);
+  }
+
   /** Labelled when they are first asked for: most arrangements are asked for their minutes alone. */
-  readonly paired: Item[];
-  warmUp: WarmUpSet[];
-  time: TimeParts;
-  minutes: number;
+  get paired(): Item[] {
+    return this.labelled();
+  }
 }
 
 /** Items in pairs with their warm-up and the time they take. */
 export function arranged(items: readonly Item[], r: SessionRequest): Arranged {
   if (r.edit) return timed([...items], r);
   const groups = primerFirst(alternated(items));
-  const paired = once(() => labelGroups(groups));
-  return {
-    get paired() {
-      return paired();
-    },
-    ...timesOf(groups, r),
-  };
+  return new Arranged(
+    groups,
+    r,
+    once(() => labelGroups(groups, (i, pair) => withChanges(i, { pair }))),
+  );
 }
 
 /** Items that stand in pairs already. */
-export const timed = (paired: Item[], r: SessionRequest): Arranged => ({ paired, ...timesOf(groupsOf(paired), r) });
-
-function timesOf(groups: readonly (readonly Item[])[], r: SessionRequest): Omit<Arranged, "paired"> {
-  const warmUp = groups.flatMap((g) => g.flatMap((i) => (i.main ? warmUpFor(i, r) : [])));
-  const opening = r.routine ? 0 : OPENING_SECONDS;
-  const time = timeOfGroups(groups, warmUp, opening, onTheFloor(r) ? FLOOR_SECONDS : undefined);
-  return { warmUp, time, minutes: Math.ceil(totalSeconds(time) / 60) };
-}
+export const timed = (paired: Item[], r: SessionRequest): Arranged => new Arranged(groupsOf(paired), r, () => paired);
 
 function warmUpFor(i: Item, r: SessionRequest): WarmUpSet[] {
   return i.loadKg === null

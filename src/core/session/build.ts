@@ -7,6 +7,7 @@ import { fillEdit } from "./edited";
 import { fillSlots } from "./fill";
 import { openWork } from "./findingWork";
 import { isHeavy, isLoadedLower } from "./heavy";
+import { withChanges } from "./item";
 import { holdsAsked, jumpSlots, whyNoJumps } from "./jumps";
 import { lastEased } from "./last";
 import { lostBy } from "./lost";
@@ -75,7 +76,7 @@ function leanOf(items: readonly Item[]): Item[] {
     if (i.exercise.pattern === "mobility") return [];
     return i.slot.kind === "assist" || i.sets <= leanSets
       ? [i]
-      : [{ ...i, sets: leanSets, why: [...i.why, why("ledger.fill", "lean")] }];
+      : [withChanges(i, { sets: leanSets, why: [...i.why, why("ledger.fill", "lean")] })];
   });
 }
 
@@ -144,7 +145,7 @@ function draftFrom(items: readonly Item[], r: SessionRequest, short: boolean): D
       const chosen = setsFor(sets);
       return items.flatMap((i, k) => {
         const n = chosen[k] ?? 0;
-        return n === 0 ? [] : n === i.sets ? [i] : [{ ...i, sets: n }];
+        return n === 0 ? [] : n === i.sets ? [i] : [withChanges(i, { sets: n })];
       });
     },
   };
@@ -170,7 +171,7 @@ export interface SessionDraft extends Draft {
 const retold = (now: readonly Item[], before: readonly Item[], again: Filled["again"]): Item[] =>
   now.map((i) => {
     const was = before.find((x) => x.exercise === i.exercise);
-    return was && was.sets !== i.sets ? { ...(again?.get(i.exercise)?.(i.sets) ?? i), sets: i.sets } : i;
+    return was && was.sets !== i.sets ? withChanges(again?.get(i.exercise)?.(i.sets) ?? i, { sets: i.sets }) : i;
   });
 
 const NO_TIME = "no time for it; the week's account carries it on";
@@ -309,7 +310,7 @@ const waitingWork = (r: SessionRequest): readonly Dropped[] => (addsWork(r) ? op
 export function withShareOfSets(s: BuiltSession, r: SessionRequest, share: number, because: Why): BuiltSession {
   const fewer = s.items.map((i) => {
     const sets = Math.max(1, Math.round(i.sets * share));
-    return sets < i.sets ? { ...i, sets, extraSide: null, why: [...i.why, because] } : i;
+    return sets < i.sets ? withChanges(i, { sets, extraSide: null, why: [...i.why, because] }) : i;
   });
   const { paired, warmUp, time, minutes } = timed(fewer, r);
   return { ...s, items: paired, warmUp, time, minutes, stress: minutes * s.rpe, why: [because, ...s.why] };

@@ -7,19 +7,30 @@ import type { Slot } from "./slots";
 /** The open exercises of a slot beside what stands already, in the order they would be taken. */
 export function candidatesFor(slot: Slot, c: ChoiceContext, chosen: readonly Exercise[], label: Label): Candidate[] {
   const fresh = (list: readonly Candidate[]) => list.filter((x) => !chosen.includes(x.exercise));
-  let ranked = fresh(rankFor(slot.pattern, c, slot.kind, label));
-  if (slot.kind === "main" && ranked.length === 0) ranked = fresh(rankFor(slot.pattern, c, "single", label));
-  if (slot.only) {
-    const { only } = slot;
+  const { pattern, kind, only, unit, prefer = [] } = slot;
+  let ranked = fresh(rankFor(pattern, c, kind, label));
+  if (kind === "main" && ranked.length === 0) ranked = fresh(rankFor(pattern, c, "single", label));
+  if (only) {
     const open = ranked.filter((x) => only.includes(x.exercise.id));
-    const first = (slot.prefer ?? []).flatMap((id) => open.filter((x) => x.exercise.id === id));
-    if (open.length > 0 || !slot.orElse) return [...first, ...open.filter((x) => !first.includes(x))];
+    if (open.length > 0 || !slot.orElse) return preferred(open, prefer);
   }
-  if (slot.kind === "assist") ranked = besides(ranked, chosen);
-  if (slot.unit) ranked = forLedger(slot.unit, ranked, c);
-  const wanted = slot.prefer ?? [];
-  const first = wanted.flatMap((id) => ranked.filter((x) => x.exercise.id === id));
-  return [...first, ...ranked.filter((x) => !first.includes(x))];
+  if (kind === "assist") ranked = besides(ranked, chosen);
+  if (unit) ranked = forLedger(unit, ranked, c);
+  return preferred(ranked, prefer);
+}
+
+/** Those that are asked for by name go first, in the order in which they are. */
+function preferred(list: Candidate[], ids: readonly string[]): Candidate[] {
+  const named = ids.flatMap((id) => list.filter((x) => x.exercise.id === id));
+  return named.length === 0 ? list : [...named, ...list.filter((x) => !named.includes(x))];
+}
+
+/** Those that pass go first, each part in its order. */
+function first<T>(list: readonly T[], test: (x: T) => boolean): T[] {
+  const passed: T[] = [];
+  const others: T[] = [];
+  for (const x of list) (test(x) ? passed : others).push(x);
+  return passed.concat(others);
 }
 
 /** Lifts that stand beside a lead of their pattern in the same week. */
@@ -44,10 +55,6 @@ const LED: Readonly<Partial<Record<Pattern, { kind: "main" | "single"; label: La
 
 /** The kind of work that was missed longest goes first; a second place of a pattern takes another exercise than the week's lead, of squat and hinge a sister lift. */
 function forLedger(unit: Unit, ranked: readonly Candidate[], c: ChoiceContext): Candidate[] {
-  const first = <T>(list: readonly T[], test: (x: T) => boolean): T[] => [
-    ...list.filter(test),
-    ...list.filter((x) => !test(x)),
-  ];
   const led = LED[unit.pattern];
   const lead = led ? rankFor(unit.pattern, c, led.kind, led.label)[0]?.exercise : undefined;
   const others = first(ranked, (x) => x.exercise !== lead);

@@ -39,7 +39,8 @@ interface Triple {
  */
 export function consistent(reps: number | null, rir: number, most: number, a: LoadAnswer, r: SessionRequest): Triple {
   const made = tripleOf(reps, rir, most, a, r);
-  return { ...made, rir: Math.min(made.rir, numbers("load.triple").shownUpTo + 1) };
+  made.rir = Math.min(made.rir, numbers("load.triple").shownUpTo + 1);
+  return made;
 }
 
 function tripleOf(reps: number | null, rir: number, most: number, a: LoadAnswer, r: SessionRequest): Triple {
@@ -74,7 +75,13 @@ const AHEAD = say("block.place", "ahead");
 /** What the line, a hold or a step-back says of an item; that it is planned ahead is said of the leading lifts alone. */
 export function lineWhy(at: DoseAt, v: Parameters<typeof say<"stepback.line", "first">>[2], leads: boolean): Why[] {
   const placed = leads ? at.why : at.why.filter((w) => w.text !== AHEAD);
-  if (at.line) return [why("block.line", "point", { ...v, point: at.line.point + 1, of: at.line.of }), ...placed];
+  const { sets, amount, percent, reserve } = v;
+  const { line } = at;
+  if (line)
+    return [
+      why("block.line", "point", { sets, amount, percent, reserve, point: line.point + 1, of: line.of }),
+      ...placed,
+    ];
   if (at.kind === "step-back") return [why("stepback.line", "first", v)];
   return at.kind === "hold" ? [why("hold.line", "keeps", v)] : [];
 }

@@ -55,8 +55,7 @@ export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
     const { jump } = slot;
     const item = jump ? jumpItem(best, slot, jump) : itemFor(best, slot, r, among);
     items.push(item);
-    const anew = (sets: number, reserve?: number) =>
-      itemFor(best, { ...slot, sets, ...(reserve === undefined ? {} : { reserve }) }, r, among);
+    const anew = (sets: number, reserve = slot.reserve) => itemFor(best, { ...slot, sets, reserve }, r, among);
     if (!jump) again.set(item.exercise, anew);
   }
   return { items, dropped, left, again };
@@ -174,8 +173,8 @@ function questionOf({ candidate, slot, dose, kept, hand }: Asking, r: SessionReq
     repsLow: low,
     reps: high,
     seconds: timed ? (hand.seconds ?? exercise.ownSeconds ?? holdSeconds(exercise.pattern, dose)) : null,
-    ...(timed || external ? {} : { repsMost }),
-    ...(exercise.ownSeconds === null ? { secondsMost: dose.secondsMost } : {}),
+    repsMost: timed || external ? undefined : repsMost,
+    secondsMost: exercise.ownSeconds === null ? dose.secondsMost : undefined,
     rir: hand.rir ?? Math.max(dose.rir, kept.reserve, slot.reserve ?? 0),
     percent: gentle || spared || kneeHinge !== null || hand.reps || hand.rir !== undefined ? null : dose.percent,
     capPercent: r.loading === "restore" ? numbers("load.light", r.choice.athlete.settings?.ruleValues).percent : null,
@@ -190,7 +189,7 @@ const cappedAt = (most: number | undefined, q: LoadQuestion): LoadQuestion =>
         ...q,
         reps: most,
         repsLow: Math.min(q.repsLow, most),
-        ...(q.repsMost === undefined ? {} : { repsMost: Math.min(q.repsMost, most) }),
+        repsMost: q.repsMost === undefined ? undefined : Math.min(q.repsMost, most),
       };
 
 /** A lead that is held for seconds of its own grows along its line like other leads. */

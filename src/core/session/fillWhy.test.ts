@@ -4,7 +4,7 @@ import { athleteWith } from "../../../tests/support/athlete";
 import { choiceFor, exercise } from "../../../tests/support/choice";
 import { request, unit } from "../../../tests/support/session";
 import type { Athlete } from "../athlete";
-import { blockKey, type ChoiceContext } from "../exercise";
+import type { ChoiceContext } from "../exercise";
 import { why } from "../rulebook";
 import type { Finding } from "../screening";
 import { type Among, choiceWhy, unitWhy } from "./fillWhy";
@@ -131,7 +131,7 @@ describe("an exercise says why it stands there", () => {
     // A lift that is closed today is in nobody's place, and one of this block is no newcomer.
     expect(told({ choice: { ...unmoved, stopped: new Map([["back-squat", "pain"]]) } })).toEqual([FIRST]);
     const block = {
-      now: new Set([blockKey("A", "front-squat")]),
+      now: new Map([["A" as const, new Set(["front-squat"])]]),
       before: new Set<string>(),
       earlier: new Set<string>(),
     };

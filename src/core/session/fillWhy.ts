@@ -1,6 +1,6 @@
 /** Why an exercise stands in its slot: what the ledger, the screening, trouble, the coach or the ranking say. */
 import { AREA_WORDS, pastAreas } from "../athlete";
-import { blockKey, type Candidate, closedBecause, type Exercise } from "../exercise";
+import { type Candidate, closedBecause, type Exercise, inThisBlock } from "../exercise";
 import { kindOf, type Unit } from "../ledger";
 import { numbers, say, type Why, why } from "../rulebook";
 import type { Finding } from "../screening";
@@ -31,7 +31,7 @@ function unmovedWhy(taken: Exercise, { choice, label }: SessionRequest): Why[] {
   const still = choice.library
     .pattern(taken.pattern)
     .find((e) => choice.unmoved.has(e.id) && closedBecause(e, choice) === null);
-  if (!still || choice.block.now.has(blockKey(label, taken.id))) return [];
+  if (!still || inThisBlock(choice, label, taken)) return [];
   const { exposures } = numbers("choice.unmoved");
   return [why("choice.unmoved", "instead", { name: still.name.toLowerCase(), exposures })];
 }

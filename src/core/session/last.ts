@@ -1,5 +1,6 @@
 /** What stands last in a session is done with more in reserve: who is tired does not grind (rule session.last). */
 import { numbers, why } from "../rulebook";
+import { withChanges } from "./item";
 import { groupsOf } from "./time";
 import type { Filled, Item, SessionRequest } from "./types";
 
@@ -25,7 +26,8 @@ export function lastEased(items: readonly Item[], again: Filled["again"], r: Ses
     last.filter(isWork).flatMap((i) => {
       const made = again?.get(i.exercise)?.(i.slot.sets ?? i.sets, i.rirAsked + MORE);
       if (!made) return [];
-      return [[i, { ...made, sets: i.sets, pair: i.pair, why: [...made.why, why("session.last", "last", MORE)] }]];
+      const { sets, pair } = i;
+      return [[i, withChanges(made, { sets, pair, why: [...made.why, why("session.last", "last", MORE)] })]];
     }),
   );
   return eased.size === 0 ? null : items.map((i) => eased.get(i) ?? i);

@@ -268,9 +268,12 @@ export function groupsOf<T extends { pair: string }>(items: readonly T[]): T[][]
 }
 
 /** Labels groups in order: 1, or 1A, 1B where two or three are alternated. */
-export function labelGroups<T extends { pair: string }>(groups: readonly (readonly T[])[]): T[] {
+export function labelGroups<T extends { pair: string }>(
+  groups: readonly (readonly T[])[],
+  labelled: (item: T, pair: string) => T = (item, pair) => ({ ...item, pair }),
+): T[] {
   return groups.flatMap((group, n) =>
-    group.map((item, k) => ({ ...item, pair: group.length > 1 ? `${n + 1}${"ABC"[k] ?? ""}` : `${n + 1}` })),
+    group.map((item, k) => labelled(item, group.length > 1 ? `${n + 1}${"ABC"[k] ?? ""}` : `${n + 1}`)),
   );
 }
 

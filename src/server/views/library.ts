@@ -28,7 +28,7 @@ function contextToday(p: Planned, today: string, place: string | undefined): Cho
   if (!at || !week || !day) return null;
   const basis = p.plan.weeks.find((w) => w.season === week)?.input.basis ?? {
     known: null,
-    now: new Set(),
+    now: new Map(),
     before: new Set(),
     earlier: new Set(),
   };
