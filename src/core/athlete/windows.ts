@@ -1,5 +1,7 @@
 /** Free windows of a week: the weekly pattern, less the days away. */
+
 import { addDays, type IsoDate, minutesOf } from "../dates";
+import { flatMap } from "../lists";
 import type { Athlete, Away, Place, Window } from "./types";
 
 export interface DatedWindow {
@@ -44,7 +46,7 @@ export function windowsOfWeek(athlete: Athlete, monday: IsoDate): DatedWindow[] 
       : [],
   );
   const own = single.filter((w, i) => !single.slice(i + 1).some((later) => overlap(w, later)));
-  const usual = athlete.availability.flatMap((w): DatedWindow[] => {
+  const usual = flatMap(athlete.availability, (w): DatedWindow[] => {
     const date = addDays(monday, w.day - 1);
     const away = awayOn(athlete, date);
     const shuts = away && (away.kind === "illness" || (!away.place && away.kind !== "heat" && away.kind !== "height"));

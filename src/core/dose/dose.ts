@@ -186,8 +186,10 @@ class Doses {
             );
       const shown = kind === "line" ? points : over(points, block.week, kind, direction);
       return shown.map((p, i) => ({
-        ...constant(of),
-        ...(direction === "load" ? {} : { seconds: secondsAt(of, pointOf(kind, i, block.week, points.length)) }),
+        seconds: direction === "load" ? of.seconds[0] : secondsAt(of, pointOf(kind, i, block.week, points.length)),
+        secondsMost: of.seconds[1],
+        restSeconds: of.restSeconds,
+        tempo: of.tempo,
         sets: f.gate.training === "trained" && f.room ? Math.max(p.sets, of.sets[1]) : p.sets,
         repsLow: p.reps,
         reps: p.reps,

@@ -34,13 +34,16 @@ export function limited(point: Effort, { gate, formula, own }: LineFor): Effort 
 /** Loaded single-leg work goes by repetitions and reserve alone, and never to few of either. */
 export function onOneLeg<T extends Effort>(point: T): T {
   const { singleLegReps, singleLegReserve } = numbers("line.limits");
-  return { ...point, reps: Math.max(point.reps, singleLegReps), rir: Math.max(point.rir, singleLegReserve) };
+  return point.reps >= singleLegReps && point.rir >= singleLegReserve
+    ? point
+    : { ...point, reps: Math.max(point.reps, singleLegReps), rir: Math.max(point.rir, singleLegReserve) };
 }
 
 /** A lift that is led by load is lifted with more in reserve by who takes less. */
 function forWho(point: LinePoint, direction: Direction, f: LineFor): LinePoint {
   const more = f.gate.easier && direction === "load" ? numbers("block.line").easier : 0;
-  return { ...point, ...limited({ reps: point.reps, rir: point.rir + more }, f) };
+  const { reps, rir } = limited({ reps: point.reps, rir: point.rir + more }, f);
+  return { sets: point.sets, reps, rir };
 }
 
 /** @returns one point a loading week, for one athlete */

@@ -11,6 +11,7 @@ import {
   TRAINING_LEVEL,
 } from "../athlete";
 import type { IsoDate } from "../dates";
+import { flatMap } from "../lists";
 import { type AreaStage, isBefore, isOfArea, openingOf } from "../pathway";
 import { numbers, say, type Why, why } from "../rulebook";
 import { type Finding, latestScreening, passes, TO_THE_KNEE, testName } from "../screening";
@@ -63,8 +64,8 @@ export interface ChoiceContext {
   nothingSlow: string | null;
   /** Why slow lowering stays out altogether today; null where it may come. */
   slowOut: string | null;
-  /** Rankings made before in this very context, by pattern. */
-  memo: Map<Pattern, Ranking[]>;
+  /** What is open in this very context, with the rankings that were made of it. */
+  memo: Map<Pattern, OpenHere>;
   /** What was found of exercises on this day, whatever the place and the load there. */
   anywhere: Anywhere;
 }
@@ -74,10 +75,12 @@ export interface Anywhere {
   closed: Map<Exercise, Closed | null>;
   /** What a stage keeps without load. */
   bare: Map<Exercise, boolean>;
+  /** What nothing but the place may close. */
+  open: Map<Pattern, readonly Exercise[]>;
   parts: Found[];
 }
 
-export const nothingFound = (): Anywhere => ({ closed: new Map(), bare: new Map(), parts: [] });
+export const nothingFound = (): Anywhere => ({ closed: new Map(), bare: new Map(), open: new Map(), parts: [] });
 
 /** What a ranking is made for. */
 interface For {
@@ -85,14 +88,18 @@ interface For {
   label: Label;
 }
 
-interface Ranking extends For {
-  list: Candidate[];
+/** What moves exercises up or down, by their place among what is open, by whether they are loaded. */
+interface Found extends For {
+  pattern: Pattern;
+  loaded: Part[][];
+  bare: Part[][];
 }
 
-/** What moves exercises up or down, by whether they are loaded. */
-interface Found extends For {
-  loaded: Map<Exercise, Part[]>;
-  bare: Map<Exercise, Part[]>;
+/** Exercises of a pattern that are open at a place. */
+interface OpenHere {
+  /** Its place among what is open anywhere. */
+  open: readonly { exercise: Exercise; loading: LoadKind; at: number }[];
+  rankings: (For & { list: Candidate[] })[];
 }
 
 export const CLOSED_KINDS = ["pain", "clearance", "trouble", "gate", "ladder", "equipment"] as const;
@@ -278,61 +285,74 @@ function partsOf(e: Exercise, loads: boolean, c: ChoiceContext, kind: SlotKind, 
 }
 
 /** What is found of a kind of slot and a label is the same at every place. */
-function foundFor({ anywhere }: ChoiceContext, { kind, label }: For): Found {
-  const before = anywhere.parts.find((f) => f.kind === kind && f.label === label);
+function foundFor({ anywhere }: ChoiceContext, pattern: Pattern, { kind, label }: For): Found {
+  const before = anywhere.parts.find((f) => f.pattern === pattern && f.kind === kind && f.label === label);
   if (before) return before;
-  const made: Found = { kind, label, loaded: new Map(), bare: new Map() };
+  const made: Found = { pattern, kind, label, loaded: [], bare: [] };
   anywhere.parts.push(made);
+  return made;
+}
+
+function openAnywhere(pattern: Pattern, c: ChoiceContext): readonly Exercise[] {
+  const before = c.anywhere.open.get(pattern);
+  if (before) return before;
+  const open = c.library.pattern(pattern).filter((e) => closedWherever(e, c) === null);
+  c.anywhere.open.set(pattern, open);
+  return open;
+}
+
+function openHere(pattern: Pattern, c: ChoiceContext): OpenHere {
+  const before = c.memo.get(pattern);
+  if (before) return before;
+  const open = flatMap(openAnywhere(pattern, c), (exercise, at) => {
+    const loading = loadingToday(exercise, c);
+    return loading === null ? [] : [{ exercise, loading, at }];
+  });
+  const made: OpenHere = { open, rankings: [] };
+  c.memo.set(pattern, made);
   return made;
 }
 
 /** Open exercises of a pattern before anything else of the session stands, best first; equal scores fall in the order of their ids. */
 export function rankFor(pattern: Pattern, c: ChoiceContext, kind: SlotKind, label: Label = "A"): Candidate[] {
-  const before = c.memo.get(pattern) ?? [];
-  const known = before.find((r) => r.kind === kind && r.label === label);
+  const { open, rankings } = openHere(pattern, c);
+  const known = rankings.find((r) => r.kind === kind && r.label === label);
   if (known) return known.list;
-  const list = ranked(pattern, c, kind, label);
-  before.push({ kind, label, list });
-  c.memo.set(pattern, before);
-  return list;
-}
-
-function ranked(pattern: Pattern, c: ChoiceContext, kind: SlotKind, label: Label): Candidate[] {
-  const found = foundFor(c, { kind, label });
+  const found = foundFor(c, pattern, { kind, label });
   const list: Candidate[] = [];
-  for (const exercise of c.library.pattern(pattern)) {
+  for (const { exercise, loading, at } of open) {
     if (kind === "main" && !exercise.main && !c.unloaded) continue;
-    const loading = closedWherever(exercise, c) === null ? loadingToday(exercise, c) : null;
-    if (loading === null) continue;
     const loads = isLoad(loading);
     const kept = loads ? found.loaded : found.bare;
-    const parts = kept.get(exercise) ?? partsOf(exercise, loads, c, kind, label);
-    kept.set(exercise, parts);
+    const parts = kept[at] ?? partsOf(exercise, loads, c, kind, label);
+    kept[at] = parts;
     let score = exercise.rank;
     for (const p of parts) score += p.points;
     list.push({ exercise, loading, score, parts });
   }
-  return list.sort(byScore);
+  rankings.push({ kind, label, list: list.sort(byScore) });
+  return list;
 }
 
 const byScore = (a: Candidate, b: Candidate): number => b.score - a.score || (a.exercise.id < b.exercise.id ? -1 : 1);
 
 /** Marks down what shares a primary muscle with work that already stands, since partners must not compete. */
 export function besides(list: readonly Candidate[], chosen: readonly Exercise[]): Candidate[] {
-  const worked = new Set(chosen.flatMap((e) => e.primary));
   return list
     .map((c): Candidate => {
       const { exercise, loading, score, parts } = c;
-      if (!exercise.primary.some((m) => worked.has(m))) return c;
+      if (!chosen.some((s) => sharesMuscle(s, exercise))) return c;
       return { exercise, loading, score: score + POINTS.sameMuscle, parts: [...parts, sharing(exercise, chosen)] };
     })
     .sort(byScore);
 }
 
+const sharesMuscle = (a: Exercise, b: Exercise): boolean => a.primary.some((m) => b.primary.includes(m));
+
 const sharing = (e: Exercise, chosen: readonly Exercise[]): Part => ({
   points: POINTS.sameMuscle,
   why: () => {
-    const other = chosen.find((s) => s.primary.some((m) => e.primary.includes(m)));
+    const other = chosen.find((s) => sharesMuscle(s, e));
     return why("pair.rest", "sameMuscles", other?.name.toLowerCase() ?? "");
   },
 });

@@ -9,8 +9,18 @@ export interface Slower extends Tempo {
   half: boolean;
 }
 
+const known = new Map<string, readonly Slower[]>();
+
 /** The steps that an exercise can take, its own tempo first. */
-function stepsOf(tempo: string): Slower[] {
+function stepsOf(tempo: string): readonly Slower[] {
+  const before = known.get(tempo);
+  if (before) return before;
+  const made = stepsFrom(tempo);
+  known.set(tempo, made);
+  return made;
+}
+
+function stepsFrom(tempo: string): Slower[] {
   const { first, second, pause } = numbers("grow.unloaded");
   const own = tempoOf(tempo);
   const steps: Slower[] = [{ ...own, half: false }];

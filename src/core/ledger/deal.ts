@@ -1,5 +1,7 @@
 /** Deals what a week owes beside its leading lifts out to its sessions. */
+
 import type { Label } from "../athlete";
+import { flatMap } from "../lists";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";
 import type { LedgerLine } from "./owed";
@@ -65,7 +67,7 @@ class Dealer {
 
   private dealOne(line: LedgerLine): void {
     const { least, most } = numbers("ledger.fill");
-    const leads = [...this.sessions.values()].flat().filter((l) => l.pattern === line.pattern);
+    const leads = flatMap([...this.sessions.values()], (l) => l.filter((x) => x.pattern === line.pattern));
     const given = leads.reduce((a, l) => a + l.sets, 0);
     const [kinds, due] = [this.kindsLeft(line, leads.length), line.due];
     const open = worthGiving(line.owed - given);

@@ -8,6 +8,7 @@ import {
   LEDGER_PATTERNS,
   type LedgerPattern,
   type LedgerWeek,
+  noSets,
   shareOf,
   weeklySets,
 } from "./shares";
@@ -82,7 +83,7 @@ export interface Counted {
 
 /** Working sets by pattern: a set of both sides is one, an exercise counts once, by its own pattern. */
 export function setsByPattern(items: readonly Counted[]): Record<LedgerPattern, number> {
-  const out = Object.fromEntries(LEDGER_PATTERNS.map((p) => [p, 0])) as Record<LedgerPattern, number>;
+  const out = noSets();
   for (const i of items) if (!i.primer && isLedgerPattern(i.exercise.pattern)) out[i.exercise.pattern] += i.sets;
   return out;
 }

@@ -8,6 +8,17 @@ export type LedgerPattern = Exclude<Pattern, "jump" | "mobility">;
 export const isLedgerPattern = (p: Pattern): p is LedgerPattern => p !== "jump" && p !== "mobility";
 export const LEDGER_PATTERNS: readonly LedgerPattern[] = PATTERNS.filter(isLedgerPattern);
 
+export const noSets = (): Record<LedgerPattern, number> => ({
+  squat: 0,
+  hinge: 0,
+  "split-squat": 0,
+  hip: 0,
+  calf: 0,
+  trunk: 0,
+  push: 0,
+  pull: 0,
+});
+
 /** Weekly share of hard sets on a scale of 0 to 5 [house]. */
 export const SPORT_SHARE: Record<Sport, Record<Exclude<Column, "assist">, number>> = {
   run: { squat: 3, hinge: 3, "split-squat": 4, hip: 4, calf: 3, trunk: 3, upper: 1 },
@@ -54,7 +65,7 @@ export function weeklySets(week: LedgerWeek): Record<LedgerPattern, number> {
   const factor = factorOf(week);
   const { upperLeast } = numbers("ledger.owed");
   const least = (p: LedgerPattern) => (p === "push" || p === "pull" ? upperLeast : 0);
-  return Object.fromEntries(
-    LEDGER_PATTERNS.map((p) => [p, factor === 0 ? 0 : Math.max(least(p) * week.scale, shareOf(p, week) * factor)]),
-  ) as Record<LedgerPattern, number>;
+  const sets = noSets();
+  if (factor > 0) for (const p of LEDGER_PATTERNS) sets[p] = Math.max(least(p) * week.scale, shareOf(p, week) * factor);
+  return sets;
 }

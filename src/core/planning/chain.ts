@@ -17,6 +17,7 @@ import type { ByLabel, Library } from "../exercise";
 import { type JumpState, jumpsAfter, jumpsLogged, NO_JUMPS } from "../jumps";
 import type { LedgerState } from "../ledger";
 import { type LegLoadEvent, loggedLegEvent, MEAN_DAYS } from "../legs";
+import { flatMap } from "../lists";
 import { once } from "../once";
 import { type PlannedLift, unmovedLifts } from "../progress";
 import { numbers } from "../rulebook";
@@ -109,7 +110,7 @@ export class WeekChain {
   private keep(planned: PlanWeek, done: readonly StrengthLog[]): void {
     const week = planned.season;
     const { athlete, library } = this.input;
-    const items = planned.sessions.flatMap((s) => s.items).map(asCounted);
+    const items = flatMap(planned.sessions, (s) => s.items).map(asCounted);
     this.ledger = ledgerAfter(athlete, week, this.ledger, planned.ledger, [...items, ...liftedSets(done, library)]);
     this.jumps = jumpsAfter(this.jumps, planned.jumps, week.start, planned.sessions);
     keepLoads(planned, this.loads);

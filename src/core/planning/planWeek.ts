@@ -1,9 +1,11 @@
 /** One week of the plan: what each session would be in each window, the exact fit, and what the week and its days take. */
+
 import { type DatedWindow, LABEL_WORDS, type Label, windowsOfWeek } from "../athlete";
 import { addDays, dayLabel, dayNumber, daysBetween, type IsoDate, MINUTES_A_DAY, timeOf } from "../dates";
 import type { JumpWeek } from "../jumps";
 import { type LedgerPattern, setsByPattern } from "../ledger";
 import type { LegLoadEvent } from "../legs";
+import { flatMap } from "../lists";
 import { numbers, type Why, why } from "../rulebook";
 import { inWeek, nearestBefore, type SeasonWeek, type WantedSession } from "../season";
 import { type BuiltSession, loggedLegs, ROUTINE_MINUTES } from "../session";
@@ -76,7 +78,7 @@ export function planWeek(input: WeekInput): PlanWeek {
   });
   const { fit, more } = fitSettled(fitWeek(demands, context, input.walk), problem);
   const sessions = [
-    ...fit.placed.flatMap((o): PlanSession[] => {
+    ...flatMap(fit.placed, (o): PlanSession[] => {
       const s = built.get(o);
       return s
         ? [{ ...withJumpWhy(s, o, problem), date: o.date, start: o.start, place: o.place, locked: o.locked }]
@@ -105,9 +107,9 @@ export function planWeek(input: WeekInput): PlanWeek {
             because: factor.text,
           }),
     jumps: builder.jumps,
-    ledger: { ...builder.ledger, ...more, planned: setsByPattern(sessions.flatMap((s) => s.items).map(asCounted)) },
+    ledger: { ...builder.ledger, ...more, planned: setsByPattern(flatMap(sessions, (s) => s.items).map(asCounted)) },
     input,
-    dayLimits: dayLimits(week, windows, [...demands.flatMap((d) => d.options), ...fit.placed], context),
+    dayLimits: dayLimits(week, windows, [...flatMap(demands, (d) => d.options), ...fit.placed], context),
     why: [
       ...week.why,
       ...weekWhy(

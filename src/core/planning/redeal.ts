@@ -1,4 +1,5 @@
 /** Deals a week's ledger out anew where its sessions, once placed, have no room for what was meant for them: exactly, over all of them. */
+
 import type { Label } from "../athlete";
 import type { Pattern } from "../exercise";
 import {
@@ -13,6 +14,7 @@ import {
   type Weighed,
   worthGiving,
 } from "../ledger";
+import { flatMap } from "../lists";
 import { onceFor } from "../once";
 import { numbers } from "../rulebook";
 import { fullest, type SessionDraft } from "../session";
@@ -148,8 +150,8 @@ interface Given {
 }
 
 const givenOf = (rooms: readonly Room[], chosen: readonly (readonly number[])[], pattern: LedgerPattern): Given[] =>
-  rooms.flatMap(({ draft }, room) =>
-    draft.offers.flatMap(({ item }, offer): Given[] => {
+  flatMap(rooms, ({ draft }, room) =>
+    flatMap(draft.offers, ({ item }, offer): Given[] => {
       const sets = chosen[room]?.[offer] ?? 0;
       return sets > 0 && item.exercise.pattern === pattern ? [{ room, offer, unit: item.slot.unit, sets }] : [];
     }),
@@ -223,7 +225,7 @@ function oneTooMany(
 ): Given | null {
   for (const { pattern, rest } of rests) {
     const all = givenOf(rooms, chosen, pattern);
-    const least = Math.min(...all.flatMap((g) => levelsOf(rooms, g).filter((n) => n > 0)));
+    const least = Math.min(...flatMap(all, (g) => levelsOf(rooms, g).filter((n) => n > 0)));
     const gone = all.length > exercisesFor(rest, least) ? firstToGo(rooms, chosen, all) : undefined;
     if (gone) return gone;
   }
@@ -260,7 +262,7 @@ export function unitsFor(
 ): Unit[] {
   const { least, most } = numbers("ledger.fill");
   const own = leads.length > 1 ? (leads[nth] ?? []) : [];
-  return rests.flatMap(({ pattern, weekly, rest, dry, kinds }): Unit[] => {
+  return flatMap(rests, ({ pattern, weekly, rest, dry, kinds }): Unit[] => {
     const line = lines.find((l) => l.pattern === pattern);
     if (!line || own.includes(pattern)) return [];
     const turn = leads.slice(0, nth).filter((l) => !l.includes(pattern)).length;
@@ -276,7 +278,7 @@ export function restsOf(lines: readonly LedgerLine[], stands: readonly Counted[]
   const { gather, least } = numbers("ledger.fill");
   const given = setsByPattern(stands);
   const kinds = kindsIn(stands);
-  return lines.flatMap(({ pattern, weekly, owed, due, dry, kinds: all }): RestOfKinds[] => {
+  return flatMap(lines, ({ pattern, weekly, owed, due, dry, kinds: all }): RestOfKinds[] => {
     const rest = owed - given[pattern];
     const order = [...all.filter((k) => !kinds.has(k)), ...all.filter((k) => kinds.has(k))];
     const missed = due.some((k) => !kinds.has(k));
@@ -299,7 +301,7 @@ export function dealFrom(rooms: readonly Room[], chosen: readonly number[][]): D
   return new Map(
     rooms.map(({ label, draft }, s) => [
       label,
-      draft.offers.flatMap((o, i): Unit[] => {
+      flatMap(draft.offers, (o, i): Unit[] => {
         const n = chosen[s]?.[i] ?? 0;
         const { unit } = o.item.slot;
         return n > 0 && unit ? [{ ...unit, sets: n }] : [];

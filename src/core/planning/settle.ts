@@ -1,8 +1,10 @@
 /** A placed week filled from its ledger over all its sessions, where one had no room for what it was to hold. */
+
 import type { Label } from "../athlete";
 import { MINUTES_A_DAY } from "../dates";
 import { holdsLandings } from "../jumps";
 import type { Deal, LedgerLine } from "../ledger";
+import { flatMap } from "../lists";
 import { numbers, say } from "../rulebook";
 import { type Filled, SHORT_MINUTES } from "../session";
 import { blockedByOther, blockedByTiredLegs, blockedHere, enduranceFacts, type Option, tiredForJumps } from "../week";
@@ -113,7 +115,7 @@ function refilled(
   shut: ReadonlySet<Label>,
 ): Option[] | null {
   if (problem.input.week.setFactor < 1) return null;
-  const items = placed.flatMap((o) => problem.built.get(o)?.items ?? []).map(asCounted);
+  const items = flatMap(placed, (o) => problem.built.get(o)?.items ?? []).map(asCounted);
   if (restsOf(open, items).length === 0) return null;
   const asks = [...placed]
     .sort((a, b) => (a.label < b.label ? -1 : 1))
@@ -139,7 +141,7 @@ function refilled(
 
 /** What stands in the placed sessions whatever the ledger gives: all of those that are not filled anew. */
 function restsBeside(problem: WeekProblem, { placed, asks, open }: ToFill): RestOfKinds[] {
-  const stands = placed.flatMap((o) => {
+  const stands = flatMap(placed, (o) => {
     const { items: own } = problem.built.get(o) ?? { items: [] };
     return asks.some((a) => a.option === o) ? own.filter((i) => !i.slot.unit) : own;
   });
@@ -152,7 +154,7 @@ function roomsFor(problem: WeekProblem, { asks, open }: ToFill, rests: readonly 
       .filter((i) => !i.slot.unit && i.slot.kind !== "assist")
       .map((i) => i.exercise.pattern),
   );
-  return asks.flatMap(({ ask }, n): Room[] => {
+  return flatMap(asks, ({ ask }, n): Room[] => {
     const draft = problem.builder.draft(ask, unitsFor(open, rests, leads, n), lean);
     return draft ? [{ label: ask.label, draft }] : [];
   });

@@ -1,4 +1,5 @@
 /** The ledger of one week: what it owes, how its sessions share it, and what it leaves behind. */
+
 import { approachFor, columnOf } from "../approach";
 import { type Athlete, type DatedWindow, hasAbsence, type Label, type StrengthLog, safetyGate } from "../athlete";
 import type { SessionDose } from "../dose";
@@ -17,6 +18,7 @@ import {
   owedIn,
   setsByPattern,
 } from "../ledger";
+import { flatMap } from "../lists";
 import { numbers, type Why } from "../rulebook";
 import { holdInVisits, inWeek, type SeasonDay, type SeasonWeek } from "../season";
 import { leadSlots, SHORT_MINUTES } from "../session";
@@ -145,7 +147,7 @@ export function ledgerOf(input: LedgerInput): WeekLedger {
       if ((allShort || oneLead) && lead) return [label, [{ pattern: lead, sets: setsOf(lead) }]];
       return [
         label,
-        leadSlots(label, build).flatMap((s) =>
+        flatMap(leadSlots(label, build), (s) =>
           isLedgerPattern(s.pattern) ? [{ pattern: s.pattern, sets: s.sets ?? setsOf(s.pattern) }] : [],
         ),
       ];

@@ -1,4 +1,5 @@
 /** One week as a problem: what is asked for, and what each session would be in each free time slot. */
+
 import {
   type DatedWindow,
   isRoutine,
@@ -11,6 +12,7 @@ import { addDays, dayNumber, type IsoDate, MINUTES_A_DAY, minutesOf } from "../d
 import { isKey, sessionLoad } from "../endurance";
 import type { Counted } from "../ledger";
 import { enduranceLegEvent, type LegLoadEvent, type LegPart, MEAN_DAYS, meanDailyLoad, strengthParts } from "../legs";
+import { flatMap } from "../lists";
 import { onceFor } from "../once";
 import { numbers, ruleIdOf, say } from "../rulebook";
 import { inWeek, type SeasonDay, type SeasonWeek, type WantedSession } from "../season";
@@ -203,7 +205,7 @@ export class WeekProblem {
   /** Everywhere a wanted session could stand. */
   free(want: WantedSession): Option[] {
     const slots = want.days === null ? this.standable : this.windows.filter((w) => want.days?.includes(w.date));
-    return slots.flatMap((w) => {
+    return flatMap(slots, (w) => {
       const starts = (s: BuiltSession): number[] => {
         const all: number[] = [];
         for (let at = w.start; at + s.minutes <= w.start + w.minutes; at += GRID) all.push(at);

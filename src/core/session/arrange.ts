@@ -1,5 +1,7 @@
 /** Items in pairs, with their warm-up and the time they take. */
+
 import { type WarmUpSet, warmUpSets } from "../dose";
+import { flatMap } from "../lists";
 import { once } from "../once";
 import { withChanges } from "./item";
 import {
@@ -29,7 +31,7 @@ export class Arranged {
     r: SessionRequest,
     private readonly labelled: () => Item[],
   ) {
-    this.warmUp = groups.flatMap((g) => g.flatMap((i) => (i.main ? warmUpFor(i, r) : [])));
+    this.warmUp = flatMap(groups, (g) => flatMap(g, (i) => (i.main ? warmUpFor(i, r) : [])));
     const opening = r.routine ? 0 : OPENING_SECONDS;
     this.time = timeOfGroups(groups, this.warmUp, opening, onTheFloor(r) ? FLOOR_SECONDS : undefined);
     this.minutes = Math.ceil(totalSeconds(this.time) / 60);

@@ -1,5 +1,7 @@
 /** Builds one strength session for a day, a place and the minutes there are. */
+
 import { EXTERNAL, fiveFor, PRIMARY_PATTERNS } from "../exercise";
+import { flatMap } from "../lists";
 import { many, numbers, type Why, why } from "../rulebook";
 import { type Arranged, arranged, onTheFloor, timed } from "./arrange";
 import { cautionsFor } from "./cautions";
@@ -13,6 +15,7 @@ import { lastEased } from "./last";
 import { lostBy } from "./lost";
 import { longestThatFits, stageSlots, visitSlots } from "./routines";
 import {
+  copyOf,
   essentialSlots,
   SHORT_MINUTES,
   SHORTEST_MINUTES,
@@ -72,7 +75,7 @@ function askedFor(r: SessionRequest): Asked | null {
 /** Leads of two sets, and no mobility, where a pattern would stay out a second week otherwise (rule ledger.fill). */
 function leanOf(items: readonly Item[]): Item[] {
   const { leanSets } = numbers("ledger.fill");
-  return items.flatMap((i) => {
+  return flatMap(items, (i) => {
     if (i.exercise.pattern === "mobility") return [];
     return i.slot.kind === "assist" || i.sets <= leanSets
       ? [i]
@@ -143,7 +146,7 @@ function draftFrom(items: readonly Item[], r: SessionRequest, short: boolean): D
     },
     withSets: (sets) => {
       const chosen = setsFor(sets);
-      return items.flatMap((i, k) => {
+      return flatMap(items, (i, k) => {
         const n = chosen[k] ?? 0;
         return n === 0 ? [] : n === i.sets ? [i] : [withChanges(i, { sets: n })];
       });
@@ -327,8 +330,6 @@ function slotsOf(r: SessionRequest): { all: Slot[]; short: boolean } {
   const short = strength && (r.minutes <= SHORT_MINUTES || Boolean(r.oneLead));
   const slots = short ? shortSlots(whole, r.shortLead ?? null, r.build) : whole;
   const jumps = strength && r.jumps ? jumpSlots(r.jumps, short, r) : [];
-  return {
-    all: [...jumps, ...(addsWork(r) ? withFindings(slots, openWork(r.choice).findings, r.label) : slots)],
-    short,
-  };
+  const all = addsWork(r) ? withFindings(slots, openWork(r.choice).findings, r.label) : slots.map(copyOf);
+  return { all: jumps.length > 0 ? [...jumps.map(copyOf), ...all] : all, short };
 }

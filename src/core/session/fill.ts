@@ -21,7 +21,7 @@ import { consistent, doseAt, lineWhy } from "./dosed";
 import { type Among, choiceWhy, isGiven, unitWhy } from "./fillWhy";
 import { sideFirst } from "./firstSide";
 import { jumpItem } from "./jumps";
-import type { Slot } from "./slots";
+import { copyOf, type Slot } from "./slots";
 import { lightHere, slowed } from "./slow";
 import type { Dropped, Filled, Item, LeftOut, LoadAnswer, LoadQuestion, SessionRequest } from "./types";
 
@@ -55,7 +55,12 @@ export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
     const { jump } = slot;
     const item = jump ? jumpItem(best, slot, jump) : itemFor(best, slot, r, among);
     items.push(item);
-    const anew = (sets: number, reserve = slot.reserve) => itemFor(best, { ...slot, sets, reserve }, r, among);
+    const anew = (sets: number, reserve = slot.reserve) => {
+      const other = copyOf(slot);
+      other.sets = sets;
+      other.reserve = reserve;
+      return itemFor(best, other, r, among);
+    };
     if (!jump) again.set(item.exercise, anew);
   }
   return { items, dropped, left, again };

@@ -38,6 +38,26 @@ export interface Slot {
   says?: readonly Why[];
 }
 
+/** The same slot, to be changed: with every field, so that all are laid out alike. */
+export const copyOf = (s: Slot): Slot => ({
+  pattern: s.pattern,
+  kind: s.kind,
+  sets: s.sets,
+  reps: s.reps,
+  only: s.only,
+  orElse: s.orElse,
+  prefer: s.prefer,
+  added: s.added,
+  primer: s.primer,
+  essential: s.essential,
+  unit: s.unit,
+  most: s.most,
+  reserve: s.reserve,
+  jump: s.jump,
+  alone: s.alone,
+  says: s.says,
+});
+
 /** Sets of a jump. */
 export interface JumpWork {
   sets: number;
@@ -124,7 +144,7 @@ const unitSlot = (unit: Unit): Slot => ({
   kind: "assist",
   sets: unit.sets,
   unit,
-  ...(unit.pattern === "split-squat" ? { reserve: BESIDE_RESERVE } : {}),
+  reserve: unit.pattern === "split-squat" ? BESIDE_RESERVE : undefined,
 });
 
 /**
@@ -183,7 +203,7 @@ const { mostAdded: MOST_ADDED, sets: ADDED_SETS } = numbers("finding.seen");
  * last of its kind. The week's second session begins with the finding's second exercise, so that both come.
  */
 export function withFindings(slots: readonly Slot[], findings: readonly Finding[], label: Label): Slot[] {
-  const out = slots.map((s) => ({ ...s }));
+  const out = slots.map(copyOf);
   const turn = label === "B" ? 1 : label === "C" ? 2 : 0;
   let added = 0;
   for (const f of findings) {
@@ -213,14 +233,14 @@ export function withFindings(slots: readonly Slot[], findings: readonly Finding[
         own.added = f;
         continue;
       }
-      const slot: Slot = {
+      const slot = copyOf({
         pattern: add.pattern,
         kind: "assist",
         sets: add.sets ?? ADDED_SETS,
         prefer,
         added: f,
         ...only,
-      };
+      });
       if (add.reps) slot.reps = add.reps;
       const last = out.map((s) => s.pattern).lastIndexOf(add.pattern);
       const before = out.findIndex((s) => s.pattern === "trunk" || s.pattern === "mobility");
@@ -241,14 +261,18 @@ function putBeforeHinge(slots: Slot[], add: AddedWork, f: Finding): void {
     ready.prefer = add.exercises;
     ready.primer = true;
   } else
-    slots.splice(hinge, 0, {
-      pattern: add.pattern,
-      kind: "assist",
-      sets: 1,
-      prefer: add.exercises,
-      added: f,
-      primer: true,
-    });
+    slots.splice(
+      hinge,
+      0,
+      copyOf({
+        pattern: add.pattern,
+        kind: "assist",
+        sets: 1,
+        prefer: add.exercises,
+        added: f,
+        primer: true,
+      }),
+    );
 }
 
 /** Free time under the first is too short for any strength session, up to the second it takes the short one; minutes (rule M1). */

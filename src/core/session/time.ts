@@ -2,6 +2,7 @@
 
 import { WARM_UP_SECONDS, type WarmUpSet } from "../dose";
 import { type Exercise, type LoadKind, type Pattern, PRIMARY_PATTERNS, tempoOf } from "../exercise";
+import { flatMap } from "../lists";
 import { numbers } from "../rulebook";
 import { together } from "./said";
 import type { Item, TimeParts } from "./types";
@@ -272,7 +273,7 @@ export function labelGroups<T extends { pair: string }>(
   groups: readonly (readonly T[])[],
   labelled: (item: T, pair: string) => T = (item, pair) => ({ ...item, pair }),
 ): T[] {
-  return groups.flatMap((group, n) =>
+  return flatMap(groups, (group, n) =>
     group.map((item, k) => labelled(item, group.length > 1 ? `${n + 1}${"ABC"[k] ?? ""}` : `${n + 1}`)),
   );
 }

@@ -2,7 +2,9 @@
  * The exact week fit: a placement of least cost, with its price by rule, what found no place, and the best alternatives.
  * Placing a session always comes before saving points; a locked one first, then A before B before C.
  */
+
 import { dayLabel, timeOf } from "../dates";
+import { flatMap } from "../lists";
 import { ownCosts, ownPoints, pairCosts } from "./costs";
 import type { Found, Weighed } from "./found";
 import { groupOf } from "./group";
@@ -60,7 +62,7 @@ export function fitWeek(demands: readonly Demand[], context: WeekContext, walked
 
 /** What a whole placement costs, dearest first. @param placed sessions that no must-hold rule keeps out */
 export function costsOf(placed: readonly Option[], context: WeekContext): Cost[] {
-  const costs = placed.flatMap((o) => ownCosts(o, context));
+  const costs = flatMap(placed, (o) => ownCosts(o, context));
   placed.forEach((a, i) => {
     for (const b of placed.slice(i + 1)) costs.push(...pairCosts(a, b, context));
   });

@@ -96,7 +96,7 @@ export function ex(
     ...whole,
     secondsPerRep: tempoSeconds(whole.tempo) + 1,
     dose: defaultDoses(work, whole.ownReps, whole.ownSeconds),
-    ...(ladder ? { ladder: { id: ladder[0], before: ladder[1] } } : {}),
+    ladder: ladder && { id: ladder[0], before: ladder[1] },
     own: false,
   };
 }
