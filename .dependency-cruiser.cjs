@@ -20,7 +20,7 @@ const rooms = [
   "progress",
   "planning",
 ];
-const basics = "^src/core/((units|dates|once)\\.ts$|rulebook/)";
+const basics = "^src/core/((units|dates|once|lists)\\.ts$|rulebook/)";
 
 module.exports = {
   forbidden: [

@@ -1,5 +1,5 @@
 /** What a test chooses exercises by: the shipped library, the gym, a spring day, and what the athlete's record says. */
-import { activeAreas, safetyGate } from "../../src/core/athlete/gate";
+import { activeAreas, pastAreas, safetyGate } from "../../src/core/athlete/gate";
 import type { Athlete } from "../../src/core/athlete/types";
 import { type ChoiceContext, nothingFound } from "../../src/core/exercise/choose";
 import { SHIPPED_LIBRARY } from "../../src/core/exercise/library";
@@ -25,6 +25,7 @@ export function choiceFor(athlete: Athlete = athleteWith(), more: Partial<Choice
     on,
     gate,
     areas,
+    past: pastAreas(athlete, on),
     stages: more.areas
       ? areas.map((area) => ({ area, side: "left", stage: "settle", since: on, begun: false, lowered: null }))
       : stagesOn(athlete, on),

@@ -104,8 +104,7 @@ export function doseOf(cell: DoseCell, f: DoseFor): Dose {
   const asked = left === null ? rirOf(cell.rir ?? [2, 2], f) : Math.max(left, f.gate.minRir);
   const { reps, rir } =
     f.gate.minor || f.gate.moderate ? limited({ reps: high, rir: asked }, f) : { reps: high, rir: asked };
-  return {
-    ...constant(cell),
+  return doseFrom(cell, {
     sets: setsOf(cell.sets, f),
     repsLow: Math.min(reps, Math.max(repsLow, f.gate.minor ? reps : 0)),
     reps,
@@ -113,12 +112,21 @@ export function doseOf(cell: DoseCell, f: DoseFor): Dose {
     rir,
     // An age that asks for more in reserve than the percent leaves goes by the reserve.
     percent: left !== null && (rir > left || reps !== high) ? null : percent,
-  };
+    seconds: cell.seconds[0],
+  });
 }
 
-/** What a cell gives whatever the week. */
-const constant = (cell: DoseCell): Pick<Dose, "seconds" | "secondsMost" | "restSeconds" | "tempo"> => ({
-  seconds: cell.seconds[0],
+type Told = Omit<Dose, "secondsMost" | "restSeconds" | "tempo">;
+
+/** A dose of a cell, with what it gives whatever the week. */
+const doseFrom = (cell: DoseCell, { sets, repsLow, reps, repsMost, rir, percent, seconds }: Told): Dose => ({
+  sets,
+  repsLow,
+  reps,
+  repsMost,
+  rir,
+  percent,
+  seconds,
   secondsMost: cell.seconds[1],
   restSeconds: cell.restSeconds,
   tempo: cell.tempo,
@@ -185,18 +193,17 @@ class Doses {
               f,
             );
       const shown = kind === "line" ? points : over(points, block.week, kind, direction);
-      return shown.map((p, i) => ({
-        seconds: direction === "load" ? of.seconds[0] : secondsAt(of, pointOf(kind, i, block.week, points.length)),
-        secondsMost: of.seconds[1],
-        restSeconds: of.restSeconds,
-        tempo: of.tempo,
-        sets: f.gate.training === "trained" && f.room ? Math.max(p.sets, of.sets[1]) : p.sets,
-        repsLow: p.reps,
-        reps: p.reps,
-        repsMost: Math.max(of.reps[1], p.reps),
-        rir: p.rir,
-        percent: null,
-      }));
+      return shown.map(({ sets, reps, rir }, i) =>
+        doseFrom(of, {
+          sets: f.gate.training === "trained" && f.room ? Math.max(sets, of.sets[1]) : sets,
+          repsLow: reps,
+          reps,
+          repsMost: Math.max(of.reps[1], reps),
+          rir,
+          percent: null,
+          seconds: direction === "load" ? of.seconds[0] : secondsAt(of, pointOf(kind, i, block.week, points.length)),
+        }),
+      );
     };
     const led = directionOf(approach, column);
     return {
@@ -226,7 +233,8 @@ class Doses {
     )[0];
     const build = known ?? (first && percentFor(first.reps + first.rir, f.formula)) ?? numbers("hold.line").percent;
     const { reps, rir, percent } = holdAt(build, cell.reps[1], f);
-    return { ...constant(cell), sets: setsOf(cell.sets, f), repsLow: reps, reps, repsMost: reps, rir, percent };
+    const [seconds] = cell.seconds;
+    return doseFrom(cell, { sets: setsOf(cell.sets, f), repsLow: reps, reps, repsMost: reps, rir, percent, seconds });
   }
 }
 

@@ -6,7 +6,6 @@ import {
   type Gate,
   type Label,
   type Place,
-  pastAreas,
   placeName,
   TRAINING_LEVEL,
 } from "../athlete";
@@ -28,6 +27,8 @@ export interface ChoiceContext {
   on: IsoDate;
   gate: Gate;
   areas: readonly Area[];
+  /** Areas whose trouble is over. */
+  past: readonly Area[];
   /** At which stage of its way back each of them is. */
   stages: readonly AreaStage[];
   /** Areas that hurt too much today for anything that touches them. */
@@ -76,11 +77,18 @@ export interface Anywhere {
   /** What a stage keeps without load. */
   bare: Map<Exercise, boolean>;
   /** What nothing but the place may close. */
-  open: Map<Pattern, readonly Exercise[]>;
-  parts: Found[];
+  open: Map<Pattern, OpenAnywhere>;
 }
 
-export const nothingFound = (): Anywhere => ({ closed: new Map(), bare: new Map(), open: new Map(), parts: [] });
+export const nothingFound = (): Anywhere => ({ closed: new Map(), bare: new Map(), open: new Map() });
+
+/** Exercises of a pattern that nothing but the place may close; what is found of each of them stands at its place in their list. */
+interface OpenAnywhere {
+  exercises: readonly Exercise[];
+  loaded: Usual[];
+  bare: Usual[];
+  parts: Found[];
+}
 
 /** What a ranking is made for. */
 interface For {
@@ -88,9 +96,8 @@ interface For {
   label: Label;
 }
 
-/** What moves exercises up or down, by their place among what is open, by whether they are loaded. */
+/** What moves exercises up or down in a ranking, by whether they are loaded. */
 interface Found extends For {
-  pattern: Pattern;
   loaded: Part[][];
   bare: Part[][];
 }
@@ -232,79 +239,124 @@ export interface Candidate {
 
 const isLoad = (loading: LoadKind): boolean => loading !== "bodyweight" && loading !== "band";
 
-function partsOf(e: Exercise, loads: boolean, c: ChoiceContext, kind: SlotKind, label: Label): Part[] {
-  const parts: Part[] = [];
-  const add = (points: number, because: () => Why) => parts.push({ points, why: because });
+/** What moves an exercise whatever the kind of slot and the label, in the order in which it is told: what is said of slots stands after the first part. */
+interface Usual {
+  before: readonly Part[];
+  after: readonly Part[];
+  /** It is taken up again after trouble that is over. */
+  back: Part | null;
+  /** It asks for care. */
+  care: boolean;
+}
+
+function usualOf(e: Exercise, loads: boolean, c: ChoiceContext): Usual {
+  const before: Part[] = [];
   const { sport } = c.athlete.athlete;
   const matters = e.sports[sport];
-  if (matters) add(matters, () => why("choice.sport", "matters", sport));
+  if (matters) before.push({ points: matters, why: () => why("choice.sport", "matters", sport) });
   const found = c.findings.find((f) => f.prefers.includes(e.id));
-  if (found) add(POINTS.finding, () => ({ rule: found.rule, text: say("finding.test", "asks", found.title) }));
+  if (found)
+    before.push({
+      points: POINTS.finding,
+      why: () => ({ rule: found.rule, text: say("finding.test", "asks", found.title) }),
+    });
   const good = e.goodWith.find((a) => c.areas.includes(a));
-  if (good) add(POINTS.good, () => why("choice.trouble", "suits", AREA_WORDS[good]));
-  const over = c.known?.has(e.id) ? undefined : pastAreas(c.athlete, c.on).find((a) => e.notWith.includes(a));
+  if (good) before.push({ points: POINTS.good, why: () => why("choice.trouble", "suits", AREA_WORDS[good]) });
   const care = e.careWith.find((a) => c.areas.includes(a));
-  if (care) add(POINTS.care, () => why("choice.trouble", "with", AREA_WORDS[care]));
-  const stands = c.athlete.rungs?.some((r) => r.exercise === e.id);
+  if (care) before.push({ points: POINTS.care, why: () => why("choice.trouble", "with", AREA_WORDS[care]) });
   const s = e.ladder ? c.progressions.get(e.ladder.id) : undefined;
   const here = s?.steps[s.at] === e;
-  if (here && s?.earned) add(POINTS.earned, () => why("choice.step", "earned"));
-  else if (here && s?.back) add(POINTS.earned, () => why("choice.step", "back"));
-  if (stands && here && !s?.earned) add(POINTS.step, () => why("choice.step", "current"));
+  if (here && s?.earned) before.push({ points: POINTS.earned, why: () => why("choice.step", "earned") });
+  else if (here && s?.back) before.push({ points: POINTS.earned, why: () => why("choice.step", "back") });
+  if (here && !s?.earned && c.athlete.rungs?.some((r) => r.exercise === e.id))
+    before.push({ points: POINTS.step, why: () => why("choice.step", "current") });
+  return { before, back: backTo(e, s, c), care: care !== undefined, after: afterSlots(e, loads, s, c) };
+}
+
+/** Somebody who has not been on this ladder comes back to it at its lowest step. */
+function backTo(e: Exercise, s: Progression | undefined, c: ChoiceContext): Part | null {
+  const over = c.known?.has(e.id) ? undefined : c.past.find((a) => e.notWith.includes(a));
+  const backAt = s?.by === "level" ? s.steps[0] : s?.steps[s.at];
+  return over && backAt === e ? { points: POINTS.back, why: () => why("choice.back", "open", AREA_WORDS[over]) } : null;
+}
+
+function afterSlots(e: Exercise, loads: boolean, s: Progression | undefined, c: ChoiceContext): Part[] {
+  const after: Part[] = [];
+  const harder = s && s.steps[s.at] !== e ? harderKnown(e, s, c) : undefined;
+  if (harder) after.push({ points: POINTS.below, why: () => why("choice.step", "below", harder.name.toLowerCase()) });
+  const { nothingNew, nothingSlow } = c;
+  const isNew = c.known !== null && !c.known.has(e.id) && e.pattern !== "mobility";
+  if (isNew && nothingNew) after.push({ points: POINTS.notNow, why: () => ({ rule: "first.time", text: nothingNew }) });
+  else if (isNew && e.slow && nothingSlow)
+    after.push({ points: POINTS.notNow, why: () => ({ rule: "first.time", text: nothingSlow }) });
+  if (c.athlete.settings?.quietExercises && e.conspicuous)
+    after.push({ points: POINTS.quiet, why: () => why("choice.quiet", "looks") });
+  if (c.laddersFirst && !loads) after.push({ points: POINTS.ladderFirst, why: () => why("choice.ladder", "climbs") });
+  if (c.gate.training === "new" && e.loading === "bar")
+    after.push({ points: POINTS.newToBar, why: () => why("choice.simple", "bar") });
+  return after;
+}
+
+/** A step above it that is open and was done before. */
+function harderKnown(e: Exercise, s: Progression, c: ChoiceContext): Exercise | undefined {
+  for (let at = s.steps.indexOf(e) + 1; at <= s.open; at++) {
+    const step = s.steps[at];
+    if (step && c.known?.has(step.id)) return step;
+  }
+  return undefined;
+}
+
+/** The same with what its slot and its label say of it. */
+function partsOf(e: Exercise, loads: boolean, c: ChoiceContext, { kind, label }: For, usual: Usual): Part[] {
+  const parts: Part[] = [...usual.before];
   const times = Math.min(POINTS.recentMost, c.recent.get(e.id) ?? 0);
   // Lifts stay; what is done without load changes from block to block, as assistance does.
   const stays = kind === "main" || (kind === "single" && loads);
-  if (kind === "single" && c.forStrength && loads && !care && e.primary.some((m) => STRONG.includes(m)))
-    add(POINTS.load, () => why("choice.load", "loads"));
-  if (kind !== "assist" && c.forStrength && e.unit === "seconds") add(POINTS.held, () => why("choice.load", "held"));
-  if (stays && times > 0) add(times * POINTS.recent, () => why("choice.block", "recent"));
+  if (kind === "single" && c.forStrength && loads && !usual.care && e.primary.some((m) => STRONG.includes(m)))
+    parts.push({ points: POINTS.load, why: () => why("choice.load", "loads") });
+  if (kind !== "assist" && c.forStrength && e.unit === "seconds")
+    parts.push({ points: POINTS.held, why: () => why("choice.load", "held") });
+  if (stays && times > 0) parts.push({ points: times * POINTS.recent, why: () => why("choice.block", "recent") });
   const goesOn = inThisBlock(c, label, e);
-  if (goesOn) add(POINTS.thisBlock, () => why("choice.block", "thisBlock"));
-  else if (!stays && !c.nothingNew && c.block.before.has(e.id))
-    add(POINTS.lastBlock, () => why("choice.block", "lastBlock"));
-  else if (!stays && !c.nothingNew && c.block.earlier.has(e.id))
-    add(POINTS.earlierBlock, () => why("choice.block", "earlierBlock"));
-  // Somebody who has not been on this ladder comes back to it at its lowest step.
-  const backAt = s?.by === "level" ? s.steps[0] : s?.steps[s.at];
-  if (over && backAt === e) add(POINTS.back, () => why("choice.back", "open", AREA_WORDS[over]));
+  const changes = !stays && !c.nothingNew;
+  if (goesOn) parts.push({ points: POINTS.thisBlock, why: () => why("choice.block", "thisBlock") });
+  else if (changes && c.block.before.has(e.id))
+    parts.push({ points: POINTS.lastBlock, why: () => why("choice.block", "lastBlock") });
+  else if (changes && c.block.earlier.has(e.id))
+    parts.push({ points: POINTS.earlierBlock, why: () => why("choice.block", "earlierBlock") });
+  if (usual.back) parts.push(usual.back);
   // What stands beside another of its pattern at the hip is other work, no sister of it.
-  const still = stays && e.pattern !== "hip" && c.unmoved.has(e.id);
-  if (still && !goesOn) add(POINTS.unmoved, () => why("choice.unmoved", "still", numbers("choice.unmoved").exposures));
-  const harder = s?.steps
-    .slice(s.steps.indexOf(e) + 1)
-    .find((h, i) => s.steps.indexOf(e) + 1 + i <= s.open && c.known?.has(h.id));
-  if (harder && !here) add(POINTS.below, () => why("choice.step", "below", harder.name.toLowerCase()));
-  const { nothingNew, nothingSlow } = c;
-  const isNew = c.known !== null && !c.known.has(e.id) && e.pattern !== "mobility";
-  if (isNew && nothingNew) add(POINTS.notNow, () => ({ rule: "first.time", text: nothingNew }));
-  else if (isNew && e.slow && nothingSlow) add(POINTS.notNow, () => ({ rule: "first.time", text: nothingSlow }));
-  if (c.athlete.settings?.quietExercises && e.conspicuous) add(POINTS.quiet, () => why("choice.quiet", "looks"));
-  if (c.laddersFirst && !loads) add(POINTS.ladderFirst, () => why("choice.ladder", "climbs"));
-  if (c.gate.training === "new" && e.loading === "bar") add(POINTS.newToBar, () => why("choice.simple", "bar"));
+  if (stays && !goesOn && e.pattern !== "hip" && c.unmoved.has(e.id))
+    parts.push({
+      points: POINTS.unmoved,
+      why: () => why("choice.unmoved", "still", numbers("choice.unmoved").exposures),
+    });
+  for (const p of usual.after) parts.push(p);
   return parts;
 }
 
 /** What is found of a kind of slot and a label is the same at every place. */
-function foundFor({ anywhere }: ChoiceContext, pattern: Pattern, { kind, label }: For): Found {
-  const before = anywhere.parts.find((f) => f.pattern === pattern && f.kind === kind && f.label === label);
+function foundFor({ parts }: OpenAnywhere, { kind, label }: For): Found {
+  const before = parts.find((f) => f.kind === kind && f.label === label);
   if (before) return before;
-  const made: Found = { pattern, kind, label, loaded: [], bare: [] };
-  anywhere.parts.push(made);
+  const made: Found = { kind, label, loaded: [], bare: [] };
+  parts.push(made);
   return made;
 }
 
-function openAnywhere(pattern: Pattern, c: ChoiceContext): readonly Exercise[] {
+function openAnywhere(pattern: Pattern, c: ChoiceContext): OpenAnywhere {
   const before = c.anywhere.open.get(pattern);
   if (before) return before;
-  const open = c.library.pattern(pattern).filter((e) => closedWherever(e, c) === null);
-  c.anywhere.open.set(pattern, open);
-  return open;
+  const exercises = c.library.pattern(pattern).filter((e) => closedWherever(e, c) === null);
+  const made: OpenAnywhere = { exercises, loaded: [], bare: [], parts: [] };
+  c.anywhere.open.set(pattern, made);
+  return made;
 }
 
 function openHere(pattern: Pattern, c: ChoiceContext): OpenHere {
   const before = c.memo.get(pattern);
   if (before) return before;
-  const open = flatMap(openAnywhere(pattern, c), (exercise, at) => {
+  const open = flatMap(openAnywhere(pattern, c).exercises, (exercise, at) => {
     const loading = loadingToday(exercise, c);
     return loading === null ? [] : [{ exercise, loading, at }];
   });
@@ -318,14 +370,19 @@ export function rankFor(pattern: Pattern, c: ChoiceContext, kind: SlotKind, labe
   const { open, rankings } = openHere(pattern, c);
   const known = rankings.find((r) => r.kind === kind && r.label === label);
   if (known) return known.list;
-  const found = foundFor(c, pattern, { kind, label });
+  const anywhere = openAnywhere(pattern, c);
+  const found = foundFor(anywhere, { kind, label });
   const list: Candidate[] = [];
   for (const { exercise, loading, at } of open) {
     if (kind === "main" && !exercise.main && !c.unloaded) continue;
-    const loads = isLoad(loading);
-    const kept = loads ? found.loaded : found.bare;
-    const parts = kept[at] ?? partsOf(exercise, loads, c, kind, label);
-    kept[at] = parts;
+    const as = isLoad(loading) ? "loaded" : "bare";
+    let parts = found[as][at];
+    if (!parts) {
+      const usual = anywhere[as][at] ?? usualOf(exercise, as === "loaded", c);
+      anywhere[as][at] = usual;
+      parts = partsOf(exercise, as === "loaded", c, found, usual);
+      found[as][at] = parts;
+    }
     let score = exercise.rank;
     for (const p of parts) score += p.points;
     list.push({ exercise, loading, score, parts });
@@ -337,7 +394,8 @@ export function rankFor(pattern: Pattern, c: ChoiceContext, kind: SlotKind, labe
 const byScore = (a: Candidate, b: Candidate): number => b.score - a.score || (a.exercise.id < b.exercise.id ? -1 : 1);
 
 /** Marks down what shares a primary muscle with work that already stands, since partners must not compete. */
-export function besides(list: readonly Candidate[], chosen: readonly Exercise[]): Candidate[] {
+export function besides(list: readonly Candidate[], chosen: readonly Exercise[]): readonly Candidate[] {
+  if (!list.some((c) => chosen.some((s) => sharesMuscle(s, c.exercise)))) return list;
   return list
     .map((c): Candidate => {
       const { exercise, loading, score, parts } = c;

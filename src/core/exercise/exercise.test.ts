@@ -278,7 +278,7 @@ describe("choice", () => {
   it("marks down what works the same muscles as what already stands", () => {
     const ranked = rankFor("hip", choiceFor(), "assist");
     const beside = besides(ranked, [exercise("back-squat")]);
-    const bridge = (list: typeof ranked) => list.find((c) => c.exercise.id === "bridge")!.score;
+    const bridge = (list: readonly (typeof ranked)[number][]) => list.find((c) => c.exercise.id === "bridge")!.score;
     expect(bridge(beside)).toBe(bridge(ranked) + POINTS.sameMuscle);
   });
   it("swaps what draws looks for quiet work where the athlete wants it", () => {

@@ -15,7 +15,7 @@ import type { PlanSession, PlanWeek } from "./planWeek";
 export interface Choices {
   taken: Exercise;
   /** Best first, the taken one among them. */
-  open: Candidate[];
+  open: readonly Candidate[];
   closed: { exercise: Exercise; closed: Closed }[];
 }
 

@@ -1,6 +1,6 @@
 /** What exercises are chosen by on each day of a week. */
 import { approachFor } from "../approach";
-import { type Athlete, type Emphasis, isOn, type Place, type StrengthLog, safetyGate } from "../athlete";
+import { type Athlete, type Emphasis, isOn, type Place, pastAreas, type StrengthLog, safetyGate } from "../athlete";
 import { addDays, dayNumber, daysBetween, type IsoDate, laterOf } from "../dates";
 import { isKey } from "../endurance";
 import {
@@ -113,7 +113,20 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
       library,
       place,
       on: day.date,
-      ...differs,
+      gate: differs.gate,
+      areas: differs.areas,
+      past: pastAreas(athlete, day.date),
+      stages: differs.stages,
+      out: differs.out,
+      sparedHamstring: differs.sparedHamstring,
+      unloaded: differs.unloaded,
+      laddersFirst: differs.laddersFirst,
+      forStrength: differs.forStrength,
+      nothingNew: differs.nothingNew,
+      nothingSlow: differs.nothingSlow,
+      slowOut: differs.slowOut,
+      lightHinge: differs.lightHinge,
+      kneeHinge: differs.kneeHinge,
       findings: [...added.wayBack, ...(felt ? [FELT_LOW_BACK] : []), ...added.descent, ...added.found],
       progressions,
       sides,
@@ -145,7 +158,8 @@ function dayFacts(athlete: Athlete, week: SeasonWeek, day: SeasonDay, log: reado
   const seen = [athlete.screening, athlete.seen].map((l) => l.filter((r) => r.date <= date).length);
   const { training, minRir, restricted, rules } = differs.gate;
   const gate = [training, minRir, restricted, rules];
-  const kind = JSON.stringify([{ ...differs, gate }, descent?.id, wayBack.map((w) => w.id), seen, works]);
+  const all = { ...differs, gate };
+  const kind = JSON.stringify([all, descent?.id, wayBack.map((w) => w.id), seen, works]);
   return { kind, differs, added: { wayBack, descent: descent ? [descent] : [], found } };
 }
 

@@ -12,6 +12,7 @@ import { type BuiltSession, loggedLegs, ROUTINE_MINUTES } from "../session";
 import {
   blockedHere,
   type CostRule,
+  charges,
   costsOf,
   type Demand,
   type FitResult,
@@ -238,12 +239,7 @@ function dayLimits(
   return Array.from({ length: 7 }, (_, i) => {
     const date = addDays(week.start, i);
     const stresses = options
-      .filter(
-        (o) =>
-          o.date === date &&
-          !blockedHere(o, context) &&
-          !costsOf([o], context).some((c) => LIMIT_RULES.includes(c.rule)),
-      )
+      .filter((o) => o.date === date && !blockedHere(o, context) && !charges(o, context, LIMIT_RULES))
       .map((o) => o.stress);
     const mobility = windows.some((w) => w.date === date) ? MOST.mobility : 0;
     return Math.round(Math.max(mobility, ...stresses));

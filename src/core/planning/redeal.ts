@@ -194,6 +194,7 @@ function withoutExcess(
   for (const { pattern, rest } of rests) {
     for (;;) {
       const all = givenOf(rooms, now, pattern);
+      if (all.length === 0) break;
       const excess = all.reduce((a, g) => a + g.sets, 0) - Math.ceil(rest - TOLERANCE);
       const whole = firstToGo(rooms, now, all, excess);
       const fewer = all
@@ -225,6 +226,7 @@ function oneTooMany(
 ): Given | null {
   for (const { pattern, rest } of rests) {
     const all = givenOf(rooms, chosen, pattern);
+    if (all.length === 0) continue;
     const least = Math.min(...flatMap(all, (g) => levelsOf(rooms, g).filter((n) => n > 0)));
     const gone = all.length > exercisesFor(rest, least) ? firstToGo(rooms, chosen, all) : undefined;
     if (gone) return gone;

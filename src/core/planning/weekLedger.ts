@@ -155,7 +155,7 @@ export function ledgerOf(input: LedgerInput): WeekLedger {
   );
   // A week that cuts its sets is dealt out whole: its sessions are cut as they stand.
   const openOf = (of: readonly LedgerLine[]) => of.map((l) => ({ ...l, owed: Math.max(0, l.owed - done[l.pattern]) }));
-  const whole = openOf(linesOf(athlete, week, state, 1));
+  const whole = openOf(week.setFactor === 1 ? lines : linesOf(athlete, week, state, 1));
   const more = takesMore(athlete, week) ? linesOf(athlete, week, state, numbers("ledger.fill").more) : null;
   const dealt = deal(whole, leads);
   const sum = (of: Iterable<readonly { sets: number }[]>): number => [...of].flat().reduce((a, u) => a + u.sets, 0);

@@ -113,30 +113,30 @@ export class WeekProblem {
   private optionsIn(label: Label, w: DatedWindow, { starts, locked }: OptionsAsked): Option[] {
     const day = this.input.week.days.find((d) => d.date === w.date);
     if (!day || this.missed(label, w.date)) return [];
-    const window = { ...w, minutes: this.minutesIn(label, w) };
-    const ask: PlacedAsk = { label, day, window, share: this.factor.factor, jumps: false };
+    const { date, start: opens, place } = w;
+    const window = { date, start: opens, minutes: this.minutesIn(label, w), place };
+    const { factor: share } = this.factor;
     const asked = this.builder.jumpsOn(label, day);
-    const whole = asked ? this.builder.build(label, day, window, ask.share) : null;
+    const whole = asked ? this.builder.build(label, day, window, share) : null;
     // What the minutes took away is not held.
     const jumping = whole && holdsAsked(whole.items) ? whole : null;
-    const found = new Map<number, Option>();
+    const found: Option[] = [];
     const no = new Map<number, string>();
     for (const start of jumping ? starts(jumping) : []) {
-      const option = this.optionFor(jumping as BuiltSession, { day, window: w, start, locked });
+      const option = this.optionFor(jumping as BuiltSession, day, { window: w, start, locked });
       const tooSoon = option.mayJump ? jumpsTooSoon(option, this.context) : null;
       if (tooSoon !== null) no.set(start, tooSoon);
-      else found.set(start, this.keepAsk(option, { ...ask, jumps: true }));
+      else found.push(this.keepAsk(option, { label, day, window, share, jumps: true }));
     }
-    if (!jumping || no.size > 0) {
-      const plain = this.builder.build(label, day, window, ask.share, { jumps: false });
-      for (const start of plain ? starts(plain) : [])
-        if (plain && !found.has(start))
-          found.set(
-            start,
-            this.plainOption(plain, { ...ask, start, locked }, asked ? (no.get(start) ?? "no time") : null),
-          );
-    }
-    return [...found].sort(([a], [b]) => a - b).map(([, o]) => o);
+    if (jumping && no.size === 0) return found;
+    const plain = this.builder.build(label, day, window, share, { jumps: false });
+    const ask: PlacedAsk = { label, day, window, share, jumps: false };
+    for (const start of plain ? starts(plain) : [])
+      if (plain && !found.some((o) => o.start === start))
+        found.push(
+          this.plainOption(plain, ask, { window, start, locked }, asked ? (no.get(start) ?? "no time") : null),
+        );
+    return found.sort((a, b) => a.start - b.start);
   }
 
   private keepAsk(option: Option, ask: PlacedAsk): Option {
@@ -145,21 +145,18 @@ export class WeekProblem {
   }
 
   /** A session without the jumps it was asked for: what it loses by that is charged. @param because null where none were asked for */
-  private plainOption(
-    session: BuiltSession,
-    { start, locked, ...ask }: PlacedAsk & { start: number; locked: boolean },
-    because: string | null,
-  ): Option {
-    const at = { day: ask.day, window: ask.window, start, locked };
-    if (because === null) return this.keepAsk(this.optionFor(session, at), ask);
-    return this.keepAsk(this.optionFor(withoutJumps(session, because), at), { ...ask, noJumps: because });
+  private plainOption(session: BuiltSession, ask: PlacedAsk, at: Standing, because: string | null): Option {
+    if (because === null) return this.keepAsk(this.optionFor(session, ask.day, at), ask);
+    const { label, day, window, share, jumps } = ask;
+    const lacking = { label, day, window, share, jumps, noJumps: because };
+    return this.keepAsk(this.optionFor(withoutJumps(session, because), day, at), lacking);
   }
 
   /** The same option with its session filled anew. */
   refilled(option: Option, session: BuiltSession): Option {
     const ask = this.asks.get(option) as PlacedAsk;
     const { start, locked } = option;
-    return this.plainOption(session, { ...ask, start, locked }, ask.noJumps ?? null);
+    return this.plainOption(session, ask, { window: ask.window, start, locked }, ask.noJumps ?? null);
   }
 
   /** A placed option without its planned jumps. */
@@ -168,14 +165,11 @@ export class WeekProblem {
     const plain = ask && this.builder.build(ask.label, ask.day, ask.window, ask.share, { jumps: false });
     if (!ask || !plain) return option;
     const { start, locked } = option;
-    return this.plainOption(plain, { ...ask, jumps: false, start, locked }, because);
+    return this.plainOption(plain, { ...ask, jumps: false }, { window: ask.window, start, locked }, because);
   }
 
   /** What the fit needs to know of a built session at an hour. */
-  optionFor(
-    session: BuiltSession,
-    { day, window, start, locked }: { day: SeasonDay; window: DatedWindow; start: number; locked: boolean },
-  ): Option {
+  optionFor(session: BuiltSession, day: SeasonDay, { window, start, locked }: Standing): Option {
     const jumps = session.items.some((i) => i.exercise.pattern === "jump");
     const option: Option = {
       label: session.label,
@@ -239,6 +233,13 @@ function withoutJumps(s: BuiltSession, because: string): BuiltSession {
     lostShare: s.lostShare + share,
     lostWords: s.lostWords === "" ? words : `${s.lostWords} and ${words}`,
   };
+}
+
+/** Where a session stands. */
+interface Standing {
+  window: DatedWindow;
+  start: number;
+  locked: boolean;
 }
 
 interface OptionsAsked {

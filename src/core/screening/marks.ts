@@ -2,6 +2,7 @@
 
 import { type Athlete, ageRange, type Screening, type ScreenTest } from "../athlete";
 import type { IsoDate } from "../dates";
+import { onceFor } from "../once";
 import { numbers } from "../rulebook";
 import { TOLERANCE } from "../units";
 
@@ -16,11 +17,15 @@ export const PASS_MARKS: Readonly<Record<ScreenTest, number>> = {
 
 /** The entry of a table by age that holds: that of the highest age reached; null under the lowest. */
 function byAge(of: Readonly<Record<string, number>>, age: number): number | null {
-  const reached = Object.keys(of)
-    .map(Number)
-    .filter((from) => age >= from);
-  return reached.length > 0 ? (of[String(Math.max(...reached))] ?? null) : null;
+  return agesOf(of).findLast(([from]) => age >= from)?.[1] ?? null;
 }
+
+/** A table by age, the youngest first. */
+const agesOf = onceFor((of: Readonly<Record<string, number>>) =>
+  Object.entries(of)
+    .map(([from, mark]) => [Number(from), mark] as const)
+    .sort(([a], [b]) => a - b),
+);
 
 /** @returns the mark that this athlete has to reach on a day */
 export function passMark(athlete: Athlete, test: ScreenTest, on: IsoDate): number {

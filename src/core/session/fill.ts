@@ -10,9 +10,11 @@ import {
   EXTERNAL,
   type Exercise,
   loadingAt,
+  type Pattern,
   PRIMARY_PATTERNS,
   styleFor,
 } from "../exercise";
+import { flatMap } from "../lists";
 import { onceFor } from "../once";
 import { numbers, type Why, why } from "../rulebook";
 import { cleanCap, passes } from "../screening";
@@ -75,36 +77,48 @@ function whyNone(slot: Slot, c: ChoiceContext): string {
   return [...new Set(reasons)].slice(0, 2).join("; ") || "nothing left for this slot";
 }
 
+const NOTHING: readonly Why[] = [];
 const REMOVED: readonly Closed["kind"][] = ["trouble", "pain", "clearance", "gate"];
 
-const leftOutKept = onceFor((_: ChoiceContext) => new Map<Exercise, LeftOut[]>());
+/** What safety takes out of a pattern, what would be taken first in front. */
+interface Removed {
+  exercise: Exercise;
+  base: number;
+  why: string;
+}
+
+const removedKept = onceFor((_: ChoiceContext) => new Map<Pattern, Removed[]>());
+
+/** What would be taken first if nothing but the sport were asked. */
+const baseOf = (e: Exercise, { athlete }: ChoiceContext): number => e.rank + (e.sports[athlete.athlete.sport] ?? 0);
+
+function removedFrom(pattern: Pattern, c: ChoiceContext): readonly Removed[] {
+  const kept = removedKept(c);
+  const before = kept.get(pattern);
+  if (before) return before;
+  const removed = flatMap(c.library.pattern(pattern), (exercise): Removed[] => {
+    const closed = closedBecause(exercise, c);
+    // What a stage keeps without load, and is nothing without one, is left out as well.
+    return closed && REMOVED.includes(closed.kind) && loadingAt(exercise, c.place) !== null
+      ? [{ exercise, base: baseOf(exercise, c), why: closed.text }]
+      : [];
+  }).sort((a, b) => b.base - a.base);
+  kept.set(pattern, removed);
+  return removed;
+}
 
 /** What a primary pattern would sooner have had and may not, for reasons of safety. */
 function leftOut(taken: Exercise, c: ChoiceContext): LeftOut[] {
-  if (!PRIMARY_PATTERNS.includes(taken.pattern)) return [];
-  const kept = leftOutKept(c);
-  const left = kept.get(taken) ?? leftOutOf(taken, c);
-  kept.set(taken, left);
-  return left;
-}
-
-function leftOutOf(taken: Exercise, c: ChoiceContext): LeftOut[] {
-  const { sport } = c.athlete.athlete;
-  const base = (e: Exercise) => e.rank + (e.sports[sport] ?? 0);
-  return (
-    c.library
-      .pattern(taken.pattern)
-      // What a stage keeps without load, and is nothing without one, is left out as well.
-      .filter((e) => base(e) > base(taken) && loadingAt(e, c.place) !== null)
-      .sort((a, b) => base(b) - base(a))
-      .flatMap((e): LeftOut[] => {
-        const closed = closedBecause(e, c);
-        return closed && REMOVED.includes(closed.kind)
-          ? [{ exercise: e.id, name: e.name, why: closed.text, instead: taken.name }]
-          : [];
-      })
-      .slice(0, 2)
-  );
+  const removed = PRIMARY_PATTERNS.includes(taken.pattern) ? removedFrom(taken.pattern, c) : [];
+  return removed
+    .filter(({ base }) => base > baseOf(taken, c))
+    .slice(0, 2)
+    .map(({ exercise, why: because }) => ({
+      exercise: exercise.id,
+      name: exercise.name,
+      why: because,
+      instead: taken.name,
+    }));
 }
 
 /** Figures that go before the dose's, where a session is made by hand. */
@@ -139,7 +153,8 @@ function keptBack(exercise: Exercise, external: boolean, r: SessionRequest) {
 function keptBackWhy(
   { spared, kneeHinge, lightHinge, rounded }: ReturnType<typeof keptBack>,
   external: boolean,
-): Why[] {
+): readonly Why[] {
+  if (!spared && kneeHinge === null && lightHinge === null) return NOTHING;
   return [
     ...(spared ? [why("choice.trouble", "hamstring")] : []),
     ...(kneeHinge === null ? [] : [why("finding.seen", "toTheKnee", { reserve: rounded, until: kneeHinge })]),
@@ -225,20 +240,21 @@ export function itemFor(c: Candidate, slot: Slot, r: SessionRequest, among: Amon
   const { sets } = counted;
   const amount = timed ? `${answer.seconds ?? q.seconds} s` : `${reps ?? ""}`;
   const side = exercise.unilateral ? sideFirst(exercise, r.choice) : null;
-  const reasons: Why[] = [
-    ...choiceWhy(c, slot, r, among),
-    ...(slot.unit ? unitWhy(slot.unit, exercise) : []),
-    ...(slot.says ?? []),
-    ...lineWhy(at, { sets, amount, percent: percent1rm, reserve: rir }, slot.kind === "main"),
-    ...answer.why,
-    ...fit.why,
-    ...keptBackWhy(kept, external),
-    ...(cap && (reps ?? 0) >= cap.reps ? [cap.why] : []),
-    ...(side ? [side.why] : []),
-    ...(light ? [light] : []),
-    ...(slow?.why ?? []),
-    ...counted.why,
-  ];
+  const reasons: Why[] = choiceWhy(c, slot, r, among);
+  const add = (more: readonly Why[]): void => {
+    for (const w of more) reasons.push(w);
+  };
+  if (slot.unit) add(unitWhy(slot.unit, exercise));
+  if (slot.says) add(slot.says);
+  add(lineWhy(at, { sets, amount, percent: percent1rm, reserve: rir }, slot.kind === "main"));
+  add(answer.why);
+  add(fit.why);
+  add(keptBackWhy(kept, external));
+  if (cap && (reps ?? 0) >= cap.reps) reasons.push(cap.why);
+  if (side) reasons.push(side.why);
+  if (light) reasons.push(light);
+  if (slow) add(slow.why);
+  add(counted.why);
   return {
     pair: "",
     exercise,

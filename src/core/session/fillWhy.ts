@@ -1,5 +1,5 @@
 /** Why an exercise stands in its slot: what the ledger, the screening, trouble, the coach or the ranking say. */
-import { AREA_WORDS, pastAreas } from "../athlete";
+import { AREA_WORDS } from "../athlete";
 import { type Candidate, closedBecause, type Exercise, inThisBlock } from "../exercise";
 import { kindOf, type Unit } from "../ledger";
 import { numbers, say, type Why, why } from "../rulebook";
@@ -46,6 +46,10 @@ function addedText({ rule, says, title }: Finding): string {
 export const isGiven = ({ only, says }: Slot, taken: Exercise): boolean =>
   says !== undefined && only?.includes(taken.id) === true;
 
+/** What moved it up most, the first of equals; null where nothing did. */
+const mostOf = (parts: Candidate["parts"]): Candidate["parts"][number] | null =>
+  parts.reduce<Candidate["parts"][number] | null>((best, p) => (p.points > (best?.points ?? 0) ? p : best), null);
+
 export function choiceWhy(c: Candidate, slot: Slot, r: SessionRequest, { left, swappedFrom, of }: Among): Why[] {
   const { exercise } = c;
   const out: Why[] = [];
@@ -53,7 +57,7 @@ export function choiceWhy(c: Candidate, slot: Slot, r: SessionRequest, { left, s
   if (slot.added) out.push({ rule: slot.added.rule, text: addedText(slot.added) });
   if (slot.essential) out.push(why("choice.five", "one", slot.essential.toLowerCase()));
   for (const l of left) out.push(why("choice.swap", "instead", { name: l.name.toLowerCase(), because: l.why }));
-  const back = pastAreas(r.choice.athlete, r.choice.on).find((a) => exercise.notWith.includes(a));
+  const back = r.choice.past.find((a) => exercise.notWith.includes(a));
   if (back && (r.choice.recent.get(exercise.id) ?? 0) < numbers("choice.back").sessions) {
     const steps = exercise.ladder ? r.choice.library.ladder(exercise.ladder.id) : [];
     const at = steps.indexOf(exercise) + 1;
@@ -68,8 +72,8 @@ export function choiceWhy(c: Candidate, slot: Slot, r: SessionRequest, { left, s
   }
   if (slot.kind !== "assist") out.push(...unmovedWhy(exercise, r));
   const given = isGiven(slot, exercise);
-  const best = given ? undefined : [...c.parts].filter((p) => p.points > 0).sort((a, b) => b.points - a.points)[0];
-  if (best && out.length === 0) {
+  const best = given || out.length > 0 ? null : mostOf(c.parts);
+  if (best) {
     const { rule, text } = best.why();
     out.push({ rule, text: `${text.charAt(0).toUpperCase()}${text.slice(1)}.` });
   }

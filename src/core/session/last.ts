@@ -22,13 +22,11 @@ export function lastEased(items: readonly Item[], again: Filled["again"], r: Ses
     return null;
   const groups = groupsOf(items).filter((g) => g.some((i) => i.exercise.pattern !== "mobility"));
   const last = groups.length >= LEAST ? (groups.at(-1) ?? []) : [];
-  const eased = new Map(
-    last.filter(isWork).flatMap((i) => {
-      const made = again?.get(i.exercise)?.(i.slot.sets ?? i.sets, i.rirAsked + MORE);
-      if (!made) return [];
-      const { sets, pair } = i;
-      return [[i, withChanges(made, { sets, pair, why: [...made.why, why("session.last", "last", MORE)] })]];
-    }),
-  );
+  const eased = new Map<Item, Item>();
+  for (const i of last) {
+    const made = isWork(i) && again?.get(i.exercise)?.(i.slot.sets ?? i.sets, i.rirAsked + MORE);
+    const { sets, pair } = i;
+    if (made) eased.set(i, withChanges(made, { sets, pair, why: [...made.why, why("session.last", "last", MORE)] }));
+  }
   return eased.size === 0 ? null : items.map((i) => eased.get(i) ?? i);
 }

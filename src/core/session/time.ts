@@ -164,7 +164,8 @@ const turnOf = (i: Alternated): Turn => ({
 /** Adds the seconds of items that are alternated. */
 function addGroup(t: TimeParts, group: readonly Turn[], change = CHANGE_SECONDS): void {
   t.change += change * group.length;
-  const ready = group.map(() => 0);
+  const ready: number[] = [];
+  for (let k = 0; k < group.length; k++) ready.push(0);
   let clock = 0;
   let rounds = 0;
   // Filled rest is told of the one that rests longest.
@@ -194,7 +195,9 @@ function addGroup(t: TimeParts, group: readonly Turn[], change = CHANGE_SECONDS)
     if (extra > 0) work(k, extra);
   });
   // The rest after the last sets: the next exercise begins rested.
-  t.emptyRest += Math.max(0, Math.max(...ready) - clock);
+  let last = 0;
+  for (const at of ready) last = Math.max(last, at);
+  t.emptyRest += Math.max(0, last - clock);
   t.filledRest += Math.max(0, longest - Math.max(0, (ready[lead] ?? 0) - clock));
 }
 
@@ -228,7 +231,10 @@ export function clockFor(items: readonly (Alternated & { loading: LoadKind })[])
     const t: TimeParts = { opening: 0, warmUp: 0, work: 0, filledRest: 0, emptyRest: 0, change: 0 };
     addGroup(
       t,
-      of.map((i) => ({ ...(turns[i] as Turn), sets: sets[i] ?? 0 })),
+      of.map((i) => {
+        const { set, rest, extra } = turns[i] as Turn;
+        return { sets: sets[i] ?? 0, set, rest, extra };
+      }),
     );
     return totalSeconds(t);
   };

@@ -29,6 +29,15 @@ export function ownPoints(o: Option, c: WeekContext): number {
   return sum;
 }
 
+/** Whether any of these rules charges an option against the endurance work. */
+export function chargesOwn(o: Option, c: WeekContext, rules: readonly CostRule[]): boolean {
+  let any = false;
+  chargeOwn(o, c, (rule, severity) => {
+    any ||= rules.includes(rule) && points(c, rule, severity) > 0;
+  });
+  return any;
+}
+
 function chargeOwn(o: Option, c: WeekContext, add: Charge): void {
   const name = LABEL_WORDS[o.label];
   if (o.lostShare > 0) add("work.lost", o.lostShare, () => `${name} at ${placeName(o.place)} finds ${o.lostWords}.`);

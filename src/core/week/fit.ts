@@ -5,9 +5,10 @@
 
 import { dayLabel, timeOf } from "../dates";
 import { flatMap } from "../lists";
-import { ownCosts, ownPoints, pairCosts } from "./costs";
+import { chargesOwn, ownCosts, ownPoints, pairCosts } from "./costs";
 import type { Found, Weighed } from "./found";
 import { groupOf } from "./group";
+import type { CostRule } from "./numbers";
 import { FitProblem } from "./problem";
 import { blockedHere } from "./rules";
 import type { Alternative, Cost, Demand, FitResult, Option, Unplaced, WeekContext } from "./types";
@@ -71,6 +72,10 @@ export function costsOf(placed: readonly Option[], context: WeekContext): Cost[]
     (a, b) => b.points - a.points || (a.rule < b.rule ? -1 : a.rule > b.rule ? 1 : a.text < b.text ? -1 : 1),
   );
 }
+
+/** Whether a session that stands alone costs something by any of these rules: those of its own, and S12. */
+export const charges = (o: Option, context: WeekContext, rules: readonly CostRule[]): boolean =>
+  chargesOwn(o, context, rules) || (rules.includes("S12") && groupOf(context).tiredBy(o));
 
 const alternativeOf = ({ cost, pick }: Found): Alternative => ({
   cost,

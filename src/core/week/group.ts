@@ -110,6 +110,11 @@ export class SessionGroup {
     return n * this.perKey;
   }
 
+  /** S12 charges an option that stands alone. */
+  tiredBy(o: Option): boolean {
+    return this.perKey > 0 && this.keys.some((k) => leftOf(legEventOf(o), k.minute) > k.room);
+  }
+
   private noFreeDay(strength: number): boolean {
     return (this.keyMask | strength) === 127 && this.keyMask !== 127;
   }

@@ -1,5 +1,5 @@
 /** Placing a week: must-hold rules, costs, exact search, alternatives. What others may use of this room. */
-export { costsOf, fitWeek } from "./fit";
+export { charges, costsOf, fitWeek } from "./fit";
 export { type CostRule, DEFAULT_WEIGHTS, weekNumbers } from "./numbers";
 export { asLocked } from "./placed";
 export {
