@@ -44,7 +44,9 @@ function pointsOf(line: Line, { weeks, nth, before }: LineOver, easier: boolean)
   const all = [...(later ?? line.points)];
   const points = easier && all.length > 1 ? all.slice(0, -1) : all;
   const from = weeks <= SHORT ? Math.max(0, Math.min(before, points.length - weeks)) : 0;
-  return Array.from({ length: weeks }, (_, i) => points[Math.min(from + i, points.length - 1)] as LinePoint);
+  const out: LinePoint[] = [];
+  for (let i = 0; i < weeks; i++) out.push(points[Math.min(from + i, points.length - 1)] as LinePoint);
+  return out;
 }
 
 const toLow = ([low, high]: Range, t: number): number => high - Math.round(t * (high - low));

@@ -48,9 +48,16 @@ function forWho(point: LinePoint, direction: Direction, f: LineFor): LinePoint {
 
 /** @returns one point a loading week, for one athlete */
 export const lineFor = (
-  asked: { approach: Approach; stage: Stage; column: Column; direction: Direction; over: LineOver },
+  {
+    approach,
+    stage,
+    column,
+    direction,
+    over,
+  }: { approach: Approach; stage: Stage; column: Column; direction: Direction; over: LineOver },
   f: LineFor,
-): LinePoint[] => lineThrough({ ...asked, easier: f.gate.easier }).map((p) => forWho(p, asked.direction, f));
+): LinePoint[] =>
+  lineThrough({ approach, stage, column, direction, over, easier: f.gate.easier }).map((p) => forWho(p, direction, f));
 
 /** Whole repetitions to failure at a percent of 1RM (rule load.triple). */
 export function wholeReps(percent: number, formula: OneRepMaxFormula = "default"): number {

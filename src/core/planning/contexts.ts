@@ -147,19 +147,37 @@ export function choiceContexts(input: ContextInput): (day: SeasonDay, place: Pla
 /** What of a day decides about its exercises, with a text that days that do not differ share. */
 function dayFacts(athlete: Athlete, week: SeasonWeek, day: SeasonDay, log: readonly StrengthLog[]) {
   const { date } = day;
-  const { descent, ...differs } = whatDiffers(athlete, week, day, log);
+  const differs = whatDiffers(athlete, week, day, log);
+  const { gate, stages, out, descent } = differs;
   const wayBack = pathwayWork(
-    differs.stages.filter((s) => !differs.out.includes(s.area) && isTrouble(athlete, s)),
+    stages.filter((s) => !out.includes(s.area) && isTrouble(athlete, s)),
     date,
   );
   const found = findingsOf(athlete, date);
-  // The stage of each finding, and repetitions that rise by the week.
-  const works = found.map((f) => [f.id, f.stage, f.adds.map((a) => a.reps ?? null)]);
-  const seen = [athlete.screening, athlete.seen].map((l) => l.filter((r) => r.date <= date).length);
-  const { training, minRir, restricted, rules } = differs.gate;
-  const gate = [training, minRir, restricted, rules];
-  const all = { ...differs, gate };
-  const kind = JSON.stringify([all, descent?.id, wayBack.map((w) => w.id), seen, works]);
+  const upToNow = (of: readonly { date: IsoDate }[]): number => of.filter((r) => r.date <= date).length;
+  const kind = [
+    gate.training,
+    gate.minRir,
+    gate.restricted,
+    gate.rules.join("+"),
+    out.join("+"),
+    stages.length === 0 ? "" : JSON.stringify(stages),
+    differs.sparedHamstring,
+    differs.unloaded,
+    differs.laddersFirst,
+    differs.forStrength,
+    differs.nothingNew,
+    differs.nothingSlow,
+    differs.slowOut,
+    differs.lightHinge,
+    differs.kneeHinge,
+    descent?.id,
+    wayBack.map((w) => w.id).join("+"),
+    upToNow(athlete.screening),
+    upToNow(athlete.seen),
+    // The stage of each finding, and repetitions that rise by the week.
+    found.length === 0 ? "" : JSON.stringify(found.map((f) => [f.id, f.stage, f.adds.map((a) => a.reps ?? null)])),
+  ].join("|");
   return { kind, differs, added: { wayBack, descent: descent ? [descent] : [], found } };
 }
 
@@ -217,7 +235,8 @@ function noSlowWork(athlete: Athlete, day: SeasonDay): string | null {
   const days = keyDays(athlete.endurance);
   const { beforeKey } = numbers("first.time");
   const from = dayNumber(day.date);
-  const near = Array.from({ length: beforeKey + 1 }, (_, i) => from + i).some((n) => days.has(n));
+  let near = false;
+  for (let n = from; n <= from + beforeKey; n++) near ||= days.has(n);
   return near ? `slow-lowering work for the first time needs ${beforeKey} days before a key session` : null;
 }
 

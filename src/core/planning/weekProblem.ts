@@ -55,6 +55,8 @@ export class WeekProblem {
   readonly factor: { factor: number; text: string };
   /** What each option would be. */
   readonly built = new Map<Option, BuiltSession>();
+  /** Sessions without the jumps they were asked for, by why. */
+  private readonly without = new Map<BuiltSession, Map<string, BuiltSession>>();
   /** Where each option was built for. */
   readonly asks = new Map<Option, PlacedAsk>();
 
@@ -149,7 +151,16 @@ export class WeekProblem {
     if (because === null) return this.keepAsk(this.optionFor(session, ask.day, at), ask);
     const { label, day, window, share, jumps } = ask;
     const lacking = { label, day, window, share, jumps, noJumps: because };
-    return this.keepAsk(this.optionFor(withoutJumps(session, because), day, at), lacking);
+    return this.keepAsk(this.optionFor(this.lacking(session, because), day, at), lacking);
+  }
+
+  /** The same at every hour that it could begin. */
+  private lacking(session: BuiltSession, because: string): BuiltSession {
+    const known = this.without.get(session) ?? new Map<string, BuiltSession>();
+    this.without.set(session, known);
+    const made = known.get(because) ?? withoutJumps(session, because);
+    known.set(because, made);
+    return made;
   }
 
   /** The same option with its session filled anew. */

@@ -40,7 +40,12 @@ const FIXED: readonly LoadKind[] = ["bar", "machine"];
 export const compatible = (
   a: { exercise: Exercise; loading: LoadKind },
   b: { exercise: Exercise; loading: LoadKind },
-): boolean => competes(a, b) === null;
+): boolean => sharedMuscle(a, b) === undefined && sharedLimit(a, b) === undefined && !bothStand(a, b);
+
+type Working = Pick<Item, "exercise" | "loading">;
+const sharedMuscle = (a: Working, b: Working) => a.exercise.primary.find((m) => b.exercise.primary.includes(m));
+const sharedLimit = (a: Working, b: Working) => a.exercise.limits.find((l) => b.exercise.limits.includes(l));
+const bothStand = (a: Working, b: Working): boolean => FIXED.includes(a.loading) && FIXED.includes(b.loading);
 
 interface Pairable {
   exercise: Exercise;
@@ -57,33 +62,38 @@ interface Mates {
   fits: (a: number, b: number) => boolean;
 }
 
-/** Who works while the first rests: the first later item that does not compete with it; beside lower-body work and a push, a pull too, and the other way round. */
-function partnersOf(first: number, later: readonly number[], { alone, pattern, fits }: Mates): number[] {
-  if (alone(first)) return [];
-  const second = later.find((other) => !alone(other) && fits(first, other));
-  if (second === undefined) return [];
-  if (!PRIMARY_PATTERNS.includes(pattern(first)) || !PUSH_PULL.includes(pattern(second))) return [second];
-  const third = later
-    .slice(later.indexOf(second) + 1)
-    .find(
+/** Places in order, partners side by side: who works while the first rests is the first later one that does not compete with it; beside lower-body work and a push, a pull too, and the other way round. */
+function groupsAt(places: readonly number[], { alone, pattern, fits }: Mates): number[][] {
+  const taken = places.map(() => false);
+  const groups: number[][] = [];
+  /** The first after `from` that is left and passes; takes it. */
+  const take = (from: number, passes: (place: number) => boolean): number | null => {
+    for (let k = from + 1; k < places.length; k++)
+      if (!taken[k] && passes(places[k] as number)) {
+        taken[k] = true;
+        return k;
+      }
+    return null;
+  };
+  places.forEach((first, at) => {
+    if (taken[at]) return;
+    const group = [first];
+    groups.push(group);
+    const second = alone(first) ? null : take(at, (other) => !alone(other) && fits(first, other));
+    if (second === null) return;
+    const partner = places[second] as number;
+    group.push(partner);
+    if (!PRIMARY_PATTERNS.includes(pattern(first)) || !PUSH_PULL.includes(pattern(partner))) return;
+    const third = take(
+      second,
       (other) =>
         PUSH_PULL.includes(pattern(other)) &&
-        pattern(other) !== pattern(second) &&
+        pattern(other) !== pattern(partner) &&
         fits(first, other) &&
-        fits(second, other),
+        fits(partner, other),
     );
-  return third === undefined ? [second] : [second, third];
-}
-
-/** Places in order, partners side by side. */
-function groupsAt(places: readonly number[], mates: Mates): number[][] {
-  const left = [...places];
-  const groups: number[][] = [];
-  for (let first = left.shift(); first !== undefined; first = left.shift()) {
-    const partners = partnersOf(first, left, mates);
-    for (const p of partners) left.splice(left.indexOf(p), 1);
-    groups.push([first, ...partners]);
-  }
+    if (third !== null) group.push(places[third] as number);
+  });
   return groups;
 }
 
@@ -216,7 +226,8 @@ interface Alternating {
  * @returns seconds from the sets of each item, none where it is left out; without opening and warm-up
  */
 export function clockFor(items: readonly (Alternated & { loading: LoadKind })[]): (sets: ArrayLike<number>) => number {
-  const matrix = items.map((a) => items.map((b) => compatible(a, b)));
+  // Partners are asked about with the earlier of them first.
+  const matrix = items.map((a, i) => items.map((b, k) => k > i && compatible(a, b)));
   const mates = matesOf(items, (a, b) => matrix[a]?.[b] ?? false);
   const turns = items.map(turnOf);
   const shared = new Map<string, Alternating>();
@@ -289,11 +300,11 @@ export function competes(
   a: { exercise: Exercise; loading: LoadKind },
   b: { exercise: Exercise; loading: LoadKind },
 ): string | null {
-  const muscle = a.exercise.primary.find((m) => b.exercise.primary.includes(m));
+  const muscle = sharedMuscle(a, b);
   if (muscle) return `both work the ${muscle}`;
-  const limit = a.exercise.limits.find((l) => b.exercise.limits.includes(l));
+  const limit = sharedLimit(a, b);
   if (limit) return `both tire the ${limit}`;
-  return FIXED.includes(a.loading) && FIXED.includes(b.loading) ? "both stand at a station" : null;
+  return bothStand(a, b) ? "both stand at a station" : null;
 }
 
 /** Length in seconds. A filled rest is a partner's work, so it is not counted twice. */

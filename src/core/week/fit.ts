@@ -34,11 +34,13 @@ export function fitWeek(demands: readonly Demand[], context: WeekContext, walked
           blockedText.set(d.label, `${dayLabel(option.date)} ${timeOf(option.start)}: ${block.text} (${block.rule})`);
         continue;
       }
+      const { strength, demanding } = group.bitsOf(option);
       open.push({
         option,
         own: ownPoints(option, context),
         index: open.length,
-        ...group.bitsOf(option),
+        strength,
+        demanding,
         fatigue: group.fatigueOf(option),
       });
     }
