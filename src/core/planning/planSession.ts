@@ -199,7 +199,10 @@ export class SessionBuilder {
     const place = placeById(this.input.athlete, asked.window.place);
     if (!place) return null;
     const request = this.requestFor(askOf(asked, place, units, {}));
-    return draftSession({ ...request, lean, setFactor: this.input.week.setFactor });
+    const { label, day, jumps } = asked;
+    // Its leads stand as they were first filled.
+    const before = this.filled.get(this.alikeKey({ label, day, place, routine: null, jumps }));
+    return draftSession({ ...request, lean, setFactor: this.input.week.setFactor, before });
   }
 
   /** A placed session built anew with what the whole week's account gives it. */

@@ -48,8 +48,9 @@ interface Asked {
 /** The slots filled, once for all minutes and cuts of a request. */
 function slotsFilled(slots: readonly Slot[], short: boolean, r: SessionRequest): Filled {
   const kept = r.filled ?? {};
-  const filled = (short ? kept.short : kept.whole) ?? fillSlots(slots, r);
-  kept[short ? "short" : "whole"] = filled;
+  const form = short ? "short" : "whole";
+  const filled = kept[form] ?? fillSlots(slots, r, r.before?.[form]?.slots);
+  kept[form] = filled;
   return filled;
 }
 

@@ -23,50 +23,73 @@ import { consistent, doseAt, lineWhy } from "./dosed";
 import { type Among, choiceWhy, isGiven, unitWhy } from "./fillWhy";
 import { sideFirst } from "./firstSide";
 import { jumpItem } from "./jumps";
-import { copyOf, type Slot } from "./slots";
+import { copyOf, isSameSlot, type Slot } from "./slots";
 import { lightHere, slowed } from "./slow";
-import type { Dropped, Filled, Item, LeftOut, LoadAnswer, LoadQuestion, SessionRequest } from "./types";
+import type { Dropped, Filled, FilledSlot, Item, LeftOut, LoadAnswer, LoadQuestion, SessionRequest } from "./types";
 
 /** Reserve on days where nothing heavy may stand, and repetitions of light loads (rule load.light). */
 const LIGHT = numbers("load.light");
 const FIXED = numbers("session.slots");
-export function fillSlots(slots: readonly Slot[], r: SessionRequest): Filled {
+
+/**
+ * @param before slots of another filling on the same day at the same place: for as long as they are the same, so is what stands in them
+ */
+export function fillSlots(slots: readonly Slot[], r: SessionRequest, before: readonly FilledSlot[] = []): Filled {
   const items: Item[] = [];
   const again = new Map<Exercise, (sets: number, reserve?: number) => Item>();
   const dropped: Dropped[] = [];
   const left: LeftOut[] = [];
+  const filled: FilledSlot[] = [];
+  let alike = true;
   for (const slot of slots) {
-    const chosen = items.map((i) => i.exercise);
-    const ranked = candidatesFor(slot, r.choice, chosen, r.label);
-    const first = ranked[0];
-    const swap = first ? r.swaps?.get(first.exercise.id) : undefined;
-    const swapped = swap === undefined ? undefined : ranked.find((x) => x.exercise.id === swap);
-    const best = swapped ?? first;
-    if (!best) {
-      // What it is for stands in the session already.
-      if (slot.only?.some((id) => chosen.some((e) => e.id === id))) continue;
-      dropped.push({
-        exercise: slot.pattern,
-        why: `no ${slot.pattern} exercise is open here: ${whyNone(slot, r.choice)}`,
-      });
-      continue;
-    }
-    const out = isGiven(slot, best.exercise) ? [] : leftOut(best.exercise, r.choice);
-    left.push(...out.filter((o) => !left.some((l) => l.exercise === o.exercise)));
-    const among = { left: out, swappedFrom: swapped && first ? first.exercise : null, of: ranked.length };
-    const { jump } = slot;
-    const item = jump ? jumpItem(best, slot, jump) : itemFor(best, slot, r, among);
-    items.push(item);
-    const anew = (sets: number, reserve = slot.reserve) => {
-      const other = copyOf(slot);
-      other.sets = sets;
-      other.reserve = reserve;
-      return itemFor(best, other, r, among);
-    };
-    if (!jump) again.set(item.exercise, anew);
+    const was = before[filled.length];
+    alike &&= was !== undefined && isSameSlot(was.slot, slot);
+    const now = alike && was ? was : fillSlot(slot, items, r);
+    filled.push(now);
+    if (now.dropped) dropped.push(now.dropped);
+    if (!now.item) continue;
+    left.push(...now.left.filter((o) => !left.some((l) => l.exercise === o.exercise)));
+    items.push(now.item);
+    if (now.again) again.set(now.item.exercise, now.again);
   }
-  return { items, dropped, left, again };
+  return { items, dropped, left, again, slots: filled };
 }
+
+/** @param standing what stands in the slots before it */
+function fillSlot(slot: Slot, standing: readonly Item[], r: SessionRequest): FilledSlot {
+  const chosen = standing.map((i) => i.exercise);
+  const ranked = candidatesFor(slot, r.choice, chosen, r.label);
+  const first = ranked[0];
+  const swap = first ? r.swaps?.get(first.exercise.id) : undefined;
+  const swapped = swap === undefined ? undefined : ranked.find((x) => x.exercise.id === swap);
+  const best = swapped ?? first;
+  if (!best) {
+    // What it is for stands in the session already.
+    const stands = slot.only?.some((id) => chosen.some((e) => e.id === id)) ?? false;
+    return { slot, item: null, again: null, left: [], dropped: stands ? null : nothingFor(slot, r.choice) };
+  }
+  const left = isGiven(slot, best.exercise) ? [] : leftOut(best.exercise, r.choice);
+  const among = { left, swappedFrom: swapped && first ? first.exercise : null, of: ranked.length };
+  const { jump } = slot;
+  const again = (sets: number, reserve = slot.reserve): Item => {
+    const other = copyOf(slot);
+    other.sets = sets;
+    other.reserve = reserve;
+    return itemFor(best, other, r, among);
+  };
+  return {
+    slot,
+    item: jump ? jumpItem(best, slot, jump) : itemFor(best, slot, r, among),
+    again: jump ? null : again,
+    left,
+    dropped: null,
+  };
+}
+
+const nothingFor = (slot: Slot, c: ChoiceContext): Dropped => ({
+  exercise: slot.pattern,
+  why: `no ${slot.pattern} exercise is open here: ${whyNone(slot, c)}`,
+});
 
 /** The commonest reasons why a slot has nothing to offer. */
 function whyNone(slot: Slot, c: ChoiceContext): string {

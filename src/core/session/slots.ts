@@ -58,6 +58,39 @@ export const copyOf = (s: Slot): Slot => ({
   says: s.says,
 });
 
+const sameList = (a: readonly string[] | undefined, b: readonly string[] | undefined): boolean =>
+  a === b || (a !== undefined && b !== undefined && a.length === b.length && a.every((id, i) => id === b[i]));
+
+const sameJump = (a: JumpWork | undefined, b: JumpWork | undefined): boolean =>
+  a === b ||
+  (a !== undefined &&
+    b !== undefined &&
+    a.sets === b.sets &&
+    a.reps === b.reps &&
+    a.seconds === b.seconds &&
+    a.rest === b.rest &&
+    a.says === b.says);
+
+/** Whether two slots ask for the same. What the ledger gives is never taken for the same. */
+export const isSameSlot = (a: Slot, b: Slot): boolean =>
+  a.unit === undefined &&
+  b.unit === undefined &&
+  a.pattern === b.pattern &&
+  a.kind === b.kind &&
+  a.sets === b.sets &&
+  a.reps === b.reps &&
+  a.orElse === b.orElse &&
+  a.added === b.added &&
+  a.primer === b.primer &&
+  a.essential === b.essential &&
+  a.most === b.most &&
+  a.reserve === b.reserve &&
+  a.alone === b.alone &&
+  a.says === b.says &&
+  sameList(a.only, b.only) &&
+  sameList(a.prefer, b.prefer) &&
+  sameJump(a.jump, b.jump);
+
 /** Sets of a jump. */
 export interface JumpWork {
   sets: number;

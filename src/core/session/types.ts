@@ -123,6 +123,8 @@ export interface SessionRequest {
   tooLightFor: (exercise: Exercise, loading: LoadKind) => Why | null;
   /** What filled this label's slots on this day at this place before, whole and halved: minutes and cuts come after. */
   filled?: { whole?: Filled; short?: Filled };
+  /** The same of another filling on this day at this place, which may begin alike. */
+  before?: { whole?: Filled; short?: Filled } | undefined;
 }
 
 export interface Item {
@@ -214,6 +216,17 @@ export interface Filled {
   left: readonly LeftOut[];
   /** The same exercise with another number of sets, its reasons with it; none where it was made by hand. */
   again?: ReadonlyMap<Exercise, (sets: number, reserve?: number) => Item> | undefined;
+  /** Slot by slot; none where it was made by hand. */
+  slots?: readonly FilledSlot[] | undefined;
+}
+
+/** A slot with what stands in it; nothing where no exercise is open, or it stands already. */
+export interface FilledSlot {
+  slot: Slot;
+  item: Item | null;
+  again: ((sets: number, reserve?: number) => Item) | null;
+  left: readonly LeftOut[];
+  dropped: Dropped | null;
 }
 
 export interface BuiltSession {
