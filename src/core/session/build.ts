@@ -126,9 +126,10 @@ function draftFrom(items: readonly Item[], r: SessionRequest, short: boolean): D
   const at = items.map((i) => given.indexOf(i));
   const now = items.map((i) => i.sets);
   const setsFor = (sets: readonly number[]): readonly number[] => {
-    at.forEach((k, i) => {
+    for (let i = 0; i < at.length; i++) {
+      const k = at[i] as number;
       if (k >= 0) now[i] = sets[k] ?? 0;
-    });
+    }
     return now;
   };
   const alone = arranged(

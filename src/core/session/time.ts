@@ -260,9 +260,10 @@ export function clockFor(items: readonly (Alternated & { loading: LoadKind })[])
       paired.set(standing, groups);
     }
     let total = 0;
-    for (const group of groups) {
+    for (let g = 0; g < groups.length; g++) {
+      const group = groups[g] as Alternating;
       let key = 0;
-      for (const i of group.of) key = key * SETS_KEY + (sets[i] ?? 0);
+      for (let k = 0; k < group.of.length; k++) key = key * SETS_KEY + (sets[group.of[k] as number] ?? 0);
       let seconds = group.known.get(key);
       if (seconds === undefined) {
         seconds = secondsOf(group, sets);

@@ -38,7 +38,10 @@ const fits = (draft: Draft, now: readonly number[]): boolean => draft.secondsOf(
  */
 export function mostWorth(draft: Draft): number[] | null {
   const { offers } = draft;
-  const values = offers.map((o) => o.levels.map((n) => (o.item.slot.unit ? worthOf(o.item.slot.unit, n) : 0)));
+  const values = offers.map(({ item, levels }) => {
+    const { unit } = item.slot;
+    return levels.map((n) => (unit ? worthOf(unit, n) : 0));
+  });
   const rest = offers.map((_, k) => values.slice(k).reduce((a, v) => a + Math.max(...v), 0));
   const now = offers.map(() => 0);
   let best: { worth: number; exercises: number; sets: number[] } | null = null;
@@ -51,37 +54,53 @@ export function mostWorth(draft: Draft): number[] | null {
       best = { worth, exercises, sets: [...now] };
       return;
     }
-    offer.levels.forEach((n, at) => {
+    for (let at = 0; at < offer.levels.length; at++) {
+      const n = offer.levels[at] as number;
       now[k] = n;
       if (n === 0 || fits(draft, now)) walk(k + 1, worth + (values[k]?.[at] ?? 0), exercises + (n > 0 ? 1 : 0));
-    });
+    }
     now[k] = 0;
   };
   if (fits(draft, now)) walk(0, 0, 0);
   return (best as { sets: number[] } | null)?.sets ?? null;
 }
 
+/** A choice that was found. */
+interface Full {
+  of: readonly number[];
+  /** From this offer on it takes the most of each. */
+  fullFrom: number;
+}
+
 /** Choices of sets that the minutes hold, none of them less than another in every exercise; the most of the earlier first. */
 export function fullest(draft: Draft): number[][] {
   const { offers } = draft;
   const now = offers.map(() => 0);
-  const found: number[][] = [];
-  const most = offers.map((o) => Math.max(...o.levels));
-  /** Whatever the offers from the k-th on take, one that was found holds as much. */
-  const covered = (k: number): boolean => found.some((f) => f.every((n, i) => n >= ((i < k ? now[i] : most[i]) ?? 0)));
-  const walk = (k: number): void => {
-    if (covered(k)) return;
+  const found: Full[] = [];
+  const keep = (): void => {
+    let fullFrom = offers.length;
+    while (fullFrom > 0 && now[fullFrom - 1] === offers[fullFrom - 1]?.levels[0]) fullFrom--;
+    found.push({ of: [...now], fullFrom });
+  };
+  /** @param over those that hold as much of each offer before the k-th */
+  const walk = (k: number, over: readonly Full[]): void => {
     const offer = offers[k];
     if (!offer) {
-      found.push([...now]);
+      keep();
       return;
     }
+    const mine = [...over];
     for (const n of offer.levels) {
       now[k] = n;
-      if (n === 0 || fits(draft, now)) walk(k + 1);
+      const above = mine.filter(({ of }) => (of[k] ?? 0) >= n);
+      // Whatever the offers after it take, one that was found holds as much; of fewer sets too.
+      if (above.some(({ fullFrom }) => fullFrom <= k + 1)) break;
+      const before = found.length;
+      if (n === 0 || fits(draft, now)) walk(k + 1, above);
+      for (let f = before; f < found.length; f++) mine.push(found[f] as Full);
     }
     now[k] = 0;
   };
-  if (fits(draft, now)) walk(0);
-  return found;
+  if (fits(draft, now)) walk(0, []);
+  return found.map(({ of }) => [...of]);
 }
