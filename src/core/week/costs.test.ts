@@ -1,11 +1,14 @@
 /** What each rule that should hold charges, by hand on both sides of its mark: points and hours of rules S1 to S14 (common practice and our assumptions). */
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { contextOf, optionOn, runOn as run } from "../../../tests/support/place";
+import { anyContext, weekOf } from "../../../tests/support/weekfit";
 import type { EnduranceSession } from "../athlete";
 import { addDays, dayNumber } from "../dates";
 import { ownCosts, ownPoints, pairCosts, pairPoints } from "./costs";
-import { costsOf } from "./fit";
+import { charges, costsOf } from "./fit";
 import { SessionGroup } from "./group";
+import type { CostRule } from "./numbers";
 import { blockedHere, hours, isDemanding, points, tiredForJumps, what } from "./rules";
 import type { Option, WeekContext } from "./types";
 
@@ -312,5 +315,28 @@ describe("must-hold rules at their edges", () => {
     expect(isDemanding({ lowerLoaded: true, stress: 150 })).toBe(true);
     expect(isDemanding({ lowerLoaded: true, stress: 149 })).toBe(false);
     expect(isDemanding({ lowerLoaded: false, stress: 300 })).toBe(false);
+  });
+});
+
+describe("whether rules charge a session that stands alone", () => {
+  it("is what its priced placement says of them", () => {
+    const some: readonly CostRule[] = ["S2", "S12", "S13"];
+    const seen = new Set<string>();
+    fc.assert(
+      fc.property(weekOf(6), anyContext, (demands, c) => {
+        const near = (n: number) => (n % 2 === 0 ? ["Hill race"] : []);
+        for (const o of demands.flatMap((d) => d.options.map((x, n) => ({ ...x, softRaces: near(n) })))) {
+          const rules = costsOf([o], c).map((x) => x.rule);
+          for (const rule of some) {
+            expect(charges(o, c, [rule])).toBe(rules.includes(rule));
+            if (rules.includes(rule)) seen.add(rule);
+          }
+          expect(charges(o, c, some)).toBe(rules.some((rule) => some.includes(rule)));
+        }
+      }),
+      { numRuns: 150, seed: 17 },
+    );
+    // Each of them was charged at least once.
+    expect([...seen].sort()).toEqual([...some].sort());
   });
 });
