@@ -136,13 +136,14 @@ function draftFrom(items: readonly Item[], r: SessionRequest, short: boolean): D
     items.filter((_, k) => at[k] === -1),
     r,
   ).time;
+  const fixed = alone.opening + alone.warmUp;
   const ramps = given.map(rampSeconds);
   const clock = clockFor(items);
   return {
     offers: given.map((item): Offer => ({ item, levels: levelsOf(item, leastSets(r, short)) })),
     limit: r.minutes * 60,
     secondsOf: (sets) => {
-      let seconds = alone.opening + alone.warmUp + clock(setsFor(sets));
+      let seconds = fixed + clock(setsFor(sets));
       for (let k = 0; k < sets.length; k++) if ((sets[k] ?? 0) > 0) seconds += ramps[k] ?? 0;
       return seconds;
     },

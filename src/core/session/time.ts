@@ -230,10 +230,11 @@ export function clockFor(items: readonly (Alternated & { loading: LoadKind })[])
   const matrix = items.map((a, i) => items.map((b, k) => k > i && compatible(a, b)));
   const mates = matesOf(items, (a, b) => matrix[a]?.[b] ?? false);
   const turns = items.map(turnOf);
-  const shared = new Map<string, Alternating>();
+  const shared = new Map<number, Alternating>();
   const groupsOn = (standing: readonly number[]): Alternating[] =>
     groupsAt(standing, mates).map((of) => {
-      const key = of.join();
+      // At most three stand together.
+      const key = of.reduce((a, i) => a * (items.length + 1) + i + 1, 0);
       const group = shared.get(key) ?? { of, known: new Map() };
       shared.set(key, group);
       return group;
@@ -256,7 +257,9 @@ export function clockFor(items: readonly (Alternated & { loading: LoadKind })[])
     for (let i = 0, bit = 1; i < items.length; i++, bit *= 2) if ((sets[i] ?? 0) > 0) standing += bit;
     let groups = paired.get(standing);
     if (!groups) {
-      groups = groupsOn([...items.keys()].filter((i) => (sets[i] ?? 0) > 0));
+      const places: number[] = [];
+      for (let i = 0; i < items.length; i++) if ((sets[i] ?? 0) > 0) places.push(i);
+      groups = groupsOn(places);
       paired.set(standing, groups);
     }
     let total = 0;
