@@ -4,13 +4,14 @@ import { choiceFor, exercise } from "../../../tests/support/choice";
 import { placeFrom } from "../athlete/presets";
 import { AREAS, type Area, SPORTS } from "../athlete/types";
 import type { AreaStage } from "../pathway";
-import { besides, closedBecause, POINTS, rankFor } from "./choose";
+import { closedBecause } from "./choose";
 import { SHIPPED } from "./entries/all";
 import { bareLoadingAt, hasNeed, loadingAt } from "./equipment";
 import { essentialFive, fiveFor } from "./five";
 import { makeLibrary, SHIPPED_LIBRARY } from "./library";
 import { type OwnExercise, ownExercise } from "./own";
 import { progressionsOf } from "./progression";
+import { besides, POINTS, rankFor } from "./rank";
 import { type Exercise, PATTERNS, PRIMARY_PATTERNS } from "./types";
 import { coverageGaps, validateLibrary } from "./validate";
 

@@ -2,15 +2,12 @@
 export {
   type Anywhere,
   type ByLabel,
-  besides,
   type Candidate,
   type ChoiceContext,
   type Closed,
   closedBecause,
-  inThisBlock,
   loadingToday,
   nothingFound,
-  rankFor,
 } from "./choose";
 export { SHIPPED } from "./entries/all";
 export { bottlePairs, loadingAt, rucksackLoads, usedBy } from "./equipment";
@@ -18,6 +15,7 @@ export { type Essential, essentialFive, fiveFor } from "./five";
 export { type Library, SHIPPED_LIBRARY } from "./library";
 export { libraryWith, type OwnExercise, ownExercise } from "./own";
 export { feltLowBackTwice, LADDER_SETS, type Progression, progressionsOf } from "./progression";
+export { besides, inThisBlock, rankFor } from "./rank";
 export { sideAction, sideGaps, sideSums } from "./sides";
 export { growsSlower, slowerAt, slowerStepOf } from "./slower";
 export { styleFor } from "./style";

@@ -2,20 +2,7 @@
 import { columnOf } from "../approach";
 import { isOn } from "../athlete";
 import { type Dose, householdOf } from "../dose";
-import {
-  type Candidate,
-  type ChoiceContext,
-  type Closed,
-  closedBecause,
-  EXTERNAL,
-  type Exercise,
-  loadingAt,
-  type Pattern,
-  PRIMARY_PATTERNS,
-  styleFor,
-} from "../exercise";
-import { flatMap } from "../lists";
-import { onceFor } from "../once";
+import { type Candidate, type ChoiceContext, closedBecause, EXTERNAL, type Exercise, styleFor } from "../exercise";
 import { numbers, type Why, why } from "../rulebook";
 import { cleanCap, passes } from "../screening";
 import { candidatesFor } from "./candidates";
@@ -23,6 +10,7 @@ import { consistent, doseAt, lineWhy } from "./dosed";
 import { type Among, choiceWhy, isGiven, unitWhy } from "./fillWhy";
 import { sideFirst } from "./firstSide";
 import { jumpItem } from "./jumps";
+import { leftOut } from "./leftOut";
 import { copyOf, isSameSlot, type Slot } from "./slots";
 import { lightHere, slowed } from "./slow";
 import type { Dropped, Filled, FilledSlot, Item, LeftOut, LoadAnswer, LoadQuestion, SessionRequest } from "./types";
@@ -101,48 +89,6 @@ function whyNone(slot: Slot, c: ChoiceContext): string {
 }
 
 const NOTHING: readonly Why[] = [];
-const REMOVED: readonly Closed["kind"][] = ["trouble", "pain", "clearance", "gate"];
-
-/** What safety takes out of a pattern, what would be taken first in front. */
-interface Removed {
-  exercise: Exercise;
-  base: number;
-  why: string;
-}
-
-const removedKept = onceFor((_: ChoiceContext) => new Map<Pattern, Removed[]>());
-
-/** What would be taken first if nothing but the sport were asked. */
-const baseOf = (e: Exercise, { athlete }: ChoiceContext): number => e.rank + (e.sports[athlete.athlete.sport] ?? 0);
-
-function removedFrom(pattern: Pattern, c: ChoiceContext): readonly Removed[] {
-  const kept = removedKept(c);
-  const before = kept.get(pattern);
-  if (before) return before;
-  const removed = flatMap(c.library.pattern(pattern), (exercise): Removed[] => {
-    const closed = closedBecause(exercise, c);
-    // What a stage keeps without load, and is nothing without one, is left out as well.
-    return closed && REMOVED.includes(closed.kind) && loadingAt(exercise, c.place) !== null
-      ? [{ exercise, base: baseOf(exercise, c), why: closed.text }]
-      : [];
-  }).sort((a, b) => b.base - a.base);
-  kept.set(pattern, removed);
-  return removed;
-}
-
-/** What a primary pattern would sooner have had and may not, for reasons of safety. */
-function leftOut(taken: Exercise, c: ChoiceContext): LeftOut[] {
-  const removed = PRIMARY_PATTERNS.includes(taken.pattern) ? removedFrom(taken.pattern, c) : [];
-  return removed
-    .filter(({ base }) => base > baseOf(taken, c))
-    .slice(0, 2)
-    .map(({ exercise, why: because }) => ({
-      exercise: exercise.id,
-      name: exercise.name,
-      why: because,
-      instead: taken.name,
-    }));
-}
 
 /** Figures that go before the dose's, where a session is made by hand. */
 interface ByHand {
