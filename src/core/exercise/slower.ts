@@ -1,5 +1,6 @@
 /** What work without load becomes where nothing heavier is at hand: slower, with a pause, one and a half in one (rule grow.unloaded). */
 import type { Place } from "../athlete";
+import { onceForText } from "../once";
 import { numbers } from "../rulebook";
 import { type Tempo, tempoOf } from "./tempo";
 import { EXTERNAL, type Exercise, type LoadKind, PRIMARY_PATTERNS, STRONG } from "./types";
@@ -9,18 +10,8 @@ export interface Slower extends Tempo {
   half: boolean;
 }
 
-const known = new Map<string, readonly Slower[]>();
-
 /** The steps that an exercise can take, its own tempo first. */
-function stepsOf(tempo: string): readonly Slower[] {
-  const before = known.get(tempo);
-  if (before) return before;
-  const made = stepsFrom(tempo);
-  known.set(tempo, made);
-  return made;
-}
-
-function stepsFrom(tempo: string): Slower[] {
+const stepsOf = onceForText((tempo): readonly Slower[] => {
   const { first, second, pause } = numbers("grow.unloaded");
   const own = tempoOf(tempo);
   const steps: Slower[] = [{ ...own, half: false }];
@@ -34,7 +25,7 @@ function stepsFrom(tempo: string): Slower[] {
   add(slowest, false);
   add(slowest, true);
   return steps;
-}
+});
 
 /** How an exercise is done at a step, from 0; the last where there are fewer. */
 export function slowerAt(tempo: string, step: number): Slower {

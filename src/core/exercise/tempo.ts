@@ -1,4 +1,5 @@
 /** Tempo of a repetition, as the library writes it. */
+import { onceForText } from "../once";
 
 /** Seconds down, at depth, up. */
 export interface Tempo {
@@ -7,15 +8,9 @@ export interface Tempo {
   lift: number;
 }
 
-const known = new Map<string, Tempo>();
-
 /** @param text such as "2-0-1" */
-export function tempoOf(text: string): Readonly<Tempo> {
-  const before = known.get(text);
-  if (before) return before;
+export const tempoOf = onceForText((text): Readonly<Tempo> => {
   const [down = 0, pause = 0, lift = 0] = text.split("-").map(Number);
-  const made = { down, pause, lift };
-  known.set(text, made);
-  return made;
-}
+  return { down, pause, lift };
+});
 export const tempoText = ({ down, pause, lift }: Tempo): string => `${down}-${pause}-${lift}`;

@@ -155,13 +155,13 @@ function dayFacts(athlete: Athlete, week: SeasonWeek, day: SeasonDay, log: reado
   );
   const found = findingsOf(athlete, date);
   const upToNow = (of: readonly { date: IsoDate }[]): number => of.filter((r) => r.date <= date).length;
-  const kind = [
+  const kind = JSON.stringify([
     gate.training,
     gate.minRir,
     gate.restricted,
-    gate.rules.join("+"),
-    out.join("+"),
-    stages.length === 0 ? "" : JSON.stringify(stages),
+    gate.rules,
+    out,
+    stages,
     differs.sparedHamstring,
     differs.unloaded,
     differs.laddersFirst,
@@ -172,12 +172,12 @@ function dayFacts(athlete: Athlete, week: SeasonWeek, day: SeasonDay, log: reado
     differs.lightHinge,
     differs.kneeHinge,
     descent?.id,
-    wayBack.map((w) => w.id).join("+"),
+    wayBack.map((w) => w.id),
     upToNow(athlete.screening),
     upToNow(athlete.seen),
     // The stage of each finding, and repetitions that rise by the week.
-    found.length === 0 ? "" : JSON.stringify(found.map((f) => [f.id, f.stage, f.adds.map((a) => a.reps ?? null)])),
-  ].join("|");
+    found.map((f) => [f.id, f.stage, f.adds.map((a) => a.reps ?? null)]),
+  ]);
   return { kind, differs, added: { wayBack, descent: descent ? [descent] : [], found } };
 }
 

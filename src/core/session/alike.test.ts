@@ -7,8 +7,7 @@ import type { Finding } from "../screening";
 import { fillSlots } from "./fill";
 import { withChanges } from "./item";
 import { copyOf, isSameSlot, type Slot, slotsFor } from "./slots";
-import type { Draft } from "./worth";
-import { fullest } from "./worth";
+import { type Draft, fullest } from "./worth";
 
 describe("a changed item", () => {
   const item = built("side-plank", 3, {
